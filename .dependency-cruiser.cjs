@@ -1,0 +1,53 @@
+/** The rules of the house: see docs/decisions/0001-house.md. */
+const only = (name, from, allowed) => ({
+  name,
+  severity: "error",
+  from: { path: from, pathNot: "\\.test\\.tsx?$" },
+  to: { path: "^src/", pathNot: allowed },
+});
+module.exports = {
+  forbidden: [
+    { name: "no-circular", severity: "error", from: {}, to: { circular: true } },
+    only("core-only-core", "^src/core/", ["^src/core/"]),
+    {
+      name: "core-no-packages",
+      severity: "error",
+      from: { path: "^src/core/", pathNot: "\\.test\\.ts$" },
+      to: { dependencyTypes: ["npm", "npm-dev", "core", "unknown"] },
+    },
+    only("contracts-only-core", "^src/contracts/", ["^src/(contracts|core)/"]),
+    only("server-contracts-core", "^src/server/", ["^src/(server|contracts|core)/"]),
+    only("ui-knows-no-jobs", "^src/ui/", ["^src/(ui|core)/"]),
+    only("workers-are-thin", "^src/workers/", ["^src/(workers|core|contracts)/"]),
+    only("features-inward", "^src/features/", ["^src/(features|ui|contracts|core|workers|server)/"]),
+    {
+      name: "feature-imports-no-other-feature",
+      severity: "error",
+      from: { path: "^src/features/([^/]+)/" },
+      to: { path: "^src/features/([^/]+)/", pathNot: ["^src/features/$1/"] },
+    },
+    {
+      name: "server-only-through-acts-and-queries",
+      severity: "error",
+      from: { path: "^src/features/", pathNot: ["/(actions|queries|sheets|export-[a-z-]+)\\.tsx?$", "\\.test\\.tsx?$"] },
+      to: { path: "^src/server/" },
+    },
+    { name: "sequelize-only-in-server", severity: "error", from: { pathNot: "^src/server/" }, to: { path: "node_modules/(sequelize|mysql2)/" } },
+    // Units and numerics at the bottom, plan at the top.
+    only("core-units", "^src/core/units/", ["^src/core/units/"]),
+    only("core-numerics", "^src/core/numerics/", ["^src/core/(numerics|units)/"]),
+    only("core-geometry", "^src/core/geometry/", ["^src/core/(geometry|numerics|units)/"]),
+    only("core-cure", "^src/core/cure/", ["^src/core/(cure|numerics|units)/"]),
+    only("core-film", "^src/core/film/", ["^src/core/(film|geometry|cure|numerics|units)/"]),
+    only("core-batch", "^src/core/batch/", ["^src/core/(batch|film|geometry|cure|numerics|units)/"]),
+    only("core-schedule", "^src/core/schedule/", ["^src/core/(schedule|batch|film|geometry|cure|numerics|units)/"]),
+    only("core-advice", "^src/core/advice/", ["^src/core/(advice|schedule|batch|film|geometry|cure|numerics|units)/"]),
+  ],
+  options: {
+    tsConfig: { fileName: "tsconfig.json" },
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: "node_modules" },
+    exclude: { path: "\\.next" },
+    enhancedResolveOptions: { extensions: [".ts", ".tsx", ".js", ".mjs", ".json"] },
+  },
+};

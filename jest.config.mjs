@@ -1,0 +1,24 @@
+const transform = {
+  "^.+\\.tsx?$": [
+    "@swc/jest",
+    { jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } } } },
+  ],
+};
+const shared = {
+  testEnvironment: "node",
+  transform,
+  moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1", "^server-only$": "<rootDir>/scripts/jest/server-only-stub.ts" },
+};
+
+export default {
+  projects: [
+    { ...shared, displayName: "core", testMatch: ["<rootDir>/src/{core,contracts}/**/*.test.ts"] },
+    { ...shared, displayName: "interface", testMatch: ["<rootDir>/src/{features,ui,app}/**/*.test.{ts,tsx}"] },
+    {
+      ...shared,
+      displayName: "server",
+      testMatch: ["<rootDir>/src/server/**/*.test.ts", "<rootDir>/demo/**/*.test.ts"],
+      testTimeout: 30000,
+    },
+  ],
+};

@@ -1,0 +1,71 @@
+import { conversionRate, freshViscosityPaS, viscosityPaS, type CureParameters } from "./kinetics";
+
+/** State of the resin in a pot. */
+export type PotState = { timeS: number; tempC: number; alpha: number };
+
+/**
+ * Heat a pot of this mass loses per kelvin, W/K: a cylinder as high as wide, open at the top, standing on a bench.
+ * 1/U = 1/9 + 0.25·(D/2)/k matches a two-dimensional solve within 5 % in time (docs/models/cure.md).
+ */
+export function potHeatLossWPerK(massG: number, p: CureParameters): number {
+  const volumeM3 = massG / 1000 / p.densityKgPerM3;
+  const diameterM = Math.cbrt((4 * volumeM3) / Math.PI);
+  const areaM2 = Math.PI * diameterM ** 2 + (1.5 * Math.PI * diameterM ** 2) / 4;
+  return areaM2 / (1 / 9 + (0.25 * (diameterM / 2)) / p.conductivityWPerMK);
+}
+
+function stepper(massG: number, roomC: number, p: CureParameters) {
+  const massKg = massG / 1000;
+  const lossPerS = potHeatLossWPerK(massG, p) / (massKg * p.heatCapacityJPerKgK);
+  const heatK = p.heatJPerKg / p.heatCapacityJPerKgK;
+  const slope = (tempC: number, alpha: number): [number, number] => {
+    const rate = conversionRate(Math.min(alpha, 1), tempC, p);
+    return [heatK * rate - lossPerS * (tempC - roomC), rate];
+  };
+  /** One Runge–Kutta step of fourth order. */
+  return ({ timeS, tempC, alpha }: PotState, dt: number): PotState => {
+    const [t1, a1] = slope(tempC, alpha);
+    const [t2, a2] = slope(tempC + (dt / 2) * t1, alpha + (dt / 2) * a1);
+    const [t3, a3] = slope(tempC + (dt / 2) * t2, alpha + (dt / 2) * a2);
+    const [t4, a4] = slope(tempC + dt * t3, alpha + dt * a3);
+    return { timeS: timeS + dt, tempC: tempC + (dt / 6) * (t1 + 2 * t2 + 2 * t3 + t4), alpha: alpha + (dt / 6) * (a1 + 2 * a2 + 2 * a3 + a4) };
+  };
+}
+
+/** Longest time looked at: a pot that lives ten days is not a pot that hurries anyone. */
+const LONGEST_S = 10 * 86400;
+
+/**
+ * Runs a pot forward until `until` says so (found to 1e-7 of a step), or ten days are over.
+ * @param massG mass of mixed resin
+ * @param mixedC temperature when A met B
+ * @param roomC temperature of the room
+ */
+export function runPot(massG: number, mixedC: number, roomC: number, p: CureParameters, until: (state: PotState) => boolean): PotState {
+  if (!(massG > 0)) throw new Error(`A pot of ${massG} g cannot be run`);
+  const step = stepper(massG, roomC, p);
+  let state: PotState = { timeS: 0, tempC: mixedC, alpha: 0 };
+  while (state.timeS < LONGEST_S) {
+    const dt = Math.min(1800, 0.01 / Math.max(conversionRate(state.alpha, state.tempC, p), 1e-9));
+    let next = step(state, dt);
+    if (until(next)) {
+      let [low, high] = [0, dt];
+      for (let halving = 0; halving < 24; halving += 1) {
+        const middle = (low + high) / 2;
+        if (until(step(state, middle))) high = middle;
+        else low = middle;
+      }
+      next = step(state, high);
+      return next;
+    }
+    state = next;
+  }
+  return state;
+}
+
+/** Minutes until the pot must be empty: viscosity doubled, or 25 K warmer than mixed, whichever comes first. */
+export function potLifeMin(massG: number, mixedC: number, roomC: number, p: CureParameters): number {
+  const thick = 2 * freshViscosityPaS(mixedC, p);
+  const end = runPot(massG, mixedC, roomC, p, (state) => state.tempC >= mixedC + 25 || viscosityPaS(state.alpha, state.tempC, p) >= thick);
+  return end.timeS / 60;
+}

@@ -1,0 +1,43 @@
+/** What kind of coating; it gives the class values where the card is silent. */
+export type ResinKind = "coating" | "art" | "casting" | "paint";
+
+/**
+ * A resin's card: the numbers of its data sheet. Null where the sheet is silent.
+ * `paint` is a one-part primer: no part B, no pot life.
+ */
+export type ResinCard = {
+  id: string;
+  name: string;
+  kind: ResinKind;
+  ratioBy: "volume" | "mass";
+  /** Parts of A to parts of B, by volume or by mass. */
+  ratioA: number;
+  ratioB: number;
+  /** How far B may be off for its A, per cent. */
+  ratioTolerancePct: number;
+  densityAGPerMl: number;
+  densityBGPerMl: number;
+  /** Viscosity of the fresh mix and its temperature. */
+  viscosityPaS: number | null;
+  viscosityTempC: number;
+  potLifeMin: number | null;
+  potMassG: number;
+  potTempC: number;
+  /** Temperature at which the film times below hold. */
+  filmTempC: number;
+  workMin: number | null;
+  gelH: number | null;
+  tackFreeH: number | null;
+  recoatFromH: number | null;
+  recoatUntilH: number | null;
+  sandH: number | null;
+  hardH: number | null;
+  /** Largest mass in one mix, g; null when the sheet does not say. */
+  largestMixG: number | null;
+  /** Thickest film in one pour, mm. */
+  thickestFilmMm: number | null;
+  /** Price of a litre of the mix, in the shop's money; null when unknown. */
+  pricePerLitre: number | null;
+  /** Stable against light and scratches as a counter needs it. */
+  forCounters: boolean;
+};
