@@ -1,0 +1,63 @@
+import { PASS, type PassKind } from "../schedule/pass";
+import type { Advice, Rule } from "./advice";
+
+/** Alcohol flashes off in about five minutes (common practice, no source). */
+export const FLASH_OFF_MIN = 5;
+
+/** What can hurt at a pass, shown at that step. Data sheets, local codes and licensed practice come first. */
+export const CAUTION: Partial<Record<PassKind, string>> = {
+  flame: "No flame until alcohol, paint or solvent vapour is gone: five minutes after the last drop. Extinguisher at hand. Keep moving; a torch held still scorches.",
+  alcohol: "Alcohol burns. No torch, heat gun, pilot light or switch arcs until it has flashed off. Air the room.",
+  "mica-alcohol": "Alcohol burns. No flame until it has flashed off. Air the room.",
+  fog: "Aerosol burns and harms the lungs: organic-vapour respirator on, air the room, no flame.",
+  sand: "Particle filter on: cured dust harms the lungs. Spread out rags and leftovers; they can heat up.",
+  blow: "Hot air near solvent vapour can light it. Wait until alcohol has gone.",
+};
+
+/** Shown once at the head of every sheet. */
+export const GENERAL_CAUTION =
+  "Nitrile gloves, sleeves and eye protection: uncured resin sensitises skin. Air the room. Never close a hot cup; spread leftovers out. The product's data and safety sheets and local rules come before this sheet.";
+
+const LIGHTS = new Set<PassKind>(["flame", "blow"]);
+const VAPOURS = new Set<PassKind>(["alcohol", "mica-alcohol", "fog"]);
+
+/** A flame planned sooner than the flash-off after alcohol or spray paint. */
+export const flameAfterVapour: Rule = ({ coats }) =>
+  coats.flatMap(({ coat }) => {
+    const found: Advice[] = [];
+    coat.passes.forEach((pass, index) => {
+      if (!LIGHTS.has(pass.kind)) return;
+      const vapour = coat.passes.slice(0, index).findLast((earlier) => VAPOURS.has(earlier.kind));
+      if (!vapour) return;
+      const gap = pass.fromMin !== null && vapour.fromMin !== null ? pass.fromMin - vapour.fromMin : 0;
+      if (gap >= FLASH_OFF_MIN) return;
+      found.push({
+        rule: "flame-after-vapour",
+        coatId: coat.id,
+        at: pass.id,
+        what: `${PASS[pass.kind].words} comes ${gap > 0 ? `${gap} min` : "at once"} after ${PASS[vapour.kind].words.toLowerCase()}.`,
+        soWhat: `Fire. Let it flash off ${FLASH_OFF_MIN} minutes first: set it to start at ${(vapour.fromMin ?? 0) + FLASH_OFF_MIN} min or later.`,
+        kind: "safety",
+        why: "Alcohol and paint vapour above the film lights from a torch or a hot-air gun. About five minutes in an aired room clear it; more when it is cold or still.",
+      });
+    });
+    return found;
+  });
+
+/** Alcohol laid while the film is still thin lets cells run (common practice, no source). */
+export const alcoholTooEarly: Rule = ({ coats, tempC }) =>
+  coats.flatMap(({ coat }) =>
+    coat.passes
+      .filter((pass) => pass.kind === "fog" && pass.fromMin !== null && pass.fromMin < 15 && tempC < 24)
+      .map(
+        (pass): Advice => ({
+          rule: "alcohol-too-early",
+          coatId: coat.id,
+          at: pass.id,
+          what: `Fog at ${pass.fromMin} min is early at this temperature.`,
+          soWhat: "Cells run. Wait 15 to 20 minutes, until the film is heavier.",
+          kind: "common practice",
+          why: "Why waiting helps cells to hold is not explained by viscosity alone; that it does is what practitioners agree on, at 20 to 21 °C; sooner when warm.",
+        }),
+      ),
+  );

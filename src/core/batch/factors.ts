@@ -1,0 +1,124 @@
+import type { Spread } from "../numerics/spread";
+
+/** What the coats lie on. */
+export type Ground = "mdf" | "wood" | "concrete" | "primed" | "cured";
+
+export type Tool = "none" | "hand" | "roller" | "wide-blade" | "squeegee" | "trowel" | "brush" | "foam-brush" | "stick" | "comb" | "torch" | "heat-gun" | "hair-dryer" | "spray-bottle" | "spray-can" | "bucket" | "scraper";
+
+export const TOOL_WORDS: Record<Tool, string> = {
+  none: "no tool",
+  hand: "gloved hand",
+  roller: "small roller",
+  "wide-blade": "wide blade",
+  squeegee: "squeegee",
+  trowel: "notched trowel",
+  brush: "brush",
+  "foam-brush": "foam brush",
+  stick: "stick",
+  comb: "comb",
+  torch: "torch",
+  "heat-gun": "heat gun",
+  "hair-dryer": "hair dryer",
+  "spray-bottle": "spray bottle",
+  "spray-can": "spray can",
+  bucket: "bucket",
+  scraper: "putty knife",
+};
+
+export type FactorId =
+  | "cupFilmMm"
+  | "bucketFilmMm"
+  | "stickMl"
+  | "toolMl"
+  | "runOffOpenMlPerM"
+  | "runOffFaceMlPerM"
+  | "groundMlPerM2"
+  | "faceFilmShare";
+
+/** A planning factor: its usual value and spread, its unit and why it is so. */
+export type Factor = { id: FactorId; name: string; unit: string; usual: Spread; kind: "physics" | "common practice" | "assumed"; why: string };
+
+/**
+ * What tools and vessels keep. Every value is a shop's to change; the log can replace it.
+ */
+export const FACTORS: Record<FactorId, Factor> = {
+  cupFilmMm: {
+    id: "cupFilmMm",
+    name: "left on a cup's wall",
+    unit: "mm",
+    usual: { low: 0.3, likely: 0.5, high: 0.8 },
+    kind: "physics",
+    why: "A film draining down a wall for half a minute is 2/3·√(η·L/(ρ·g·t)) thick (Jeffreys 1930): 0.5 mm for fresh resin in a 10 cm cup, not scraped.",
+  },
+  bucketFilmMm: {
+    id: "bucketFilmMm",
+    name: "left on a bucket's wall",
+    unit: "mm",
+    usual: { low: 0.12, likely: 0.25, high: 0.45 },
+    kind: "assumed",
+    why: "A bucket is scraped, a cup is not: about half of what drains slowly. Two buckets, since a clean second one keeps unmixed resin off the piece.",
+  },
+  stickMl: { id: "stickMl", name: "left on a stick", unit: "ml", usual: { low: 1, likely: 2, high: 4 }, kind: "assumed", why: "One stick a cup, wiped on the rim." },
+  toolMl: {
+    id: "toolMl",
+    name: "kept by tools, times the usual",
+    unit: "×",
+    usual: { low: 0.5, likely: 1, high: 1.8 },
+    kind: "assumed",
+    why: "Each tool wets once: small roller 15 ml, notched trowel 12, squeegee 8, wide blade, brush and foam brush 6, gloved hand 4, comb and stick 2.",
+  },
+  runOffOpenMlPerM: {
+    id: "runOffOpenMlPerM",
+    name: "run-off at an open edge",
+    unit: "ml/m",
+    usual: { low: 10, likely: 25, high: 50 },
+    kind: "assumed",
+    why: "What goes over an edge that is neither dammed nor coated and is not picked up again.",
+  },
+  runOffFaceMlPerM: {
+    id: "runOffFaceMlPerM",
+    name: "drip from a face",
+    unit: "ml/m",
+    usual: { low: 4, likely: 10, high: 20 },
+    kind: "assumed",
+    why: "What hangs and drips from the lower edge of a coated face; it is scraped off while it sets.",
+  },
+  groundMlPerM2: {
+    id: "groundMlPerM2",
+    name: "drunk by the ground",
+    unit: "ml/m²",
+    usual: { low: 0, likely: 0, high: 0 },
+    kind: "assumed",
+    why: "Only the first coat: bare MDF about 60 ml/m², wood 40, concrete 90; primed or cured ground next to nothing.",
+  },
+  faceFilmShare: {
+    id: "faceFilmShare",
+    name: "film on faces, share of the top's",
+    unit: "×",
+    usual: { low: 0.4, likely: 0.6, high: 0.8 },
+    kind: "assumed",
+    why: "A face drains while the film still moves; what stays and what has run through is a little over half of the film on the top.",
+  },
+};
+
+/** Millilitres that a ground drinks per square metre. */
+export const GROUND_ML_PER_M2: Record<Ground, Spread> = {
+  mdf: { low: 30, likely: 60, high: 120 },
+  wood: { low: 20, likely: 40, high: 90 },
+  concrete: { low: 40, likely: 90, high: 200 },
+  primed: { low: 0, likely: 3, high: 10 },
+  cured: { low: 0, likely: 0, high: 3 },
+};
+
+export const GROUND_WORDS: Record<Ground, string> = { mdf: "bare MDF", wood: "bare wood", concrete: "concrete", primed: "primed", cured: "cured epoxy" };
+
+/** What each tool keeps, ml; see {@link FACTORS.toolMl}. */
+export const TOOL_ML: Partial<Record<Tool, number>> = { hand: 4, roller: 15, "wide-blade": 6, squeegee: 8, trowel: 12, brush: 6, "foam-brush": 6, stick: 2, comb: 2 };
+
+/** A factor as planned with: the shop's own value keeps the relative spread of the usual one. */
+export function factorSpread(id: FactorId, own: Partial<Record<FactorId, number>>, usual: Spread = FACTORS[id].usual): Spread {
+  const value = own[id];
+  if (value === undefined) return usual;
+  if (usual.likely === 0) return { low: value * 0.5, likely: value, high: value * 2 };
+  return { low: (usual.low / usual.likely) * value, likely: value, high: (usual.high / usual.likely) * value };
+}

@@ -1,0 +1,101 @@
+import { mixDensityGPerMl, ratioError } from "../batch/parts";
+import { trimmed, quantityText } from "../units/format-quantity";
+import type { UnitSystem } from "../units/dimension";
+import type { Plan } from "./derive-plan";
+import { mixedAt, weighKey, type PourState } from "./pour";
+import type { RunStep } from "./run-sheet";
+
+/** Plan and actual of one coat, side by side. Volumes in ml; null where nothing was entered. */
+export type CoatOutcome = {
+  coatId: string;
+  name: string;
+  areaMm2: number;
+  plannedMl: number;
+  mixedMl: number;
+  /** True when A and B were weighed, not only ticked. */
+  weighed: boolean;
+  leftMl: number | null;
+  shortMl: number | null;
+  usedMl: number | null;
+  /** Film that the used volume makes on the top's area, mm: the real rate, losses included. */
+  plannedFilmMm: number;
+  usedFilmMm: number | null;
+  /** Share by which B was off for its A; null when not weighed. */
+  ratioOff: number | null;
+  plannedWorkMin: number;
+  /** Minutes from the first mixing to the last untimed act of the coat; null while open. */
+  tookMin: number | null;
+  words: string[];
+};
+
+function minutesBetween(from: string, to: string): number {
+  return (Date.parse(to) - Date.parse(from)) / 60000;
+}
+
+/** Sets plan and actual side by side, coat by coat, in numbers and in plain words. */
+export function comparePour(plan: Plan, steps: readonly RunStep[], state: PourState, system: UnitSystem): CoatOutcome[] {
+  const area = plan.totals.topAreaMm2;
+  return plan.coats.flatMap(({ coat, card, batched }) => {
+    if (!batched || !card) return [];
+    const own = steps.filter((step) => step.coatId === coat.id);
+    const weighSteps = own.filter((step) => step.kind === "weigh");
+    if (!weighSteps.some((step) => state.doneAt.has(step.id))) return [];
+    let [aG, bG, allWeighed, mixedG] = [0, 0, true, 0];
+    for (const step of weighSteps) {
+      if (!state.doneAt.has(step.id)) continue;
+      for (const line of step.weigh) {
+        const part = line.line[0];
+        if (part !== "A" && part !== "B") continue;
+        const actual = state.weighed.get(weighKey(step.id, line.line));
+        if (actual === undefined) allWeighed = false;
+        const grams = actual ?? line.grams;
+        mixedG += grams;
+        if (part === "A") aG += grams;
+        else bG += grams;
+      }
+    }
+    const mixedMl = mixedG / mixDensityGPerMl(card);
+    const leftMl = state.leftMl.get(coat.id) ?? null;
+    const shortMl = state.shortMl.get(coat.id) ?? null;
+    const usedMl = leftMl !== null ? mixedMl - leftMl : shortMl !== null ? mixedMl : null;
+    const first = mixedAt(steps, state, coat.id);
+    const worked = own.filter((step) => step.kind === "pass" && state.doneAt.has(step.id)).map((step) => state.doneAt.get(step.id) ?? "");
+    const last = worked.sort()[worked.length - 1] ?? null;
+    const ratioOff = allWeighed && bG > 0 ? ratioError(aG, bG, card) : null;
+    const outcome: CoatOutcome = {
+      coatId: coat.id,
+      name: coat.name,
+      areaMm2: area * coat.coverShare,
+      plannedMl: batched.mixMl.likely,
+      mixedMl,
+      weighed: allWeighed,
+      leftMl,
+      shortMl,
+      usedMl,
+      plannedFilmMm: batched.mixedFilmMm,
+      usedFilmMm: usedMl !== null && area > 0 ? ((usedMl + (shortMl ?? 0)) * 1000) / area : null,
+      ratioOff,
+      plannedWorkMin: batched.workMin.likely + batched.mixingMin * batched.batches.length,
+      tookMin: first && last ? minutesBetween(first, last) : null,
+      words: [],
+    };
+    return [{ ...outcome, words: inWords(outcome, card.ratioTolerancePct / 100, system) }];
+  });
+}
+
+function inWords(outcome: CoatOutcome, tolerance: number, system: UnitSystem): string[] {
+  const volume = (ml: number) => quantityText(ml, "volume", system);
+  const words: string[] = [];
+  const share = (part: number, whole: number) => `${trimmed((Math.abs(part) / whole) * 100, 0)} %`;
+  const difference = outcome.mixedMl - outcome.plannedMl;
+  if (Math.abs(difference) > 0.01 * outcome.plannedMl) {
+    words.push(`${volume(Math.abs(difference))} ${difference > 0 ? "more" : "less"} was mixed than planned (${share(difference, outcome.plannedMl)}).`);
+  }
+  if (outcome.shortMl !== null) words.push(`It ran short by about ${volume(outcome.shortMl)}: plan ${share(outcome.shortMl, outcome.mixedMl)} more next time.`);
+  else if (outcome.leftMl !== null && outcome.leftMl > 0.15 * outcome.mixedMl) words.push(`${volume(outcome.leftMl)} was left over, ${share(outcome.leftMl, outcome.mixedMl)} of the mix: the plan was generous.`);
+  else if (outcome.leftMl !== null) words.push(`${volume(outcome.leftMl)} was left: the plan fitted.`);
+  else words.push("What was left was not entered, so the real rate is not known.");
+  if (outcome.ratioOff !== null && Math.abs(outcome.ratioOff) > tolerance) words.push(`B was ${share(outcome.ratioOff, 1)} ${outcome.ratioOff > 0 ? "too much" : "too little"} for its A, outside the card's tolerance: watch for soft spots.`);
+  if (!outcome.weighed) words.push("Not all of A and B was weighed; the plan's figures stand in.");
+  return words;
+}

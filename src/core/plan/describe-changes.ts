@@ -1,0 +1,87 @@
+import { COAT_WORDS } from "../schedule/coat";
+import type { JobDocument } from "./job";
+
+/** One difference between two versions of a job: where, what it was, what it is. */
+export type Change = { where: string; before: string; after: string };
+
+const FIELD_WORDS: Record<string, string> = {
+  lengthMm: "length",
+  depthMm: "depth",
+  returnLengthMm: "length of the return",
+  returnDepthMm: "depth of the return",
+  diameterMm: "diameter",
+  heightMm: "height of the face",
+  roundingMm: "rounding",
+  fromLeftMm: "from the left",
+  fromFrontMm: "from the front",
+  filmMm: "film",
+  coverShare: "share of the area",
+  coversFaces: "faces coated",
+  resinCardId: "resin",
+  clearReserve: "clear held back",
+  rateM2PerH: "rate of work",
+  startsAfter: "start",
+  tempC: "temperature",
+  startMin: "start of the day",
+  gPer100G: "dose per 100 g",
+  mlPerM2: "amount by area",
+  fromMin: "from minute",
+  stopHere: "may stop here",
+  hex: "colour",
+  innerFace: "inner face",
+};
+
+/** Levels of the document that a person does not see as one. */
+const TRANSPARENT = new Set(["shape", "work", "pieces", "coats", "colours", "passes", "cutOuts", "edges"]);
+
+type Plain = string | number | boolean | null | undefined;
+
+function written(value: unknown): string {
+  if (value === null || value === undefined) return "none";
+  if (typeof value === "number") return String(Number(value.toPrecision(5)));
+  if (typeof value === "boolean") return value ? "yes" : "no";
+  if (typeof value === "string") return value === "" ? "empty" : value.length > 60 ? `${value.slice(0, 57)}…` : value;
+  const named = value as { name?: unknown; kind?: unknown };
+  if (typeof named.name === "string" && named.name !== "") return named.name;
+  return typeof named.kind === "string" ? (COAT_WORDS as Record<string, string>)[named.kind] ?? named.kind : "set";
+}
+
+const isPlain = (value: unknown): value is Plain => value === null || typeof value !== "object";
+
+function compare(before: unknown, after: unknown, path: string[], changes: Change[]): void {
+  if (Object.is(before, after)) return;
+  if (isPlain(before) || isPlain(after)) {
+    if (!(before === undefined && after === null) && !(before === null && after === undefined)) changes.push({ where: path.join(" · "), before: written(before), after: written(after) });
+    return;
+  }
+  if (Array.isArray(before) && Array.isArray(after)) {
+    compareLists(before as { id?: string }[], after as { id?: string }[], path, changes);
+    return;
+  }
+  const [one, other] = [before as Record<string, unknown>, after as Record<string, unknown>];
+  for (const key of new Set([...Object.keys(one), ...Object.keys(other)])) {
+    if (key === "id" || key === "format") continue;
+    compare(one[key], other[key], TRANSPARENT.has(key) ? path : [...path, FIELD_WORDS[key] ?? key], changes);
+  }
+}
+
+function compareLists(before: readonly { id?: string }[], after: readonly { id?: string }[], path: string[], changes: Change[]): void {
+  const byId = new Map(before.map((item) => [item.id, item]));
+  for (const item of after) {
+    const was = byId.get(item.id);
+    if (was) compare(was, item, [...path, written(item)], changes);
+    else changes.push({ where: path.join(" · ") || "job", before: "none", after: written(item) });
+    byId.delete(item.id);
+  }
+  for (const gone of byId.values()) changes.push({ where: path.join(" · ") || "job", before: written(gone), after: "none" });
+  const kept = after.filter((item) => before.some((was) => was.id === item.id)).map((item) => item.id);
+  const order = before.filter((item) => kept.includes(item.id)).map((item) => item.id);
+  if (kept.join() !== order.join()) changes.push({ where: [...path, "order"].join(" · "), before: "as it was", after: "changed" });
+}
+
+/** The differences between two versions of a job, in words, in the order of the document. */
+export function describeChanges(before: JobDocument, after: JobDocument): Change[] {
+  const changes: Change[] = [];
+  compare(before, after, [], changes);
+  return changes;
+}

@@ -1,0 +1,302 @@
+import fc from "fast-check";
+import { massRatio, ratioError } from "../batch/parts";
+import { moveShare } from "../batch/shares";
+import type { Coat } from "../schedule/coat";
+import { unitOf } from "../units/dimension";
+import { comparePour } from "./compare-pour";
+import { derivePlan } from "./derive-plan";
+import { describeChanges } from "./describe-changes";
+import type { JobDocument } from "./job";
+import { dammed, newCoat, newPiece, reshaped, TECHNIQUES, withTechnique } from "./new-job";
+import { foldPour, nextStep, type PourEvent } from "./pour";
+import { clockText, cupsMl, runSheet, weighable } from "./run-sheet";
+import { sampleJob, starterCards } from "./sample-job";
+
+let made = 0;
+const newId = () => `id-${(made += 1)}`;
+const CARDS = starterCards(newId);
+const job = (change: (draft: JobDocument) => void = () => {}): JobDocument => {
+  const draft = structuredClone(sampleJob(CARDS, newId));
+  change(draft);
+  return draft;
+};
+const colourCoat = (document: JobDocument) => document.coats.find((coat) => coat.kind === "colour") as Coat;
+const planned = (document: JobDocument, kind: Coat["kind"] = "colour") => {
+  const coat = derivePlan(document, CARDS).coats.find((one) => one.coat.kind === kind);
+  if (!coat?.batched) throw new Error(coat?.problem ?? "no such coat");
+  return { ...coat, batched: coat.batched };
+};
+
+describe("a coat's volume", () => {
+  test("is area × film on the top, to the last drop", () => {
+    const { batched } = planned(job());
+    expect(batched.onTopMl).toBeCloseTo((2400 * 635 * 1) / 1000, 6);
+  });
+
+  test("about 3 fl oz/ft² used asks for 3.5 to 4 mixed (common practice, no source)", () => {
+    const document = job((draft) => {
+      draft.pieces[0]!.shape = { kind: "straight", lengthMm: 3658, depthMm: 648 };
+      colourCoat(draft).filmMm = unitOf("film", "fl oz/ft²").toBase(3);
+    });
+    const rate = unitOf("film", "fl oz/ft²").fromBase(planned(document).batched.mixedFilmMm);
+    expect(rate).toBeGreaterThan(3.3);
+    expect(rate).toBeLessThan(4.1);
+  });
+
+  test("needed + losses + held back = cups = pots (conservation)", () => {
+    const thickness = fc.double({ min: 0.2, max: 4, noNaN: true });
+    fc.assert(
+      fc.property(fc.integer({ min: 100, max: 6000 }), fc.integer({ min: 100, max: 1500 }), thickness, fc.integer({ min: 1, max: 3 }), fc.constantFrom("clear-first", "colour-into-a"), (lengthMm, depthMm, filmMm, people, school) => {
+        const document = job((draft) => {
+          draft.pieces[0]!.shape = { kind: "straight", lengthMm, depthMm };
+          draft.work.people = people;
+          colourCoat(draft).filmMm = filmMm;
+          colourCoat(draft).school = school as Coat["school"];
+        });
+        const { batched } = planned(document);
+        const held = batched.held.reduce((sum, one) => sum + one.ml, 0);
+        const losses = batched.losses.reduce((sum, loss) => sum + loss.ml.likely, 0);
+        const parts = batched.onTopMl + batched.onFacesMl.likely + losses + held;
+        const cups = batched.batches.flatMap((batch) => batch.cups).reduce((sum, cup) => sum + cup.ml, 0);
+        const pots = batched.batches.reduce((sum, batch) => sum + batch.parts.mixMl, 0);
+        expect(parts / batched.mixMl.likely).toBeCloseTo(1, 6);
+        expect(cups / batched.mixMl.likely).toBeCloseTo(1, 9);
+        expect(pots / batched.mixMl.likely).toBeCloseTo(1, 9);
+        expect(batched.mixMl.low).toBeLessThan(batched.mixMl.likely);
+        expect(batched.mixMl.high).toBeGreaterThan(batched.mixMl.likely);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test("shares do not change with size", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 200, max: 8000 }), (lengthMm) => {
+        const document = job((draft) => {
+          draft.pieces[0]!.shape = { kind: "straight", lengthMm, depthMm: 635 };
+        });
+        const small = planned(job()).batched;
+        const large = planned(document).batched;
+        large.coloursMl.forEach(({ ml }, index) => expect(ml / large.mixMl.likely).toBeCloseTo((small.coloursMl[index]?.ml ?? 0) / small.mixMl.likely, 9));
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  test("on the sheet cups sum to the pot, A and B to the mix, and the ratio holds", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 300, max: 5000 }), fc.double({ min: 0.3, max: 3, noNaN: true }), (lengthMm, filmMm) => {
+        const document = job((draft) => {
+          draft.pieces[0]!.shape = { kind: "straight", lengthMm, depthMm: 500 };
+          colourCoat(draft).filmMm = filmMm;
+        });
+        const { batched, card } = planned(document);
+        for (const batch of batched.batches) {
+          const rounded = cupsMl(batch.cups).reduce((sum, ml) => sum + ml, 0);
+          expect(Math.abs(rounded - batch.parts.mixMl)).toBeLessThanOrEqual(0.5 + 1e-9);
+          const { aG, bG, mixG } = weighable(batch.parts.aG, batch.parts.bG);
+          expect(aG + bG).toBeCloseTo(mixG, 9);
+          expect(Math.abs(ratioError(aG, bG, card!))).toBeLessThan(card!.ratioTolerancePct / 100);
+          expect(massRatio(card!)).toBeGreaterThan(0);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test("moving a share moves its cup and nothing of the pot", () => {
+    const document = job();
+    const before = planned(document).batched;
+    const coat = colourCoat(document);
+    coat.colours = moveShare(coat.colours, coat.colours[0]!.id, 0.7);
+    const after = planned(document).batched;
+    expect(after.onTopMl).toBe(before.onTopMl);
+    expect(after.coloursMl[0]!.ml).toBeGreaterThan(before.coloursMl[0]!.ml);
+  });
+});
+
+describe("batches", () => {
+  test("more batches when the work outlives the pot; a second pair of hands needs fewer or as many", () => {
+    const slow = job((draft) => {
+      draft.pieces[0]!.shape = { kind: "straight", lengthMm: 6000, depthMm: 900 };
+      draft.work.tempC = 26;
+      colourCoat(draft).rateM2PerH = 5;
+    });
+    const alone = planned(slow).batched;
+    expect(alone.batches.length).toBeGreaterThan(1);
+    const mixing = alone.mixingMin + alone.workMin.likely / alone.batches.length;
+    expect(mixing).toBeLessThanOrEqual(alone.potLifeMin!.low + 1);
+    slow.work.people = 2;
+    expect(planned(slow).batched.batches.length).toBeLessThanOrEqual(alone.batches.length);
+  });
+
+  test("sections of all batches sum to the pieces and meet", () => {
+    const document = job((draft) => {
+      draft.pieces.push({ ...newPiece("round", "Table", newId), count: 2 });
+      colourCoat(draft).rateM2PerH = 3;
+    });
+    const { batched } = planned(document);
+    const whole = derivePlan(document, CARDS).pieces;
+    for (const piece of whole) {
+      for (let copy = 1; copy <= piece.count; copy += 1) {
+        const runs = batched.batches.flatMap((batch) => batch.sections).filter((section) => section.pieceId === piece.id && section.copy === copy);
+        expect(runs[0]?.fromMm).toBe(0);
+        expect(runs[runs.length - 1]?.toMm).toBeCloseTo(piece.outline.widthMm, 6);
+        runs.reduce((end, run) => {
+          expect(run.fromMm).toBeCloseTo(end, 6);
+          return run.toMm;
+        }, 0);
+      }
+    }
+  });
+
+  test("a paint primer has no B, no pot life, one batch", () => {
+    const primer = planned(job(), "primer");
+    expect(primer.batched.batches).toHaveLength(1);
+    expect(primer.batched.batches[0]!.parts.bG).toBe(0);
+    expect(primer.batched.potLifeMin).toBeNull();
+  });
+});
+
+describe("faults and problems are said, never hidden in a number", () => {
+  test("a piece that cannot be is left out and named", () => {
+    const plan = derivePlan(
+      job((draft) => {
+        draft.pieces[0]!.shape = { kind: "straight", lengthMm: 0, depthMm: 600 };
+      }),
+      CARDS,
+    );
+    expect(plan.faults[0]).toMatchObject({ pieceName: "Counter", at: "shape.lengthMm" });
+    expect(plan.coats[2]?.problem).toBe("No piece is measured yet.");
+  });
+  test("a coat without a resin asks for one", () => {
+    const plan = derivePlan(job((draft) => void (colourCoat(draft).resinCardId = null)), CARDS);
+    expect(plan.coats[2]?.problem).toContain("Choose a resin");
+  });
+});
+
+describe("advice", () => {
+  const rules = (document: JobDocument) => derivePlan(document, CARDS).advice.map((advice) => advice.rule);
+  test("the palm blend over a base laid wet says nothing of black on primer; without the base it does", () => {
+    expect(rules(job())).not.toContain("black-on-primer");
+    const bare = job((draft) => {
+      draft.coats = draft.coats.filter((coat) => coat.kind !== "base");
+      colourCoat(draft).startsAfter = "tacky";
+    });
+    expect(rules(bare)).toContain("black-on-primer");
+  });
+  test("a flame too soon after alcohol is a danger and comes first", () => {
+    const document = job((draft) => {
+      const flame = colourCoat(draft).passes.find((pass) => pass.kind === "flame");
+      if (flame) flame.fromMin = 16;
+    });
+    const [first] = derivePlan(document, CARDS).advice;
+    expect(first).toMatchObject({ rule: "flame-after-vapour", kind: "safety" });
+    expect(rules(job())).not.toContain("flame-after-vapour");
+  });
+  test.each([
+    ["film-too-thin", (draft: JobDocument) => void (colourCoat(draft).filmMm = 0.6)],
+    ["film-too-thick", (draft: JobDocument) => void (colourCoat(draft).filmMm = 6)],
+    ["load-too-large", (draft: JobDocument) => void (colourCoat(draft).colours[0]!.gPer100G = 9)],
+    ["metallic-share", (draft: JobDocument) => void (colourCoat(draft).colours = moveShare(colourCoat(draft).colours, colourCoat(draft).colours[1]!.id, 0.7))],
+    ["room-temperature", (draft: JobDocument) => void (draft.work.tempC = 14)],
+    ["yellow-over-black", (draft: JobDocument) => void (colourCoat(draft).colours[0]!.hex = "#E0B52A")],
+  ] as const)("%s speaks when it should and only then", (rule, change) => {
+    expect(rules(job())).not.toContain(rule);
+    expect(rules(job(change))).toContain(rule);
+  });
+});
+
+describe("what to mix when", () => {
+  test("base and colour on one day in order, the clear not before the colour can be sanded", () => {
+    const [primer, base, colour, clear] = derivePlan(job(), CARDS).coats.map((coat) => coat.times!);
+    expect(base!.startMin - primer!.batches[0]!.pourAtMin).toBeGreaterThanOrEqual(45);
+    expect(colour!.startMin).toBeGreaterThanOrEqual(base!.doneMin);
+    expect(clear!.day).toBeGreaterThanOrEqual(1);
+    expect(clockText(clear!.startMin)).toMatch(/\+1 d$/);
+  });
+  test("each batch is mixed before it is poured, and poured when the last is worked", () => {
+    const document = job((draft) => {
+      colourCoat(draft).rateM2PerH = 2;
+    });
+    const rows = planned(document).times!.batches;
+    expect(rows.length).toBeGreaterThan(1);
+    rows.forEach((row, index) => {
+      expect(row.mixAtMin).toBeLessThan(row.pourAtMin);
+      if (index > 0) expect(row.pourAtMin).toBeGreaterThanOrEqual(rows[index - 1]!.doneAtMin);
+    });
+  });
+});
+
+describe("techniques", () => {
+  test.each(Object.keys(TECHNIQUES) as (keyof typeof TECHNIQUES)[])("%s fills a coat with shares that sum to one and late veins", (id) => {
+    const coat = withTechnique(newCoat("colour", "Colour", CARDS[0]!.id, newId), id, newId);
+    expect(coat.colours.reduce((sum, colour) => sum + colour.share, 0)).toBeCloseTo(1, 9);
+    const veins = coat.passes.find((pass) => pass.kind === "veins");
+    expect(veins?.fromMin).toBeGreaterThanOrEqual(45);
+    expect(new Set(coat.passes.map((pass) => pass.id)).size).toBe(coat.passes.length);
+  });
+  test("a dammed piece loses no run-off but keeps its faces", () => {
+    const piece = dammed(newPiece("rectangle", "Top", newId));
+    const plan = derivePlan(job((draft) => void (draft.pieces = [piece])), CARDS);
+    expect(plan.totals.dripLengthMm).toBe(0);
+    expect(plan.totals.faceAreaMm2).toBeGreaterThan(0);
+  });
+  test("a piece reshaped keeps the sizes both shapes have", () => {
+    const run = newPiece("straight", "Run", newId);
+    const l = reshaped({ ...run, shape: { kind: "straight", lengthMm: 3111, depthMm: 655 } }, "l-run");
+    expect(l.shape).toMatchObject({ kind: "l-run", lengthMm: 3111, depthMm: 655 });
+  });
+});
+
+describe("the pour", () => {
+  const plan = derivePlan(job(), CARDS);
+  const steps = runSheet(plan, "metric");
+  const at = (minute: number) => new Date(Date.UTC(2026, 4, 4, 9, minute)).toISOString();
+  const tick = (stepId: string, minute: number): PourEvent => ({ id: `t-${stepId}-${minute}`, at: at(minute), kind: "tick", stepId });
+
+  test("steps have ids of their own, and every dangerous one its caution", () => {
+    expect(new Set(steps.map((step) => step.id)).size).toBe(steps.length);
+    for (const step of steps) if (step.flame || step.vapour) expect(step.caution).toBeTruthy();
+    expect(steps.map((step) => step.title)).toEqual(expect.arrayContaining(["Palm blend", "Alcohol, small drops"]));
+  });
+
+  test("folding does not depend on the order of arrival, and twice the same does no harm", () => {
+    const events: PourEvent[] = [tick(steps[0]!.id, 1), tick(steps[1]!.id, 3), { id: "u", at: at(4), kind: "untick", stepId: steps[1]!.id }, { id: "n", at: at(5), kind: "note", stepId: null, text: "cold" }];
+    const once = foldPour(events);
+    const again = foldPour([...events].reverse());
+    expect([...again.doneAt]).toEqual([...once.doneAt]);
+    expect(nextStep(steps, once)?.id).toBe(steps[1]!.id);
+  });
+
+  test("the log says rate, surplus and shortfall in plain words", () => {
+    const colour = plan.coats[2]!;
+    const weigh = steps.find((step) => step.coatId === colour.coat.id && step.kind === "weigh")!;
+    const events: PourEvent[] = [
+      tick(weigh.id, 0),
+      ...weigh.weigh.filter((line) => line.line === "A" || line.line === "B").map((line): PourEvent => ({ id: line.line, at: at(1), kind: "weighed", stepId: weigh.id, line: line.line, grams: line.grams * 1.1 })),
+      { id: "l", at: at(90), kind: "left", coatId: colour.coat.id, ml: 400 },
+    ];
+    const [outcome] = comparePour(plan, steps, foldPour(events), "metric");
+    expect(outcome?.mixedMl).toBeCloseTo(colour.batched!.mixMl.likely * 1.1, -1);
+    expect(outcome?.usedMl).toBeCloseTo(outcome!.mixedMl - 400, 6);
+    expect(outcome?.words.join(" ")).toMatch(/more was mixed than planned \(10 %\).*left over/);
+    const short = comparePour(plan, steps, foldPour([tick(weigh.id, 0), { id: "s", at: at(9), kind: "short", coatId: colour.coat.id, ml: 150 }]), "metric");
+    expect(short[0]?.words[0]).toContain("ran short by about 150 ml");
+  });
+});
+
+describe("differences between two versions", () => {
+  test("are said where they are", () => {
+    const before = job();
+    const after = structuredClone(before);
+    colourCoat(after).filmMm = 1.2;
+    after.pieces[0]!.name = "Counter";
+    after.pieces.push(newPiece("round", "Table", newId));
+    expect(describeChanges(before, after)).toEqual([
+      { where: "job", before: "none", after: "Table" },
+      { where: "Palm blend, veins late · film", before: "1", after: "1.2" },
+    ]);
+    expect(describeChanges(before, structuredClone(before))).toEqual([]);
+  });
+});

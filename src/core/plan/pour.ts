@@ -1,0 +1,70 @@
+import type { RunStep } from "./run-sheet";
+
+/** Something that happened at the bench. Append-only; `id` is made by the client, so that sending twice does no harm. */
+export type PourEvent = { id: string; at: string } & (
+  | { kind: "tick"; stepId: string }
+  | { kind: "untick"; stepId: string }
+  | { kind: "weighed"; stepId: string; line: string; grams: number }
+  | { kind: "left"; coatId: string; ml: number }
+  | { kind: "short"; coatId: string; ml: number }
+  | { kind: "note"; stepId: string | null; text: string }
+  | { kind: "finish" }
+);
+
+/** Where a pour stands, folded from its events in the order of their times. */
+export type PourState = {
+  doneAt: Map<string, string>;
+  /** Last weighing of each line, by step and line. */
+  weighed: Map<string, number>;
+  leftMl: Map<string, number>;
+  shortMl: Map<string, number>;
+  notes: { at: string; stepId: string | null; text: string }[];
+  finishedAt: string | null;
+};
+
+export const weighKey = (stepId: string, line: string) => `${stepId}|${line}`;
+
+/** Folds events into the state of the pour. Order of arrival does not matter; the later time wins, ids break ties. */
+export function foldPour(events: readonly PourEvent[]): PourState {
+  const state: PourState = { doneAt: new Map(), weighed: new Map(), leftMl: new Map(), shortMl: new Map(), notes: [], finishedAt: null };
+  const ordered = [...events].sort((one, other) => one.at.localeCompare(other.at) || one.id.localeCompare(other.id));
+  for (const event of ordered) {
+    switch (event.kind) {
+      case "tick":
+        state.doneAt.set(event.stepId, event.at);
+        break;
+      case "untick":
+        state.doneAt.delete(event.stepId);
+        break;
+      case "weighed":
+        state.weighed.set(weighKey(event.stepId, event.line), event.grams);
+        break;
+      case "left":
+        state.leftMl.set(event.coatId, event.ml);
+        state.shortMl.delete(event.coatId);
+        break;
+      case "short":
+        state.shortMl.set(event.coatId, event.ml);
+        state.leftMl.delete(event.coatId);
+        break;
+      case "note":
+        state.notes.push({ at: event.at, stepId: event.stepId, text: event.text });
+        break;
+      case "finish":
+        state.finishedAt = event.at;
+        break;
+    }
+  }
+  return state;
+}
+
+/** The first step that is not done, or null when all are. */
+export function nextStep(steps: readonly RunStep[], state: PourState): RunStep | null {
+  return steps.find((step) => !state.doneAt.has(step.id)) ?? null;
+}
+
+/** When A met B for a coat: its first mixing done; null before that. */
+export function mixedAt(steps: readonly RunStep[], state: PourState, coatId: string): string | null {
+  const times = steps.filter((step) => step.coatId === coatId && step.kind === "weigh").flatMap((step) => state.doneAt.get(step.id) ?? []);
+  return times.length > 0 ? (times.sort()[0] ?? null) : null;
+}

@@ -1,0 +1,202 @@
+import { CAUTION } from "../advice/pass-rules";
+import type { Batch, BatchedCoat, Cup } from "../batch/batch-coat";
+import { countable, type Dose } from "../batch/dose";
+import { TOOL_WORDS } from "../batch/factors";
+import type { Section } from "../batch/sections";
+import { roundToSum } from "../numerics/round-to-sum";
+import { COAT_WORDS } from "../schedule/coat";
+import { PASS, type Pass } from "../schedule/pass";
+import { decimal, quantityText, trimmed } from "../units/format-quantity";
+import type { UnitSystem } from "../units/dimension";
+import type { Plan, PlannedCoat } from "./derive-plan";
+
+/** One thing to put on the scale, in order. `line` names it within its step, for what was weighed. */
+export type WeighLine = { line: string; label: string; grams: number; ml: number | null; count: string | null };
+
+export type RunStep = {
+  /** Stable for the same plan: coat, batch and act. */
+  id: string;
+  coatId: string;
+  coatName: string;
+  batch: number | null;
+  kind: "weigh" | "mix" | "split" | "pass";
+  title: string;
+  detail: string;
+  weigh: WeighLine[];
+  /** Planned time, minutes after midnight of the first day. */
+  atMin: number;
+  caution: string | null;
+  stopHere: string | null;
+  /** True for what puts vapour in the air that burns, and for what would light it. */
+  vapour: boolean;
+  flame: boolean;
+};
+
+/** "left run and corner to 1 840 mm": what one batch covers, in words. */
+export function sectionWords(sections: readonly Section[], system: UnitSystem): string {
+  const names = sections.map((section) => {
+    const name = section.copy > 1 ? `${section.pieceName} ${section.copy}` : section.pieceName;
+    if (section.whole) return name;
+    const end = quantityText(section.toMm, "length", system);
+    return section.fromMm > 0 ? `${name} from ${quantityText(section.fromMm, "length", system)} to ${end}` : `${name} to ${end}`;
+  });
+  return names.length > 3 ? `${names.slice(0, 2).join(", ")} and ${names.length - 2} more` : names.join(", ");
+}
+
+/** A dose in words: "11.5 g", "42 drops (2.1 g)", "4 level spoons (0.8 g)". */
+export function doseWords(dose: Dose): string {
+  const count = countable(dose);
+  if (dose.unit === "gram") return `${trimmed(count, 1)} g`;
+  const grams = `${trimmed(dose.grams, dose.grams < 10 ? 1 : 0)} g`;
+  if (dose.unit === "drop") return `${decimal(count, 0)} ${count === 1 ? "drop" : "drops"} (${grams})`;
+  return `${trimmed(count, 2)} level ${count === 1 ? "spoon" : "spoons"} (${grams})`;
+}
+
+/** A and B rounded to whole grams so that they sum to the rounded mix. */
+export function weighable(aG: number, bG: number): { aG: number; bG: number; mixG: number } {
+  const [a, b] = roundToSum([aG, bG], aG + bG < 50 ? 0.1 : 1) as [number, number];
+  return { aG: a, bG: b, mixG: a + b };
+}
+
+/** Cups of a batch in whole millilitres (tenths below 50), summing to the rounded pot. */
+export function cupsMl(cups: readonly Cup[]): number[] {
+  const total = cups.reduce((sum, cup) => sum + cup.ml, 0);
+  return roundToSum(cups.map((cup) => cup.ml), total < 100 ? 0.1 : 1);
+}
+
+const dosed = (cups: readonly Cup[]) => cups.filter((cup) => cup.dose.grams > 0);
+
+function weighLines(batch: Batch, paint: boolean): WeighLine[] {
+  const doseLine = (cup: Cup, into: string): WeighLine => ({ line: `dose-${cup.colourId}`, label: `${cup.name} ${into}`, grams: cup.dose.grams, ml: null, count: doseWords(cup.dose) });
+  if (paint) return [{ line: "A", label: "paint", grams: batch.parts.aG, ml: batch.parts.aMl, count: null }];
+  const separate = batch.cups.every((cup) => cup.parts !== null);
+  if (separate) {
+    return batch.cups.flatMap((cup) => {
+      const { aG, bG } = weighable(cup.parts?.aG ?? 0, cup.parts?.bG ?? 0);
+      return [
+        { line: `A-${cup.colourId}`, label: `A, resin, for ${cup.name}`, grams: aG, ml: cup.parts?.aMl ?? 0, count: null },
+        ...(cup.dose.grams > 0 ? [doseLine(cup, "into its A")] : []),
+        { line: `B-${cup.colourId}`, label: `B, hardener, for ${cup.name}`, grams: bG, ml: cup.parts?.bMl ?? 0, count: null },
+      ];
+    });
+  }
+  const { aG, bG } = weighable(batch.parts.aG, batch.parts.bG);
+  return [
+    { line: "A", label: "A, resin", grams: aG, ml: batch.parts.aMl, count: null },
+    { line: "B", label: "B, hardener", grams: bG, ml: batch.parts.bMl, count: null },
+    ...dosed(batch.cups).map((cup, index) => doseLine(cup, batch.cups.length > 1 ? `into cup ${index + 1}` : "into the pot")),
+  ];
+}
+
+function batchSteps(planned: PlannedCoat, batched: BatchedCoat, batch: Batch, system: UnitSystem): RunStep[] {
+  const { coat, card } = planned;
+  const paint = card?.kind === "paint";
+  const times = planned.times?.batches.find((row) => row.number === batch.number);
+  const of = batched.batches.length > 1 ? `, batch ${batch.number} of ${batched.batches.length}` : "";
+  const base = { coatId: coat.id, coatName: coat.name, batch: batch.number, caution: null, stopHere: null, vapour: false, flame: false };
+  const mixAt = times?.mixAtMin ?? 0;
+  const separate = batch.cups.length > 0 && batch.cups.every((cup) => cup.parts !== null);
+  const lives = batched.potLifeMin ? ` It lives ${Math.round(batched.potLifeMin.low)} to ${Math.round(batched.potLifeMin.high)} min in the pot.` : "";
+  const volumes = cupsMl(batch.cups);
+  const steps: RunStep[] = [
+    {
+      ...base,
+      id: `${coat.id}:${batch.number}:weigh`,
+      kind: "weigh",
+      title: `Weigh ${quantityText(batch.parts.mixG, "mass", system)}`,
+      detail: `${COAT_WORDS[coat.kind]}${of}. ${quantityText(batch.parts.mixMl, "volume", system)} for ${sectionWords(batch.sections, system) || "the whole piece"}.`,
+      weigh: weighLines(batch, paint),
+      atMin: mixAt,
+    },
+  ];
+  if (!paint) {
+    steps.push({
+      ...base,
+      id: `${coat.id}:${batch.number}:mix`,
+      kind: "mix",
+      title: separate ? "Mix each cup" : `Mix ${batched.mixingMin} minutes`,
+      detail: separate
+        ? `Colour into A until no dry grain is left, then B; two to three minutes each, slowly.${lives}`
+        : `Top to bottom and back, a turn at each end, three times; scrape into a clean second container; two times more. The clock starts when A meets B.${lives}`,
+      weigh: [],
+      atMin: mixAt,
+    });
+    if (!separate && batch.cups.length > 1) {
+      steps.push({
+        ...base,
+        id: `${coat.id}:${batch.number}:split`,
+        kind: "split",
+        title: `Split into ${batch.cups.length} cups`,
+        detail: batch.cups.map((cup, index) => `${cup.name} ${quantityText(volumes[index] ?? cup.ml, "volume", system)}`).join(" · ") + ". Fluid before powder; stir until no dry grain is left.",
+        weigh: [],
+        atMin: mixAt + batched.mixingMin,
+      });
+    }
+  }
+  return steps;
+}
+
+/** "30 to 40 ml over 3.7 m²": what a sprayed pass takes, ±15 %. */
+export function sprayWords(pass: Pass, areaMm2: number, system: UnitSystem): string | null {
+  if (pass.mlPerM2 === null) return null;
+  const likely = (pass.mlPerM2 * areaMm2) / 1e6;
+  const low = quantityText(likely * 0.85, "volume", system).replace(/\s\S+$/, "");
+  return `${low} to ${quantityText(likely * 1.15, "volume", system)} over ${quantityText(areaMm2, "area", system)}`;
+}
+
+/** What a pass says in one line of detail. */
+export function passDetail(pass: Pass, areaMm2: number, system: UnitSystem): string {
+  const parts = [sprayWords(pass, areaMm2, system), pass.rounds > 1 ? `${pass.rounds} rounds` : null, pass.tool !== "none" ? TOOL_WORDS[pass.tool] : null].filter(Boolean);
+  const head = parts.length > 0 ? `${parts.join(" · ")}. ` : "";
+  return `${head}${pass.note}`.trim();
+}
+
+/**
+ * The pour in steps, in the order in which they are done: per coat its batches (weigh, mix, split), then its passes.
+ * With several batches the passes that are not timed follow the last batch; each batch is laid as soon as it is mixed.
+ */
+export function runSheet(plan: Plan, system: UnitSystem): RunStep[] {
+  const area = plan.totals.topAreaMm2;
+  return plan.coats.flatMap((planned) => {
+    const { batched, coat } = planned;
+    if (!batched) return [];
+    const firstMix = planned.times?.batches[0]?.mixAtMin ?? 0;
+    const worked = planned.times?.doneMin ?? firstMix;
+    const passStep = (pass: Pass, batch: number | null, atMin: number): RunStep => ({
+      id: batch === null ? `${coat.id}:pass:${pass.id}` : `${coat.id}:${batch}:pass:${pass.id}`,
+      coatId: coat.id,
+      coatName: coat.name,
+      batch,
+      kind: "pass",
+      title: PASS[pass.kind].words,
+      detail: passDetail(pass, area, system),
+      weigh: [],
+      atMin,
+      caution: CAUTION[pass.kind] ?? null,
+      stopHere: pass.stopHere,
+      vapour: pass.kind === "alcohol" || pass.kind === "mica-alcohol" || pass.kind === "fog",
+      flame: pass.kind === "flame" || pass.kind === "blow",
+    });
+    const before = coat.passes.filter((pass) => pass.kind === "sand");
+    const laid = coat.passes.filter((pass) => pass.kind === "lay" || pass.kind === "bucket-pour");
+    const after = coat.passes.filter((pass) => !before.includes(pass) && !laid.includes(pass));
+    const many = batched.batches.length > 1;
+    return [
+      ...before.map((pass) => passStep(pass, null, firstMix)),
+      ...batched.batches.flatMap((batch) => [
+        ...batchSteps(planned, batched, batch, system),
+        ...laid.map((pass) => passStep(pass, many ? batch.number : null, planned.times?.batches[batch.number - 1]?.pourAtMin ?? firstMix)),
+      ]),
+      ...after.map((pass) => passStep(pass, null, pass.fromMin !== null ? firstMix + pass.fromMin : worked)),
+    ];
+  });
+}
+
+/** "09:40", with "+1 d" for later days. */
+export function clockText(minutes: number): string {
+  const whole = Math.round(minutes);
+  const day = Math.floor(whole / 1440);
+  const inDay = whole - day * 1440;
+  const time = `${String(Math.floor(inDay / 60)).padStart(2, "0")}:${String(inDay % 60).padStart(2, "0")}`;
+  return day > 0 ? `${time} +${day} d` : time;
+}
