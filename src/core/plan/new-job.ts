@@ -1,4 +1,4 @@
-import { colourantNamed, colourFrom } from "../colour/colourants";
+import { colourantNamed, colourFrom } from "../batch/colourants";
 import { edgeOf, EDGES_OF, type CutOut, type Piece, type Shape } from "../geometry/piece";
 import type { Coat, CoatKind } from "../schedule/coat";
 import { usualPass, type Pass, type PassKind } from "../schedule/pass";

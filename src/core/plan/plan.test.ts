@@ -194,14 +194,14 @@ describe("advice", () => {
     expect(first).toMatchObject({ rule: "flame-after-vapour", kind: "safety" });
     expect(rules(job())).not.toContain("flame-after-vapour");
   });
-  test.each([
+  test.each<[string, (draft: JobDocument) => void]>([
     ["film-too-thin", (draft: JobDocument) => void (colourCoat(draft).filmMm = 0.6)],
     ["film-too-thick", (draft: JobDocument) => void (colourCoat(draft).filmMm = 6)],
     ["load-too-large", (draft: JobDocument) => void (colourCoat(draft).colours[0]!.gPer100G = 9)],
     ["metallic-share", (draft: JobDocument) => void (colourCoat(draft).colours = moveShare(colourCoat(draft).colours, colourCoat(draft).colours[1]!.id, 0.7))],
     ["room-temperature", (draft: JobDocument) => void (draft.work.tempC = 14)],
     ["yellow-over-black", (draft: JobDocument) => void (colourCoat(draft).colours[0]!.hex = "#E0B52A")],
-  ] as const)("%s speaks when it should and only then", (rule, change) => {
+  ])("%s speaks when it should and only then", (rule, change) => {
     expect(rules(job())).not.toContain(rule);
     expect(rules(job(change))).toContain(rule);
   });

@@ -1,5 +1,5 @@
-import type { ColourLook, CoatColour } from "../batch/coat-colour";
-import type { DoseMeasure } from "../batch/dose";
+import type { ColourLook, CoatColour } from "./coat-colour";
+import type { DoseMeasure } from "./dose";
 
 /** A colourant to start a colour from: generic, no maker. Doses are usual ones (common practice, no source). */
 export type Colourant = { name: string; hex: string; look: ColourLook; gPer100G: number; measure: DoseMeasure };

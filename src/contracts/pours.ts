@@ -1,0 +1,41 @@
+import { z } from "zod";
+import type { ResinCard } from "@/core/cure/resin-card";
+import type { JobDocument } from "@/core/plan/job";
+import type { PourEvent } from "@/core/plan/pour";
+import { act } from "./act";
+import { freeText, rowId } from "./text";
+
+const stepId = z.string().min(1).max(160);
+const coatId = z.string().min(1).max(40);
+const stamped = { id: rowId, at: z.iso.datetime() };
+
+/** One act at the bench, as sent and stored. */
+export const pourEventSchema = z.discriminatedUnion("kind", [
+  z.object({ ...stamped, kind: z.literal("tick"), stepId }),
+  z.object({ ...stamped, kind: z.literal("untick"), stepId }),
+  z.object({ ...stamped, kind: z.literal("weighed"), stepId, line: z.string().min(1).max(60), grams: z.number().min(0).max(1e6) }),
+  z.object({ ...stamped, kind: z.literal("left"), coatId, ml: z.number().min(0).max(1e6) }),
+  z.object({ ...stamped, kind: z.literal("short"), coatId, ml: z.number().min(0).max(1e6) }),
+  z.object({ ...stamped, kind: z.literal("note"), stepId: stepId.nullable(), text: freeText(2000).min(1) }),
+  z.object({ ...stamped, kind: z.literal("finish") }),
+]) satisfies z.ZodType<PourEvent>;
+
+/** What a pour was started from: kept as it was, whatever happens to the job or the cards later. */
+export type PourPlan = { document: JobDocument; cards: ResinCard[] };
+
+export type Pour = {
+  id: string;
+  jobId: string;
+  jobName: string;
+  jobRevision: number;
+  startedAt: string;
+  startedBy: string;
+  finishedAt: string | null;
+  plan: PourPlan;
+  events: PourEvent[];
+};
+
+export const startPour = act<{ pourId: string }>()("pour.start", "person", z.object({ pourId: rowId, jobId: rowId, revision: z.number().int().min(1), at: z.iso.datetime() }));
+
+/** Ids of the events that are now stored; sending one again is acknowledged again. */
+export const recordPour = act<{ stored: string[] }>()("pour.record", "person", z.object({ pourId: rowId, events: z.array(pourEventSchema).min(1).max(500) }));

@@ -1,0 +1,39 @@
+import "server-only";
+import mysql2 from "mysql2";
+import { Sequelize } from "sequelize";
+import { defineJob } from "./models/job";
+import { definePour } from "./models/pour";
+import { defineResinCard } from "./models/resin-card";
+import { defineShop } from "./models/shop";
+import { readSettings, type Settings } from "./settings";
+
+/** The connection with its models. One factory makes both: a second copy of this module would otherwise hold models without a connection. */
+export function openDatabase(settings: Settings["database"]) {
+  const sequelize = new Sequelize(settings.name, settings.user, settings.password, {
+    host: settings.host,
+    port: settings.port,
+    dialect: "mysql",
+    dialectModule: mysql2,
+    logging: false,
+    timezone: "+00:00",
+    define: { charset: "utf8mb4" },
+    pool: { max: 10, min: 0, acquire: 15000, idle: 10000 },
+    retry: { max: 3, match: [/Deadlock/i, /ECONNREFUSED/, /Connection lost/i] },
+  });
+  return { sequelize, ...defineShop(sequelize), ...defineJob(sequelize), ResinCard: defineResinCard(sequelize), ...definePour(sequelize) };
+}
+
+export type Database = ReturnType<typeof openDatabase>;
+
+const holder = globalThis as typeof globalThis & { gaugebeamDatabase?: Database };
+
+/** The process's one connection pool. */
+export function database(): Database {
+  holder.gaugebeamDatabase ??= openDatabase(readSettings().database);
+  return holder.gaugebeamDatabase;
+}
+
+/** A JSON column as the driver gives it: parsed, or the text itself. */
+export function jsonOf(value: Record<string, unknown> | string): unknown {
+  return typeof value === "string" ? JSON.parse(value) : value;
+}

@@ -1,0 +1,41 @@
+import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from "sequelize";
+
+export class ShopRow extends Model<InferAttributes<ShopRow>, InferCreationAttributes<ShopRow>> {
+  declare id: string;
+  declare name: string;
+  declare createdAt: CreationOptional<Date>;
+}
+
+export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
+  declare id: string;
+  declare shopId: string;
+  declare name: string;
+  declare email: string;
+  declare role: "owner" | "hand";
+  declare units: "us" | "metric";
+  declare passwordHash: string;
+  declare sessionVersion: CreationOptional<number>;
+  declare createdAt: CreationOptional<Date>;
+}
+
+export function defineShop(sequelize: Sequelize): { Shop: typeof ShopRow; Person: typeof PersonRow } {
+  class Shop extends ShopRow {}
+  class Person extends PersonRow {}
+  const common = { sequelize, underscored: true, updatedAt: false } as const;
+  Shop.init({ id: { type: DataTypes.UUID, primaryKey: true }, name: DataTypes.STRING(80), createdAt: DataTypes.DATE(3) }, { ...common, tableName: "shops" });
+  Person.init(
+    {
+      id: { type: DataTypes.UUID, primaryKey: true },
+      shopId: DataTypes.UUID,
+      name: DataTypes.STRING(80),
+      email: DataTypes.STRING(200),
+      role: DataTypes.ENUM("owner", "hand"),
+      units: DataTypes.ENUM("us", "metric"),
+      passwordHash: DataTypes.STRING(255),
+      sessionVersion: { type: DataTypes.INTEGER, defaultValue: 1 },
+      createdAt: DataTypes.DATE(3),
+    },
+    { ...common, tableName: "people" },
+  );
+  return { Shop, Person };
+}
