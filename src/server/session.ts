@@ -1,7 +1,6 @@
 import "server-only";
 import { getIronSession, type SessionOptions } from "iron-session";
 import { cookies } from "next/headers";
-import { redirect } from "next/navigation";
 import { cache } from "react";
 import type { Person } from "@/contracts/people";
 import { database } from "./database";
@@ -22,13 +21,6 @@ export const currentPerson = cache(async (): Promise<Person | null> => {
   const { personId, sessionVersion } = await session();
   return personId && sessionVersion ? signInBook(database()).person(personId, sessionVersion) : null;
 });
-
-/** For pages: the signed-in person, or the way to sign in. */
-export async function requirePerson(): Promise<Person> {
-  const person = await currentPerson();
-  if (person) return person;
-  redirect((await signInBook(database()).isEmpty()) ? "/first-run" : "/sign-in");
-}
 
 export async function openSession(personId: string, sessionVersion: number): Promise<void> {
   const own = await session();

@@ -1,0 +1,10 @@
+import { database } from "@/server/database";
+import { loadDemo } from "./load";
+import { DEMO_PASSWORD, DEMO_PEOPLE } from "./shop";
+
+loadDemo(new Date())
+  .then((loaded) => {
+    if (loaded) console.log("The demo shop is loaded.");
+    for (const person of DEMO_PEOPLE) console.log(`  ${person.role}: ${person.email}  ${DEMO_PASSWORD}`);
+  })
+  .finally(() => database().sequelize.close());

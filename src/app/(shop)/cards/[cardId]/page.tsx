@@ -1,0 +1,52 @@
+import type { Metadata } from "next";
+import type { ResinCardFields } from "@/contracts/resin-card";
+import { CardForm } from "@/features/cards/card-form";
+import { openCard } from "@/features/cards/queries";
+import { Header } from "@/features/shell/header";
+import { orNotFound } from "@/server/or-not-found";
+import { requirePerson } from "@/server/require-person";
+
+export const metadata: Metadata = { title: "Resin" };
+
+const EMPTY: ResinCardFields = {
+  name: "",
+  kind: "coating",
+  ratioBy: "volume",
+  ratioA: 1,
+  ratioB: 1,
+  ratioTolerancePct: 3,
+  densityAGPerMl: 1.15,
+  densityBGPerMl: 0.98,
+  viscosityPaS: null,
+  viscosityTempC: 25,
+  potLifeMin: null,
+  potMassG: 150,
+  potTempC: 24,
+  filmTempC: 24,
+  workMin: null,
+  gelH: null,
+  tackFreeH: null,
+  recoatFromH: null,
+  recoatUntilH: null,
+  sandH: null,
+  hardH: null,
+  largestMixG: null,
+  thickestFilmMm: null,
+  pricePerLitre: null,
+  forCounters: true,
+};
+
+export default async function CardPage({ params }: { params: Promise<{ cardId: string }> }) {
+  const person = await requirePerson();
+  const { cardId } = await params;
+  const card = cardId === "new" ? null : await orNotFound(openCard(person, cardId));
+  const { id: _id, ...fields } = card ?? { id: "", ...EMPTY };
+  return (
+    <>
+      <Header person={person} />
+      <div className="flex-1 overflow-y-auto flex flex-col">
+        <CardForm cardId={card?.id ?? null} start={fields} system={person.units} canRemove={person.role === "owner"} />
+      </div>
+    </>
+  );
+}

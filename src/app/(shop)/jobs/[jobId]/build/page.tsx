@@ -1,0 +1,5 @@
+import { BuildView } from "@/features/job/build/build-view";
+
+export default function BuildPage() {
+  return <BuildView />;
+}

@@ -1,0 +1,37 @@
+import type { Metadata } from "next";
+import type { ReactNode } from "react";
+import { openJob } from "@/features/job/queries";
+import { JobRuler } from "@/features/job/workspace/job-ruler";
+import { JobWorkspace } from "@/features/job/workspace/job-workspace";
+import { SaveLine } from "@/features/job/workspace/save-line";
+import { Header } from "@/features/shell/header";
+import { requirePerson } from "@/server/require-person";
+import { orNotFound } from "@/server/or-not-found";
+
+type Props = { params: Promise<{ jobId: string }>; children: ReactNode };
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const person = await requirePerson();
+  const { job } = await orNotFound(openJob(person, (await params).jobId));
+  return { title: job.name };
+}
+
+export default async function JobLayout({ params, children }: Props) {
+  const person = await requirePerson();
+  const { job, cards, pours } = await orNotFound(openJob(person, (await params).jobId));
+  return (
+    <JobWorkspace key={job.id} job={job} cards={cards} system={person.units}>
+      <Header person={person}>
+        <div className="flex items-baseline gap-5 min-w-0">
+          <span className="text-lg text-ink-soft truncate">
+            {job.name}
+            {job.client && `, ${job.client}`}
+          </span>
+          <SaveLine />
+        </div>
+      </Header>
+      <JobRuler jobId={job.id} poured={pours.length > 0} finished={pours.some((pour) => pour.finished)} />
+      {children}
+    </JobWorkspace>
+  );
+}

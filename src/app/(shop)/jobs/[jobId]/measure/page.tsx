@@ -1,0 +1,5 @@
+import { MeasureView } from "@/features/job/measure/measure-view";
+
+export default function MeasurePage() {
+  return <MeasureView />;
+}

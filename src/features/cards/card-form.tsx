@@ -1,0 +1,222 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useMemo, useState } from "react";
+import { callAct } from "@/contracts/call-act";
+import { asResinCard, removeResinCard, resinCardFields, saveResinCard, type ResinCardFields } from "@/contracts/resin-card";
+import { potLifeSpread } from "@/core/batch/batch-coat";
+import { calibrate } from "@/core/cure/calibrate";
+import { filmLife } from "@/core/cure/film-life";
+import type { Dimension, UnitSystem } from "@/core/units/dimension";
+import { quantityText } from "@/core/units/format-quantity";
+import { Beam } from "@/ui/beam";
+import { Button } from "@/ui/button";
+import { Checkbox } from "@/ui/checkbox";
+import { Choice } from "@/ui/choice";
+import { QuantityField } from "@/ui/quantity-field";
+import { SelectField, TextField } from "@/ui/text-field";
+
+type NumberField = { [Key in keyof ResinCardFields]: ResinCardFields[Key] extends number | null ? Key : never }[keyof ResinCardFields];
+type Row = { field: NumberField; label: string; dimension: Dimension; min: number; max: number; optional?: true };
+
+const PARTS: Row[] = [
+  { field: "ratioA", label: "Parts of A", dimension: "number", min: 0.01, max: 1000 },
+  { field: "ratioB", label: "Parts of B", dimension: "number", min: 0, max: 1000 },
+  { field: "ratioTolerancePct", label: "Tolerance of B", dimension: "percent", min: 0.1, max: 100 },
+  { field: "densityAGPerMl", label: "Density of A", dimension: "density", min: 0.5, max: 4 },
+  { field: "densityBGPerMl", label: "Density of B", dimension: "density", min: 0.5, max: 4 },
+  { field: "pricePerLitre", label: "Price of a litre", dimension: "number", min: 0, max: 10000, optional: true },
+];
+const POT: Row[] = [
+  { field: "potLifeMin", label: "Pot life", dimension: "minutes", min: 0.5, max: 5000, optional: true },
+  { field: "potMassG", label: "of a mass of", dimension: "mass", min: 5, max: 50000 },
+  { field: "potTempC", label: "at", dimension: "temperature", min: 0, max: 60 },
+  { field: "viscosityPaS", label: "Viscosity, mixed", dimension: "viscosity", min: 0.01, max: 100, optional: true },
+  { field: "viscosityTempC", label: "at", dimension: "temperature", min: 0, max: 60 },
+  { field: "largestMixG", label: "Largest mix", dimension: "mass", min: 10, max: 200000, optional: true },
+];
+const FILM: Row[] = [
+  { field: "filmTempC", label: "Film times hold at", dimension: "temperature", min: 0, max: 60 },
+  { field: "workMin", label: "Working time", dimension: "minutes", min: 1, max: 5000, optional: true },
+  { field: "gelH", label: "Gel", dimension: "hours", min: 0.05, max: 500, optional: true },
+  { field: "tackFreeH", label: "Tack-free", dimension: "hours", min: 0.05, max: 1000, optional: true },
+  { field: "recoatFromH", label: "Recoat from", dimension: "hours", min: 0, max: 1000, optional: true },
+  { field: "recoatUntilH", label: "Recoat until", dimension: "hours", min: 0, max: 2000, optional: true },
+  { field: "sandH", label: "Sandable", dimension: "hours", min: 0.1, max: 2000, optional: true },
+  { field: "hardH", label: "Fully hard", dimension: "hours", min: 0.5, max: 5000, optional: true },
+  { field: "thickestFilmMm", label: "Thickest film", dimension: "film", min: 0.05, max: 300, optional: true },
+];
+
+const TEMPERATURES_C = [15, 20, 25, 30];
+const MASSES_G = [100, 500, 1500, 5000];
+
+/** A card's numbers in, its behaviour out, live. */
+export function CardForm({ cardId, start, system, canRemove }: { cardId: string | null; start: ResinCardFields; system: UnitSystem; canRemove: boolean }) {
+  const router = useRouter();
+  const [fields, setFields] = useState(start);
+  const [problem, setProblem] = useState<{ field: string; message: string } | null>(null);
+  const [busy, setBusy] = useState(false);
+  const edit = (next: Partial<ResinCardFields>) => setFields((before) => ({ ...before, ...next }));
+  const paint = fields.kind === "paint";
+
+  const save = async () => {
+    const read = resinCardFields.safeParse(fields);
+    if (!read.success) {
+      const issue = read.error.issues[0];
+      setProblem({ field: issue?.path.join(".") ?? "", message: issue?.message ?? "Something is missing." });
+      return;
+    }
+    setBusy(true);
+    const result = await callAct(saveResinCard, { cardId, fields: read.data });
+    setBusy(false);
+    if (result.ok) {
+      router.push("/cards");
+      router.refresh();
+    } else setProblem({ field: result.error.field?.replace(/^fields\./, "") ?? "", message: result.error.message });
+  };
+
+  const rows = (list: Row[]) =>
+    list.map(({ field, label, dimension, min, max, optional }) => (
+      <QuantityField
+        key={field}
+        label={label}
+        value={fields[field]}
+        dimension={dimension}
+        system={system}
+        bounds={{ min, max }}
+        onChange={(value) => edit({ [field]: value })}
+        onClear={optional ? () => edit({ [field]: null }) : undefined}
+        fault={problem?.field === field ? problem.message : null}
+        keep={`card.${cardId ?? "new"}.${field}`}
+      />
+    ));
+
+  return (
+    <main className="flex-1 flex max-lg:flex-col">
+      <section className="w-[560px] max-lg:w-full shrink-0 px-7 py-5 border-r border-line">
+        <div className="flex gap-4 mb-4">
+          <TextField label="Resin" value={fields.name} maxLength={80} onChange={(event) => edit({ name: event.target.value })} error={problem?.field === "name" ? problem.message : null} frame="flex-1" className="heading text-lg" />
+          <SelectField label="Kind" value={fields.kind} onChange={(event) => edit({ kind: event.target.value as ResinCardFields["kind"], ...(event.target.value === "paint" ? { ratioB: 0 } : {}) })} frame="w-40">
+            <option value="coating">coating</option>
+            <option value="art">art resin</option>
+            <option value="casting">deep casting</option>
+            <option value="paint">paint, one part</option>
+          </SelectField>
+        </div>
+        <div className="flex items-baseline justify-between border-b border-line pb-1 mb-3">
+          <h2 className="heading">Parts</h2>
+          <Choice
+            label="Ratio by"
+            value={fields.ratioBy}
+            options={[
+              { value: "volume", words: "by volume" },
+              { value: "mass", words: "by mass" },
+            ]}
+            onChange={(ratioBy) => edit({ ratioBy })}
+          />
+        </div>
+        <div className="grid grid-cols-3 gap-3">{rows(paint ? PARTS.filter(({ field }) => field === "densityAGPerMl" || field === "pricePerLitre") : PARTS)}</div>
+        {!paint && (
+          <>
+            <h2 className="heading border-b border-line pb-1 mb-3 mt-5">In the pot</h2>
+            <div className="grid grid-cols-3 gap-3">{rows(POT)}</div>
+          </>
+        )}
+        <h2 className="heading border-b border-line pb-1 mb-3 mt-5">In the film</h2>
+        <div className="grid grid-cols-3 gap-3">{rows(FILM)}</div>
+        <div className="mt-4">
+          <Checkbox label="holds against light and scratches: fit for counters" checked={fields.forCounters} onChange={(forCounters) => edit({ forCounters })} />
+        </div>
+        {problem && (
+          <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-4">
+            {problem.message}
+          </p>
+        )}
+        <div className="flex gap-4 mt-5 items-center">
+          <Button weight="primary" disabled={busy} onClick={() => void save()}>
+            Save the card
+          </Button>
+          {cardId && canRemove && (
+            <Button
+              weight="danger"
+              onClick={async () => {
+                const result = await callAct(removeResinCard, { cardId });
+                if (!result.ok) setProblem({ field: "", message: result.error.message });
+                else {
+                  router.push("/cards");
+                  router.refresh();
+                }
+              }}
+            >
+              Remove
+            </Button>
+          )}
+        </div>
+      </section>
+      {!paint && <Behaviour fields={fields} system={system} />}
+    </main>
+  );
+}
+
+/** What the fit says: beams at four temperatures, pot life at four masses, residuals in plain words. */
+function Behaviour({ fields, system }: { fields: ResinCardFields; system: UnitSystem }) {
+  const card = useMemo(() => asResinCard("00000000-0000-4000-8000-000000000000", fields), [fields]);
+  const calibration = useMemo(() => calibrate(card), [card]);
+  const until = (filmLife(card, calibration, 15).find((start) => start.state === "set")?.fromMin.likely ?? 600) * 1.05;
+  const pots = useMemo(() => MASSES_G.map((massG) => ({ massG, life: potLifeSpread(massG, 21, calibration) })), [calibration]);
+  return (
+    <section aria-label="What the fit says" className="flex-1 min-w-0 px-7 py-5">
+      <h2 className="heading text-xl mb-1">What these numbers say</h2>
+      <p className="text-ink-soft mb-4">A film at four temperatures, on one scale of {Math.round(until / 60)} hours. The short line under a border is its spread.</p>
+      {TEMPERATURES_C.map((tempC) => (
+        <div key={tempC} className="flex items-end gap-4 mb-1 overflow-hidden">
+          <span className="figure text-lg w-16 pb-2 shrink-0">{quantityText(tempC, "temperature", system)}</span>
+          <Beam life={filmLife(card, calibration, tempC)} nowMin={null} untilMin={until} width={520} height={20} />
+        </div>
+      ))}
+      <h3 className="heading mt-6 mb-2">In the pot at {quantityText(21, "temperature", system)}</h3>
+      <div className="flex gap-8">
+        {pots.map(({ massG, life }) => (
+          <div key={massG}>
+            <div className="label">{quantityText(massG, "mass", system)}</div>
+            <div className="figure text-2xl">
+              {Math.round(life.likely)}
+              <span className="unit">min</span>
+            </div>
+            <div className="label">
+              {Math.round(life.low)} to {Math.round(life.high)}
+            </div>
+          </div>
+        ))}
+      </div>
+      <h3 className="heading mt-6 mb-1">Sheet against fit</h3>
+      {calibration.residuals.length === 0 ? (
+        <p className="text-ink-soft">No working time, gel, tack-free time or pot life is given: usual values of this kind stand in, with a wide spread.</p>
+      ) : (
+        <table className="text-sm">
+          <thead>
+            <tr className="label text-left">
+              <th className="font-normal pr-10 py-1">Number</th>
+              <th className="font-normal pr-10 text-right">Sheet</th>
+              <th className="font-normal text-right">Fit</th>
+            </tr>
+          </thead>
+          <tbody>
+            {calibration.residuals.map((residual) => (
+              <tr key={residual.what} className="border-t border-line">
+                <td className="py-1 pr-10">{residual.what}</td>
+                <td className="figure text-right pr-10">{Math.round(residual.sheetMin)} min</td>
+                <td className="figure text-right">{Math.round(residual.modelMin)} min</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {calibration.conflicts.map((conflict) => (
+        <p key={conflict} className="border-l-[3px] border-ink pl-3 mt-3 max-w-[56ch]">
+          {conflict}
+        </p>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,162 @@
+"use client";
+
+import { useState } from "react";
+import { dammed, newCoat, TECHNIQUES, withTechnique, type TechniqueId } from "@/core/plan/new-job";
+import { START_WORDS, type Coat, type StartsAfter } from "@/core/schedule/coat";
+import { filmInAllUnits } from "@/core/units/format-quantity";
+import { Button } from "@/ui/button";
+import { Checkbox } from "@/ui/checkbox";
+import { Choice } from "@/ui/choice";
+import { Menu, MenuItem } from "@/ui/menu";
+import { QuantityField } from "@/ui/quantity-field";
+import { SelectField, TextField } from "@/ui/text-field";
+import { AdviceAt } from "../workspace/advice-line";
+import { editCoat, moved, newId } from "../workspace/edits";
+import { useJob } from "../workspace/job-workspace";
+import { PassList } from "./pass-list";
+import { ShareList } from "./share-list";
+
+/** The three grounds a base is laid as. */
+const BASES = [
+  { value: "Ink black", words: "black" },
+  { value: "Flat white", words: "white" },
+  { value: "Stone grey", words: "grey" },
+] as const;
+
+/** All that is planned of one coat. */
+export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
+  const { document, plan, cards, system, change } = useJob();
+  const [more, setMore] = useState(false);
+  const edit = (next: Partial<Coat>) => change(editCoat(coat.id, (before) => ({ ...before, ...next })));
+  const index = document.coats.findIndex((one) => one.id === coat.id);
+  const planned = plan.coats[index];
+  const first = index === 0;
+
+  const fill = (technique: TechniqueId) =>
+    change((job) => ({
+      ...job,
+      coats: job.coats.map((one) => (one.id === coat.id ? withTechnique(one, technique, newId) : one)),
+      pieces: TECHNIQUES[technique].dam ? job.pieces.map(dammed) : job.pieces,
+    }));
+
+  return (
+    <div className="flex flex-col gap-4">
+      <div className="flex items-start gap-3">
+        <TextField label="Coat" value={coat.name} maxLength={80} onChange={(event) => edit({ name: event.target.value })} frame="flex-1" className="heading text-lg" />
+        <div className="pt-5">
+          <Menu label="more">
+            <MenuItem onSelect={() => change((job) => ({ ...job, coats: moved(job.coats, coat.id, 1) }))}>Move up, later</MenuItem>
+            <MenuItem onSelect={() => change((job) => ({ ...job, coats: moved(job.coats, coat.id, -1) }))}>Move down, earlier</MenuItem>
+            <MenuItem onSelect={() => change((job) => ({ ...job, coats: job.coats.flatMap((one) => (one.id === coat.id ? [one, { ...structuredClone(one), id: newId(), name: `${one.name.slice(0, 72)}, again` }] : [one])) }))}>Copy</MenuItem>
+            <MenuItem
+              danger
+              onSelect={() => {
+                change((job) => ({ ...job, coats: job.coats.filter((one) => one.id !== coat.id) }));
+                onGone();
+              }}
+            >
+              Remove
+            </MenuItem>
+          </Menu>
+        </div>
+      </div>
+
+      {coat.kind === "colour" && (
+        <div className="text-sm">
+          <span className="text-ink-soft">fill by </span>
+          {(Object.keys(TECHNIQUES) as TechniqueId[]).map((technique, at) => (
+            <span key={technique}>
+              {at > 0 && <span className="text-ink-soft"> · </span>}
+              <Button weight="quiet" title={TECHNIQUES[technique].look} onClick={() => fill(technique)}>
+                {TECHNIQUES[technique].name.split(",")[0]?.toLowerCase()}
+              </Button>
+            </span>
+          ))}
+        </div>
+      )}
+      {(coat.kind === "base" || coat.kind === "primer") && (
+        <Choice
+          label="Colour of the base"
+          value={coat.colours.length === 1 ? (coat.colours[0]?.name ?? "") : ""}
+          options={BASES.map((base) => ({ ...base }))}
+          onChange={(name) => {
+            const word = BASES.find((base) => base.value === name)?.words ?? "";
+            const [fresh] = newCoat(coat.kind, "", null, newId).colours;
+            change(editCoat(coat.id, (before) => ({ ...before, name: before.name.replace(/\b(black|white|grey)\b/, word), colours: fresh ? [{ ...fresh, ...baseColour(name) }] : before.colours })));
+          }}
+          className="self-start"
+        />
+      )}
+
+      <div className="flex gap-4 items-start">
+        <QuantityField label="Wet film" value={coat.filmMm} dimension="film" system={system} bounds={{ min: 0.02, max: 60 }} onChange={(filmMm) => edit({ filmMm })} keep={`${coat.id}.film`} size="large" bare className="w-[168px]" />
+        <p className="label pt-5 leading-[18px]">
+          {filmInAllUnits(coat.filmMm).map((shown, at) => (
+            <span key={shown.unit}>
+              {at > 0 && (at === 3 ? <br /> : " · ")}
+              <span className="whitespace-nowrap">
+                {shown.number} {shown.unit}
+              </span>
+            </span>
+          ))}
+        </p>
+      </div>
+      <AdviceAt advice={plan.advice} coatId={coat.id} at={["film"]} />
+
+      <SelectField label="Resin" value={coat.resinCardId ?? ""} onChange={(event) => edit({ resinCardId: event.target.value || null })} error={planned?.problem?.includes("resin") ? planned.problem : null}>
+        <option value="">choose a card</option>
+        {cards.map((card) => (
+          <option key={card.id} value={card.id}>
+            {card.name}
+          </option>
+        ))}
+      </SelectField>
+      <AdviceAt advice={plan.advice} coatId={coat.id} at={["resin"]} />
+
+      <ShareList coat={coat} />
+
+      <PassList coat={coat} />
+
+      <div className="border-t border-line pt-2">
+        <Button weight="quiet" aria-expanded={more} onClick={() => setMore(!more)}>
+          {more ? "fewer settings" : "start, mixing, rate, faces"}
+        </Button>
+        {more && (
+          <div className="flex flex-col gap-3 pt-3">
+            {!first && (
+              <SelectField label="Begins" value={coat.startsAfter} onChange={(event) => edit({ startsAfter: event.target.value as StartsAfter })}>
+                {Object.entries(START_WORDS).map(([start, words]) => (
+                  <option key={start} value={start}>
+                    {words}
+                  </option>
+                ))}
+              </SelectField>
+            )}
+            <Choice
+              label="School of mixing"
+              value={coat.school}
+              options={[
+                { value: "clear-first", words: "clear first, then cups" },
+                { value: "colour-into-a", words: "colour into A, then B" },
+              ]}
+              onChange={(school) => edit({ school })}
+              className="self-start"
+            />
+            <div className="grid grid-cols-2 gap-3">
+              <QuantityField label="One person lays in an hour" value={coat.rateM2PerH} dimension="rate" system={system} bounds={{ min: 0.1, max: 200 }} onChange={(rateM2PerH) => edit({ rateM2PerH })} keep={`${coat.id}.rate`} />
+              <QuantityField label="Hands at work" value={document.work.people} dimension="number" system={system} bounds={{ min: 1, max: 20, whole: true }} onChange={(people) => change((job) => ({ ...job, work: { ...job.work, people } }))} keep="job.people" bare />
+              <QuantityField label="Clear held back" value={coat.clearReserve * 100} dimension="percent" system={system} bounds={{ min: 0, max: 100 }} onChange={(percent) => edit({ clearReserve: percent / 100 })} keep={`${coat.id}.clear`} bare />
+              <QuantityField label="Share of the top it covers" value={coat.coverShare * 100} dimension="percent" system={system} bounds={{ min: 0.1, max: 100 }} onChange={(percent) => edit({ coverShare: percent / 100 })} keep={`${coat.id}.cover`} bare />
+            </div>
+            <Checkbox label="faces are coated too" checked={coat.coversFaces} onChange={(coversFaces) => edit({ coversFaces })} />
+          </div>
+        )}
+        <AdviceAt advice={plan.advice} coatId={coat.id} at={["rate", "batches"]} />
+      </div>
+    </div>
+  );
+}
+
+function baseColour(name: string): { name: string; hex: string } {
+  return { name, hex: { "Ink black": "#1B1C1E", "Flat white": "#F4F3EF" }[name] ?? "#8F8F8B" };
+}

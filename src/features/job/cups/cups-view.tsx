@@ -1,0 +1,87 @@
+"use client";
+
+import { useState } from "react";
+import { quantityText } from "@/core/units/format-quantity";
+import { Figure } from "@/ui/figure";
+import { AdviceAt } from "../workspace/advice-line";
+import { useJob } from "../workspace/job-workspace";
+import { BatchPanel } from "./batch-panel";
+import { LossList } from "./loss-list";
+import { OnTheScale } from "./on-the-scale";
+import { SheetLinks } from "./sheet-links";
+import { Timetable } from "./timetable";
+
+/** The batch sheet, the heart: how much, why, in which cups, and what to put on the scale. */
+export function CupsView({ jobId }: { jobId: string }) {
+  const { plan, system } = useJob();
+  const [coatId, setCoatId] = useState<string | null>(null);
+  const [batchNumber, setBatchNumber] = useState(1);
+  const planned = plan.coats.find((one) => one.coat.id === coatId) ?? plan.coats.find((one) => one.coat.kind === "colour") ?? plan.coats[0];
+  if (!planned) {
+    return (
+      <main className="flex-1 px-7 py-8 text-ink-soft">
+        <p className="heading text-xl text-ink mb-1">No coat yet.</p>
+        Add one in Build, and its cups are here.
+      </main>
+    );
+  }
+  const { coat, batched } = planned;
+  const batch = batched?.batches[Math.min(batchNumber, batched.batches.length) - 1];
+
+  return (
+    <main className="flex-1 flex min-h-0 max-lg:flex-col">
+      <section aria-label="How much, and why" className="w-[318px] max-lg:w-full shrink-0 pl-7 pr-6 pt-4 pb-6 overflow-y-auto border-r border-line">
+        <div className="label mb-1">
+          {coat.name} · {plan.totals.count} {plan.totals.count === 1 ? "piece" : "pieces"} · film {quantityText(coat.filmMm, "film", system)}
+        </div>
+        {batched ? (
+          <>
+            <Figure
+              value={batched.mixMl.likely}
+              dimension="volume"
+              system={system}
+              size="hero"
+              beside={`${quantityText(batched.mixedFilmMm, "film", "us")} · ${quantityText(batched.mixMl.low, "volume", system).replace(/\s\S+( oz)?$/, "")} to ${quantityText(batched.mixMl.high, "volume", system)}`}
+            />
+            <LossList planned={{ ...planned, batched }} />
+            <AdviceAt advice={plan.advice} coatId={coat.id} at={["batches", "rate"]} />
+          </>
+        ) : (
+          <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-2">
+            {planned.problem}
+          </p>
+        )}
+        {plan.faults.length > 0 && (
+          <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-3 text-sm">
+            Not counted: {plan.faults.map((fault) => fault.pieceName).join(", ")}. {plan.faults[0]?.message}
+          </p>
+        )}
+      </section>
+      <section aria-label="Cups" className="flex-1 min-w-0 px-7 pt-3 pb-6 overflow-y-auto">
+        <div role="tablist" aria-label="Coats" className="flex gap-5 border-b border-line mb-3 text-sm">
+          {plan.coats.map((one) => (
+            <button
+              key={one.coat.id}
+              role="tab"
+              type="button"
+              aria-selected={one.coat.id === coat.id}
+              onClick={() => {
+                setCoatId(one.coat.id);
+                setBatchNumber(1);
+              }}
+              className={`pb-1.5 pt-1 -mb-px border-b-[3px] max-w-40 truncate ${one.coat.id === coat.id ? "border-ink font-semibold" : "border-transparent text-ink-soft hover:text-ink"}`}
+            >
+              {one.coat.name}
+            </button>
+          ))}
+        </div>
+        {batched && batch && <BatchPanel planned={{ ...planned, batched }} batch={batch} onBatch={setBatchNumber} />}
+        <Timetable />
+        <SheetLinks jobId={jobId} />
+      </section>
+      <section aria-label="On the scale" className="w-[282px] max-lg:w-full shrink-0 border-l border-line pt-4 pb-6 overflow-y-auto">
+        {batched && batch && planned.card && <OnTheScale key={`${coat.id}-${batch.number}`} planned={planned} batch={batch} card={planned.card} />}
+      </section>
+    </main>
+  );
+}

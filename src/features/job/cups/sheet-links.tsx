@@ -1,0 +1,48 @@
+"use client";
+
+import Link from "next/link";
+import type { MouseEvent, ReactNode } from "react";
+import { useJobState } from "../workspace/job-workspace";
+
+const link = "underline underline-offset-4 decoration-line-strong hover:decoration-ink";
+
+/** A file made on the server: what was typed last is saved before it is asked for. */
+function FileLink({ href, children }: { href: string; children: ReactNode }) {
+  const save = useJobState((state) => state.save);
+  const fetchSaved = async (event: MouseEvent<HTMLAnchorElement>) => {
+    event.preventDefault();
+    await save();
+    window.location.assign(href);
+  };
+  return (
+    <a href={href} onClick={(event) => void fetchSaved(event)} className={link}>
+      {children}
+    </a>
+  );
+}
+
+/** The sheets to take to the bench. */
+export function SheetLinks({ jobId }: { jobId: string }) {
+  const base = `/jobs/${jobId}/sheets`;
+  return (
+    <div className="mt-6 pt-3 border-t border-ink flex gap-x-6 gap-y-1 flex-wrap text-sm">
+      <span>
+        <Link href={`${base}/batch`} className={`${link} font-semibold`}>
+          Batch sheet
+        </Link>{" "}
+        <span className="text-ink-soft">PDF</span>{" "}
+        <FileLink href={`${base}/batch.pdf?paper=a4`}>A4</FileLink>{" "}
+        <FileLink href={`${base}/batch.pdf?paper=letter`}>Letter</FileLink>{" "}
+        <FileLink href={`${base}/batch.csv`}>CSV</FileLink>
+      </span>
+      <span>
+        <Link href={`${base}/run`} className={`${link} font-semibold`}>
+          Run sheet
+        </Link>{" "}
+        <span className="text-ink-soft">PDF</span>{" "}
+        <FileLink href={`${base}/run.pdf?paper=a4`}>A4</FileLink>{" "}
+        <FileLink href={`${base}/run.pdf?paper=letter`}>Letter</FileLink>
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,64 @@
+"use client";
+
+import { clockText } from "@/core/plan/run-sheet";
+import { quantityText } from "@/core/units/format-quantity";
+import { QuantityField } from "@/ui/quantity-field";
+import { useJob } from "../workspace/job-workspace";
+
+/** What to mix when: all batches of all coats on one clock. */
+export function Timetable() {
+  const { plan, system, document, change } = useJob();
+  const rows = plan.coats.flatMap((planned) =>
+    (planned.times?.batches ?? []).map((times) => ({
+      key: `${planned.coat.id}-${times.number}`,
+      day: planned.times?.day ?? 0,
+      name: planned.coat.name,
+      of: (planned.batched?.batches.length ?? 1) > 1 ? `batch ${times.number} of ${planned.batched?.batches.length}` : "",
+      ml: planned.batched?.batches[times.number - 1]?.parts.mixMl ?? 0,
+      wait: times.number === 1 ? (planned.times?.waitMin ?? null) : null,
+      ...times,
+    })),
+  );
+  if (rows.length === 0) return null;
+  const hour = (min: number) => `${String(Math.floor(min / 60)).padStart(2, "0")}:${String(Math.round(min % 60)).padStart(2, "0")}`;
+  return (
+    <div className="mt-5">
+      <div className="flex items-end gap-4 mb-1">
+        <h3 className="heading flex-1">What to mix when</h3>
+        <div className="flex gap-3">
+          <QuantityField label="First mix, hour" value={Math.floor(document.work.startMin / 60)} dimension="number" system={system} bounds={{ min: 0, max: 23, whole: true }} onChange={(hours) => change((job) => ({ ...job, work: { ...job.work, startMin: hours * 60 + (job.work.startMin % 60) } }))} keep="job.start-hour" bare className="w-24" />
+          <QuantityField label="minute" value={document.work.startMin % 60} dimension="number" system={system} bounds={{ min: 0, max: 59, whole: true }} onChange={(minute) => change((job) => ({ ...job, work: { ...job.work, startMin: Math.floor(job.work.startMin / 60) * 60 + minute } }))} keep="job.start-minute" bare className="w-20" />
+        </div>
+      </div>
+      <table className="w-full text-sm">
+        <thead>
+          <tr className="label text-left">
+            <th className="font-normal py-1 w-24">Mix</th>
+            <th className="font-normal">Coat</th>
+            <th className="font-normal text-right">Volume</th>
+            <th className="font-normal text-right w-20">Pour</th>
+            <th className="font-normal text-right w-24">Worked by</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.key} className="border-t border-line align-baseline">
+              <td className="figure py-1.5">{clockText(row.mixAtMin)}</td>
+              <td>
+                {row.name} <span className="text-ink-soft">{row.of}</span>
+                {row.wait && (
+                  <span className="label block">
+                    waits for the coat below: {hour(row.wait.low)} to {hour(row.wait.high)} h after its pour
+                  </span>
+                )}
+              </td>
+              <td className="figure text-right">{quantityText(row.ml, "volume", system)}</td>
+              <td className="figure text-right">{clockText(row.pourAtMin)}</td>
+              <td className="figure text-right">{clockText(row.doneAtMin)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,50 @@
+import type { Plan } from "@/core/plan/derive-plan";
+import { clockText, cupsMl, doseWords, runSheet, sectionWords, type WeighLine } from "@/core/plan/run-sheet";
+import type { UnitSystem } from "@/core/units/dimension";
+
+/** One batch as it stands on the sheet: what is weighed, in order, and which cups it is split into. */
+export type SheetBatch = {
+  key: string;
+  coatName: string;
+  resinName: string;
+  of: string;
+  sections: string;
+  mixMl: number;
+  mixG: number;
+  mixAt: string;
+  pourBy: string;
+  weigh: WeighLine[];
+  cups: { name: string; hex: string; ml: number; g: number; dose: string; share: number }[];
+};
+
+/** The batch sheet of a plan, batch by batch in the order of mixing. */
+export function batchSheet(plan: Plan, system: UnitSystem): SheetBatch[] {
+  const steps = runSheet(plan, system);
+  return plan.coats.flatMap(({ coat, card, batched, times }) =>
+    (batched?.batches ?? []).map((batch): SheetBatch => {
+      const time = times?.batches.find((row) => row.number === batch.number);
+      const volumes = cupsMl(batch.cups);
+      const lowMin = batched?.potLifeMin?.low;
+      return {
+        key: `${coat.id}-${batch.number}`,
+        coatName: coat.name,
+        resinName: card?.name ?? "",
+        of: (batched?.batches.length ?? 1) > 1 ? `batch ${batch.number} of ${batched?.batches.length}` : "one batch",
+        sections: sectionWords(batch.sections, system),
+        mixMl: batch.parts.mixMl,
+        mixG: batch.parts.mixG,
+        mixAt: time ? clockText(time.mixAtMin) : "",
+        pourBy: time && lowMin !== undefined ? clockText(time.mixAtMin + lowMin) : "",
+        weigh: steps.find((step) => step.id === `${coat.id}:${batch.number}:weigh`)?.weigh ?? [],
+        cups: batch.cups.map((cup, index) => ({
+          name: cup.name,
+          hex: coat.colours.find((colour) => colour.id === cup.colourId)?.hex ?? "#EFE9D6",
+          ml: volumes[index] ?? cup.ml,
+          g: cup.g,
+          dose: cup.dose.grams > 0 ? doseWords(cup.dose) : "",
+          share: cup.ml / batch.parts.mixMl,
+        })),
+      };
+    }),
+  );
+}

@@ -1,0 +1,74 @@
+import { jobDocumentSchema } from "@/contracts/job-document";
+import type { JobDocument } from "@/core/plan/job";
+
+/**
+ * Unsaved work of one tab on one job. Written on every change, before anything is sent, and removed once the server has it,
+ * so that neither a crash nor a reload nor a dead network loses a keystroke.
+ * A tab holds a lock under its id as long as it lives; a draft whose lock is free was left by a tab that is gone, and is taken up.
+ */
+export type Draft = { revision: number; document: JobDocument };
+
+const PREFIX = "gaugebeam.draft.";
+const keyOf = (jobId: string, tabId: string) => `${PREFIX}${jobId}.${tabId}`;
+const lockOf = (tabId: string) => `gaugebeam.tab.${tabId}`;
+
+let tab: Promise<string> | undefined;
+
+/** This tab's id, with its lock held until the tab is closed. A duplicated tab gets an id of its own. */
+export function tabId(): Promise<string> {
+  tab ??= claim(sessionStorage.getItem("gaugebeam.tab") ?? crypto.randomUUID());
+  return tab;
+}
+
+function claim(id: string): Promise<string> {
+  return new Promise((resolve) => {
+    void navigator.locks.request(lockOf(id), { ifAvailable: true }, (lock) => {
+      if (!lock) {
+        resolve(claim(crypto.randomUUID()));
+        return undefined;
+      }
+      sessionStorage.setItem("gaugebeam.tab", id);
+      resolve(id);
+      return new Promise(() => {});
+    });
+  });
+}
+
+export function keepDraft(jobId: string, tab: string, draft: Draft | null): boolean {
+  try {
+    if (draft) localStorage.setItem(keyOf(jobId, tab), JSON.stringify(draft));
+    else localStorage.removeItem(keyOf(jobId, tab));
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+function read(text: string | null): Draft | null {
+  if (text === null) return null;
+  try {
+    const { revision, document } = JSON.parse(text) as { revision: unknown; document: unknown };
+    const parsed = jobDocumentSchema.safeParse(document);
+    return parsed.success && typeof revision === "number" ? { revision, document: parsed.data } : null;
+  } catch {
+    return null;
+  }
+}
+
+/** The draft that this tab, or a tab that is gone, left for a job; it is moved to this tab. */
+export async function takeUpDraft(jobId: string): Promise<Draft | null> {
+  const own = await tabId();
+  const { held = [] } = await navigator.locks.query();
+  const alive = new Set(held.map((lock) => lock.name));
+  const keys = Array.from({ length: localStorage.length }, (_, index) => localStorage.key(index) ?? "").filter((key) => key.startsWith(`${PREFIX}${jobId}.`));
+  let found: Draft | null = null;
+  for (const key of keys) {
+    const owner = key.slice(PREFIX.length + jobId.length + 1);
+    if (owner !== own && alive.has(lockOf(owner))) continue;
+    const draft = read(localStorage.getItem(key));
+    if (draft && (!found || draft.revision >= found.revision)) found = draft;
+    localStorage.removeItem(key);
+  }
+  if (found) keepDraft(jobId, own, found);
+  return found;
+}

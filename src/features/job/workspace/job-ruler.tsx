@@ -1,0 +1,22 @@
+"use client";
+
+import { usePathname } from "next/navigation";
+import { Ruler } from "@/ui/ruler";
+import { useJob } from "./job-workspace";
+
+/** The stages of this job as marks on the ruler; a stage is done when it has what the next one needs. */
+export function JobRuler({ jobId, poured, finished }: { jobId: string; poured: boolean; finished: boolean }) {
+  const { document, plan } = useJob();
+  const path = usePathname();
+  const measured = plan.pieces.length > 0 && plan.faults.length === 0;
+  const built = measured && plan.coats.length > 0 && plan.coats.every((coat) => coat.problem === null);
+  const stages = [
+    { name: "Measure", slug: "measure", done: measured },
+    { name: "Build", slug: "build", done: document.coats.length > 0 && built },
+    { name: "Cups", slug: "cups", done: built },
+    { name: "Pour", slug: "pour", done: poured },
+    { name: "Log", slug: "log", done: finished },
+  ].map(({ slug, ...stage }) => ({ ...stage, href: `/jobs/${jobId}/${slug}` }));
+  const current = stages.find((stage) => path.startsWith(stage.href))?.name ?? "Cups";
+  return <Ruler stages={stages} current={current} />;
+}

@@ -1,0 +1,128 @@
+import { format } from "date-fns";
+import Link from "next/link";
+import type { Pour } from "@/contracts/pours";
+import { comparePour, type CoatOutcome } from "@/core/plan/compare-pour";
+import { derivePlan } from "@/core/plan/derive-plan";
+import { foldPour } from "@/core/plan/pour";
+import { runSheet } from "@/core/plan/run-sheet";
+import type { UnitSystem } from "@/core/units/dimension";
+import { quantityText, trimmed } from "@/core/units/format-quantity";
+import { TimeLine } from "./time-line";
+
+/** Plan above, actual below, on one scale. */
+function Bars({ planned, mixed, left }: { planned: number; mixed: number; left: number | null }) {
+  const most = Math.max(planned, mixed) || 1;
+  const wide = (value: number) => (value / most) * 250;
+  return (
+    <svg width="256" height="44" role="img" aria-label={`planned ${Math.round(planned)} ml, mixed ${Math.round(mixed)} ml${left !== null ? `, left ${Math.round(left)} ml` : ""}`}>
+      <rect x="0.5" y="2" width={wide(planned)} height="14" fill="none" stroke="var(--color-ink)" strokeDasharray="3 2" />
+      <rect x="0.5" y="22" width={wide(mixed - (left ?? 0))} height="18" fill="var(--color-ink)" />
+      {left !== null && left > 0 && <rect x={0.5 + wide(mixed - left)} y="22" width={wide(left)} height="18" fill="none" stroke="var(--color-ink)" />}
+    </svg>
+  );
+}
+
+function Outcome({ outcome, system }: { outcome: CoatOutcome; system: UnitSystem }) {
+  const rate = (mm: number | null) => (mm === null ? "not known" : quantityText(mm, "film", "us"));
+  return (
+    <section className="border-b border-line py-4 grid grid-cols-[180px_270px_1fr] gap-6 max-lg:grid-cols-1">
+      <div>
+        <h3 className="heading text-lg leading-tight">{outcome.name}</h3>
+        <p className="label mt-1">
+          {outcome.tookMin !== null ? `took ${trimmed(outcome.tookMin, 0)} min from mixing to its last act; ${trimmed(outcome.plannedWorkMin, 0)} min of mixing and laying planned` : "not worked to its end"}
+        </p>
+      </div>
+      <div>
+        <Bars planned={outcome.plannedMl} mixed={outcome.mixedMl} left={outcome.leftMl} />
+        <p className="label">
+          planned {quantityText(outcome.plannedMl, "volume", system)} · mixed {quantityText(outcome.mixedMl, "volume", system)}
+        </p>
+      </div>
+      <div>
+        <div className="flex gap-8 mb-2">
+          <div>
+            <div className="label">rate planned</div>
+            <div className="figure text-xl">{rate(outcome.plannedFilmMm)}</div>
+          </div>
+          <div>
+            <div className="label">rate used</div>
+            <div className="figure text-xl">{rate(outcome.usedFilmMm)}</div>
+          </div>
+          {outcome.ratioOff !== null && (
+            <div>
+              <div className="label">B for its A</div>
+              <div className="figure text-xl">
+                {outcome.ratioOff >= 0 ? "+" : "−"}
+                {trimmed(Math.abs(outcome.ratioOff) * 100, 1)} %
+              </div>
+            </div>
+          )}
+        </div>
+        {outcome.words.map((words) => (
+          <p key={words} className="text-sm">
+            {words}
+          </p>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+/** What was poured, against the plan, in plain words. */
+export function LogView({ jobId, pours, shownId, system }: { jobId: string; pours: Pour[]; shownId: string | null; system: UnitSystem }) {
+  const pour = pours.find((one) => one.id === shownId) ?? pours[0];
+  if (!pour) {
+    return (
+      <main className="flex-1 px-7 py-8">
+        <p className="heading text-xl mb-1">Nothing poured yet.</p>
+        <p className="text-ink-soft">When a pour is done, plan and actual stand side by side here.</p>
+      </main>
+    );
+  }
+  const plan = derivePlan(pour.plan.document, pour.plan.cards);
+  const steps = runSheet(plan, system);
+  const state = foldPour(pour.events);
+  const outcomes = comparePour(plan, steps, state, system);
+  const stepTitle = (stepId: string | null) => steps.find((step) => step.id === stepId)?.title;
+
+  return (
+    <main className="flex-1 min-h-0 overflow-y-auto px-7 py-5">
+      <div className="flex items-baseline gap-4 flex-wrap border-b border-ink pb-3">
+        <h1 className="heading text-2xl">{format(new Date(pour.startedAt), "EEEE d MMMM yyyy")}</h1>
+        <span className="text-ink-soft">
+          begun {format(new Date(pour.startedAt), "HH:mm")} by {pour.startedBy}
+          {pour.finishedAt ? `, finished ${format(new Date(pour.finishedAt), "HH:mm")}` : ", not finished"} · {quantityText(pour.plan.document.work.tempC, "temperature", system)} planned
+        </span>
+        {pours.length > 1 && (
+          <nav aria-label="Pours of this job" className="ml-auto flex gap-4">
+            {pours.map((one) => (
+              <Link key={one.id} href={`/jobs/${jobId}/log?pour=${one.id}`} aria-current={one.id === pour.id ? "page" : undefined} className={one.id === pour.id ? "font-semibold" : "underline underline-offset-4 text-ink-soft"}>
+                {format(new Date(one.startedAt), "d MMM")}
+              </Link>
+            ))}
+          </nav>
+        )}
+      </div>
+      {outcomes.length === 0 && <p className="text-ink-soft py-4">No coat has been mixed yet.</p>}
+      {outcomes.map((outcome) => (
+        <Outcome key={outcome.coatId} outcome={outcome} system={system} />
+      ))}
+      <div className="grid grid-cols-[1fr_360px] gap-10 pt-5 max-lg:grid-cols-1">
+        <TimeLine plan={plan} steps={steps} state={state} />
+        <section>
+          <h2 className="heading text-lg mb-2">Notes</h2>
+          {state.notes.length === 0 && <p className="text-ink-soft">None.</p>}
+          {state.notes.map((note) => (
+            <div key={`${note.at}-${note.text}`} className="border-l-[3px] border-ink pl-3 mb-3">
+              <p>{note.text}</p>
+              <p className="label">
+                {format(new Date(note.at), "HH:mm")}
+                {stepTitle(note.stepId) && `, at “${stepTitle(note.stepId)}”`}
+              </p>
+            </div>
+          ))}
+        </section>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,105 @@
+"use client";
+
+import { format } from "date-fns";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { GENERAL_CAUTION } from "@/core/advice/pass-rules";
+import type { Plan } from "@/core/plan/derive-plan";
+import { clockText, runSheet } from "@/core/plan/run-sheet";
+import type { UnitSystem } from "@/core/units/dimension";
+import { quantityText } from "@/core/units/format-quantity";
+import { callAct } from "@/contracts/call-act";
+import { startPour } from "@/contracts/pours";
+import { Button } from "@/ui/button";
+
+export type KnownPour = { id: string; startedAt: string; finishedAt: string | null };
+
+type Props = { jobId: string; plan: Plan; system: UnitSystem; pours: KnownPour[]; revision: number; saved: boolean; save: () => Promise<void> };
+
+/** Before the pour: what it will be, what could hurt, and the button that starts it. */
+export function StartView({ jobId, plan, system, pours, revision, saved, save }: Props) {
+  const router = useRouter();
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const steps = runSheet(plan, system);
+  const live = pours.find((pour) => pour.finishedAt === null);
+  const unready = plan.coats.find((coat) => coat.problem !== null);
+  const total = plan.coats.reduce((sum, coat) => sum + (coat.batched?.mixMl.likely ?? 0), 0);
+  const danger = plan.advice.filter((advice) => advice.kind === "safety");
+
+  const start = async () => {
+    setBusy(true);
+    const pourId = crypto.randomUUID();
+    const result = await callAct(startPour, { pourId, jobId, revision, at: new Date().toISOString() });
+    if (result.ok) router.push(`/pours/${pourId}`);
+    else {
+      setProblem(result.error.message);
+      setBusy(false);
+    }
+  };
+
+  return (
+    <main className="flex-1 min-h-0 overflow-y-auto px-7 py-6">
+      <div className="flex gap-12 max-lg:flex-col">
+        <section className="w-[340px] shrink-0">
+          <h1 className="heading text-2xl mb-1">Pour day</h1>
+          <p className="text-ink-soft mb-5">
+            {steps.length} steps, {plan.coats.length} {plan.coats.length === 1 ? "coat" : "coats"}, {quantityText(total, "volume", system)} in all.
+          </p>
+          {live ? (
+            <Link href={`/pours/${live.id}`} className="inline-block border border-ink bg-ink text-paper px-6 py-4 heading text-xl hover:bg-ink-soft">
+              Go on with the pour
+            </Link>
+          ) : (
+            <Button weight="primary" disabled={busy || steps.length === 0 || unready !== undefined} onClick={() => void (saved ? start() : save())} className="heading text-xl px-6 py-4">
+              Start the pour
+            </Button>
+          )}
+          {!saved && <p className="text-ink-soft mt-3">Your last change is not on the server yet; the pour starts from what is.</p>}
+          {unready && <p className="border-l-2 border-danger text-danger pl-2 mt-4">{`${unready.coat.name}: ${unready.problem}`}</p>}
+          {steps.length === 0 && !unready && <p className="text-ink-soft mt-4">There is nothing to pour yet: measure a piece and build a coat first.</p>}
+          {problem && (
+            <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-4">
+              {problem}
+            </p>
+          )}
+          {danger.map((advice) => (
+            <p key={`${advice.coatId}-${advice.at}`} role="alert" className="border-l-[3px] border-danger text-danger pl-3 mt-4">
+              <strong>{advice.what}</strong> {advice.soWhat}
+            </p>
+          ))}
+          <p className="border-l-[3px] border-ink pl-3 mt-6 text-sm">{GENERAL_CAUTION}</p>
+          {pours.some((pour) => pour.finishedAt) && (
+            <div className="mt-6 text-sm">
+              <h2 className="heading mb-1">Poured before</h2>
+              <ul>
+                {pours
+                  .filter((pour) => pour.finishedAt)
+                  .map((pour) => (
+                    <li key={pour.id} className="py-0.5">
+                      <Link href={`/jobs/${jobId}/log?pour=${pour.id}`} className="underline underline-offset-4">
+                        {format(new Date(pour.startedAt), "d MMM yyyy, HH:mm")}
+                      </Link>
+                    </li>
+                  ))}
+              </ul>
+            </div>
+          )}
+        </section>
+        <ol className="flex-1 border-t border-ink max-w-3xl">
+          {steps.map((step, index) => (
+            <li key={step.id} className="flex gap-4 py-2 border-b border-line">
+              <span className="figure w-6 text-right text-ink-soft">{index + 1}</span>
+              <span className="figure w-20 shrink-0">{clockText(step.atMin)}</span>
+              <span className="flex-1">
+                <span className="font-semibold">{step.title}</span> <span className="text-ink-soft">{step.coatName}</span>
+                <span className="label block">{step.detail}</span>
+              </span>
+            </li>
+          ))}
+        </ol>
+      </div>
+    </main>
+  );
+}

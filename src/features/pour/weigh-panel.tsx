@@ -1,0 +1,92 @@
+"use client";
+
+import { useId, useState } from "react";
+import { correctWeighing, type Parts } from "@/core/batch/parts";
+import type { ResinCard } from "@/core/cure/resin-card";
+import { weighKey, type PourState } from "@/core/plan/pour";
+import type { RunStep, WeighLine } from "@/core/plan/run-sheet";
+import { formatQuantity, quantityText, trimmed } from "@/core/units/format-quantity";
+import { parseQuantity } from "@/core/units/parse-quantity";
+import type { UnitSystem } from "@/core/units/dimension";
+import type { Act } from "./pour-store";
+
+type Props = { step: RunStep; state: PourState; card: ResinCard | null; parts: Parts | null; system: UnitSystem; record: (act: Act) => Promise<void> };
+
+/** What goes on the scale: the target large, and a field for what the scale showed. Left empty it counts as planned. */
+export function WeighPanel({ step, state, card, parts, system, record }: Props) {
+  const actual = (line: string) => state.weighed.get(weighKey(step.id, line));
+  const [a, b] = [actual("A"), actual("B")];
+  const correction = card && parts && a !== undefined ? correctWeighing(a, b ?? 0, parts, card) : null;
+  const grams = (value: number) => quantityText(value, "mass", system);
+  return (
+    <div className="mt-6 max-w-3xl">
+      <ol>
+        {step.weigh.map((line) => (
+          <WeighRow key={line.line} line={line} actual={actual(line.line)} system={system} onWeighed={(value) => void record({ kind: "weighed", stepId: step.id, line: line.line, grams: value })} />
+        ))}
+      </ol>
+      {correction && correction.kind === "add" && (b !== undefined || correction.part === "B") && (
+        <p role="status" className="border-l-4 border-night-ink pl-4 mt-4 text-xl">
+          Bring {correction.part} to {grams(correction.toG)}
+          {b !== undefined ? `, ${grams(Math.max(0, correction.addG))} more` : ""}.{correction.growth > 0.0005 ? ` The batch grows by ${trimmed(correction.growth * 100, 1)} %.` : ""}
+        </p>
+      )}
+      {correction?.kind === "within" && b !== undefined && <p className="text-xl text-night-soft mt-4">In ratio.</p>}
+    </div>
+  );
+}
+
+function WeighRow({ line, actual, system, onWeighed }: { line: WeighLine; actual: number | undefined; system: UnitSystem; onWeighed: (grams: number) => void }) {
+  const id = useId();
+  const [typed, setTyped] = useState<string | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const shown = formatQuantity(line.grams, "mass", system);
+  const take = () => {
+    if (typed === null || typed.trim() === "") return;
+    const parsed = parseQuantity(typed, "mass", system, { min: 0, max: 1e6 }, "g");
+    if (!parsed.ok) {
+      setError(parsed.message);
+      return;
+    }
+    setError(null);
+    setTyped(null);
+    if (parsed.value !== actual) onWeighed(parsed.value);
+  };
+  return (
+    <li className="border-b border-night-line py-2">
+      <div className="flex items-center gap-5 flex-wrap">
+        <label htmlFor={id} className="flex-1 text-xl leading-tight min-w-40">
+          {line.label}
+          {line.count && !line.count.endsWith(" g") && <span className="block text-base text-night-soft">{line.count}</span>}
+        </label>
+        <span className="figure text-4xl whitespace-nowrap">
+          {shown.number}
+          <span className="text-lg text-night-soft ml-1 font-normal">g</span>
+        </span>
+        <input
+          id={id}
+          inputMode="decimal"
+          autoComplete="off"
+          placeholder="scale"
+          value={typed ?? (actual === undefined ? "" : trimmed(actual, 1))}
+          onChange={(event) => setTyped(event.target.value)}
+          onBlur={take}
+          onKeyDown={(event) => {
+            if (event.key !== "Enter") return;
+            event.preventDefault();
+            take();
+            event.currentTarget.blur();
+          }}
+          aria-invalid={error !== null}
+          aria-describedby={error ? `${id}-error` : undefined}
+          className="w-32 h-14 bg-night border border-night-soft px-3 text-2xl figure placeholder:text-night-soft placeholder:text-lg placeholder:font-normal aria-invalid:border-danger-night"
+        />
+      </div>
+      {error && (
+        <p id={`${id}-error`} role="alert" className="text-danger-night">
+          {error}
+        </p>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,25 @@
+import Link from "next/link";
+import type { ReactNode } from "react";
+import type { Person } from "@/contracts/people";
+import { PersonMenu } from "./person-menu";
+
+/** The head of every view: the word, where one is, and the person. */
+export function Header({ person, children }: { person: Person; children?: ReactNode }) {
+  return (
+    <header className="off-paper border-b border-line px-7 h-12 flex items-center gap-6">
+      <Link href="/jobs" className="heading text-lg" style={{ fontStretch: "118%" }}>
+        Gaugebeam
+      </Link>
+      <div className="flex-1 min-w-0">{children}</div>
+      <nav aria-label="Shop" className="flex gap-5 text-sm">
+        <Link href="/jobs" className="hover:underline underline-offset-4">
+          Jobs
+        </Link>
+        <Link href="/cards" className="hover:underline underline-offset-4">
+          Resins
+        </Link>
+      </nav>
+      <PersonMenu person={person} />
+    </header>
+  );
+}

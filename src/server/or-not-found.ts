@@ -1,0 +1,12 @@
+import { notFound } from "next/navigation";
+import { Refused } from "./refused";
+
+/** For pages: what belongs to another shop, or to nobody, is not there. */
+export async function orNotFound<Value>(value: Promise<Value>): Promise<Value> {
+  try {
+    return await value;
+  } catch (failure) {
+    if (failure instanceof Refused && failure.error.code === "not-found") notFound();
+    throw failure;
+  }
+}

@@ -1,0 +1,106 @@
+"use client";
+
+import { useId } from "react";
+import { STATE_WORDS, type FilmState, type StateStart } from "@/core/cure/film-life";
+
+type Props = {
+  life: readonly StateStart[];
+  /** Minutes after mixing; null when nothing is marked. */
+  nowMin: number | null;
+  /** Right end of the beam, minutes after mixing. */
+  untilMin: number;
+  width: number;
+  height: number;
+  dark?: boolean;
+  labels?: boolean;
+};
+
+const SHADE: Record<FilmState, { light: string; dark: string }> = {
+  runny: { light: "#f3f0e9", dark: "#2c3033" },
+  flowing: { light: "#d8d4c9", dark: "#454a4d" },
+  heavy: { light: "#b0aca0", dark: "#63676a" },
+  gummy: { light: "#7f7c74", dark: "#8b8d8b" },
+  set: { light: "#2b2f33", dark: "#dcd8cc" },
+  recoat: { light: "#2b2f33", dark: "#dcd8cc" },
+  sandable: { light: "#1e2124", dark: "#ebe7dc" },
+  hard: { light: "#15171a", dark: "#f3f0e9" },
+};
+
+function Texture({ id, state, ink }: { id: string; state: FilmState; ink: string }) {
+  const line = { stroke: ink, strokeWidth: 1, fill: "none" };
+  switch (state) {
+    case "runny":
+      return (
+        <pattern id={id} width="16" height="9" patternUnits="userSpaceOnUse">
+          <path d="M0 5Q4 1 8 5T16 5" {...line} opacity="0.55" />
+        </pattern>
+      );
+    case "flowing":
+      return (
+        <pattern id={id} width="8" height="7" patternUnits="userSpaceOnUse">
+          <path d="M0 3.5H8" {...line} opacity="0.55" />
+        </pattern>
+      );
+    case "heavy":
+      return (
+        <pattern id={id} width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path d="M0 0V8" {...line} opacity="0.6" />
+        </pattern>
+      );
+    case "gummy":
+      return (
+        <pattern id={id} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path d="M0 0V7M0 0H7" {...line} opacity="0.7" />
+        </pattern>
+      );
+    default:
+      return <pattern id={id} width="4" height="4" patternUnits="userSpaceOnUse" />;
+  }
+}
+
+/**
+ * The beam: the life of a film from left to right. State is told by shade, by texture and by name;
+ * the short line under each border is the spread of when it comes.
+ */
+export function Beam({ life, nowMin, untilMin, width, height, dark = false, labels = true }: Props) {
+  const id = useId();
+  const x = (minutes: number) => Math.max(0, Math.min(width, (minutes / untilMin) * width));
+  const top = labels ? 20 : 8;
+  const ink = dark ? "#f3f0e9" : "#1e2124";
+  const parts = life.map((start, index) => ({ ...start, toMin: life[index + 1]?.fromMin.likely ?? Infinity })).filter((part) => part.toMin > part.fromMin.likely && part.fromMin.likely < untilMin);
+  const now = nowMin === null ? null : x(nowMin);
+  const state = nowMin === null ? null : parts.findLast((part) => part.fromMin.likely <= nowMin)?.state;
+  return (
+    <svg width={width} height={top + height + 8} viewBox={`0 0 ${width} ${top + height + 8}`} role="img" aria-label={state ? `The film is ${STATE_WORDS[state]} now` : "The life of the film"} className="block">
+      <defs>
+        {parts.map((part) => (
+          <Texture key={part.state} id={`${id}-${part.state}`} state={part.state} ink={ink} />
+        ))}
+      </defs>
+      {parts.map((part, index) => {
+        const left = x(part.fromMin.likely);
+        const right = x(part.toMin);
+        const room = right - left;
+        const word = STATE_WORDS[part.state];
+        return (
+          <g key={part.state}>
+            <rect x={left} y={top} width={Math.max(0, room - 1)} height={height} fill={SHADE[part.state][dark ? "dark" : "light"]} />
+            <rect x={left} y={top} width={Math.max(0, room - 1)} height={height} fill={`url(#${id}-${part.state})`} />
+            {labels && room > word.length * 4.5 && (
+              <text x={left + 2} y={top - 6} fontSize="12" fontWeight="600" fill={ink}>
+                {word}
+              </text>
+            )}
+            {index > 0 && <line x1={x(part.fromMin.low)} x2={x(part.fromMin.high)} y1={top + height + 3} y2={top + height + 3} stroke={ink} strokeWidth="1" opacity="0.6" />}
+          </g>
+        );
+      })}
+      {now !== null && (
+        <g>
+          <line x1={now} x2={now} y1={top - 4} y2={top + height + 8} stroke={dark ? "var(--color-signal-night)" : "var(--color-signal)"} strokeWidth="2" />
+          <path d={`M${now - 6} ${top - 6}h12l-6 7z`} fill={dark ? "var(--color-signal-night)" : "var(--color-signal)"} />
+        </g>
+      )}
+    </svg>
+  );
+}
