@@ -29,10 +29,18 @@ module.exports = {
     {
       name: "server-only-through-acts-and-queries",
       severity: "error",
-      from: { path: "^src/features/", pathNot: ["/(actions|queries|sheets|export-[a-z-]+)\\.tsx?$", "\\.test\\.tsx?$"] },
+      from: {
+        path: "^src/features/",
+        pathNot: ["/(actions|queries|sheets|export-[a-z-]+)\\.tsx?$", "\\.test\\.tsx?$"],
+      },
       to: { path: "^src/server/" },
     },
-    { name: "sequelize-only-in-server", severity: "error", from: { pathNot: "^src/server/" }, to: { path: "node_modules/(sequelize|mysql2)/" } },
+    {
+      name: "sequelize-only-in-server",
+      severity: "error",
+      from: { pathNot: "^src/server/" },
+      to: { path: "node_modules/(sequelize|mysql2)/" },
+    },
     // Units and numerics at the bottom, plan at the top.
     only("core-units", "^src/core/units/", ["^src/core/units/"]),
     only("core-numerics", "^src/core/numerics/", ["^src/core/(numerics|units)/"]),
@@ -40,8 +48,12 @@ module.exports = {
     only("core-cure", "^src/core/cure/", ["^src/core/(cure|numerics|units)/"]),
     only("core-film", "^src/core/film/", ["^src/core/(film|geometry|cure|numerics|units)/"]),
     only("core-batch", "^src/core/batch/", ["^src/core/(batch|film|geometry|cure|numerics|units)/"]),
-    only("core-schedule", "^src/core/schedule/", ["^src/core/(schedule|batch|film|geometry|cure|numerics|units)/"]),
-    only("core-advice", "^src/core/advice/", ["^src/core/(advice|schedule|batch|film|geometry|cure|numerics|units)/"]),
+    only("core-schedule", "^src/core/schedule/", [
+      "^src/core/(schedule|batch|film|geometry|cure|numerics|units)/",
+    ]),
+    only("core-advice", "^src/core/advice/", [
+      "^src/core/(advice|schedule|batch|film|geometry|cure|numerics|units)/",
+    ]),
   ],
   options: {
     tsConfig: { fileName: "tsconfig.json" },

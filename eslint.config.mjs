@@ -2,9 +2,18 @@ import next from "eslint-config-next/core-web-vitals";
 import nextTypescript from "eslint-config-next/typescript";
 
 const noClock = [
-  { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: "Core has no clock: take the time as an argument." },
-  { selector: "MemberExpression[object.name='Date'][property.name='now']", message: "Core has no clock: take the time as an argument." },
-  { selector: "MemberExpression[object.name='Math'][property.name='random']", message: "Core has no randomness of its own: take a seed." },
+  {
+    selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+    message: "Core has no clock: take the time as an argument.",
+  },
+  {
+    selector: "MemberExpression[object.name='Date'][property.name='now']",
+    message: "Core has no clock: take the time as an argument.",
+  },
+  {
+    selector: "MemberExpression[object.name='Math'][property.name='random']",
+    message: "Core has no randomness of its own: take a seed.",
+  },
 ];
 
 const config = [
@@ -19,7 +28,11 @@ const config = [
       "no-console": ["error", { allow: ["error"] }],
     },
   },
-  { files: ["src/core/**/*.ts"], ignores: ["**/*.test.ts"], rules: { "no-restricted-syntax": ["error", ...noClock] } },
+  {
+    files: ["src/core/**/*.ts"],
+    ignores: ["**/*.test.ts"],
+    rules: { "no-restricted-syntax": ["error", ...noClock] },
+  },
   { files: ["scripts/**", "bench/**", "e2e/**", "demo/**"], rules: { "no-console": "off" } },
 ];
 

@@ -1,19 +1,32 @@
 const transform = {
   "^.+\\.tsx?$": [
     "@swc/jest",
-    { jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } } } },
+    {
+      jsc: {
+        target: "es2022",
+        parser: { syntax: "typescript", tsx: true },
+        transform: { react: { runtime: "automatic" } },
+      },
+    },
   ],
 };
 const shared = {
   testEnvironment: "node",
   transform,
-  moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1", "^server-only$": "<rootDir>/scripts/jest/server-only-stub.ts" },
+  moduleNameMapper: {
+    "^@/(.*)$": "<rootDir>/src/$1",
+    "^server-only$": "<rootDir>/scripts/jest/server-only-stub.ts",
+  },
 };
 
-export default {
+const config = {
   projects: [
     { ...shared, displayName: "core", testMatch: ["<rootDir>/src/{core,contracts}/**/*.test.ts"] },
-    { ...shared, displayName: "interface", testMatch: ["<rootDir>/src/{features,ui,app}/**/*.test.{ts,tsx}"] },
+    {
+      ...shared,
+      displayName: "interface",
+      testMatch: ["<rootDir>/src/{features,ui,app}/**/*.test.{ts,tsx}"],
+    },
     {
       ...shared,
       displayName: "server",
@@ -22,3 +35,5 @@ export default {
     },
   ],
 };
+
+export default config;

@@ -16,7 +16,11 @@ import { demoPour } from "./pours";
 import { DEMO_PASSWORD, DEMO_PEOPLE, DEMO_SHOP, demoJobs } from "./shop";
 
 /** Calls an act as a person would, and stops at the first that is refused. */
-async function doAct<Input extends z.ZodType, Output>(person: Person, act: Act<Input, Output>, input: z.input<Input>): Promise<Output> {
+async function doAct<Input extends z.ZodType, Output>(
+  person: Person,
+  act: Act<Input, Output>,
+  input: z.input<Input>,
+): Promise<Output> {
   const implemented = ACTS.get(act.name);
   if (!implemented) throw new Error(`No act ${act.name}`);
   const result = await perform(implemented, person, input);
@@ -25,13 +29,23 @@ async function doAct<Input extends z.ZodType, Output>(person: Person, act: Act<I
 }
 
 /** Founds a shop with one owner and the starting resin cards. */
-export async function foundShop(shopName: string, owner: { name: string; email: string; password: string }, units: "us" | "metric" = "us"): Promise<{ person: Person; cards: ResinCard[] }> {
+export async function foundShop(
+  shopName: string,
+  owner: { name: string; email: string; password: string },
+  units: "us" | "metric" = "us",
+): Promise<{ person: Person; cards: ResinCard[] }> {
   const book = signInBook(database());
-  const { personId } = await book.found(shopName, { name: owner.name, email: owner.email, units, passwordHash: await hashPassword(owner.password) });
+  const { personId } = await book.found(shopName, {
+    name: owner.name,
+    email: owner.email,
+    units,
+    passwordHash: await hashPassword(owner.password),
+  });
   const person = await book.person(personId, 1);
   if (!person) throw new Error("The owner is not there");
   const cards: ResinCard[] = [];
-  for (const { id: _id, ...fields } of starterCards(() => "")) cards.push(await doAct(person, saveResinCard, { cardId: null, fields }));
+  for (const { id: _id, ...fields } of starterCards(() => ""))
+    cards.push(await doAct(person, saveResinCard, { cardId: null, fields }));
   return { person, cards };
 }
 
@@ -45,14 +59,21 @@ export async function loadDemo(now: Date): Promise<boolean> {
 
   for (const { fields, document, pour } of demoJobs(cards).reverse()) {
     const { dueInDays, ...rest } = fields;
-    const dueOn = dueInDays === null ? null : new Date(now.getTime() + dueInDays * 86400_000).toISOString().slice(0, 10);
+    const dueOn =
+      dueInDays === null ? null : new Date(now.getTime() + dueInDays * 86400_000).toISOString().slice(0, 10);
     const { jobId } = await doAct(person, createJob, { fields: { ...rest, dueOn } });
     const { revision } = await doAct(person, saveJob, { jobId, revision: 1, document });
     if (!pour) continue;
     const used = cards.filter((card) => document.coats.some((coat) => coat.resinCardId === card.id));
     const { startedAt, events } = demoPour(pour, document, used, now);
     const pourId = crypto.randomUUID();
-    await poursOf(database(), person).start({ id: pourId, jobId, jobRevision: revision, at: startedAt, plan: { document, cards: used } });
+    await poursOf(database(), person).start({
+      id: pourId,
+      jobId,
+      jobRevision: revision,
+      at: startedAt,
+      plan: { document, cards: used },
+    });
     await doAct(person, recordPour, { pourId, events });
     // Recording a finish set the job curing; the list shows where it stands by now.
     await doAct(person, describeJob, { jobId, fields: { ...rest, dueOn } });

@@ -18,9 +18,17 @@ export const DEMO_PEOPLE = [
 const inch = (inches: number) => inches * 25.4;
 const id = () => randomUUID();
 
-type DemoJob = { fields: Omit<JobFields, "dueOn"> & { dueInDays: number | null }; document: JobDocument; pour?: "wet" | "left-over" | "ran-short" };
+type DemoJob = {
+  fields: Omit<JobFields, "dueOn"> & { dueInDays: number | null };
+  document: JobDocument;
+  pour?: "wet" | "left-over" | "ran-short";
+};
 
-const straight = (name: string, length: number, depth: number, changes: Partial<Piece> = {}): Piece => ({ ...newPiece("straight", name, id), shape: { kind: "straight", lengthMm: length, depthMm: depth }, ...changes });
+const straight = (name: string, length: number, depth: number, changes: Partial<Piece> = {}): Piece => ({
+  ...newPiece("straight", name, id),
+  shape: { kind: "straight", lengthMm: length, depthMm: depth },
+  ...changes,
+});
 
 const FACE_38 = { treatment: "face", heightMm: 38, roundingMm: 3 } as const;
 const AT_WALL = { treatment: "wall", heightMm: 0, roundingMm: 0 } as const;
@@ -29,8 +37,12 @@ const AT_WALL = { treatment: "wall", heightMm: 0, roundingMm: 0 } as const;
 export function demoJobs(cards: readonly ResinCard[]): DemoJob[] {
   const card = (word: string) => cards.find((one) => one.name.includes(word))?.id ?? null;
   const [coating, art, paint] = [card("Slow coating"), card("Art resin"), card("primer")];
-  const coat = (kind: CoatKind, name: string, resin = kind === "primer" ? paint : coating): Coat => newCoat(kind, name, resin, id);
-  const white = (base: Coat): Coat => ({ ...base, colours: [colourFrom(colourantNamed("Flat white"), id(), 1, 0.05)] });
+  const coat = (kind: CoatKind, name: string, resin = kind === "primer" ? paint : coating): Coat =>
+    newCoat(kind, name, resin, id);
+  const white = (base: Coat): Coat => ({
+    ...base,
+    colours: [colourFrom(colourantNamed("Flat white"), id(), 1, 0.05)],
+  });
   const job = (document: Partial<JobDocument>): JobDocument => ({ ...emptyJob(), ...document });
 
   const bakery = job({
@@ -38,17 +50,44 @@ export function demoJobs(cards: readonly ResinCard[]): DemoJob[] {
     work: { people: 1, tempC: 21, startMin: 9 * 60 },
     notes: "Client's tile is a warm grey. Veins must run on over the joint at the corner.",
     pieces: [
-      straight("Left run", inch(96), inch(25.5), { edges: { back: AT_WALL, left: AT_WALL, front: FACE_38, right: { treatment: "open", heightMm: 0, roundingMm: 0 } } }),
-      straight("Till run", inch(72), inch(25.5), {
-        edges: { back: AT_WALL, front: FACE_38, right: FACE_38, left: { treatment: "open", heightMm: 0, roundingMm: 0 } },
-        cutOuts: [{ id: id(), name: "Hand-wash", shape: { kind: "round", diameterMm: 305 }, fromLeftMm: inch(54), fromFrontMm: inch(13), innerFace: { heightMm: 38, roundingMm: 3 } }],
+      straight("Left run", inch(96), inch(25.5), {
+        edges: {
+          back: AT_WALL,
+          left: AT_WALL,
+          front: FACE_38,
+          right: { treatment: "open", heightMm: 0, roundingMm: 0 },
+        },
       }),
-      straight("Pass shelf", inch(60), inch(14), { edges: { back: AT_WALL, front: FACE_38, left: FACE_38, right: FACE_38 } }),
+      straight("Till run", inch(72), inch(25.5), {
+        edges: {
+          back: AT_WALL,
+          front: FACE_38,
+          right: FACE_38,
+          left: { treatment: "open", heightMm: 0, roundingMm: 0 },
+        },
+        cutOuts: [
+          {
+            id: id(),
+            name: "Hand-wash",
+            shape: { kind: "round", diameterMm: 305 },
+            fromLeftMm: inch(54),
+            fromFrontMm: inch(13),
+            innerFace: { heightMm: 38, roundingMm: 3 },
+          },
+        ],
+      }),
+      straight("Pass shelf", inch(60), inch(14), {
+        edges: { back: AT_WALL, front: FACE_38, left: FACE_38, right: FACE_38 },
+      }),
     ],
     coats: [
       coat("primer", "Primer, black"),
       coat("base", "Base, black"),
-      { ...withTechnique(coat("colour", "Colour"), "palm-blend", id), filmMm: 0.955, name: "Colour, palm blend" },
+      {
+        ...withTechnique(coat("colour", "Colour"), "palm-blend", id),
+        filmMm: 0.955,
+        name: "Colour, palm blend",
+      },
       coat("vein", "Veins, graphite and brass"),
       coat("clear", "Clear flood"),
     ],
@@ -61,54 +100,184 @@ export function demoJobs(cards: readonly ResinCard[]): DemoJob[] {
       {
         ...newPiece("rectangle", "Hallway", id),
         shape: { kind: "rectangle", lengthMm: 5200, depthMm: 1420 },
-        edges: { back: AT_WALL, front: AT_WALL, left: AT_WALL, right: { treatment: "dam", heightMm: 0, roundingMm: 0 } },
-        cutOuts: [{ id: id(), name: "Column", shape: { kind: "rectangle", lengthMm: 300, depthMm: 300 }, fromLeftMm: 3900, fromFrontMm: 1000, innerFace: null }],
+        edges: {
+          back: AT_WALL,
+          front: AT_WALL,
+          left: AT_WALL,
+          right: { treatment: "dam", heightMm: 0, roundingMm: 0 },
+        },
+        cutOuts: [
+          {
+            id: id(),
+            name: "Column",
+            shape: { kind: "rectangle", lengthMm: 300, depthMm: 300 },
+            fromLeftMm: 3900,
+            fromFrontMm: 1000,
+            innerFace: null,
+          },
+        ],
       },
     ],
-    coats: [{ ...coat("base", "Base, grey"), colours: [colourFrom(colourantNamed("Stone grey"), id(), 1, 0.05)], startsAfter: "next-day" }, { ...withTechnique(coat("colour", "Colour"), "fog-fracture", id), name: "Colour, fog and fracture", filmMm: 0.95, rateM2PerH: 12, startsAfter: "recoat" }],
+    coats: [
+      {
+        ...coat("base", "Base, grey"),
+        colours: [colourFrom(colourantNamed("Stone grey"), id(), 1, 0.05)],
+        startsAfter: "next-day",
+      },
+      {
+        ...withTechnique(coat("colour", "Colour"), "fog-fracture", id),
+        name: "Colour, fog and fracture",
+        filmMm: 0.95,
+        rateM2PerH: 12,
+        startsAfter: "recoat",
+      },
+    ],
   });
 
   const bistro = job({
-    pieces: [{ ...newPiece("round", "Bistro top", id), shape: { kind: "round", diameterMm: 800 }, edges: { rim: { treatment: "face", heightMm: 30, roundingMm: 4 } } }],
-    coats: [white(coat("base", "Base, white")), { ...withTechnique(coat("colour", "Colour"), "palm-blend", id), name: "Colour, copper drift", colours: [colourFrom(colourantNamed("Bone white"), id(), 0.5), colourFrom(colourantNamed("Copper"), id(), 0.3), colourFrom(colourantNamed("Clear"), id(), 0.12), colourFrom(colourantNamed("Umber"), id(), 0.08)] }],
+    pieces: [
+      {
+        ...newPiece("round", "Bistro top", id),
+        shape: { kind: "round", diameterMm: 800 },
+        edges: { rim: { treatment: "face", heightMm: 30, roundingMm: 4 } },
+      },
+    ],
+    coats: [
+      white(coat("base", "Base, white")),
+      {
+        ...withTechnique(coat("colour", "Colour"), "palm-blend", id),
+        name: "Colour, copper drift",
+        colours: [
+          colourFrom(colourantNamed("Bone white"), id(), 0.5),
+          colourFrom(colourantNamed("Copper"), id(), 0.3),
+          colourFrom(colourantNamed("Clear"), id(), 0.12),
+          colourFrom(colourantNamed("Umber"), id(), 0.08),
+        ],
+      },
+    ],
   });
 
   const reception = job({
     pieces: [
       dammed({
         ...newPiece("l-run", "Desk", id),
-        shape: { kind: "l-run", lengthMm: 2600, depthMm: 720, returnLengthMm: 1750, returnDepthMm: 640, turn: "right" },
+        shape: {
+          kind: "l-run",
+          lengthMm: 2600,
+          depthMm: 720,
+          returnLengthMm: 1750,
+          returnDepthMm: 640,
+          turn: "right",
+        },
         edges: { backLong: FACE_38, wallReturn: FACE_38 },
       }),
     ],
-    coats: [coat("primer", "Primer, black"), coat("base", "Slick coat, black"), { ...withTechnique(coat("colour", "Colour"), "bucket-pour", id), name: "Colour, bucket pour" }, coat("clear", "Clear flood")],
+    coats: [
+      coat("primer", "Primer, black"),
+      coat("base", "Slick coat, black"),
+      { ...withTechnique(coat("colour", "Colour"), "bucket-pour", id), name: "Colour, bucket pour" },
+      coat("clear", "Clear flood"),
+    ],
   });
 
   const tray = job({
     ground: "wood",
-    pieces: [{ ...newPiece("rectangle", "Walnut tray", id), shape: { kind: "rectangle", lengthMm: 520, depthMm: 340 }, edges: { front: { treatment: "dam", heightMm: 0, roundingMm: 0 }, back: { treatment: "dam", heightMm: 0, roundingMm: 0 }, left: { treatment: "dam", heightMm: 0, roundingMm: 0 }, right: { treatment: "dam", heightMm: 0, roundingMm: 0 } } }],
-    coats: [coat("seal", "Seal"), { ...withTechnique(coat("colour", "Colour", art), "palm-blend", id), name: "Colour, deep blue", filmMm: 1.6, colours: [colourFrom(colourantNamed("Deep blue"), id(), 0.55), colourFrom(colourantNamed("Pearl white"), id(), 0.3), colourFrom(colourantNamed("Clear"), id(), 0.15)] }],
+    pieces: [
+      {
+        ...newPiece("rectangle", "Walnut tray", id),
+        shape: { kind: "rectangle", lengthMm: 520, depthMm: 340 },
+        edges: {
+          front: { treatment: "dam", heightMm: 0, roundingMm: 0 },
+          back: { treatment: "dam", heightMm: 0, roundingMm: 0 },
+          left: { treatment: "dam", heightMm: 0, roundingMm: 0 },
+          right: { treatment: "dam", heightMm: 0, roundingMm: 0 },
+        },
+      },
+    ],
+    coats: [
+      coat("seal", "Seal"),
+      {
+        ...withTechnique(coat("colour", "Colour", art), "palm-blend", id),
+        name: "Colour, deep blue",
+        filmMm: 1.6,
+        colours: [
+          colourFrom(colourantNamed("Deep blue"), id(), 0.55),
+          colourFrom(colourantNamed("Pearl white"), id(), 0.3),
+          colourFrom(colourantNamed("Clear"), id(), 0.15),
+        ],
+      },
+    ],
   });
 
   const coasters = job({
-    pieces: [{ ...newPiece("round", "Coaster", id), count: 12, shape: { kind: "round", diameterMm: 102 }, edges: { rim: { treatment: "open", heightMm: 0, roundingMm: 0 } } }],
+    pieces: [
+      {
+        ...newPiece("round", "Coaster", id),
+        count: 12,
+        shape: { kind: "round", diameterMm: 102 },
+        edges: { rim: { treatment: "open", heightMm: 0, roundingMm: 0 } },
+      },
+    ],
     ground: "primed",
-    coats: [{ ...withTechnique(coat("colour", "Colour", art), "palm-blend", id), name: "Colour, sea", filmMm: 1.2, school: "colour-into-a", colours: [colourFrom(colourantNamed("Sea green"), id(), 0.5), colourFrom(colourantNamed("Pearl white"), id(), 0.35), colourFrom(colourantNamed("Clear"), id(), 0.15)] }],
+    coats: [
+      {
+        ...withTechnique(coat("colour", "Colour", art), "palm-blend", id),
+        name: "Colour, sea",
+        filmMm: 1.2,
+        school: "colour-into-a",
+        colours: [
+          colourFrom(colourantNamed("Sea green"), id(), 0.5),
+          colourFrom(colourantNamed("Pearl white"), id(), 0.35),
+          colourFrom(colourantNamed("Clear"), id(), 0.15),
+        ],
+      },
+    ],
   });
 
   const sample = job({
     ground: "mdf",
-    pieces: [{ ...newPiece("rectangle", "Sample board 14", id), shape: { kind: "rectangle", lengthMm: 300, depthMm: 300 } }],
+    pieces: [
+      {
+        ...newPiece("rectangle", "Sample board 14", id),
+        shape: { kind: "rectangle", lengthMm: 300, depthMm: 300 },
+      },
+    ],
     coats: [coat("base", "Base, black")],
   });
 
   return [
-    { fields: { name: "Serving counter", client: "Corner bakery", status: "approved", dueInDays: 9 }, document: bakery },
-    { fields: { name: "Bistro table", client: "Café under the arch", status: "pouring", dueInDays: 5 }, document: bistro, pour: "wet" },
-    { fields: { name: "Reception desk", client: "Millrace dental rooms", status: "curing", dueInDays: 2 }, document: reception, pour: "ran-short" },
+    {
+      fields: { name: "Serving counter", client: "Corner bakery", status: "approved", dueInDays: 9 },
+      document: bakery,
+    },
+    {
+      fields: { name: "Bistro table", client: "Café under the arch", status: "pouring", dueInDays: 5 },
+      document: bistro,
+      pour: "wet",
+    },
+    {
+      fields: { name: "Reception desk", client: "Millrace dental rooms", status: "curing", dueInDays: 2 },
+      document: reception,
+      pour: "ran-short",
+    },
     { fields: { name: "Hallway floor", client: "", status: "planning", dueInDays: 24 }, document: hallway },
-    { fields: { name: "Walnut tray with a channel", client: "P. Osgar", status: "done", dueInDays: -12 }, document: tray, pour: "left-over" },
-    { fields: { name: "Club coasters, a dozen", client: "Riverside rowing", status: "planning", dueInDays: 16 }, document: coasters },
-    { fields: { name: "Sample board 14", client: "", status: "planning", dueInDays: null }, document: sample },
+    {
+      fields: { name: "Walnut tray with a channel", client: "P. Osgar", status: "done", dueInDays: -12 },
+      document: tray,
+      pour: "left-over",
+    },
+    {
+      fields: {
+        name: "Club coasters, a dozen",
+        client: "Riverside rowing",
+        status: "planning",
+        dueInDays: 16,
+      },
+      document: coasters,
+    },
+    {
+      fields: { name: "Sample board 14", client: "", status: "planning", dueInDays: null },
+      document: sample,
+    },
   ];
 }

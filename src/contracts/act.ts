@@ -6,11 +6,24 @@ export type Role = "owner" | "hand";
 export type Caller = "anybody" | "person" | "owner";
 
 /** A write as it crosses the wire: POST /api/act/<name>, JSON in, JSON out. */
-export type Act<Input extends z.ZodType = z.ZodType, Output = unknown> = { name: string; caller: Caller; input: Input; output?: Output };
+export type Act<Input extends z.ZodType = z.ZodType, Output = unknown> = {
+  name: string;
+  caller: Caller;
+  input: Input;
+  output?: Output;
+};
 
 /** What went wrong, for the person and for the program. `field` is the path of the entry at fault. */
 export type ActError = {
-  code: "invalid" | "signed-out" | "forbidden" | "not-found" | "conflict" | "slow-down" | "unreachable" | "failed";
+  code:
+    | "invalid"
+    | "signed-out"
+    | "forbidden"
+    | "not-found"
+    | "conflict"
+    | "slow-down"
+    | "unreachable"
+    | "failed";
   message: string;
   field?: string;
   data?: unknown;
@@ -20,5 +33,9 @@ export type ActResult<Output> = { ok: true; value: Output } | { ok: false; error
 
 /** Declares an act; the output is a type only, since it comes from our own server. */
 export function act<Output>() {
-  return <Input extends z.ZodType>(name: string, caller: Caller, input: Input): Act<Input, Output> => ({ name, caller, input });
+  return <Input extends z.ZodType>(name: string, caller: Caller, input: Input): Act<Input, Output> => ({
+    name,
+    caller,
+    input,
+  });
 }

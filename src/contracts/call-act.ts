@@ -5,7 +5,11 @@ import type { Act, ActResult } from "./act";
  * Calls an act from the browser. Never throws: no network, or a server that answers nonsense, is the error `unreachable`,
  * and whoever called keeps what was typed.
  */
-export async function callAct<Input extends z.ZodType, Output>(act: Act<Input, Output>, input: z.input<Input>, options: { keepalive?: boolean } = {}): Promise<ActResult<Output>> {
+export async function callAct<Input extends z.ZodType, Output>(
+  act: Act<Input, Output>,
+  input: z.input<Input>,
+  options: { keepalive?: boolean } = {},
+): Promise<ActResult<Output>> {
   try {
     const response = await fetch(`/api/act/${act.name}`, {
       method: "POST",
@@ -16,6 +20,12 @@ export async function callAct<Input extends z.ZodType, Output>(act: Act<Input, O
     });
     return (await response.json()) as ActResult<Output>;
   } catch {
-    return { ok: false, error: { code: "unreachable", message: "The server does not answer. What you typed is kept here and goes out as soon as it does." } };
+    return {
+      ok: false,
+      error: {
+        code: "unreachable",
+        message: "The server does not answer. What you typed is kept here and goes out as soon as it does.",
+      },
+    };
   }
 }

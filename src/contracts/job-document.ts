@@ -8,11 +8,22 @@ const label = z.string().max(80);
 const length = z.number().min(0).max(100_000);
 const keysOf = <Key extends string>(record: Record<Key, unknown>) => Object.keys(record) as [Key, ...Key[]];
 
-const edge = z.object({ treatment: z.enum(["face", "wall", "dam", "open"]), heightMm: length, roundingMm: length });
+const edge = z.object({
+  treatment: z.enum(["face", "wall", "dam", "open"]),
+  heightMm: length,
+  roundingMm: length,
+});
 
 const shape = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("straight"), lengthMm: length, depthMm: length }),
-  z.object({ kind: z.literal("l-run"), lengthMm: length, depthMm: length, returnLengthMm: length, returnDepthMm: length, turn: z.enum(["left", "right"]) }),
+  z.object({
+    kind: z.literal("l-run"),
+    lengthMm: length,
+    depthMm: length,
+    returnLengthMm: length,
+    returnDepthMm: length,
+    turn: z.enum(["left", "right"]),
+  }),
   z.object({ kind: z.literal("rectangle"), lengthMm: length, depthMm: length }),
   z.object({ kind: z.literal("round"), diameterMm: length }),
 ]);
@@ -20,7 +31,10 @@ const shape = z.discriminatedUnion("kind", [
 const cutOut = z.object({
   id: partId,
   name: label,
-  shape: z.discriminatedUnion("kind", [z.object({ kind: z.literal("rectangle"), lengthMm: length, depthMm: length }), z.object({ kind: z.literal("round"), diameterMm: length })]),
+  shape: z.discriminatedUnion("kind", [
+    z.object({ kind: z.literal("rectangle"), lengthMm: length, depthMm: length }),
+    z.object({ kind: z.literal("round"), diameterMm: length }),
+  ]),
   fromLeftMm: z.number().min(-100_000).max(100_000),
   fromFrontMm: z.number().min(-100_000).max(100_000),
   innerFace: z.object({ heightMm: length, roundingMm: length }).nullable(),
@@ -31,13 +45,32 @@ const piece = z.object({
   name: label,
   count: z.number().int().min(1).max(500),
   shape,
-  edges: z.partialRecord(z.enum(["front", "right", "back", "left", "rim", "backLong", "endRight", "frontLong", "frontReturn", "endReturn", "wallReturn"]), edge),
+  edges: z.partialRecord(
+    z.enum([
+      "front",
+      "right",
+      "back",
+      "left",
+      "rim",
+      "backLong",
+      "endRight",
+      "frontLong",
+      "frontReturn",
+      "endReturn",
+      "wallReturn",
+    ]),
+    edge,
+  ),
   cutOuts: z.array(cutOut).max(40),
 });
 
 const measure = z.discriminatedUnion("unit", [
   z.object({ unit: z.literal("gram") }),
-  z.object({ unit: z.literal("drop"), dropMl: z.number().min(0.005).max(1), densityGPerMl: z.number().min(0.3).max(5) }),
+  z.object({
+    unit: z.literal("drop"),
+    dropMl: z.number().min(0.005).max(1),
+    densityGPerMl: z.number().min(0.3).max(5),
+  }),
   z.object({ unit: z.literal("spoon"), gramsPerSpoon: z.number().min(0.005).max(50) }),
 ]);
 
@@ -80,14 +113,22 @@ const coat = z
     startsAfter: z.enum(["wet", "tacky", "recoat", "next-day"]),
     passes: z.array(pass).max(40),
   })
-  .refine((one) => one.colours.length === 0 || Math.abs(one.colours.reduce((sum, own) => sum + own.share, 0) - 1) < 1e-6, { message: "The shares of a coat must sum to one.", path: ["colours"] });
+  .refine(
+    (one) =>
+      one.colours.length === 0 || Math.abs(one.colours.reduce((sum, own) => sum + own.share, 0) - 1) < 1e-6,
+    { message: "The shares of a coat must sum to one.", path: ["colours"] },
+  );
 
 /** The job document as stored and sent: see `src/core/plan/job.ts` for what each field means. */
 export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
   format: z.literal(1),
   pieces: z.array(piece).max(60),
   ground: z.enum(["mdf", "wood", "concrete", "primed", "cured"]),
-  work: z.object({ people: z.number().int().min(1).max(20), tempC: z.number().min(-20).max(60), startMin: z.number().int().min(0).max(1439) }),
+  work: z.object({
+    people: z.number().int().min(1).max(20),
+    tempC: z.number().min(-20).max(60),
+    startMin: z.number().int().min(0).max(1439),
+  }),
   factors: z.partialRecord(z.enum(keysOf<FactorId>(FACTORS)), z.number().min(0).max(1000)),
   coats: z.array(coat).max(20),
   notes: freeText(4000),

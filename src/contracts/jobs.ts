@@ -6,7 +6,13 @@ import { freeText, nameText, rowId } from "./text";
 
 export const JOB_STATUSES = ["planning", "approved", "pouring", "curing", "done"] as const;
 export type JobStatus = (typeof JOB_STATUSES)[number];
-export const STATUS_WORDS: Record<JobStatus, string> = { planning: "planning", approved: "approved", pouring: "pouring", curing: "curing", done: "done" };
+export const STATUS_WORDS: Record<JobStatus, string> = {
+  planning: "planning",
+  approved: "approved",
+  pouring: "pouring",
+  curing: "curing",
+  done: "done",
+};
 
 export const jobFields = z.object({
   name: nameText("a name for the job"),
@@ -37,8 +43,24 @@ export type Saved = { revision: number; document: JobDocument; canUndo: boolean;
 export type Conflict = Saved & { savedBy: string; savedAt: string };
 
 export const createJob = act<{ jobId: string }>()("job.create", "person", z.object({ fields: jobFields }));
-export const describeJob = act<null>()("job.describe", "person", z.object({ jobId: rowId, fields: jobFields }));
+export const describeJob = act<null>()(
+  "job.describe",
+  "person",
+  z.object({ jobId: rowId, fields: jobFields }),
+);
 export const duplicateJob = act<{ jobId: string }>()("job.duplicate", "person", z.object({ jobId: rowId }));
-export const archiveJob = act<null>()("job.archive", "person", z.object({ jobId: rowId, archived: z.boolean() }));
-export const saveJob = act<Saved>()("job.save", "person", z.object({ jobId: rowId, revision: z.number().int().min(1), document: jobDocumentSchema }));
-export const undoJob = act<Saved>()("job.undo", "person", z.object({ jobId: rowId, revision: z.number().int().min(1), direction: z.enum(["undo", "redo"]) }));
+export const archiveJob = act<null>()(
+  "job.archive",
+  "person",
+  z.object({ jobId: rowId, archived: z.boolean() }),
+);
+export const saveJob = act<Saved>()(
+  "job.save",
+  "person",
+  z.object({ jobId: rowId, revision: z.number().int().min(1), document: jobDocumentSchema }),
+);
+export const undoJob = act<Saved>()(
+  "job.undo",
+  "person",
+  z.object({ jobId: rowId, revision: z.number().int().min(1), direction: z.enum(["undo", "redo"]) }),
+);

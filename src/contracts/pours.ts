@@ -13,7 +13,13 @@ const stamped = { id: rowId, at: z.iso.datetime() };
 export const pourEventSchema = z.discriminatedUnion("kind", [
   z.object({ ...stamped, kind: z.literal("tick"), stepId }),
   z.object({ ...stamped, kind: z.literal("untick"), stepId }),
-  z.object({ ...stamped, kind: z.literal("weighed"), stepId, line: z.string().min(1).max(60), grams: z.number().min(0).max(1e6) }),
+  z.object({
+    ...stamped,
+    kind: z.literal("weighed"),
+    stepId,
+    line: z.string().min(1).max(60),
+    grams: z.number().min(0).max(1e6),
+  }),
   z.object({ ...stamped, kind: z.literal("left"), coatId, ml: z.number().min(0).max(1e6) }),
   z.object({ ...stamped, kind: z.literal("short"), coatId, ml: z.number().min(0).max(1e6) }),
   z.object({ ...stamped, kind: z.literal("note"), stepId: stepId.nullable(), text: freeText(2000).min(1) }),
@@ -35,7 +41,15 @@ export type Pour = {
   events: PourEvent[];
 };
 
-export const startPour = act<{ pourId: string }>()("pour.start", "person", z.object({ pourId: rowId, jobId: rowId, revision: z.number().int().min(1), at: z.iso.datetime() }));
+export const startPour = act<{ pourId: string }>()(
+  "pour.start",
+  "person",
+  z.object({ pourId: rowId, jobId: rowId, revision: z.number().int().min(1), at: z.iso.datetime() }),
+);
 
 /** Ids of the events that are now stored; sending one again is acknowledged again. */
-export const recordPour = act<{ stored: string[] }>()("pour.record", "person", z.object({ pourId: rowId, events: z.array(pourEventSchema).min(1).max(500) }));
+export const recordPour = act<{ stored: string[] }>()(
+  "pour.record",
+  "person",
+  z.object({ pourId: rowId, events: z.array(pourEventSchema).min(1).max(500) }),
+);

@@ -3,7 +3,8 @@ import type { ResinCard } from "@/core/cure/resin-card";
 import { act } from "./act";
 import { nameText, rowId } from "./text";
 
-const number = (low: number, high: number, what: string) => z.number(`Type ${what}.`).min(low, `Too small for ${what}.`).max(high, `Too large for ${what}.`);
+const number = (low: number, high: number, what: string) =>
+  z.number(`Type ${what}.`).min(low, `Too small for ${what}.`).max(high, `Too large for ${what}.`);
 const perhaps = (low: number, high: number, what: string) => number(low, high, what).nullable();
 
 /** A resin card without its id, as the form sends it. */
@@ -35,13 +36,23 @@ export const resinCardFields = z
     pricePerLitre: perhaps(0, 10000, "the price"),
     forCounters: z.boolean(),
   })
-  .refine((card) => card.kind === "paint" || card.ratioB > 0, { message: "A two-part resin needs a part B.", path: ["ratioB"] })
-  .refine((card) => card.recoatFromH === null || card.recoatUntilH === null || card.recoatUntilH > card.recoatFromH, { message: "The window ends before it begins.", path: ["recoatUntilH"] });
+  .refine((card) => card.kind === "paint" || card.ratioB > 0, {
+    message: "A two-part resin needs a part B.",
+    path: ["ratioB"],
+  })
+  .refine(
+    (card) => card.recoatFromH === null || card.recoatUntilH === null || card.recoatUntilH > card.recoatFromH,
+    { message: "The window ends before it begins.", path: ["recoatUntilH"] },
+  );
 
 export type ResinCardFields = z.infer<typeof resinCardFields>;
 
 /** Compile-time check: the wire's fields and the core's card are the same. */
 export const asResinCard = (id: string, fields: ResinCardFields): ResinCard => ({ id, ...fields });
 
-export const saveResinCard = act<ResinCard>()("card.save", "person", z.object({ cardId: rowId.nullable(), fields: resinCardFields }));
+export const saveResinCard = act<ResinCard>()(
+  "card.save",
+  "person",
+  z.object({ cardId: rowId.nullable(), fields: resinCardFields }),
+);
 export const removeResinCard = act<null>()("card.remove", "owner", z.object({ cardId: rowId }));

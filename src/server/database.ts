@@ -20,7 +20,13 @@ export function openDatabase(settings: Settings["database"]) {
     pool: { max: 10, min: 0, acquire: 15000, idle: 10000 },
     retry: { max: 3, match: [/Deadlock/i, /ECONNREFUSED/, /Connection lost/i] },
   });
-  return { sequelize, ...defineShop(sequelize), ...defineJob(sequelize), ResinCard: defineResinCard(sequelize), ...definePour(sequelize) };
+  return {
+    sequelize,
+    ...defineShop(sequelize),
+    ...defineJob(sequelize),
+    ResinCard: defineResinCard(sequelize),
+    ...definePour(sequelize),
+  };
 }
 
 export type Database = ReturnType<typeof openDatabase>;

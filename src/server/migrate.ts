@@ -28,6 +28,8 @@ export async function migrate(db: Database): Promise<string[]> {
 if (process.argv[1]?.endsWith("server/migrate.ts")) {
   const db = openDatabase(readSettings().database);
   migrate(db)
-    .then((ran) => process.stdout.write(ran.length > 0 ? `Migrated: ${ran.join(", ")}\n` : "Tables are up to date.\n"))
+    .then((ran) =>
+      process.stdout.write(ran.length > 0 ? `Migrated: ${ran.join(", ")}\n` : "Tables are up to date.\n"),
+    )
     .finally(() => db.sequelize.close());
 }

@@ -38,9 +38,13 @@ const nobody = argon2.hash("nobody signs in with this");
  * Checks an e-mail address and a password.
  * @throws Refused in words: wrong, or wrong too often and how long to wait.
  */
-export async function checkPassword(email: string, password: string): Promise<{ personId: string; sessionVersion: number }> {
+export async function checkPassword(
+  email: string,
+  password: string,
+): Promise<{ personId: string; sessionVersion: number }> {
   const before = await tries().get(email);
-  if (before && before.consumedPoints > FREE_TRIES && before.msBeforeNext > 0) throw tooOften(before.msBeforeNext);
+  if (before && before.consumedPoints > FREE_TRIES && before.msBeforeNext > 0)
+    throw tooOften(before.msBeforeNext);
   const known = await signInBook(database()).credentials(email);
   const right = await argon2.verify(known?.passwordHash ?? (await nobody), password);
   if (known && right) {
@@ -50,7 +54,11 @@ export async function checkPassword(email: string, password: string): Promise<{ 
   try {
     const after = await tries().consume(email);
     const left = after.remainingPoints;
-    throw new Refused({ code: "invalid", field: "password", message: `E-mail address and password do not go together.${left <= 2 ? ` ${left === 0 ? "One more wrong try and you wait a minute." : `${left + 1} tries left before a wait.`}` : ""}` });
+    throw new Refused({
+      code: "invalid",
+      field: "password",
+      message: `E-mail address and password do not go together.${left <= 2 ? ` ${left === 0 ? "One more wrong try and you wait a minute." : `${left + 1} tries left before a wait.`}` : ""}`,
+    });
   } catch (failure) {
     if (failure instanceof Refused || failure instanceof Error) throw failure;
     throw tooOften((failure as { msBeforeNext: number }).msBeforeNext);
@@ -59,5 +67,9 @@ export async function checkPassword(email: string, password: string): Promise<{ 
 
 function tooOften(waitMs: number): Refused {
   const seconds = Math.max(1, Math.ceil(waitMs / 1000));
-  return new Refused({ code: "slow-down", field: "password", message: `Too many wrong passwords. Try again in ${seconds} seconds.` });
+  return new Refused({
+    code: "slow-down",
+    field: "password",
+    message: `Too many wrong passwords. Try again in ${seconds} seconds.`,
+  });
 }

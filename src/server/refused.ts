@@ -7,4 +7,5 @@ export class Refused extends Error {
   }
 }
 
-export const notFound = (what: string) => new Refused({ code: "not-found", message: `There is no such ${what}.` });
+export const notFound = (what: string) =>
+  new Refused({ code: "not-found", message: `There is no such ${what}.` });

@@ -11,7 +11,12 @@ type Session = { personId?: string; sessionVersion?: number };
 
 function options(): SessionOptions {
   const { sessionSecret, secureCookies } = readSettings();
-  return { password: sessionSecret, cookieName: "gaugebeam", ttl: 14 * 86400, cookieOptions: { httpOnly: true, sameSite: "lax", secure: secureCookies, path: "/" } };
+  return {
+    password: sessionSecret,
+    cookieName: "gaugebeam",
+    ttl: 14 * 86400,
+    cookieOptions: { httpOnly: true, sameSite: "lax", secure: secureCookies, path: "/" },
+  };
 }
 
 const session = async () => getIronSession<Session>(await cookies(), options());

@@ -1,9 +1,14 @@
 /** What the environment decides. Set by ./start and ./check; see scripts/database.sh. */
-export type Settings = { database: { host: string; port: number; name: string; user: string; password: string }; sessionSecret: string; secureCookies: boolean };
+export type Settings = {
+  database: { host: string; port: number; name: string; user: string; password: string };
+  sessionSecret: string;
+  secureCookies: boolean;
+};
 
 function need(name: string): string {
   const value = process.env[name];
-  if (!value) throw new Error(`${name} is not set. Start Gaugebeam by ./start, or set it as scripts/database.sh does.`);
+  if (!value)
+    throw new Error(`${name} is not set. Start Gaugebeam by ./start, or set it as scripts/database.sh does.`);
   return value;
 }
 

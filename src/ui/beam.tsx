@@ -1,7 +1,7 @@
 "use client";
 
 import { useId } from "react";
-import { STATE_WORDS, type FilmState, type StateStart } from "@/core/cure/film-life";
+import { SHORT_WORDS, STATE_WORDS, type FilmState, type StateStart } from "@/core/cure/film-life";
 
 type Props = {
   life: readonly StateStart[];
@@ -14,6 +14,9 @@ type Props = {
   dark?: boolean;
   labels?: boolean;
 };
+
+/** Room for one letter of a state's name. */
+const LETTER_PX = 6.6;
 
 const SHADE: Record<FilmState, { light: string; dark: string }> = {
   runny: { light: "#f3f0e9", dark: "#2c3033" },
@@ -67,11 +70,20 @@ export function Beam({ life, nowMin, untilMin, width, height, dark = false, labe
   const x = (minutes: number) => Math.max(0, Math.min(width, (minutes / untilMin) * width));
   const top = labels ? 20 : 8;
   const ink = dark ? "#f3f0e9" : "#1e2124";
-  const parts = life.map((start, index) => ({ ...start, toMin: life[index + 1]?.fromMin.likely ?? Infinity })).filter((part) => part.toMin > part.fromMin.likely && part.fromMin.likely < untilMin);
+  const parts = life
+    .map((start, index) => ({ ...start, toMin: life[index + 1]?.fromMin.likely ?? Infinity }))
+    .filter((part) => part.toMin > part.fromMin.likely && part.fromMin.likely < untilMin);
   const now = nowMin === null ? null : x(nowMin);
   const state = nowMin === null ? null : parts.findLast((part) => part.fromMin.likely <= nowMin)?.state;
   return (
-    <svg width={width} height={top + height + 8} viewBox={`0 0 ${width} ${top + height + 8}`} role="img" aria-label={state ? `The film is ${STATE_WORDS[state]} now` : "The life of the film"} className="block">
+    <svg
+      width={width}
+      height={top + height + 8}
+      viewBox={`0 0 ${width} ${top + height + 8}`}
+      role="img"
+      aria-label={state ? `The film is ${STATE_WORDS[state]} now` : "The life of the film"}
+      className="block"
+    >
       <defs>
         {parts.map((part) => (
           <Texture key={part.state} id={`${id}-${part.state}`} state={part.state} ink={ink} />
@@ -81,24 +93,63 @@ export function Beam({ life, nowMin, untilMin, width, height, dark = false, labe
         const left = x(part.fromMin.likely);
         const right = x(part.toMin);
         const room = right - left;
-        const word = STATE_WORDS[part.state];
+        // A film that may be recoated as soon as it has set has no stretch of its own for "set".
+        const merged = part.state === "recoat" && !parts.some((other) => other.state === "set");
+        const words = [
+          `${merged ? "set · " : ""}${STATE_WORDS[part.state]}`,
+          `${merged ? "set · " : ""}${SHORT_WORDS[part.state]}`,
+          SHORT_WORDS[part.state],
+        ];
+        const word = words.find((one) => one.length * LETTER_PX < room);
         return (
           <g key={part.state}>
-            <rect x={left} y={top} width={Math.max(0, room - 1)} height={height} fill={SHADE[part.state][dark ? "dark" : "light"]} />
-            <rect x={left} y={top} width={Math.max(0, room - 1)} height={height} fill={`url(#${id}-${part.state})`} />
-            {labels && room > word.length * 4.5 && (
+            <rect
+              x={left}
+              y={top}
+              width={Math.max(0, room - 1)}
+              height={height}
+              fill={SHADE[part.state][dark ? "dark" : "light"]}
+            />
+            <rect
+              x={left}
+              y={top}
+              width={Math.max(0, room - 1)}
+              height={height}
+              fill={`url(#${id}-${part.state})`}
+            />
+            {labels && word && (
               <text x={left + 2} y={top - 6} fontSize="12" fontWeight="600" fill={ink}>
                 {word}
               </text>
             )}
-            {index > 0 && <line x1={x(part.fromMin.low)} x2={x(part.fromMin.high)} y1={top + height + 3} y2={top + height + 3} stroke={ink} strokeWidth="1" opacity="0.6" />}
+            {index > 0 && (
+              <line
+                x1={x(part.fromMin.low)}
+                x2={x(part.fromMin.high)}
+                y1={top + height + 3}
+                y2={top + height + 3}
+                stroke={ink}
+                strokeWidth="1"
+                opacity="0.6"
+              />
+            )}
           </g>
         );
       })}
       {now !== null && (
         <g>
-          <line x1={now} x2={now} y1={top - 4} y2={top + height + 8} stroke={dark ? "var(--color-signal-night)" : "var(--color-signal)"} strokeWidth="2" />
-          <path d={`M${now - 6} ${top - 6}h12l-6 7z`} fill={dark ? "var(--color-signal-night)" : "var(--color-signal)"} />
+          <line
+            x1={now}
+            x2={now}
+            y1={top - 4}
+            y2={top + height + 8}
+            stroke={dark ? "var(--color-signal-night)" : "var(--color-signal)"}
+            strokeWidth="2"
+          />
+          <path
+            d={`M${now - 6} ${top - 6}h12l-6 7z`}
+            fill={dark ? "var(--color-signal-night)" : "var(--color-signal)"}
+          />
         </g>
       )}
     </svg>

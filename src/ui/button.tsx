@@ -11,6 +11,16 @@ const LOOK: Record<Weight, string> = {
 };
 
 /** A squared button. The primary one is used once in a view. */
-export function Button({ weight = "plain", className, ...rest }: ComponentPropsWithRef<"button"> & { weight?: Weight }) {
-  return <button type="button" {...rest} className={classNames(LOOK[weight], "disabled:opacity-45 disabled:no-underline", className)} />;
+export function Button({
+  weight = "plain",
+  className,
+  ...rest
+}: ComponentPropsWithRef<"button"> & { weight?: Weight }) {
+  return (
+    <button
+      type="button"
+      {...rest}
+      className={classNames(LOOK[weight], "disabled:opacity-45 disabled:no-underline", className)}
+    />
+  );
 }

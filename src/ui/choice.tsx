@@ -4,7 +4,19 @@ import { ToggleGroup } from "radix-ui";
 import { classNames } from "./class-names";
 
 /** One of a few, side by side, like the detents of a switch. */
-export function Choice<Value extends string>({ label, value, options, onChange, className }: { label: string; value: Value; options: readonly { value: Value; words: string }[]; onChange: (value: Value) => void; className?: string }) {
+export function Choice<Value extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  className,
+}: {
+  label: string;
+  value: Value;
+  options: readonly { value: Value; words: string }[];
+  onChange: (value: Value) => void;
+  className?: string;
+}) {
   return (
     <ToggleGroup.Root
       type="single"

@@ -1,2 +1,3 @@
 /** Joins the class names that hold. */
-export const classNames = (...names: (string | false | null | undefined)[]) => names.filter(Boolean).join(" ");
+export const classNames = (...names: (string | false | null | undefined)[]) =>
+  names.filter(Boolean).join(" ");

@@ -4,7 +4,21 @@ import { Dialog as Radix } from "radix-ui";
 import type { ReactNode } from "react";
 
 /** A sheet laid over the bench; Escape puts it away unless the question must be answered. */
-export function Dialog({ open, onClose, title, children, mustAnswer, wide }: { open: boolean; onClose: () => void; title: string; children: ReactNode; mustAnswer?: boolean; wide?: boolean }) {
+export function Dialog({
+  open,
+  onClose,
+  title,
+  children,
+  mustAnswer,
+  wide,
+}: {
+  open: boolean;
+  onClose: () => void;
+  title: string;
+  children: ReactNode;
+  mustAnswer?: boolean;
+  wide?: boolean;
+}) {
   return (
     <Radix.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Radix.Portal>

@@ -2,7 +2,21 @@ import type { ReactNode } from "react";
 import { classNames } from "./class-names";
 
 /** Label above, control, then what is wrong or what goes beside it. */
-export function FieldFrame({ id, label, error, beside, children, className }: { id: string; label: string; error?: string | null; beside?: ReactNode; children: ReactNode; className?: string }) {
+export function FieldFrame({
+  id,
+  label,
+  error,
+  beside,
+  children,
+  className,
+}: {
+  id: string;
+  label: string;
+  error?: string | null;
+  beside?: ReactNode;
+  children: ReactNode;
+  className?: string;
+}) {
   return (
     <div className={classNames("flex flex-col gap-1 min-w-0", className)}>
       <label htmlFor={id} className="label">
@@ -10,7 +24,11 @@ export function FieldFrame({ id, label, error, beside, children, className }: { 
       </label>
       {children}
       {error ? (
-        <p id={`${id}-error`} role="alert" className="text-xs text-danger border-l-2 border-danger pl-1.5 leading-4">
+        <p
+          id={`${id}-error`}
+          role="alert"
+          className="text-xs text-danger border-l-2 border-danger pl-1.5 leading-4"
+        >
           {error}
         </p>
       ) : (
@@ -20,4 +38,5 @@ export function FieldFrame({ id, label, error, beside, children, className }: { 
   );
 }
 
-export const controlLook = "w-full bg-paper border border-line-strong h-8 px-2 aria-invalid:border-danger aria-invalid:border-2 focus-visible:outline-offset-0";
+export const controlLook =
+  "w-full bg-paper border border-line-strong h-8 px-2 aria-invalid:border-danger aria-invalid:border-2 focus-visible:outline-offset-0";

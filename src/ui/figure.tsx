@@ -2,10 +2,31 @@ import type { Dimension, UnitSystem } from "@/core/units/dimension";
 import { formatQuantity, otherSystem, quantityText } from "@/core/units/format-quantity";
 import { classNames } from "./class-names";
 
-const SIZE = { hero: "text-4xl leading-none", large: "text-3xl leading-none", medium: "text-xl leading-tight", small: "text-base leading-tight" };
+const SIZE = {
+  hero: "text-4xl leading-none",
+  large: "text-3xl leading-none",
+  medium: "text-xl leading-tight",
+  small: "text-base leading-tight",
+};
 
 /** A number a person acts on: large, its unit small beside it, the other system quieter below. */
-export function Figure({ value, dimension, system, size = "medium", beside, only, className }: { value: number; dimension: Dimension; system: UnitSystem; size?: keyof typeof SIZE; beside?: string; only?: boolean; className?: string }) {
+export function Figure({
+  value,
+  dimension,
+  system,
+  size = "medium",
+  beside,
+  only,
+  className,
+}: {
+  value: number;
+  dimension: Dimension;
+  system: UnitSystem;
+  size?: keyof typeof SIZE;
+  beside?: string;
+  only?: boolean;
+  className?: string;
+}) {
   const shown = formatQuantity(value, dimension, system);
   const other = quantityText(value, dimension, otherSystem(system));
   const own = `${shown.number} ${shown.unit}`;
@@ -15,7 +36,11 @@ export function Figure({ value, dimension, system, size = "medium", beside, only
         {shown.number}
         <span className={size === "small" ? "label ml-1" : "unit"}>{shown.unit}</span>
       </div>
-      {!only && (other !== own || beside) && <div className="label mt-0.5">{[other !== own ? other : null, beside].filter(Boolean).join(" · ")}</div>}
+      {!only && (other !== own || beside) && (
+        <div className="label mt-0.5">
+          {[other !== own ? other : null, beside].filter(Boolean).join(" · ")}
+        </div>
+      )}
     </div>
   );
 }

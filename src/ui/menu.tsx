@@ -4,12 +4,26 @@ import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
 
 /** A short list of acts behind a word. */
-export function Menu({ label, children, align = "end" }: { label: string; children: ReactNode; align?: "start" | "end" }) {
+export function Menu({
+  label,
+  children,
+  align = "end",
+}: {
+  label: string;
+  children: ReactNode;
+  align?: "start" | "end";
+}) {
   return (
     <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger className="underline underline-offset-4 decoration-line-strong hover:decoration-ink min-h-6 px-0.5">{label}</DropdownMenu.Trigger>
+      <DropdownMenu.Trigger className="underline underline-offset-4 decoration-line-strong hover:decoration-ink min-h-6 px-0.5">
+        {label}
+      </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align={align} sideOffset={6} className="z-50 bg-paper border border-ink py-1 min-w-44">
+        <DropdownMenu.Content
+          align={align}
+          sideOffset={6}
+          className="z-50 bg-paper border border-ink py-1 min-w-44"
+        >
           {children}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
@@ -17,9 +31,20 @@ export function Menu({ label, children, align = "end" }: { label: string; childr
   );
 }
 
-export function MenuItem({ onSelect, children, danger }: { onSelect: () => void; children: ReactNode; danger?: boolean }) {
+export function MenuItem({
+  onSelect,
+  children,
+  danger,
+}: {
+  onSelect: () => void;
+  children: ReactNode;
+  danger?: boolean;
+}) {
   return (
-    <DropdownMenu.Item onSelect={onSelect} className={`px-3 py-1.5 outline-none data-[highlighted]:bg-ink data-[highlighted]:text-paper cursor-pointer ${danger ? "text-danger" : ""}`}>
+    <DropdownMenu.Item
+      onSelect={onSelect}
+      className={`px-3 py-1.5 outline-none data-[highlighted]:bg-ink data-[highlighted]:text-paper cursor-pointer ${danger ? "text-danger" : ""}`}
+    >
       {children}
     </DropdownMenu.Item>
   );

@@ -19,19 +19,39 @@ type Props = {
 const TREATMENT_WORDS = { face: "face", wall: "against a wall", dam: "dammed", open: "open" };
 
 /** Room around the piece for dimension lines, px. */
-const ROOM = { left: 118, right: 60, top: 56, bottom: 76 };
+const ROOM = { left: 128, right: 70, top: 64, bottom: 82 };
 
 type Frame = { scale: number; at: (point: Point) => Point };
 
 function frameOf(outline: Outline, width: number, height: number): Frame {
-  const scale = Math.max(1e-6, Math.min((width - ROOM.left - ROOM.right) / outline.widthMm, (height - ROOM.top - ROOM.bottom) / outline.heightMm));
+  const scale = Math.max(
+    1e-6,
+    Math.min(
+      (width - ROOM.left - ROOM.right) / outline.widthMm,
+      (height - ROOM.top - ROOM.bottom) / outline.heightMm,
+    ),
+  );
   const left = ROOM.left + (width - ROOM.left - ROOM.right - outline.widthMm * scale) / 2;
   const top = ROOM.top + (height - ROOM.top - ROOM.bottom - outline.heightMm * scale) / 2;
   return { scale, at: ({ x, y }) => ({ x: left + x * scale, y: top + y * scale }) };
 }
 
 /** A dimension line with serifs, its text in the person's units and the other system one step quieter. */
-function Dimension({ from, to, offset, mm, system, prefix = "" }: { from: Point; to: Point; offset: number; mm: number; system: UnitSystem; prefix?: string }) {
+function Dimension({
+  from,
+  to,
+  offset,
+  mm,
+  system,
+  prefix = "",
+}: {
+  from: Point;
+  to: Point;
+  offset: number;
+  mm: number;
+  system: UnitSystem;
+  prefix?: string;
+}) {
   const along = Math.hypot(to.x - from.x, to.y - from.y) || 1;
   const normal = { x: (to.y - from.y) / along, y: -(to.x - from.x) / along };
   const shift = (point: Point, by: number) => ({ x: point.x + normal.x * by, y: point.y + normal.y * by });
@@ -43,16 +63,36 @@ function Dimension({ from, to, offset, mm, system, prefix = "" }: { from: Point;
   return (
     <g>
       <path
-        d={[from, to].map((end) => `M${shift(end, outward * 6).x} ${shift(end, outward * 6).y}L${shift(end, offset + outward * 5).x} ${shift(end, offset + outward * 5).y}`).join("") + `M${a.x} ${a.y}L${b.x} ${b.y}`}
+        d={
+          [from, to]
+            .map(
+              (end) =>
+                `M${shift(end, outward * 6).x} ${shift(end, outward * 6).y}L${shift(end, offset + outward * 5).x} ${shift(end, offset + outward * 5).y}`,
+            )
+            .join("") + `M${a.x} ${a.y}L${b.x} ${b.y}`
+        }
         stroke="var(--color-ink-soft)"
         strokeWidth="0.8"
         fill="none"
       />
-      <text x={text.x} y={text.y + (upright ? -2 : outward * normal.y > 0 ? 12 : -16)} textAnchor={upright ? (normal.x * outward < 0 ? "end" : "start") : "middle"} fill="var(--color-ink)" className="figure" fontSize="15">
+      <text
+        x={text.x}
+        y={text.y + (upright ? -2 : outward * normal.y > 0 ? 12 : -16)}
+        textAnchor={upright ? (normal.x * outward < 0 ? "end" : "start") : "middle"}
+        fill="var(--color-ink)"
+        className="figure"
+        fontSize="15"
+      >
         {prefix}
         {quantityText(mm, "length", system)}
       </text>
-      <text x={text.x} y={text.y + (upright ? 13 : outward * normal.y > 0 ? 26 : -2)} textAnchor={upright ? (normal.x * outward < 0 ? "end" : "start") : "middle"} fill="var(--color-ink-soft)" fontSize="12">
+      <text
+        x={text.x}
+        y={text.y + (upright ? 13 : outward * normal.y > 0 ? 26 : -2)}
+        textAnchor={upright ? (normal.x * outward < 0 ? "end" : "start") : "middle"}
+        fill="var(--color-ink-soft)"
+        fontSize="12"
+      >
         {quantityText(mm, "length", otherSystem(system))}
       </text>
     </g>
@@ -60,25 +100,73 @@ function Dimension({ from, to, offset, mm, system, prefix = "" }: { from: Point;
 }
 
 /** What is drawn outside a straight edge: the face unfolded, the wall's hatching, the dam's strip, the open edge's drops. */
-function EdgeBand({ from, to, outward, treatment, depth, hatch }: { from: Point; to: Point; outward: Point; treatment: keyof typeof TREATMENT_WORDS; depth: number; hatch: string }) {
+function EdgeBand({
+  from,
+  to,
+  outward,
+  treatment,
+  depth,
+  hatch,
+}: {
+  from: Point;
+  to: Point;
+  outward: Point;
+  treatment: keyof typeof TREATMENT_WORDS;
+  depth: number;
+  hatch: string;
+}) {
   const out = (point: Point, by: number) => `${point.x + outward.x * by} ${point.y + outward.y * by}`;
   if (treatment === "face" || (treatment === "dam" && depth > 0)) {
     return (
       <g>
-        <path d={`M${out(from, 0)}L${out(to, 0)}L${out(to, depth)}L${out(from, depth)}Z`} fill="var(--color-shade)" stroke="var(--color-ink)" strokeWidth="0.8" />
-        {treatment === "dam" && <path d={`M${out(from, depth + 3)}L${out(to, depth + 3)}`} stroke="var(--color-ink)" strokeWidth="3.5" fill="none" />}
+        <path
+          d={`M${out(from, 0)}L${out(to, 0)}L${out(to, depth)}L${out(from, depth)}Z`}
+          fill="var(--color-shade)"
+          stroke="var(--color-ink)"
+          strokeWidth="0.8"
+        />
+        {treatment === "dam" && (
+          <path
+            d={`M${out(from, depth + 3)}L${out(to, depth + 3)}`}
+            stroke="var(--color-ink)"
+            strokeWidth="3.5"
+            fill="none"
+          />
+        )}
       </g>
     );
   }
-  if (treatment === "dam") return <path d={`M${out(from, 3)}L${out(to, 3)}`} stroke="var(--color-ink)" strokeWidth="3.5" fill="none" />;
+  if (treatment === "dam")
+    return (
+      <path d={`M${out(from, 3)}L${out(to, 3)}`} stroke="var(--color-ink)" strokeWidth="3.5" fill="none" />
+    );
   if (treatment === "wall") {
-    return <path d={`M${out(from, 0)}L${out(to, 0)}L${out(to, 9)}L${out(from, 9)}Z`} fill={`url(#${hatch})`} />;
+    return (
+      <path d={`M${out(from, 0)}L${out(to, 0)}L${out(to, 9)}L${out(from, 9)}Z`} fill={`url(#${hatch})`} />
+    );
   }
-  return <path d={`M${out(from, 6)}L${out(to, 6)}`} stroke="var(--color-ink)" strokeWidth="2" strokeDasharray="0.1 7" strokeLinecap="round" fill="none" />;
+  return (
+    <path
+      d={`M${out(from, 6)}L${out(to, 6)}`}
+      stroke="var(--color-ink)"
+      strokeWidth="2"
+      strokeDasharray="0.1 7"
+      strokeLinecap="round"
+      fill="none"
+    />
+  );
 }
 
 /** A piece to scale from above, faces unfolded outwards, with its dimension lines. Edges can be picked. */
-export function PieceDrawing({ piece, system, width, height, selectedEdge, onSelectEdge, faultyIds = [] }: Props) {
+export function PieceDrawing({
+  piece,
+  system,
+  width,
+  height,
+  selectedEdge,
+  onSelectEdge,
+  faultyIds = [],
+}: Props) {
   const hatch = useId();
   const outline = outlineOf(piece.shape);
   if (!(outline.widthMm > 0) || !(outline.heightMm > 0)) {
@@ -103,11 +191,27 @@ export function PieceDrawing({ piece, system, width, height, selectedEdge, onSel
       onSelectEdge?.(name);
     },
   });
-  const area = outline.kind === "polygon" ? outline.corners.reduce((sum, corner, index) => sum + corner.x * (outline.corners[(index + 1) % outline.corners.length]?.y ?? 0) - (outline.corners[(index + 1) % outline.corners.length]?.x ?? 0) * corner.y, 0) : 0;
+  const area =
+    outline.kind === "polygon"
+      ? outline.corners.reduce(
+          (sum, corner, index) =>
+            sum +
+            corner.x * (outline.corners[(index + 1) % outline.corners.length]?.y ?? 0) -
+            (outline.corners[(index + 1) % outline.corners.length]?.x ?? 0) * corner.y,
+          0,
+        )
+      : 0;
   const turn = Math.sign(area) || 1;
 
   return (
-    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="group" aria-label={`${piece.name}, drawn to scale`} className="block">
+    <svg
+      width={width}
+      height={height}
+      viewBox={`0 0 ${width} ${height}`}
+      role="group"
+      aria-label={`${piece.name}, drawn to scale`}
+      className="block"
+    >
       <defs>
         <pattern id={hatch} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <line x1="0" y1="0" x2="0" y2="6" stroke="var(--color-ink)" strokeWidth="1.1" />
@@ -116,16 +220,45 @@ export function PieceDrawing({ piece, system, width, height, selectedEdge, onSel
       {outline.kind === "polygon" ? (
         <>
           {outline.sides.map((side) => {
-            const outward = { x: (turn * (side.to.y - side.from.y)) / side.lengthMm, y: (-turn * (side.to.x - side.from.x)) / side.lengthMm };
-            return <EdgeBand key={side.name} from={at(side.from)} to={at(side.to)} outward={outward} treatment={edgeOf(piece, side.name).treatment} depth={edgeOf(piece, side.name).heightMm > 0 ? faceDepth(side.name) : 0} hatch={hatch} />;
+            const outward = {
+              x: (turn * (side.to.y - side.from.y)) / side.lengthMm,
+              y: (-turn * (side.to.x - side.from.x)) / side.lengthMm,
+            };
+            return (
+              <EdgeBand
+                key={side.name}
+                from={at(side.from)}
+                to={at(side.to)}
+                outward={outward}
+                treatment={edgeOf(piece, side.name).treatment}
+                depth={edgeOf(piece, side.name).heightMm > 0 ? faceDepth(side.name) : 0}
+                hatch={hatch}
+              />
+            );
           })}
-          <polygon points={outline.corners.map((corner) => `${at(corner).x},${at(corner).y}`).join(" ")} fill="var(--color-paper)" stroke="var(--color-ink)" strokeWidth="1.4" />
+          <polygon
+            points={outline.corners.map((corner) => `${at(corner).x},${at(corner).y}`).join(" ")}
+            fill="var(--color-paper)"
+            stroke="var(--color-ink)"
+            strokeWidth="1.4"
+          />
         </>
       ) : (
-        <RoundPiece piece={piece} outline={outline} frame={frame} depth={edgeOf(piece, "rim").heightMm > 0 ? faceDepth("rim") : 0} />
+        <RoundPiece
+          piece={piece}
+          outline={outline}
+          frame={frame}
+          depth={edgeOf(piece, "rim").heightMm > 0 ? faceDepth("rim") : 0}
+        />
       )}
       {piece.cutOuts.map((cutOut) => (
-        <CutOutDrawing key={cutOut.id} cutOut={cutOut} outline={outline} frame={frame} faulty={faultyIds.includes(cutOut.id)} />
+        <CutOutDrawing
+          key={cutOut.id}
+          cutOut={cutOut}
+          outline={outline}
+          frame={frame}
+          faulty={faultyIds.includes(cutOut.id)}
+        />
       ))}
       {onSelectEdge &&
         outline.kind === "polygon" &&
@@ -143,28 +276,93 @@ export function PieceDrawing({ piece, system, width, height, selectedEdge, onSel
           />
         ))}
       {onSelectEdge && outline.kind === "circle" && (
-        <circle {...pick("rim")} cx={at(outline.centre).x} cy={at(outline.centre).y} r={outline.radiusMm * scale} fill="none" stroke={selectedEdge === "rim" ? "var(--color-signal)" : "transparent"} strokeWidth={selectedEdge === "rim" ? 4 : 18} className="cursor-pointer" />
+        <circle
+          {...pick("rim")}
+          cx={at(outline.centre).x}
+          cy={at(outline.centre).y}
+          r={outline.radiusMm * scale}
+          fill="none"
+          stroke={selectedEdge === "rim" ? "var(--color-signal)" : "transparent"}
+          strokeWidth={selectedEdge === "rim" ? 4 : 18}
+          className="cursor-pointer"
+        />
       )}
       <Dimensions piece={piece} outline={outline} frame={frame} system={system} />
     </svg>
   );
 }
 
-function RoundPiece({ piece, outline, frame, depth }: { piece: Piece; outline: Extract<Outline, { kind: "circle" }>; frame: Frame; depth: number }) {
+function RoundPiece({
+  piece,
+  outline,
+  frame,
+  depth,
+}: {
+  piece: Piece;
+  outline: Extract<Outline, { kind: "circle" }>;
+  frame: Frame;
+  depth: number;
+}) {
   const centre = frame.at(outline.centre);
   const radius = outline.radiusMm * frame.scale;
   const { treatment } = edgeOf(piece, "rim");
   return (
     <g>
-      {(treatment === "face" || treatment === "dam") && depth > 0 && <circle cx={centre.x} cy={centre.y} r={radius + depth} fill="var(--color-shade)" stroke="var(--color-ink)" strokeWidth="0.8" />}
-      {treatment === "dam" && <circle cx={centre.x} cy={centre.y} r={radius + depth + 3} fill="none" stroke="var(--color-ink)" strokeWidth="3.5" />}
-      {treatment === "open" && <circle cx={centre.x} cy={centre.y} r={radius + 6} fill="none" stroke="var(--color-ink)" strokeWidth="2" strokeDasharray="0.1 7" strokeLinecap="round" />}
-      <circle cx={centre.x} cy={centre.y} r={radius} fill="var(--color-paper)" stroke="var(--color-ink)" strokeWidth="1.4" />
+      {(treatment === "face" || treatment === "dam") && depth > 0 && (
+        <circle
+          cx={centre.x}
+          cy={centre.y}
+          r={radius + depth}
+          fill="var(--color-shade)"
+          stroke="var(--color-ink)"
+          strokeWidth="0.8"
+        />
+      )}
+      {treatment === "dam" && (
+        <circle
+          cx={centre.x}
+          cy={centre.y}
+          r={radius + depth + 3}
+          fill="none"
+          stroke="var(--color-ink)"
+          strokeWidth="3.5"
+        />
+      )}
+      {treatment === "open" && (
+        <circle
+          cx={centre.x}
+          cy={centre.y}
+          r={radius + 6}
+          fill="none"
+          stroke="var(--color-ink)"
+          strokeWidth="2"
+          strokeDasharray="0.1 7"
+          strokeLinecap="round"
+        />
+      )}
+      <circle
+        cx={centre.x}
+        cy={centre.y}
+        r={radius}
+        fill="var(--color-paper)"
+        stroke="var(--color-ink)"
+        strokeWidth="1.4"
+      />
     </g>
   );
 }
 
-function CutOutDrawing({ cutOut, outline, frame, faulty }: { cutOut: CutOut; outline: Outline; frame: Frame; faulty: boolean }) {
+function CutOutDrawing({
+  cutOut,
+  outline,
+  frame,
+  faulty,
+}: {
+  cutOut: CutOut;
+  outline: Outline;
+  frame: Frame;
+  faulty: boolean;
+}) {
   const centre = frame.at(cutOutCentre(cutOut, outline));
   const corners = cutOutCorners(cutOut, outline);
   const stroke = faulty ? "var(--color-danger)" : "var(--color-ink)";
@@ -172,29 +370,74 @@ function CutOutDrawing({ cutOut, outline, frame, faulty }: { cutOut: CutOut; out
   return (
     <g>
       {corners ? (
-        <polygon points={corners.map((corner) => `${frame.at(corner).x},${frame.at(corner).y}`).join(" ")} {...common} />
+        <polygon
+          points={corners.map((corner) => `${frame.at(corner).x},${frame.at(corner).y}`).join(" ")}
+          {...common}
+        />
       ) : (
-        <circle cx={centre.x} cy={centre.y} r={Math.max(0, cutOut.shape.kind === "round" ? (cutOut.shape.diameterMm / 2) * frame.scale : 0)} {...common} />
+        <circle
+          cx={centre.x}
+          cy={centre.y}
+          r={Math.max(0, cutOut.shape.kind === "round" ? (cutOut.shape.diameterMm / 2) * frame.scale : 0)}
+          {...common}
+        />
       )}
-      <path d={`M${centre.x - 6} ${centre.y}h12M${centre.x} ${centre.y - 6}v12`} stroke={stroke} strokeWidth="0.8" />
-      <text x={centre.x} y={centre.y + 20} textAnchor="middle" fontSize="12" fill={faulty ? "var(--color-danger)" : "var(--color-ink-soft)"}>
+      <path
+        d={`M${centre.x - 6} ${centre.y}h12M${centre.x} ${centre.y - 6}v12`}
+        stroke={stroke}
+        strokeWidth="0.8"
+      />
+      <text
+        x={centre.x}
+        y={centre.y + 20}
+        textAnchor="middle"
+        fontSize="12"
+        fill={faulty ? "var(--color-danger)" : "var(--color-ink-soft)"}
+      >
         {cutOut.name}
       </text>
     </g>
   );
 }
 
-function Dimensions({ piece, outline, frame, system }: { piece: Piece; outline: Outline; frame: Frame; system: UnitSystem }) {
+function Dimensions({
+  piece,
+  outline,
+  frame,
+  system,
+}: {
+  piece: Piece;
+  outline: Outline;
+  frame: Frame;
+  system: UnitSystem;
+}) {
   const { at } = frame;
   const [wide, high] = [outline.widthMm, outline.heightMm];
-  const across = <Dimension from={at({ x: 0, y: high })} to={at({ x: wide, y: high })} offset={-46} mm={wide} system={system} prefix={piece.shape.kind === "round" ? "⌀ " : ""} />;
+  const across = (
+    <Dimension
+      from={at({ x: 0, y: high })}
+      to={at({ x: wide, y: high })}
+      offset={-46}
+      mm={wide}
+      system={system}
+      prefix={piece.shape.kind === "round" ? "⌀ " : ""}
+    />
+  );
   if (piece.shape.kind === "round") return across;
-  const down = (x: number, from: number, to: number, offset: number) => <Dimension from={at({ x, y: from })} to={at({ x, y: to })} offset={offset} mm={to - from} system={system} />;
+  const down = (x: number, from: number, to: number, offset: number) => (
+    <Dimension
+      from={at({ x, y: from })}
+      to={at({ x, y: to })}
+      offset={offset}
+      mm={to - from}
+      system={system}
+    />
+  );
   if (piece.shape.kind !== "l-run") {
     return (
       <>
         {across}
-        {down(0, 0, high, 46)}
+        {down(0, 0, high, -46)}
       </>
     );
   }
@@ -202,10 +445,22 @@ function Dimensions({ piece, outline, frame, system }: { piece: Piece; outline: 
   const left = turn === "left";
   return (
     <>
-      <Dimension from={at({ x: 0, y: 0 })} to={at({ x: wide, y: 0 })} offset={22} mm={lengthMm} system={system} />
-      {left ? down(0, 0, returnLengthMm, 46) : down(wide, 0, returnLengthMm, -46)}
-      {left ? down(wide, 0, depthMm, -46) : down(0, 0, depthMm, 46)}
-      <Dimension from={at({ x: left ? 0 : wide - returnDepthMm, y: returnLengthMm })} to={at({ x: left ? returnDepthMm : wide, y: returnLengthMm })} offset={-46} mm={returnDepthMm} system={system} />
+      <Dimension
+        from={at({ x: 0, y: 0 })}
+        to={at({ x: wide, y: 0 })}
+        offset={22}
+        mm={lengthMm}
+        system={system}
+      />
+      {left ? down(0, 0, returnLengthMm, -46) : down(wide, 0, returnLengthMm, 46)}
+      {left ? down(wide, 0, depthMm, 46) : down(0, 0, depthMm, -46)}
+      <Dimension
+        from={at({ x: left ? 0 : wide - returnDepthMm, y: returnLengthMm })}
+        to={at({ x: left ? returnDepthMm : wide, y: returnLengthMm })}
+        offset={-46}
+        mm={returnDepthMm}
+        system={system}
+      />
     </>
   );
 }
@@ -216,14 +471,36 @@ export function PieceSilhouette({ piece, pxPerMm }: { piece: Piece; pxPerMm: num
   const [width, height] = [Math.max(2, outline.widthMm * pxPerMm), Math.max(2, outline.heightMm * pxPerMm)];
   return (
     <svg width={width + 2} height={height + 2} aria-hidden className="block">
-      <g transform={`translate(1 1) scale(${pxPerMm})`} fill="var(--color-paper)" stroke="var(--color-ink)" strokeWidth={1 / pxPerMm}>
-        {outline.kind === "polygon" ? <polygon points={outline.corners.map((corner) => `${corner.x},${corner.y}`).join(" ")} /> : <circle cx={outline.radiusMm} cy={outline.radiusMm} r={outline.radiusMm} />}
+      <g
+        transform={`translate(1 1) scale(${pxPerMm})`}
+        fill="var(--color-paper)"
+        stroke="var(--color-ink)"
+        strokeWidth={1 / pxPerMm}
+      >
+        {outline.kind === "polygon" ? (
+          <polygon points={outline.corners.map((corner) => `${corner.x},${corner.y}`).join(" ")} />
+        ) : (
+          <circle cx={outline.radiusMm} cy={outline.radiusMm} r={outline.radiusMm} />
+        )}
         {piece.cutOuts.map((cutOut) => {
           const centre = cutOutCentre(cutOut, outline);
           return cutOut.shape.kind === "round" ? (
-            <circle key={cutOut.id} cx={centre.x} cy={centre.y} r={cutOut.shape.diameterMm / 2} fill="var(--color-ground)" />
+            <circle
+              key={cutOut.id}
+              cx={centre.x}
+              cy={centre.y}
+              r={cutOut.shape.diameterMm / 2}
+              fill="var(--color-ground)"
+            />
           ) : (
-            <rect key={cutOut.id} x={centre.x - cutOut.shape.lengthMm / 2} y={centre.y - cutOut.shape.depthMm / 2} width={cutOut.shape.lengthMm} height={cutOut.shape.depthMm} fill="var(--color-ground)" />
+            <rect
+              key={cutOut.id}
+              x={centre.x - cutOut.shape.lengthMm / 2}
+              y={centre.y - cutOut.shape.depthMm / 2}
+              width={cutOut.shape.lengthMm}
+              height={cutOut.shape.depthMm}
+              fill="var(--color-ground)"
+            />
           );
         })}
       </g>

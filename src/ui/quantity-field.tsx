@@ -2,7 +2,7 @@
 
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
 import { SHOWN_UNIT, unitOf, type Dimension, type UnitSystem } from "@/core/units/dimension";
-import { editableText, otherSystem, quantityText } from "@/core/units/format-quantity";
+import { editableText, formatQuantity, otherSystem, quantityText } from "@/core/units/format-quantity";
 import { parseQuantity, type Bounds } from "@/core/units/parse-quantity";
 import { classNames } from "./class-names";
 import { controlLook, FieldFrame } from "./field-frame";
@@ -35,9 +35,24 @@ const PAUSE_MS = 900;
  * A field for a quantity, typed in any unit. Every readable keystroke counts at once; what cannot be read stays as typed,
  * says what is wrong in words, and the last good value goes on counting. Arrow keys step by one shown unit (Shift: ten).
  */
-export function QuantityField({ label, value, dimension, system, bounds = {}, onChange, onClear, fault, keep, bare, size = "normal", className, autoFocus }: Props) {
+export function QuantityField({
+  label,
+  value,
+  dimension,
+  system,
+  bounds = {},
+  onChange,
+  onClear,
+  fault,
+  keep,
+  bare,
+  size = "normal",
+  className,
+  autoFocus,
+}: Props) {
   const id = useId();
-  const shown = value === null ? "" : editableText(value, dimension, system);
+  const shown =
+    value === null ? "" : formatQuantity(value, dimension, system).number.replaceAll("\u2009", "");
   const [typed, setTyped] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
   const sent = useRef(value);
@@ -61,7 +76,7 @@ export function QuantityField({ label, value, dimension, system, bounds = {}, on
   useEffect(() => {
     if (Object.is(sent.current, value)) return;
     sent.current = value;
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- follows a change from outside
+
     setTyped(null);
     setError(null);
     keepText(keep, null);
@@ -102,11 +117,16 @@ export function QuantityField({ label, value, dimension, system, bounds = {}, on
 
   const step = (event: KeyboardEvent<HTMLInputElement>) => {
     if (event.key !== "ArrowUp" && event.key !== "ArrowDown") return;
-    const parsed = read(typed ?? shown);
+    const parsed = typed === null ? { ok: value !== null, value: value ?? 0 } : read(typed);
     if (!parsed.ok) return;
     event.preventDefault();
     const unit = unitOf(dimension, SHOWN_UNIT[dimension][system]);
-    const by = (dimension === "film" || dimension === "density" ? 0.05 : dimension === "length" && system === "us" ? 1 / 4 : 1) * (event.shiftKey ? 10 : 1);
+    const by =
+      (dimension === "film" || dimension === "density"
+        ? 0.05
+        : dimension === "length" && system === "us"
+          ? 1 / 4
+          : 1) * (event.shiftKey ? 10 : 1);
     const inUnit = unit.fromBase(parsed.value) + (event.key === "ArrowUp" ? by : -by);
     const next = unit.toBase(Number(inUnit.toFixed(6)));
     if (bounds.min !== undefined && next < bounds.min) return;
@@ -114,13 +134,23 @@ export function QuantityField({ label, value, dimension, system, bounds = {}, on
     take(editableText(next, dimension, system));
   };
 
-  const problem = error ? (value === null ? error : `${error} Still counted with ${quantityText(value, dimension, system)}.`) : (fault ?? null);
+  const problem = error
+    ? value === null
+      ? error
+      : `${error} Still counted with ${quantityText(value, dimension, system)}.`
+    : (fault ?? null);
   const other = quantityText(value ?? 0, dimension, otherSystem(system));
   const hasOther = !bare && value !== null && other !== quantityText(value, dimension, system);
   const unit = SHOWN_UNIT[dimension][system];
 
   return (
-    <FieldFrame id={id} label={label} error={problem} beside={hasOther ? other : undefined} className={className}>
+    <FieldFrame
+      id={id}
+      label={label}
+      error={problem}
+      beside={hasOther ? other : undefined}
+      className={className}
+    >
       <div className="relative">
         <input
           id={id}
@@ -129,7 +159,12 @@ export function QuantityField({ label, value, dimension, system, bounds = {}, on
           spellCheck={false}
           inputMode={dimension === "length" ? "text" : "decimal"}
           autoFocus={autoFocus}
-          className={classNames(controlLook, "figure", size === "large" ? "h-12 text-2xl pr-16" : "text-base", unit.length > 3 ? "pr-16" : unit ? "pr-9" : "")}
+          className={classNames(
+            controlLook,
+            "figure",
+            size === "large" ? "h-12 text-2xl pr-16" : "text-base",
+            unit.length > 3 ? "pr-16" : unit ? "pr-9" : "",
+          )}
           value={typed ?? shown}
           aria-invalid={problem !== null}
           aria-describedby={problem ? `${id}-error` : undefined}
@@ -137,7 +172,9 @@ export function QuantityField({ label, value, dimension, system, bounds = {}, on
           onBlur={leave}
           onKeyDown={step}
         />
-        {unit && <span className="label absolute right-2 top-1/2 -translate-y-1/2 pointer-events-none">{unit}</span>}
+        {unit && (
+          <span className="label absolute right-2 top-1/2 -translate-y-1/2 pointer-events-none">{unit}</span>
+        )}
       </div>
     </FieldFrame>
   );

@@ -14,17 +14,43 @@ export function Ruler({ stages, current }: { stages: readonly Stage[]; current: 
           const here = stage.name === current;
           return (
             <li key={stage.name} className="flex-1 relative">
-              <Link href={stage.href} aria-current={here ? "page" : undefined} className={classNames("block pl-2 pb-[26px] pt-0.5 hover:text-ink", here ? "heading text-ink" : "text-ink-soft")}>
-                {stage.done && !here && <span aria-label="done" className="inline-block size-[7px] bg-ink mr-1.5 mb-px" />}
+              <Link
+                href={stage.href}
+                aria-current={here ? "page" : undefined}
+                className={classNames(
+                  "block pl-2 pb-[26px] pt-0.5 hover:text-ink",
+                  here ? "heading text-ink" : "text-ink-soft",
+                )}
+              >
+                {stage.done && !here && (
+                  <span aria-label="done" className="inline-block size-[7px] bg-ink mr-1.5 mb-px" />
+                )}
                 {stage.name}
               </Link>
-              <svg className="absolute inset-x-0 bottom-0 w-full h-[18px] pointer-events-none" viewBox={`0 0 ${TICKS} 18`} preserveAspectRatio="none" aria-hidden>
+              <svg
+                className="absolute inset-x-0 bottom-0 w-full h-[18px] pointer-events-none"
+                viewBox={`0 0 ${TICKS} 18`}
+                preserveAspectRatio="none"
+                aria-hidden
+              >
                 {Array.from({ length: TICKS }, (_, tick) => (
-                  <line key={tick} x1={tick} x2={tick} y1={tick === 0 ? 1 : tick === TICKS / 2 ? 9 : 13} y2={18} stroke="var(--color-ink)" strokeWidth="1" vectorEffect="non-scaling-stroke" opacity={tick % 10 === 0 ? 1 : 0.45} />
+                  <line
+                    key={tick}
+                    x1={tick}
+                    x2={tick}
+                    y1={tick === 0 ? 1 : tick === TICKS / 2 ? 9 : 13}
+                    y2={18}
+                    stroke="var(--color-ink)"
+                    strokeWidth="1"
+                    vectorEffect="non-scaling-stroke"
+                    opacity={tick % 10 === 0 ? 1 : 0.45}
+                  />
                 ))}
               </svg>
               {here && <div aria-hidden className="absolute inset-x-0 bottom-0 h-1 bg-signal" />}
-              {index === stages.length - 1 && <div aria-hidden className="absolute right-0 bottom-0 w-px h-[17px] bg-ink" />}
+              {index === stages.length - 1 && (
+                <div aria-hidden className="absolute right-0 bottom-0 w-px h-[17px] bg-ink" />
+              )}
             </li>
           );
         })}

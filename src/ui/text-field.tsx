@@ -4,24 +4,46 @@ import { useId, type ComponentPropsWithRef } from "react";
 import { classNames } from "./class-names";
 import { controlLook, FieldFrame } from "./field-frame";
 
-type Props = Omit<ComponentPropsWithRef<"input">, "id" | "size"> & { label: string; error?: string | null; frame?: string };
+type Props = Omit<ComponentPropsWithRef<"input">, "id" | "size"> & {
+  label: string;
+  error?: string | null;
+  frame?: string;
+};
 
 /** A field for words. */
 export function TextField({ label, error, frame, className, ...rest }: Props) {
   const id = useId();
   return (
     <FieldFrame id={id} label={label} error={error} className={frame}>
-      <input id={id} {...rest} aria-invalid={Boolean(error)} aria-describedby={error ? `${id}-error` : undefined} className={classNames(controlLook, className)} />
+      <input
+        id={id}
+        {...rest}
+        aria-invalid={Boolean(error)}
+        aria-describedby={error ? `${id}-error` : undefined}
+        className={classNames(controlLook, className)}
+      />
     </FieldFrame>
   );
 }
 
 /** A list to choose from: the browser's own list in our frame, since it works with every keyboard, reader and phone. */
-export function SelectField({ label, error, frame, className, children, ...rest }: Omit<ComponentPropsWithRef<"select">, "id"> & { label: string; error?: string | null; frame?: string }) {
+export function SelectField({
+  label,
+  error,
+  frame,
+  className,
+  children,
+  ...rest
+}: Omit<ComponentPropsWithRef<"select">, "id"> & { label: string; error?: string | null; frame?: string }) {
   const id = useId();
   return (
     <FieldFrame id={id} label={label} error={error} className={frame}>
-      <select id={id} {...rest} aria-invalid={Boolean(error)} className={classNames(controlLook, "select-mark pr-6", className)}>
+      <select
+        id={id}
+        {...rest}
+        aria-invalid={Boolean(error)}
+        className={classNames(controlLook, "select-mark pr-6", className)}
+      >
         {children}
       </select>
     </FieldFrame>

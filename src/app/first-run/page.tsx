@@ -9,7 +9,10 @@ export const metadata: Metadata = { title: "First run" };
 export default async function FirstRunPage() {
   if (!(await isFirstRun())) redirect("/sign-in");
   return (
-    <Door title="A new shop" words="Nobody has signed in here yet. You become the owner; others can be added later.">
+    <Door
+      title="A new shop"
+      words="Nobody has signed in here yet. You become the owner; others can be added later."
+    >
       <FirstRunForm />
     </Door>
   );

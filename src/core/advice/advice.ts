@@ -18,7 +18,14 @@ export type Advice = {
 };
 
 /** One coat with all that is known of it, as the rules see it. */
-export type AdvisedCoat = { coat: Coat; below: Coat | null; belowWet: boolean; batched: BatchedCoat | null; card: ResinCard | null; calibration: Calibration | null };
+export type AdvisedCoat = {
+  coat: Coat;
+  below: Coat | null;
+  belowWet: boolean;
+  batched: BatchedCoat | null;
+  card: ResinCard | null;
+  calibration: Calibration | null;
+};
 
 export type AdviceContext = { coats: readonly AdvisedCoat[]; tempC: number };
 

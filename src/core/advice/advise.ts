@@ -21,5 +21,7 @@ const RULES: readonly Rule[] = [
 
 /** All advice on a plan; safety first. */
 export function advise(context: AdviceContext): Advice[] {
-  return RULES.flatMap((rule) => rule(context)).sort((one, other) => Number(other.kind === "safety") - Number(one.kind === "safety"));
+  return RULES.flatMap((rule) => rule(context)).sort(
+    (one, other) => Number(other.kind === "safety") - Number(one.kind === "safety"),
+  );
 }

@@ -39,9 +39,15 @@ export const cardConflicts: Rule = ({ coats }) => {
   return coats.flatMap(({ coat, card, calibration }) => {
     if (!card || !calibration || seen.has(card.id)) return [];
     seen.add(card.id);
-    return calibration.conflicts.map(
-      (conflict): Advice => ({ rule: "card-conflict", coatId: coat.id, at: "resin", what: `${card.name}: ${conflict}`, soWhat: "Times from this card are less sure.", kind: "data sheet", why: "The card's working time, gel, tack-free time and pot life are fitted by one curve. A number that lies far off it was measured otherwise, or mistyped." }),
-    );
+    return calibration.conflicts.map((conflict): Advice => ({
+      rule: "card-conflict",
+      coatId: coat.id,
+      at: "resin",
+      what: `${card.name}: ${conflict}`,
+      soWhat: "Times from this card are less sure.",
+      kind: "data sheet",
+      why: "The card's working time, gel, tack-free time and pot life are fitted by one curve. A number that lies far off it was measured otherwise, or mistyped.",
+    }));
   });
 };
 
@@ -54,8 +60,12 @@ export const roomTemperature: Rule = ({ tempC }) => {
       rule: "room-temperature",
       coatId: null,
       at: "temperature",
-      what: cold ? "Below 18 °C (64 °F) resin is thick, traps bubbles and may stay under-cured." : "Above 27 °C (81 °F) resin runs thin and sets early.",
-      soWhat: cold ? "Warm the room and the ground; part A in a water bath." : "Work in the cool of the morning, or in smaller batches.",
+      what: cold
+        ? "Below 18 °C (64 °F) resin is thick, traps bubbles and may stay under-cured."
+        : "Above 27 °C (81 °F) resin runs thin and sets early.",
+      soWhat: cold
+        ? "Warm the room and the ground; part A in a water bath."
+        : "Work in the cool of the morning, or in smaller batches.",
       kind: "common practice",
       why: "Cure about doubles in speed for each 10 °C. Below about 18 °C it still hardens but its glass transition stays low.",
     },

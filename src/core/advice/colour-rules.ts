@@ -6,7 +6,8 @@ function channels(hex: string): [number, number, number] {
   return [(value >> 16) & 255, (value >> 8) & 255, value & 255];
 }
 
-export const isBlack = (colour: CoatColour) => colour.look !== "clear" && Math.max(...channels(colour.hex)) < 60;
+export const isBlack = (colour: CoatColour) =>
+  colour.look !== "clear" && Math.max(...channels(colour.hex)) < 60;
 
 const isYellow = (colour: CoatColour) => {
   const [red, green, blue] = channels(colour.hex);
@@ -17,7 +18,8 @@ const isYellow = (colour: CoatColour) => {
 export const blackOnPrimer: Rule = ({ coats }) =>
   coats.flatMap(({ coat, below, belowWet }) => {
     const black = coat.colours.find(isBlack);
-    if (coat.kind !== "colour" || !black || coat.colours.length < 2 || belowWet || below?.kind !== "primer") return [];
+    if (coat.kind !== "colour" || !black || coat.colours.length < 2 || belowWet || below?.kind !== "primer")
+      return [];
     return [
       {
         rule: "black-on-primer",
@@ -56,23 +58,29 @@ export const loadTooLarge: Rule = ({ coats }) =>
   coats.flatMap(({ coat }) =>
     coat.colours
       .filter((colour) => colour.gPer100G > LARGEST_LOAD[colour.look])
-      .map(
-        (colour): Advice => ({
-          rule: "load-too-large",
-          coatId: coat.id,
-          at: colour.id,
-          what: colour.look === "clear" ? `${colour.name} is clear and has a dose.` : `${colour.gPer100G} g per 100 g is a heavy load for ${colour.name}.`,
-          soWhat: colour.look === "clear" ? "Set the dose to 0 or change its look." : `Without a data sheet stay at or under ${LARGEST_LOAD[colour.look]} g: above it the mix may cure soft or curdle.`,
-          kind: "common practice",
-          why: "What is not resin does not cure. Pastes and powders are carried to about 5 % by mass, water- or solvent-borne colour to about 2 %; the product's data sheet comes first.",
-        }),
-      ),
+      .map((colour): Advice => ({
+        rule: "load-too-large",
+        coatId: coat.id,
+        at: colour.id,
+        what:
+          colour.look === "clear"
+            ? `${colour.name} is clear and has a dose.`
+            : `${colour.gPer100G} g per 100 g is a heavy load for ${colour.name}.`,
+        soWhat:
+          colour.look === "clear"
+            ? "Set the dose to 0 or change its look."
+            : `Without a data sheet stay at or under ${LARGEST_LOAD[colour.look]} g: above it the mix may cure soft or curdle.`,
+        kind: "common practice",
+        why: "What is not resin does not cure. Pastes and powders are carried to about 5 % by mass, water- or solvent-borne colour to about 2 %; the product's data sheet comes first.",
+      })),
   );
 
 /** Too much metallic loses its definition. */
 export const metallicShare: Rule = ({ coats }) =>
   coats.flatMap(({ coat }) => {
-    const share = coat.colours.filter((colour) => colour.look === "metallic").reduce((sum, colour) => sum + colour.share, 0);
+    const share = coat.colours
+      .filter((colour) => colour.look === "metallic")
+      .reduce((sum, colour) => sum + colour.share, 0);
     if (coat.kind !== "colour" || coat.colours.length < 2 || share <= 0.5) return [];
     return [
       {

@@ -6,8 +6,10 @@ export const FLASH_OFF_MIN = 5;
 
 /** What can hurt at a pass, shown at that step. Data sheets, local codes and licensed practice come first. */
 export const CAUTION: Partial<Record<PassKind, string>> = {
-  flame: "No flame until alcohol, paint or solvent vapour is gone: five minutes after the last drop. Extinguisher at hand. Keep moving; a torch held still scorches.",
-  alcohol: "Alcohol burns. No torch, heat gun, pilot light or switch arcs until it has flashed off. Air the room.",
+  flame:
+    "No flame until alcohol, paint or solvent vapour is gone: five minutes after the last drop. Extinguisher at hand. Keep moving; a torch held still scorches.",
+  alcohol:
+    "Alcohol burns. No torch, heat gun, pilot light or switch arcs until it has flashed off. Air the room.",
   "mica-alcohol": "Alcohol burns. No flame until it has flashed off. Air the room.",
   fog: "Aerosol burns and harms the lungs: organic-vapour respirator on, air the room, no flame.",
   sand: "Particle filter on: cured dust harms the lungs. Spread out rags and leftovers; they can heat up.",
@@ -49,15 +51,13 @@ export const alcoholTooEarly: Rule = ({ coats, tempC }) =>
   coats.flatMap(({ coat }) =>
     coat.passes
       .filter((pass) => pass.kind === "fog" && pass.fromMin !== null && pass.fromMin < 15 && tempC < 24)
-      .map(
-        (pass): Advice => ({
-          rule: "alcohol-too-early",
-          coatId: coat.id,
-          at: pass.id,
-          what: `Fog at ${pass.fromMin} min is early at this temperature.`,
-          soWhat: "Cells run. Wait 15 to 20 minutes, until the film is heavier.",
-          kind: "common practice",
-          why: "Why waiting helps cells to hold is not explained by viscosity alone; that it does is what practitioners agree on, at 20 to 21 °C; sooner when warm.",
-        }),
-      ),
+      .map((pass): Advice => ({
+        rule: "alcohol-too-early",
+        coatId: coat.id,
+        at: pass.id,
+        what: `Fog at ${pass.fromMin} min is early at this temperature.`,
+        soWhat: "Cells run. Wait 15 to 20 minutes, until the film is heavier.",
+        kind: "common practice",
+        why: "Why waiting helps cells to hold is not explained by viscosity alone; that it does is what practitioners agree on, at 20 to 21 °C; sooner when warm.",
+      })),
   );

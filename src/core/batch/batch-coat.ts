@@ -7,7 +7,7 @@ import { doseFor, type Dose } from "./dose";
 import { factorSpread, type FactorId, type Ground, type Tool } from "./factors";
 import { lossesOf, type Loss } from "./losses";
 import { mixDensityGPerMl, splitParts, type Parts } from "./parts";
-import { dealSections, type Coverable, type Section } from "./sections";
+import { dealSections, type Coverable, type Dealt, type Section } from "./sections";
 import { vesselFor, type Vessel } from "./vessel";
 
 /** The two schools of mixing: colour into A before the hardener, or clear first, then cups. */
@@ -51,6 +51,8 @@ export type Cup = {
 export type Batch = {
   /** From 1. */
   number: number;
+  /** Share of the coat's area and volume. */
+  share: number;
   parts: Parts;
   pot: Vessel;
   cups: Cup[];
@@ -98,7 +100,10 @@ export function potLifeSpread(massG: number, tempC: number, calibration: Calibra
 }
 
 /** The volume every colour's cup holds, over the whole coat, and what is held back, for a work volume. */
-function divide(workMl: number, request: CoatRequest): { coloursMl: number[]; held: Held[]; clearMl: number } {
+function divide(
+  workMl: number,
+  request: CoatRequest,
+): { coloursMl: number[]; held: Held[]; clearMl: number } {
   const held: Held[] = [];
   const clearMl = workMl * request.clearReserve;
   const coloursMl = request.colours.map((colour) => {
@@ -135,24 +140,36 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
   let divided = divide(workMl, request);
   let tooSlow = false;
   const sumMl = () => divided.coloursMl.reduce((sum, ml) => sum + ml, 0) + divided.clearMl;
-  /** Mass that lives together in one vessel, for a number of batches. */
-  const massTogetherG = (count: number) => (density * (eachCupMixed ? Math.max(...divided.coloursMl, divided.clearMl) : sumMl())) / count;
-  const fits = (count: number) => {
+  let dealt: Dealt = dealSections(request.pieces, batches);
+  /** Mass that lives together in one vessel, for a share of the whole. */
+  const massTogetherG = (share: number) =>
+    density * (eachCupMixed ? Math.max(...divided.coloursMl, divided.clearMl) : sumMl()) * share;
+  const fits = () => {
     if (card.kind === "paint") return true;
-    const mass = massTogetherG(count);
+    const largest = Math.max(...dealt.shares);
+    const mass = massTogetherG(largest);
     if (card.largestMixG !== null && mass > card.largestMixG) return false;
-    return mixingMinutes(mass / density) + workMin.likely / count <= potLifeSpread(mass, request.tempC, request.calibration).low;
+    return (
+      mixingMinutes(mass / density) + workMin.likely * largest <=
+      potLifeSpread(mass, request.tempC, request.calibration).low
+    );
   };
   if (neededMl > 0) {
     for (let round = 0; round < 12; round += 1) {
       divided = divide(workMl, request);
-      while (batches < MOST_BATCHES && !fits(batches)) batches += 1;
-      tooSlow = batches === MOST_BATCHES && !fits(batches);
-      const cupsMl = [...divided.coloursMl, ...(divided.clearMl > 0 && colours.length > 1 ? [divided.clearMl] : [])].map((ml) => ml / batches);
+      while (batches < MOST_BATCHES && !fits()) {
+        batches += 1;
+        dealt = dealSections(request.pieces, batches);
+      }
+      tooSlow = batches === MOST_BATCHES && !fits();
+      const cupsMl = [
+        ...divided.coloursMl,
+        ...(divided.clearMl > 0 && colours.length > 1 ? [divided.clearMl] : []),
+      ];
       losses = lossesOf({
         cupsMl: colours.length > 1 || eachCupMixed ? cupsMl : [],
-        bucketMl: eachCupMixed ? 0 : sumMl() / batches,
-        batches,
+        bucketMl: eachCupMixed ? 0 : sumMl(),
+        shares: dealt.shares,
         tools: request.tools,
         openLengthMm: request.openLengthMm,
         faceLengthMm: request.faceLengthMm,
@@ -172,10 +189,15 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
 
   const total = sumMl();
   const perUnit = workMl > 0 ? total / workMl : 1;
-  const mixMl = neededMl > 0 ? scaled(sumOf([exactly(onTopMl), onFacesMl, ...losses.map((loss) => loss.ml)]), perUnit) : exactly(0);
-  const sections = dealSections(request.pieces, batches);
-  const together = massTogetherG(batches);
-  const life = card.kind === "paint" || !(total > 0) ? null : potLifeSpread(together, request.tempC, request.calibration);
+  const mixMl =
+    neededMl > 0
+      ? scaled(sumOf([exactly(onTopMl), onFacesMl, ...losses.map((loss) => loss.ml)]), perUnit)
+      : exactly(0);
+  const together = massTogetherG(Math.max(...dealt.shares));
+  const life =
+    card.kind === "paint" || !(total > 0)
+      ? null
+      : potLifeSpread(together, request.tempC, request.calibration);
 
   return {
     onTopMl,
@@ -186,24 +208,53 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
     mixG: total * density,
     mixedFilmMm: request.topAreaMm2 > 0 ? (total * 1000) / request.topAreaMm2 : 0,
     workMin,
-    mixingMin: mixingMinutes(total / batches),
+    mixingMin: mixingMinutes(total * Math.max(...dealt.shares)),
     potLifeMin: life,
-    potLifeAtOnceMin: life && batches > 1 ? potLifeSpread(massTogetherG(1), request.tempC, request.calibration) : null,
+    potLifeAtOnceMin:
+      life && batches > 1 ? potLifeSpread(massTogetherG(1), request.tempC, request.calibration) : null,
     tooSlow,
     coloursMl: colours.map((colour, index) => ({ colourId: colour.id, ml: divided.coloursMl[index] ?? 0 })),
-    batches: total > 0 ? Array.from({ length: batches }, (_, index) => oneBatch(index, batches, divided, request, density, sections[index] ?? [])) : [],
+    batches:
+      total > 0
+        ? Array.from({ length: batches }, (_, index) => oneBatch(index, dealt, divided, request, density))
+        : [],
   };
 }
 
-function oneBatch(index: number, batches: number, divided: { coloursMl: number[]; clearMl: number }, request: CoatRequest, density: number, sections: Section[]): Batch {
+function oneBatch(
+  index: number,
+  dealt: Dealt,
+  divided: { coloursMl: number[]; clearMl: number },
+  request: CoatRequest,
+  density: number,
+): Batch {
   const { card, colours } = request;
-  const mixMl = (divided.coloursMl.reduce((sum, ml) => sum + ml, 0) + divided.clearMl) / batches;
+  const share = dealt.shares[index] ?? 0;
+  const mixMl = (divided.coloursMl.reduce((sum, ml) => sum + ml, 0) + divided.clearMl) * share;
   const ownParts = request.school === "colour-into-a" && card.kind !== "paint";
-  const cup = (colourId: string, name: string, ml: number, dose: Dose): Cup => ({ colourId, name, ml, g: ml * density, vessel: vesselFor(ml), dose, parts: ownParts ? splitParts(ml, card) : null });
+  const cup = (colourId: string, name: string, ml: number, dose: Dose): Cup => ({
+    colourId,
+    name,
+    ml,
+    g: ml * density,
+    vessel: vesselFor(ml),
+    dose,
+    parts: ownParts ? splitParts(ml, card) : null,
+  });
   const cups = colours.map((colour, at) => {
-    const ml = (divided.coloursMl[at] ?? 0) / batches;
+    const ml = (divided.coloursMl[at] ?? 0) * share;
     return cup(colour.id, colour.name, ml, doseFor(ml * density, colour.gPer100G, colour.measure));
   });
-  if (divided.clearMl > 0) cups.push(cup("clear-reserve", "Clear, held back", divided.clearMl / batches, { grams: 0, count: 0, unit: "gram" }));
-  return { number: index + 1, parts: splitParts(mixMl, card), pot: vesselFor(mixMl), cups, sections };
+  if (divided.clearMl > 0)
+    cups.push(
+      cup("clear-reserve", "Clear, held back", divided.clearMl * share, { grams: 0, count: 0, unit: "gram" }),
+    );
+  return {
+    number: index + 1,
+    share,
+    parts: splitParts(mixMl, card),
+    pot: vesselFor(mixMl),
+    cups,
+    sections: dealt.sections[index] ?? [],
+  };
 }

@@ -6,7 +6,15 @@ import { correctWeighing, massRatio, ratioError, splitParts, type Ratio } from "
 import { moveShare, normalised, sharesOfVolumes, withoutShare, withShare } from "./shares";
 import { fillHeightMm, vesselFor, wettedAreaMm2 } from "./vessel";
 
-const CARD: Ratio = { kind: "coating", ratioBy: "volume", ratioA: 1, ratioB: 1, densityAGPerMl: 1.15, densityBGPerMl: 0.98, ratioTolerancePct: 3 };
+const CARD: Ratio = {
+  kind: "coating",
+  ratioBy: "volume",
+  ratioA: 1,
+  ratioB: 1,
+  densityAGPerMl: 1.15,
+  densityBGPerMl: 0.98,
+  ratioTolerancePct: 3,
+};
 
 const cards = fc.record({
   kind: fc.constant("coating" as const),
@@ -21,13 +29,18 @@ const cards = fc.record({
 describe("shares", () => {
   test("28 fl oz split 2 + 14 + 12 and back (common practice, no source)", () => {
     const shares = sharesOfVolumes([2, 14, 12]);
-    expect(shares.map((share) => share * 28)).toEqual([2, 14, 12].map((volume) => expect.closeTo(volume, 12)));
+    expect(shares.map((share) => share * 28)).toEqual(
+      [2, 14, 12].map((volume) => expect.closeTo(volume, 12)),
+    );
     const cups = shares.map((share) => share * 28 * ML_PER_US_FL_OZ);
     expect(sharesOfVolumes(cups)).toEqual(shares.map((share) => expect.closeTo(share, 12)));
   });
 
   const set = fc
-    .array(fc.record({ share: fc.double({ min: 0, max: 1, noNaN: true }), locked: fc.boolean() }), { minLength: 1, maxLength: 8 })
+    .array(fc.record({ share: fc.double({ min: 0, max: 1, noNaN: true }), locked: fc.boolean() }), {
+      minLength: 1,
+      maxLength: 8,
+    })
     .map((list) => normalised(list.map((one, index) => ({ ...one, id: String(index) }))));
 
   test("the sum stays one, locks hold, none is negative, whatever is moved", () => {
@@ -43,7 +56,15 @@ describe("shares", () => {
     );
   });
   test("unlocked others keep their proportion", () => {
-    const moved = moveShare(normalised([{ id: "a", share: 2, locked: false }, { id: "b", share: 6, locked: false }, { id: "c", share: 2, locked: false }]), "a", 0.6);
+    const moved = moveShare(
+      normalised([
+        { id: "a", share: 2, locked: false },
+        { id: "b", share: 6, locked: false },
+        { id: "c", share: 2, locked: false },
+      ]),
+      "a",
+      0.6,
+    );
     expect((moved[1]?.share ?? 0) / (moved[2]?.share ?? 1)).toBeCloseTo(3, 9);
   });
   test("a colour put in and taken out leaves the others as they were", () => {
@@ -79,7 +100,10 @@ describe("parts A and B", () => {
   test("weighed in whole grams the ratio stays within 3 % from 50 g of mix up", () => {
     fc.assert(
       fc.property(fc.double({ min: 50, max: 5000, noNaN: true }), (mixMl) => {
-        const [aG, bG] = roundToSum([splitParts(mixMl, CARD).aG, splitParts(mixMl, CARD).bG], 1) as [number, number];
+        const [aG, bG] = roundToSum([splitParts(mixMl, CARD).aG, splitParts(mixMl, CARD).bG], 1) as [
+          number,
+          number,
+        ];
         expect(Math.abs(ratioError(aG, bG, CARD))).toBeLessThan(0.045);
         if (mixMl > 100) expect(Math.abs(ratioError(aG, bG, CARD))).toBeLessThan(0.03);
       }),
@@ -96,31 +120,46 @@ describe("parts A and B", () => {
   });
   test("a corrected mix is in ratio and never smaller than planned; inside the tolerance nothing is asked", () => {
     fc.assert(
-      fc.property(cards, fc.double({ min: 100, max: 5000, noNaN: true }), fc.double({ min: 1, max: 1.3, noNaN: true }), fc.double({ min: 1, max: 1.3, noNaN: true }), (card, mixMl, overA, overB) => {
-        const planned = splitParts(mixMl, card);
-        const [aG, bG] = [planned.aG * overA, planned.bG * overB];
-        const correction = correctWeighing(aG, bG, planned, card);
-        if (correction.kind === "within") {
-          expect(Math.abs(ratioError(aG, bG, card))).toBeLessThanOrEqual(0.03 + 1e-9);
-          return;
-        }
-        const [finalA, finalB] = correction.part === "A" ? [correction.toG, bG] : [aG, correction.toG];
-        expect(ratioError(finalA, finalB, card)).toBeCloseTo(0, 9);
-        expect(correction.mixG).toBeGreaterThanOrEqual(planned.mixG - 1e-6);
-        expect(correction.addG).toBeGreaterThan(0);
-      }),
+      fc.property(
+        cards,
+        fc.double({ min: 100, max: 5000, noNaN: true }),
+        fc.double({ min: 1, max: 1.3, noNaN: true }),
+        fc.double({ min: 1, max: 1.3, noNaN: true }),
+        (card, mixMl, overA, overB) => {
+          const planned = splitParts(mixMl, card);
+          const [aG, bG] = [planned.aG * overA, planned.bG * overB];
+          const correction = correctWeighing(aG, bG, planned, card);
+          if (correction.kind === "within") {
+            expect(Math.abs(ratioError(aG, bG, card))).toBeLessThanOrEqual(0.03 + 1e-9);
+            return;
+          }
+          const [finalA, finalB] = correction.part === "A" ? [correction.toG, bG] : [aG, correction.toG];
+          expect(ratioError(finalA, finalB, card)).toBeCloseTo(0, 9);
+          expect(correction.mixG).toBeGreaterThanOrEqual(planned.mixG - 1e-6);
+          expect(correction.addG).toBeGreaterThan(0);
+        },
+      ),
     );
   });
 });
 
 test("rounded parts sum to the rounded whole and move by less than a step", () => {
   fc.assert(
-    fc.property(fc.array(fc.double({ min: 0, max: 5000, noNaN: true }), { minLength: 1, maxLength: 9 }), fc.constantFrom(1, 0.1, 5), (parts, step) => {
-      const rounded = roundToSum(parts, step);
-      const sum = parts.reduce((total, part) => total + part, 0);
-      expect(rounded.reduce((total, part) => total + part, 0)).toBeCloseTo(Math.round(sum / step) * step, 6);
-      rounded.forEach((part, index) => expect(Math.abs(part - (parts[index] ?? NaN))).toBeLessThan(step * 1.001));
-    }),
+    fc.property(
+      fc.array(fc.double({ min: 0, max: 5000, noNaN: true }), { minLength: 1, maxLength: 9 }),
+      fc.constantFrom(1, 0.1, 5),
+      (parts, step) => {
+        const rounded = roundToSum(parts, step);
+        const sum = parts.reduce((total, part) => total + part, 0);
+        expect(rounded.reduce((total, part) => total + part, 0)).toBeCloseTo(
+          Math.round(sum / step) * step,
+          6,
+        );
+        rounded.forEach((part, index) =>
+          expect(Math.abs(part - (parts[index] ?? NaN))).toBeLessThan(step * 1.001),
+        );
+      },
+    ),
   );
 });
 
@@ -129,7 +168,9 @@ describe("doses", () => {
     expect(doseFor(1000, 3, { unit: "gram" })).toEqual({ grams: 30, count: 30, unit: "gram" });
     expect(doseFor(500, 0.5, { unit: "drop", dropMl: 0.05, densityGPerMl: 1.25 }).count).toBeCloseTo(40, 9);
     // About four micro-spoons in 30 fl oz give a rich transparent colour (common practice, no source).
-    expect(countable(doseFor(30 * ML_PER_US_FL_OZ * 1.07, 0.0842, { unit: "spoon", gramsPerSpoon: 0.2 }))).toBeCloseTo(4, 9);
+    expect(
+      countable(doseFor(30 * ML_PER_US_FL_OZ * 1.07, 0.0842, { unit: "spoon", gramsPerSpoon: 0.2 })),
+    ).toBeCloseTo(4, 9);
   });
 });
 
@@ -145,7 +186,10 @@ describe("vessels", () => {
     const slices = 20000;
     for (let slice = 0; slice < slices; slice += 1) {
       const at = ((slice + 0.5) / slices) * height;
-      volume += Math.PI * (vessel.bottomRadiusMm + ((vessel.topRadiusMm - vessel.bottomRadiusMm) * at) / vessel.heightMm) ** 2 * (height / slices);
+      volume +=
+        Math.PI *
+        (vessel.bottomRadiusMm + ((vessel.topRadiusMm - vessel.bottomRadiusMm) * at) / vessel.heightMm) ** 2 *
+        (height / slices);
     }
     expect(volume / 1000).toBeCloseTo(600, 4);
   });

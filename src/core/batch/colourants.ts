@@ -2,7 +2,13 @@ import type { ColourLook, CoatColour } from "./coat-colour";
 import type { DoseMeasure } from "./dose";
 
 /** A colourant to start a colour from: generic, no maker. Doses are usual ones (common practice, no source). */
-export type Colourant = { name: string; hex: string; look: ColourLook; gPer100G: number; measure: DoseMeasure };
+export type Colourant = {
+  name: string;
+  hex: string;
+  look: ColourLook;
+  gPer100G: number;
+  measure: DoseMeasure;
+};
 
 const paste = (dropMl = 0.05): DoseMeasure => ({ unit: "drop", dropMl, densityGPerMl: 1.2 });
 const gram: DoseMeasure = { unit: "gram" };

@@ -3,7 +3,24 @@ import type { Spread } from "../numerics/spread";
 /** What the coats lie on. */
 export type Ground = "mdf" | "wood" | "concrete" | "primed" | "cured";
 
-export type Tool = "none" | "hand" | "roller" | "wide-blade" | "squeegee" | "trowel" | "brush" | "foam-brush" | "stick" | "comb" | "torch" | "heat-gun" | "hair-dryer" | "spray-bottle" | "spray-can" | "bucket" | "scraper";
+export type Tool =
+  | "none"
+  | "hand"
+  | "roller"
+  | "wide-blade"
+  | "squeegee"
+  | "trowel"
+  | "brush"
+  | "foam-brush"
+  | "stick"
+  | "comb"
+  | "torch"
+  | "heat-gun"
+  | "hair-dryer"
+  | "spray-bottle"
+  | "spray-can"
+  | "bucket"
+  | "scraper";
 
 export const TOOL_WORDS: Record<Tool, string> = {
   none: "no tool",
@@ -36,7 +53,14 @@ export type FactorId =
   | "faceFilmShare";
 
 /** A planning factor: its usual value and spread, its unit and why it is so. */
-export type Factor = { id: FactorId; name: string; unit: string; usual: Spread; kind: "physics" | "common practice" | "assumed"; why: string };
+export type Factor = {
+  id: FactorId;
+  name: string;
+  unit: string;
+  usual: Spread;
+  kind: "physics" | "common practice" | "assumed";
+  why: string;
+};
 
 /**
  * What tools and vessels keep. Every value is a shop's to change; the log can replace it.
@@ -58,7 +82,14 @@ export const FACTORS: Record<FactorId, Factor> = {
     kind: "assumed",
     why: "A bucket is scraped, a cup is not: about half of what drains slowly. Two buckets, since a clean second one keeps unmixed resin off the piece.",
   },
-  stickMl: { id: "stickMl", name: "left on a stick", unit: "ml", usual: { low: 1, likely: 2, high: 4 }, kind: "assumed", why: "One stick a cup, wiped on the rim." },
+  stickMl: {
+    id: "stickMl",
+    name: "left on a stick",
+    unit: "ml",
+    usual: { low: 1, likely: 2, high: 4 },
+    kind: "assumed",
+    why: "One stick a cup, wiped on the rim.",
+  },
   toolMl: {
     id: "toolMl",
     name: "kept by tools, times the usual",
@@ -110,15 +141,39 @@ export const GROUND_ML_PER_M2: Record<Ground, Spread> = {
   cured: { low: 0, likely: 0, high: 3 },
 };
 
-export const GROUND_WORDS: Record<Ground, string> = { mdf: "bare MDF", wood: "bare wood", concrete: "concrete", primed: "primed", cured: "cured epoxy" };
+export const GROUND_WORDS: Record<Ground, string> = {
+  mdf: "bare MDF",
+  wood: "bare wood",
+  concrete: "concrete",
+  primed: "primed",
+  cured: "cured epoxy",
+};
 
 /** What each tool keeps, ml; see {@link FACTORS.toolMl}. */
-export const TOOL_ML: Partial<Record<Tool, number>> = { hand: 4, roller: 15, "wide-blade": 6, squeegee: 8, trowel: 12, brush: 6, "foam-brush": 6, stick: 2, comb: 2 };
+export const TOOL_ML: Partial<Record<Tool, number>> = {
+  hand: 4,
+  roller: 15,
+  "wide-blade": 6,
+  squeegee: 8,
+  trowel: 12,
+  brush: 6,
+  "foam-brush": 6,
+  stick: 2,
+  comb: 2,
+};
 
 /** A factor as planned with: the shop's own value keeps the relative spread of the usual one. */
-export function factorSpread(id: FactorId, own: Partial<Record<FactorId, number>>, usual: Spread = FACTORS[id].usual): Spread {
+export function factorSpread(
+  id: FactorId,
+  own: Partial<Record<FactorId, number>>,
+  usual: Spread = FACTORS[id].usual,
+): Spread {
   const value = own[id];
   if (value === undefined) return usual;
   if (usual.likely === 0) return { low: value * 0.5, likely: value, high: value * 2 };
-  return { low: (usual.low / usual.likely) * value, likely: value, high: (usual.high / usual.likely) * value };
+  return {
+    low: (usual.low / usual.likely) * value,
+    likely: value,
+    high: (usual.high / usual.likely) * value,
+  };
 }

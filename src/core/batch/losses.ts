@@ -8,15 +8,23 @@ export type Loss =
   | { id: "sticks"; ml: Spread; sticks: number; eachMl: number }
   | { id: "tools"; ml: Spread; tools: { tool: Tool; ml: number }[] }
   | { id: "buckets"; ml: Spread; buckets: number; wettedMm2: number; filmMm: number }
-  | { id: "run-off"; ml: Spread; openLengthMm: number; faceLengthMm: number; openMlPerM: number; faceMlPerM: number }
+  | {
+      id: "run-off";
+      ml: Spread;
+      openLengthMm: number;
+      faceLengthMm: number;
+      openMlPerM: number;
+      faceMlPerM: number;
+    }
   | { id: "ground"; ml: Spread; areaMm2: number; mlPerM2: number };
 
 export type LossInput = {
-  /** Millilitres in each cup of ONE batch. */
+  /** Millilitres of each colour over all batches; a batch has one cup of each. */
   cupsMl: readonly number[];
-  /** Millilitres in the mixing bucket of one batch; 0 when every cup is mixed for itself. */
+  /** Millilitres mixed in buckets over all batches; 0 when every cup is mixed for itself. */
   bucketMl: number;
-  batches: number;
+  /** Share of each batch. */
+  shares: readonly number[];
   tools: readonly Tool[];
   openLengthMm: number;
   faceLengthMm: number;
@@ -27,25 +35,42 @@ export type LossInput = {
 
 /** All that does not end on the piece, one by one, in the order in which it is lost. */
 export function lossesOf(input: LossInput): Loss[] {
-  const { batches, factors } = input;
+  const { factors, shares } = input;
+  const batches = shares.length;
+  const wetted = (ml: number) =>
+    shares.reduce((sum, share) => sum + wettedAreaMm2(vesselFor(ml * share), ml * share), 0);
   const losses: Loss[] = [];
   if (input.bucketMl > 0) {
     // Mixed in one, scraped into a clean second one.
-    const wettedMm2 = 2 * batches * wettedAreaMm2(vesselFor(input.bucketMl), input.bucketMl);
+    const wettedMm2 = 2 * wetted(input.bucketMl);
     const film = factorSpread("bucketFilmMm", factors);
-    losses.push({ id: "buckets", ml: scaled(film, wettedMm2 / 1000), buckets: 2 * batches, wettedMm2, filmMm: film.likely });
+    losses.push({
+      id: "buckets",
+      ml: scaled(film, wettedMm2 / 1000),
+      buckets: 2 * batches,
+      wettedMm2,
+      filmMm: film.likely,
+    });
   }
   if (input.cupsMl.length > 0) {
-    const wettedMm2 = batches * input.cupsMl.reduce((sum, ml) => sum + wettedAreaMm2(vesselFor(ml), ml), 0);
+    const wettedMm2 = input.cupsMl.reduce((sum, ml) => sum + wetted(ml), 0);
     const film = factorSpread("cupFilmMm", factors);
-    losses.push({ id: "cups", ml: scaled(film, wettedMm2 / 1000), cups: batches * input.cupsMl.length, wettedMm2, filmMm: film.likely });
+    losses.push({
+      id: "cups",
+      ml: scaled(film, wettedMm2 / 1000),
+      cups: batches * input.cupsMl.length,
+      wettedMm2,
+      filmMm: film.likely,
+    });
   }
   const sticks = batches * Math.max(1, input.cupsMl.length);
   const stick = factorSpread("stickMl", factors);
   losses.push({ id: "sticks", ml: scaled(stick, sticks), sticks, eachMl: stick.likely });
 
   const times = factorSpread("toolMl", factors);
-  const tools = [...new Set(input.tools)].flatMap((tool) => (TOOL_ML[tool] ? [{ tool, ml: TOOL_ML[tool] }] : []));
+  const tools = [...new Set(input.tools)].flatMap((tool) =>
+    TOOL_ML[tool] ? [{ tool, ml: TOOL_ML[tool] }] : [],
+  );
   const toolMl = tools.reduce((sum, { ml }) => sum + ml, 0);
   if (toolMl > 0) losses.push({ id: "tools", ml: scaled(times, toolMl), tools });
 
@@ -55,7 +80,11 @@ export function lossesOf(input: LossInput): Loss[] {
     const [openM, faceM] = [input.openLengthMm / 1000, input.faceLengthMm / 1000];
     losses.push({
       id: "run-off",
-      ml: { low: open.low * openM + face.low * faceM, likely: open.likely * openM + face.likely * faceM, high: open.high * openM + face.high * faceM },
+      ml: {
+        low: open.low * openM + face.low * faceM,
+        likely: open.likely * openM + face.likely * faceM,
+        high: open.high * openM + face.high * faceM,
+      },
       openLengthMm: input.openLengthMm,
       faceLengthMm: input.faceLengthMm,
       openMlPerM: open.likely,
@@ -64,7 +93,13 @@ export function lossesOf(input: LossInput): Loss[] {
   }
   if (input.ground) {
     const drunk = factorSpread("groundMlPerM2", factors, GROUND_ML_PER_M2[input.ground]);
-    if (drunk.likely > 0) losses.push({ id: "ground", ml: scaled(drunk, input.groundAreaMm2 / 1e6), areaMm2: input.groundAreaMm2, mlPerM2: drunk.likely });
+    if (drunk.likely > 0)
+      losses.push({
+        id: "ground",
+        ml: scaled(drunk, input.groundAreaMm2 / 1e6),
+        areaMm2: input.groundAreaMm2,
+        mlPerM2: drunk.likely,
+      });
   }
   return losses;
 }

@@ -1,7 +1,10 @@
 import type { ResinCard } from "../cure/resin-card";
 
 /** What the ratio needs of a card. */
-export type Ratio = Pick<ResinCard, "kind" | "ratioBy" | "ratioA" | "ratioB" | "densityAGPerMl" | "densityBGPerMl" | "ratioTolerancePct">;
+export type Ratio = Pick<
+  ResinCard,
+  "kind" | "ratioBy" | "ratioA" | "ratioB" | "densityAGPerMl" | "densityBGPerMl" | "ratioTolerancePct"
+>;
 
 /** Resin A and hardener B of one mix. */
 export type Parts = { aMl: number; bMl: number; aG: number; bG: number; mixMl: number; mixG: number };
@@ -53,11 +56,26 @@ export function correctWeighing(aG: number, bG: number, planned: Parts, card: Ra
   if (bG === 0 ? aG >= planned.aG * (1 - 1e-9) : Math.abs(bG / wantedB - 1) > tolerance) {
     if (bG > wantedB) {
       const toG = bG / ratio;
-      return { kind: "add", part: "A", toG, addG: toG - aG, mixG: toG + bG, growth: (toG + bG) / plannedMix - 1 };
+      return {
+        kind: "add",
+        part: "A",
+        toG,
+        addG: toG - aG,
+        mixG: toG + bG,
+        growth: (toG + bG) / plannedMix - 1,
+      };
     }
-    const change: Correction = { kind: "add", part: "B", toG: wantedB, addG: wantedB - bG, mixG: aG + wantedB, growth: (aG + wantedB) / plannedMix - 1 };
+    const change: Correction = {
+      kind: "add",
+      part: "B",
+      toG: wantedB,
+      addG: wantedB - bG,
+      mixG: aG + wantedB,
+      growth: (aG + wantedB) / plannedMix - 1,
+    };
     return bG === 0 && Math.abs(wantedB / planned.bG - 1) < 1e-9 ? { kind: "within" } : change;
   }
-  if (bG === 0) return { kind: "add", part: "A", toG: planned.aG, addG: planned.aG - aG, mixG: plannedMix, growth: 0 };
+  if (bG === 0)
+    return { kind: "add", part: "A", toG: planned.aG, addG: planned.aG - aG, mixG: plannedMix, growth: 0 };
   return { kind: "within" };
 }

@@ -1,5 +1,11 @@
 /** A cup or bucket: a frustum a little wider at the brim. Lengths in mm, volumes in ml. */
-export type Vessel = { kind: "cup" | "bucket"; nominalMl: number; topRadiusMm: number; bottomRadiusMm: number; heightMm: number };
+export type Vessel = {
+  kind: "cup" | "bucket";
+  nominalMl: number;
+  topRadiusMm: number;
+  bottomRadiusMm: number;
+  heightMm: number;
+};
 
 /** Usual sizes on a bench (common practice, no source): 1 to 32 fl oz cups, then pails. */
 const CUP_SIZES_ML = [30, 60, 120, 250, 500, 950];
@@ -15,28 +21,42 @@ function vesselOfSize(kind: Vessel["kind"], nominalMl: number): Vessel {
   // Brimful volume of a frustum with top diameter D: π·H/12·(D² + D·d + d²), H = 1.15 D, d = 0.76 D.
   const perCube = ((Math.PI * HEIGHT_TO_TOP) / 12) * (1 + BOTTOM_TO_TOP + BOTTOM_TO_TOP ** 2);
   const topDiameterMm = Math.cbrt((nominalMl * 1000) / perCube);
-  return { kind, nominalMl, topRadiusMm: topDiameterMm / 2, bottomRadiusMm: (topDiameterMm / 2) * BOTTOM_TO_TOP, heightMm: topDiameterMm * HEIGHT_TO_TOP };
+  return {
+    kind,
+    nominalMl,
+    topRadiusMm: topDiameterMm / 2,
+    bottomRadiusMm: (topDiameterMm / 2) * BOTTOM_TO_TOP,
+    heightMm: topDiameterMm * HEIGHT_TO_TOP,
+  };
 }
 
-const VESSELS: readonly Vessel[] = [...CUP_SIZES_ML.map((size) => vesselOfSize("cup", size)), ...BUCKET_SIZES_ML.map((size) => vesselOfSize("bucket", size))];
+const VESSELS: readonly Vessel[] = [
+  ...CUP_SIZES_ML.map((size) => vesselOfSize("cup", size)),
+  ...BUCKET_SIZES_ML.map((size) => vesselOfSize("bucket", size)),
+];
 
 /** The smallest vessel that holds a volume with room to stir; the largest one there is when none does. */
 export function vesselFor(volumeMl: number): Vessel {
-  const found = VESSELS.find((vessel) => volumeMl <= vessel.nominalMl * FULLEST) ?? VESSELS[VESSELS.length - 1];
+  const found =
+    VESSELS.find((vessel) => volumeMl <= vessel.nominalMl * FULLEST) ?? VESSELS[VESSELS.length - 1];
   return found as Vessel;
 }
 
 /** Height of the fill line above the bottom, mm (closed form; at most the brim). */
 export function fillHeightMm(vessel: Vessel, volumeMl: number): number {
   const slope = (vessel.topRadiusMm - vessel.bottomRadiusMm) / vessel.heightMm;
-  const height = (Math.cbrt((3 * slope * volumeMl * 1000) / Math.PI + vessel.bottomRadiusMm ** 3) - vessel.bottomRadiusMm) / slope;
+  const height =
+    (Math.cbrt((3 * slope * volumeMl * 1000) / Math.PI + vessel.bottomRadiusMm ** 3) -
+      vessel.bottomRadiusMm) /
+    slope;
   return Math.min(vessel.heightMm, Math.max(0, height));
 }
 
 /** Wall and bottom that the resin has touched, mm². */
 export function wettedAreaMm2(vessel: Vessel, volumeMl: number): number {
   const height = fillHeightMm(vessel, volumeMl);
-  const radius = vessel.bottomRadiusMm + ((vessel.topRadiusMm - vessel.bottomRadiusMm) * height) / vessel.heightMm;
+  const radius =
+    vessel.bottomRadiusMm + ((vessel.topRadiusMm - vessel.bottomRadiusMm) * height) / vessel.heightMm;
   const slant = Math.hypot(height, radius - vessel.bottomRadiusMm);
   return Math.PI * (vessel.bottomRadiusMm + radius) * slant + Math.PI * vessel.bottomRadiusMm ** 2;
 }

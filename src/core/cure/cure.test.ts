@@ -2,7 +2,15 @@ import fc from "fast-check";
 import reference from "../reference/resin.json";
 import { calibrate } from "./calibrate";
 import { filmLife, flowLeftShare, stateAt } from "./film-life";
-import { conversionAt, conversionAtThickening, cureSpeed, flowLeftPerPa, timeToConversion, viscosityPaS, type CureParameters } from "./kinetics";
+import {
+  conversionAt,
+  conversionAtThickening,
+  cureSpeed,
+  flowLeftPerPa,
+  timeToConversion,
+  viscosityPaS,
+  type CureParameters,
+} from "./kinetics";
 import { potHeatLossWPerK, potLifeMin } from "./pot";
 import type { ResinCard } from "./resin-card";
 
@@ -26,37 +34,53 @@ const parametersOf = (resin: string): CureParameters => {
 describe("film at constant temperature against an independent stiff integrator", () => {
   const early = reference.film_isothermal.filter((row) => row.alpha < 0.5);
   test("there is something to compare", () => expect(early.length).toBeGreaterThan(40));
-  test.each(early.map((row) => [row.resin, row.T, row.t_s, row] as const))("%s at %d °C after %d s", (resin, tempC, timeS, row) => {
+  test.each(early.map((row) => [row.resin, row.T, row.t_s, row] as const))(
+    "%s at %d °C after %d s",
+    (resin, tempC, timeS, row) => {
+      const p = parametersOf(resin);
+      const alpha = conversionAt(timeS, tempC, p);
+      // Diffusion control, left out here, moves α by under 2e-4 before gel.
+      expect(Math.abs(alpha - row.alpha)).toBeLessThan(2e-4);
+      if (typeof row.eta === "number" && row.alpha < 0.4)
+        expect(viscosityPaS(alpha, tempC, p) / row.eta).toBeCloseTo(1, 2);
+    },
+  );
+});
+
+test.each(reference.film_milestones_h.map((row) => [row.resin, row.T, row] as const))(
+  "milestones of %s at %d °C",
+  (resin, tempC, row) => {
     const p = parametersOf(resin);
-    const alpha = conversionAt(timeS, tempC, p);
-    // Diffusion control, left out here, moves α by under 2e-4 before gel.
-    expect(Math.abs(alpha - row.alpha)).toBeLessThan(2e-4);
-    if (typeof row.eta === "number" && row.alpha < 0.4) expect(viscosityPaS(alpha, tempC, p) / row.eta).toBeCloseTo(1, 2);
-  });
-});
+    const hours = (alpha: number) => timeToConversion(alpha, tempC, p) / 3600;
+    expect(hours(conversionAtThickening(2, p)) / row.work).toBeCloseTo(1, 4);
+    expect(hours(0.5) / row.recoat).toBeCloseTo(1, 3);
+    expect(hours(0.58) / row.gel).toBeCloseTo(1, 3);
+  },
+);
 
-test.each(reference.film_milestones_h.map((row) => [row.resin, row.T, row] as const))("milestones of %s at %d °C", (resin, tempC, row) => {
-  const p = parametersOf(resin);
-  const hours = (alpha: number) => timeToConversion(alpha, tempC, p) / 3600;
-  expect(hours(conversionAtThickening(2, p)) / row.work).toBeCloseTo(1, 4);
-  expect(hours(0.5) / row.recoat).toBeCloseTo(1, 3);
-  expect(hours(0.58) / row.gel).toBeCloseTo(1, 3);
-});
+test.each(reference.Phi.map((row) => [row.resin, row.T, row] as const))(
+  "flow left of %s at %d °C (closed form within 2e-4 of quadrature)",
+  (resin, tempC, row) => {
+    const p = parametersOf(resin);
+    expect(Math.abs(flowLeftPerPa(0, tempC, p) / row.Phi_0 - 1)).toBeLessThan(2e-4);
+    expect(Math.abs(flowLeftPerPa(conversionAt(900, tempC, p), tempC, p) / row.Phi_15 - 1)).toBeLessThan(
+      2e-4,
+    );
+  },
+);
 
-test.each(reference.Phi.map((row) => [row.resin, row.T, row] as const))("flow left of %s at %d °C (closed form within 2e-4 of quadrature)", (resin, tempC, row) => {
-  const p = parametersOf(resin);
-  expect(Math.abs(flowLeftPerPa(0, tempC, p) / row.Phi_0 - 1)).toBeLessThan(2e-4);
-  expect(Math.abs(flowLeftPerPa(conversionAt(900, tempC, p), tempC, p) / row.Phi_15 - 1)).toBeLessThan(2e-4);
-});
-
-test.each(reference.cup.rows.map((row) => [row.resin, row.M_kg, row.T0, row.Ta, row] as const))("pot of %s, %d kg, mixed at %d in %d °C", (resin, massKg, mixedC, roomC, row) => {
-  const p = parametersOf(resin);
-  expect(potHeatLossWPerK(massKg * 1000, p)).toBeCloseTo(row.UA, 5);
-  expect(Math.abs(potLifeMin(massKg * 1000, mixedC, roomC, p) / (row.pot_s / 60) - 1)).toBeLessThan(1e-4);
-});
+test.each(reference.cup.rows.map((row) => [row.resin, row.M_kg, row.T0, row.Ta, row] as const))(
+  "pot of %s, %d kg, mixed at %d in %d °C",
+  (resin, massKg, mixedC, roomC, row) => {
+    const p = parametersOf(resin);
+    expect(potHeatLossWPerK(massKg * 1000, p)).toBeCloseTo(row.UA, 5);
+    expect(Math.abs(potLifeMin(massKg * 1000, mixedC, roomC, p) / (row.pot_s / 60) - 1)).toBeLessThan(1e-4);
+  },
+);
 
 test.each(Object.entries(reference.extra.clock_rel24))("clock at %s °C against 24 °C", (tempC, expected) =>
-  expect(cureSpeed(Number(tempC)) / cureSpeed(24)).toBeCloseTo(expected, 6));
+  expect(cureSpeed(Number(tempC)) / cureSpeed(24)).toBeCloseTo(expected, 6),
+);
 
 const CARD: ResinCard = {
   id: "a",
@@ -99,12 +123,20 @@ describe("calibration", () => {
   test("times made by the model are found again", () => {
     const truth = parametersOf("a");
     const hours = (alpha: number) => timeToConversion(alpha, 24, truth) / 3600;
-    const made: ResinCard = { ...CARD, workMin: hours(conversionAtThickening(2, truth)) * 60, gelH: hours(0.58), tackFreeH: hours(0.68), potLifeMin: potLifeMin(150, 24, 24, truth) };
+    const made: ResinCard = {
+      ...CARD,
+      workMin: hours(conversionAtThickening(2, truth)) * 60,
+      gelH: hours(0.58),
+      tackFreeH: hours(0.68),
+      potLifeMin: potLifeMin(150, 24, 24, truth),
+    };
     const { parameters, residuals } = calibrate(made);
     expect(timeToConversion(0.58, 24, parameters) / timeToConversion(0.58, 24, truth)).toBeCloseTo(1, 1);
     for (const residual of residuals) expect(Math.abs(residual.z)).toBeLessThan(0.3);
     // Another mass is the prediction: within the ±25 % that is shown.
-    expect(Math.abs(potLifeMin(500, 20, 20, parameters) / potLifeMin(500, 20, 20, truth) - 1)).toBeLessThan(0.1);
+    expect(Math.abs(potLifeMin(500, 20, 20, parameters) / potLifeMin(500, 20, 20, truth) - 1)).toBeLessThan(
+      0.1,
+    );
   });
 
   test("a contradictory sheet still converges and says so", () => {
@@ -116,11 +148,17 @@ describe("calibration", () => {
   test("any sheet converges", () => {
     const minutes = fc.option(fc.double({ min: 1, max: 10000, noNaN: true }), { nil: null });
     fc.assert(
-      fc.property(minutes, minutes, minutes, fc.double({ min: 5, max: 40, noNaN: true }), (workMin, tackFreeH, potLife, filmTempC) => {
-        const { parameters } = calibrate({ ...CARD, workMin, tackFreeH, potLifeMin: potLife, filmTempC });
-        expect(parameters.k2PerS).toBeGreaterThan(0);
-        expect(Number.isFinite(parameters.k2PerS * parameters.r)).toBe(true);
-      }),
+      fc.property(
+        minutes,
+        minutes,
+        minutes,
+        fc.double({ min: 5, max: 40, noNaN: true }),
+        (workMin, tackFreeH, potLife, filmTempC) => {
+          const { parameters } = calibrate({ ...CARD, workMin, tackFreeH, potLifeMin: potLife, filmTempC });
+          expect(parameters.k2PerS).toBeGreaterThan(0);
+          expect(Number.isFinite(parameters.k2PerS * parameters.r)).toBe(true);
+        },
+      ),
       { numRuns: 60 },
     );
   });
@@ -146,7 +184,9 @@ describe("the life of a film", () => {
     expect(stateAt(life, 70)).toBe("flowing");
   });
   test("sandable by the clock at other temperatures (reference: 32.68 h of 20.65 h at 18 °C)", () => {
-    const at18 = filmLife({ ...CARD, sandH: 20.65 }, calibration, 18).find((start) => start.state === "sandable");
+    const at18 = filmLife({ ...CARD, sandH: 20.65 }, calibration, 18).find(
+      (start) => start.state === "sandable",
+    );
     expect((at18?.fromMin.likely ?? 0) / 60).toBeCloseTo(32.68, 1);
   });
   test("gummy dam pull falls in the 2–3 h that many shops quote at 21–24 °C (common practice, no source)", () => {

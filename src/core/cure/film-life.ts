@@ -1,10 +1,26 @@
 import { within, type Spread } from "../numerics/spread";
 import type { Calibration } from "./calibrate";
-import { conversionAt, cureSpeed, flowLeftPerPa, freshViscosityPaS, timeToConversion, viscosityPaS } from "./kinetics";
+import {
+  conversionAt,
+  cureSpeed,
+  flowLeftPerPa,
+  freshViscosityPaS,
+  timeToConversion,
+  viscosityPaS,
+} from "./kinetics";
 import type { ResinCard } from "./resin-card";
 
 /** What a film is, in the order of its life. */
-export const FILM_STATES = ["runny", "flowing", "heavy", "gummy", "set", "recoat", "sandable", "hard"] as const;
+export const FILM_STATES = [
+  "runny",
+  "flowing",
+  "heavy",
+  "gummy",
+  "set",
+  "recoat",
+  "sandable",
+  "hard",
+] as const;
 export type FilmState = (typeof FILM_STATES)[number];
 
 export const STATE_WORDS: Record<FilmState, string> = {
@@ -17,6 +33,9 @@ export const STATE_WORDS: Record<FilmState, string> = {
   sandable: "sandable",
   hard: "hard",
 };
+
+/** The same where there is little room. */
+export const SHORT_WORDS: Record<FilmState, string> = { ...STATE_WORDS, recoat: "recoat" };
 
 /** From when a state holds, minutes after mixing. */
 export type StateStart = { state: FilmState; fromMin: Spread };
@@ -41,7 +60,10 @@ export function filmLife(card: ResinCard, calibration: Calibration, tempC: numbe
   const { parameters: p, used } = calibration;
   const clock = cureSpeed(card.filmTempC, p.activationJPerMol) / cureSpeed(tempC, p.activationJPerMol);
   const modelMin = (alpha: number) => timeToConversion(alpha, tempC, p) / 60;
-  const workMin = card.workMin !== null ? card.workMin * clock : modelMin(conversionAtViscosity(2 * freshViscosityPaS(tempC, p), tempC, calibration));
+  const workMin =
+    card.workMin !== null
+      ? card.workMin * clock
+      : modelMin(conversionAtViscosity(2 * freshViscosityPaS(tempC, p), tempC, calibration));
   const gelMin = card.gelH !== null ? card.gelH * 60 * clock : modelMin(p.gelConversion);
   const byClock = (hours: number | null, silent: number) => (hours !== null ? hours * 60 * clock : silent);
   const early = used.film || used.setting ? 0.2 : 0.3;
@@ -49,8 +71,18 @@ export function filmLife(card: ResinCard, calibration: Calibration, tempC: numbe
   const starts: [FilmState, number, number, number][] = [
     ["runny", 0, 0, 0],
     ["flowing", workMin, early, early],
-    ["heavy", Math.max(workMin * 1.15, modelMin(conversionAtViscosity(HEAVY_PA_S, tempC, calibration))), early, early],
-    ["gummy", Math.max(workMin * 1.6, modelMin(conversionAtViscosity(GUMMY_PA_S, tempC, calibration))), 0.25, 0.25],
+    [
+      "heavy",
+      Math.max(workMin * 1.15, modelMin(conversionAtViscosity(HEAVY_PA_S, tempC, calibration))),
+      early,
+      early,
+    ],
+    [
+      "gummy",
+      Math.max(workMin * 1.6, modelMin(conversionAtViscosity(GUMMY_PA_S, tempC, calibration))),
+      0.25,
+      0.25,
+    ],
     ["set", gelMin, gelSpread, gelSpread],
     ["recoat", byClock(card.recoatFromH ?? card.tackFreeH, gelMin * SILENT.tackFree), 0.25, 0.25],
     ["sandable", byClock(card.sandH, gelMin * SILENT.sand), 0.4, 0.4],

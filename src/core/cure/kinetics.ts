@@ -94,6 +94,11 @@ export function flowLeftPerPa(alpha: number, tempC: number, p: CureParameters): 
   const c3 = (1 - 1 / g) ** 3 / (1 + r);
   const c2 = 1 / r + 1 / g ** 3 - c1 / r - c3;
   const value =
-    -(g - alpha) / g ** 3 + c1 * Math.log((r + g) / (r + alpha)) + c2 * Math.log((1 - alpha) / (1 - g)) + c3 * (1 / (1 - g) - 1 / (1 - alpha));
-  return Math.max(0, value) / (p.k2PerS * cureSpeed(tempC, p.activationJPerMol) * freshViscosityPaS(tempC, p));
+    -(g - alpha) / g ** 3 +
+    c1 * Math.log((r + g) / (r + alpha)) +
+    c2 * Math.log((1 - alpha) / (1 - g)) +
+    c3 * (1 / (1 - g) - 1 / (1 - alpha));
+  return (
+    Math.max(0, value) / (p.k2PerS * cureSpeed(tempC, p.activationJPerMol) * freshViscosityPaS(tempC, p))
+  );
 }

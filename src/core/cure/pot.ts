@@ -28,7 +28,11 @@ function stepper(massG: number, roomC: number, p: CureParameters) {
     const [t2, a2] = slope(tempC + (dt / 2) * t1, alpha + (dt / 2) * a1);
     const [t3, a3] = slope(tempC + (dt / 2) * t2, alpha + (dt / 2) * a2);
     const [t4, a4] = slope(tempC + dt * t3, alpha + dt * a3);
-    return { timeS: timeS + dt, tempC: tempC + (dt / 6) * (t1 + 2 * t2 + 2 * t3 + t4), alpha: alpha + (dt / 6) * (a1 + 2 * a2 + 2 * a3 + a4) };
+    return {
+      timeS: timeS + dt,
+      tempC: tempC + (dt / 6) * (t1 + 2 * t2 + 2 * t3 + t4),
+      alpha: alpha + (dt / 6) * (a1 + 2 * a2 + 2 * a3 + a4),
+    };
   };
 }
 
@@ -41,7 +45,13 @@ const LONGEST_S = 10 * 86400;
  * @param mixedC temperature when A met B
  * @param roomC temperature of the room
  */
-export function runPot(massG: number, mixedC: number, roomC: number, p: CureParameters, until: (state: PotState) => boolean): PotState {
+export function runPot(
+  massG: number,
+  mixedC: number,
+  roomC: number,
+  p: CureParameters,
+  until: (state: PotState) => boolean,
+): PotState {
   if (!(massG > 0)) throw new Error(`A pot of ${massG} g cannot be run`);
   const step = stepper(massG, roomC, p);
   let state: PotState = { timeS: 0, tempC: mixedC, alpha: 0 };
@@ -66,6 +76,12 @@ export function runPot(massG: number, mixedC: number, roomC: number, p: CurePara
 /** Minutes until the pot must be empty: viscosity doubled, or 25 K warmer than mixed, whichever comes first. */
 export function potLifeMin(massG: number, mixedC: number, roomC: number, p: CureParameters): number {
   const thick = 2 * freshViscosityPaS(mixedC, p);
-  const end = runPot(massG, mixedC, roomC, p, (state) => state.tempC >= mixedC + 25 || viscosityPaS(state.alpha, state.tempC, p) >= thick);
+  const end = runPot(
+    massG,
+    mixedC,
+    roomC,
+    p,
+    (state) => state.tempC >= mixedC + 25 || viscosityPaS(state.alpha, state.tempC, p) >= thick,
+  );
   return end.timeS / 60;
 }

@@ -6,7 +6,10 @@ export type Fault = { at: string; message: string };
 
 function distanceToSide(point: Point, from: Point, to: Point): number {
   const [dx, dy] = [to.x - from.x, to.y - from.y];
-  const along = Math.max(0, Math.min(1, ((point.x - from.x) * dx + (point.y - from.y) * dy) / (dx * dx + dy * dy)));
+  const along = Math.max(
+    0,
+    Math.min(1, ((point.x - from.x) * dx + (point.y - from.y) * dy) / (dx * dx + dy * dy)),
+  );
   return Math.hypot(point.x - from.x - along * dx, point.y - from.y - along * dy);
 }
 
@@ -14,14 +17,16 @@ function isInside(point: Point, corners: readonly Point[]): boolean {
   let inside = false;
   corners.forEach((a, index) => {
     const b = corners[(index + 1) % corners.length] as Point;
-    if (a.y > point.y !== b.y > point.y && point.x < ((b.x - a.x) * (point.y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
+    if (a.y > point.y !== b.y > point.y && point.x < ((b.x - a.x) * (point.y - a.y)) / (b.y - a.y) + a.x)
+      inside = !inside;
   });
   return inside;
 }
 
 /** Least distance from a point to an outline; negative outside. */
 function roomAround(point: Point, outline: Outline): number {
-  if (outline.kind === "circle") return outline.radiusMm - Math.hypot(point.x - outline.centre.x, point.y - outline.centre.y);
+  if (outline.kind === "circle")
+    return outline.radiusMm - Math.hypot(point.x - outline.centre.x, point.y - outline.centre.y);
   const nearest = Math.min(...outline.sides.map((side) => distanceToSide(point, side.from, side.to)));
   return isInside(point, outline.corners) ? nearest : -nearest;
 }
@@ -52,9 +57,15 @@ function overlap(one: CutOut, other: CutOut, outline: Outline): boolean {
   if (one.shape.kind === "round" && other.shape.kind === "round") {
     return Math.hypot(a.x - b.x, a.y - b.y) <= (one.shape.diameterMm + other.shape.diameterMm) / 2;
   }
-  const [centre, radius, corners] = one.shape.kind === "round" ? [a, one.shape.diameterMm / 2, cb] : [b, other.shape.kind === "round" ? other.shape.diameterMm / 2 : 0, ca];
+  const [centre, radius, corners] =
+    one.shape.kind === "round"
+      ? [a, one.shape.diameterMm / 2, cb]
+      : [b, other.shape.kind === "round" ? other.shape.diameterMm / 2 : 0, ca];
   const [low, , high] = corners as [Point, Point, Point];
-  const nearest = { x: Math.max(low.x, Math.min(high.x, centre.x)), y: Math.max(low.y, Math.min(high.y, centre.y)) };
+  const nearest = {
+    x: Math.max(low.x, Math.min(high.x, centre.x)),
+    y: Math.max(low.y, Math.min(high.y, centre.y)),
+  };
   return Math.hypot(centre.x - nearest.x, centre.y - nearest.y) <= radius;
 }
 
@@ -63,12 +74,22 @@ const LEAST_MM = 10;
 function shapeFaults(piece: Piece): Fault[] {
   const faults: Fault[] = [];
   for (const [field, size] of Object.entries(piece.shape)) {
-    if (typeof size === "number" && !(size >= LEAST_MM)) faults.push({ at: `shape.${field}`, message: "A piece is at least 10 mm (3/8 in) each way." });
+    if (typeof size === "number" && !(size >= LEAST_MM))
+      faults.push({ at: `shape.${field}`, message: "A piece is at least 10 mm (3/8 in) each way." });
   }
   if (piece.shape.kind === "l-run") {
     const { lengthMm, depthMm, returnLengthMm, returnDepthMm } = piece.shape;
-    if (returnLengthMm <= depthMm) faults.push({ at: "shape.returnLengthMm", message: "The return must be longer than the long leg is deep: both are measured from the corner at the wall." });
-    if (returnDepthMm >= lengthMm) faults.push({ at: "shape.returnDepthMm", message: "The return is as deep as the long leg is long: then it is one rectangle." });
+    if (returnLengthMm <= depthMm)
+      faults.push({
+        at: "shape.returnLengthMm",
+        message:
+          "The return must be longer than the long leg is deep: both are measured from the corner at the wall.",
+      });
+    if (returnDepthMm >= lengthMm)
+      faults.push({
+        at: "shape.returnDepthMm",
+        message: "The return is as deep as the long leg is long: then it is one rectangle.",
+      });
   }
   return faults;
 }
@@ -78,8 +99,16 @@ function edgeFaults(piece: Piece): Fault[] {
   for (const name of EDGES_OF[piece.shape.kind]) {
     const edge = edgeOf(piece, name);
     if (edge.treatment !== "face" && edge.treatment !== "dam") continue;
-    if (edge.treatment === "face" && edge.heightMm <= 0) faults.push({ at: `edges.${name}.heightMm`, message: `The face at the ${EDGE_WORDS[name]} has no height.` });
-    else if (edge.heightMm > 0 && edge.roundingMm > edge.heightMm) faults.push({ at: `edges.${name}.roundingMm`, message: "The rounding is larger than the face is high." });
+    if (edge.treatment === "face" && edge.heightMm <= 0)
+      faults.push({
+        at: `edges.${name}.heightMm`,
+        message: `The face at the ${EDGE_WORDS[name]} has no height.`,
+      });
+    else if (edge.heightMm > 0 && edge.roundingMm > edge.heightMm)
+      faults.push({
+        at: `edges.${name}.roundingMm`,
+        message: "The rounding is larger than the face is high.",
+      });
   }
   return faults;
 }
@@ -88,17 +117,26 @@ function cutOutFaults(piece: Piece): Fault[] {
   const outline = outlineOf(piece.shape);
   const faults: Fault[] = [];
   piece.cutOuts.forEach((cutOut, index) => {
-    const sizes = cutOut.shape.kind === "round" ? [cutOut.shape.diameterMm] : [cutOut.shape.lengthMm, cutOut.shape.depthMm];
+    const sizes =
+      cutOut.shape.kind === "round"
+        ? [cutOut.shape.diameterMm]
+        : [cutOut.shape.lengthMm, cutOut.shape.depthMm];
     const at = `cutOuts.${cutOut.id}`;
     if (sizes.some((size) => !(size > 0))) {
       faults.push({ at, message: `${cutOut.name} has no size.` });
       return;
     }
-    if (!fitsInside(cutOut, outline)) faults.push({ at, message: `${cutOut.name} reaches over the edge of ${piece.name}. Make it smaller or move it in.` });
+    if (!fitsInside(cutOut, outline))
+      faults.push({
+        at,
+        message: `${cutOut.name} reaches over the edge of ${piece.name}. Make it smaller or move it in.`,
+      });
     const hit = piece.cutOuts.slice(0, index).find((earlier) => overlap(earlier, cutOut, outline));
     if (hit) faults.push({ at, message: `${cutOut.name} and ${hit.name} overlap.` });
-    if (cutOut.innerFace && cutOut.innerFace.heightMm <= 0) faults.push({ at: `${at}.innerFace`, message: `The inner face of ${cutOut.name} has no height.` });
-    if (cutOut.innerFace && cutOut.innerFace.roundingMm > cutOut.innerFace.heightMm) faults.push({ at: `${at}.innerFace`, message: "The rounding is larger than the face is high." });
+    if (cutOut.innerFace && cutOut.innerFace.heightMm <= 0)
+      faults.push({ at: `${at}.innerFace`, message: `The inner face of ${cutOut.name} has no height.` });
+    if (cutOut.innerFace && cutOut.innerFace.roundingMm > cutOut.innerFace.heightMm)
+      faults.push({ at: `${at}.innerFace`, message: "The rounding is larger than the face is high." });
   });
   return faults;
 }
@@ -108,6 +146,7 @@ export function faultsOf(piece: Piece): Fault[] {
   const first = shapeFaults(piece);
   if (first.length > 0) return first;
   const faults = [...edgeFaults(piece), ...cutOutFaults(piece)];
-  if (!Number.isInteger(piece.count) || piece.count < 1) faults.push({ at: "count", message: "There must be at least one." });
+  if (!Number.isInteger(piece.count) || piece.count < 1)
+    faults.push({ at: "count", message: "There must be at least one." });
   return faults;
 }

@@ -3,7 +3,15 @@ import { faultsOf } from "./faults";
 import { developedFaceHeightMm, measurePiece } from "./measure";
 import type { CutOut, Piece, Shape } from "./piece";
 
-const piece = (shape: Shape, extra: Partial<Piece> = {}): Piece => ({ id: "p", name: "Run", count: 1, shape, edges: {}, cutOuts: [], ...extra });
+const piece = (shape: Shape, extra: Partial<Piece> = {}): Piece => ({
+  id: "p",
+  name: "Run",
+  count: 1,
+  shape,
+  edges: {},
+  cutOuts: [],
+  ...extra,
+});
 const measured = (one: Piece) => {
   const result = measurePiece(one);
   if (!result.ok) throw new Error(JSON.stringify(result.faults));
@@ -28,13 +36,27 @@ describe("closed forms", () => {
   });
 
   test("an L is its two legs less the corner counted twice", () => {
-    const l = measured(piece({ kind: "l-run", lengthMm: 3000, depthMm: 650, returnLengthMm: 2000, returnDepthMm: 600, turn: "left" }));
+    const l = measured(
+      piece({
+        kind: "l-run",
+        lengthMm: 3000,
+        depthMm: 650,
+        returnLengthMm: 2000,
+        returnDepthMm: 600,
+        turn: "left",
+      }),
+    );
     expect(l.topAreaMm2).toBeCloseTo(3000 * 650 + 2000 * 600 - 650 * 600, 6);
     expect(l.perimeterMm).toBeCloseTo(2 * (3000 + 2000), 6);
   });
 
   test("a round top: π r² and 2 π r", () => {
-    const round = measured(piece({ kind: "round", diameterMm: 800 }, { edges: { rim: { treatment: "face", heightMm: 25, roundingMm: 0 } } }));
+    const round = measured(
+      piece(
+        { kind: "round", diameterMm: 800 },
+        { edges: { rim: { treatment: "face", heightMm: 25, roundingMm: 0 } } },
+      ),
+    );
     expect(round.topAreaMm2).toBeCloseTo(Math.PI * 400 ** 2, 6);
     expect(round.faceAreaMm2).toBeCloseTo(2 * Math.PI * 400 * 25, 6);
   });
@@ -56,33 +78,78 @@ describe("closed forms", () => {
 
 describe("what cannot be is named at its field", () => {
   test("a return shorter than the leg is deep", () => {
-    const faults = faultsOf(piece({ kind: "l-run", lengthMm: 3000, depthMm: 650, returnLengthMm: 600, returnDepthMm: 600, turn: "left" }));
+    const faults = faultsOf(
+      piece({
+        kind: "l-run",
+        lengthMm: 3000,
+        depthMm: 650,
+        returnLengthMm: 600,
+        returnDepthMm: 600,
+        turn: "left",
+      }),
+    );
     expect(faults.map((fault) => fault.at)).toEqual(["shape.returnLengthMm"]);
   });
   test.each<[string, CutOut]>([
     ["over the front", hole({ fromFrontMm: 100 })],
     ["outside", hole({ fromLeftMm: 5000 })],
     ["touching the edge", hole({ fromFrontMm: 150 })],
-    ["a rectangle over the corner", hole({ shape: { kind: "rectangle", lengthMm: 400, depthMm: 300 }, fromLeftMm: 150 })],
+    [
+      "a rectangle over the corner",
+      hole({ shape: { kind: "rectangle", lengthMm: 400, depthMm: 300 }, fromLeftMm: 150 }),
+    ],
   ])("cut-out %s", (_, cutOut) => {
-    const faults = faultsOf(piece({ kind: "rectangle", lengthMm: 1200, depthMm: 600 }, { cutOuts: [cutOut] }));
+    const faults = faultsOf(
+      piece({ kind: "rectangle", lengthMm: 1200, depthMm: 600 }, { cutOuts: [cutOut] }),
+    );
     expect(faults).toHaveLength(1);
     expect(faults[0]?.at).toBe("cutOuts.c");
   });
   test("a rectangular cut-out that swallows the inner corner of an L", () => {
-    const l: Shape = { kind: "l-run", lengthMm: 3000, depthMm: 650, returnLengthMm: 2000, returnDepthMm: 600, turn: "left" };
-    const over = hole({ shape: { kind: "rectangle", lengthMm: 300, depthMm: 300 }, fromLeftMm: 600, fromFrontMm: 2000 - 650 });
+    const l: Shape = {
+      kind: "l-run",
+      lengthMm: 3000,
+      depthMm: 650,
+      returnLengthMm: 2000,
+      returnDepthMm: 600,
+      turn: "left",
+    };
+    const over = hole({
+      shape: { kind: "rectangle", lengthMm: 300, depthMm: 300 },
+      fromLeftMm: 600,
+      fromFrontMm: 2000 - 650,
+    });
     expect(faultsOf(piece(l, { cutOuts: [over] }))).toHaveLength(1);
   });
   test.each<[string, CutOut]>([
     ["two rounds", hole({ id: "d", name: "Tap", fromLeftMm: 700 })],
-    ["a round and a rectangle", hole({ id: "d", name: "Tap", shape: { kind: "rectangle", lengthMm: 120, depthMm: 120 }, fromLeftMm: 700 })],
+    [
+      "a round and a rectangle",
+      hole({
+        id: "d",
+        name: "Tap",
+        shape: { kind: "rectangle", lengthMm: 120, depthMm: 120 },
+        fromLeftMm: 700,
+      }),
+    ],
   ])("%s that overlap", (_, second) => {
-    const faults = faultsOf(piece({ kind: "rectangle", lengthMm: 1200, depthMm: 600 }, { cutOuts: [hole(), second] }));
+    const faults = faultsOf(
+      piece({ kind: "rectangle", lengthMm: 1200, depthMm: 600 }, { cutOuts: [hole(), second] }),
+    );
     expect(faults[0]?.message).toContain("overlap");
   });
   test("a face without height, and rounding above the height", () => {
-    const faults = faultsOf(piece({ kind: "rectangle", lengthMm: 1200, depthMm: 600 }, { edges: { front: { treatment: "face", heightMm: 0, roundingMm: 0 }, left: { treatment: "face", heightMm: 4, roundingMm: 6 } } }));
+    const faults = faultsOf(
+      piece(
+        { kind: "rectangle", lengthMm: 1200, depthMm: 600 },
+        {
+          edges: {
+            front: { treatment: "face", heightMm: 0, roundingMm: 0 },
+            left: { treatment: "face", heightMm: 4, roundingMm: 6 },
+          },
+        },
+      ),
+    );
     expect(faults.map((fault) => fault.at).sort()).toEqual(["edges.front.heightMm", "edges.left.roundingMm"]);
   });
 });
@@ -96,7 +163,9 @@ describe("properties", () => {
         const bare = { front: { treatment: "face", heightMm: 40, roundingMm: 0 } } as const;
         const scaledEdge = { front: { treatment: "face", heightMm: 40 * k, roundingMm: 0 } } as const;
         const one = measured(piece({ kind: "straight", lengthMm, depthMm }, { edges: bare }));
-        const many = measured(piece({ kind: "straight", lengthMm: lengthMm * k, depthMm: depthMm * k }, { edges: scaledEdge }));
+        const many = measured(
+          piece({ kind: "straight", lengthMm: lengthMm * k, depthMm: depthMm * k }, { edges: scaledEdge }),
+        );
         expect(many.topAreaMm2 / one.topAreaMm2).toBeCloseTo(k * k, 6);
         expect(many.perimeterMm / one.perimeterMm).toBeCloseTo(k, 6);
       }),
@@ -105,11 +174,19 @@ describe("properties", () => {
   test("an L mirrored has the same area, edges and perimeter", () => {
     fc.assert(
       fc.property(size, size, (a, b) => {
-        const shape = { kind: "l-run", lengthMm: a + b, depthMm: a / 2, returnLengthMm: a + b / 2, returnDepthMm: b / 2 } as const;
+        const shape = {
+          kind: "l-run",
+          lengthMm: a + b,
+          depthMm: a / 2,
+          returnLengthMm: a + b / 2,
+          returnDepthMm: b / 2,
+        } as const;
         const left = measured(piece({ ...shape, turn: "left" }));
         const right = measured(piece({ ...shape, turn: "right" }));
         expect(right.topAreaMm2).toBeCloseTo(left.topAreaMm2, 3);
-        expect(right.edges.map((edge) => [edge.name, Math.round(edge.lengthMm * 1e6)])).toEqual(left.edges.map((edge) => [edge.name, Math.round(edge.lengthMm * 1e6)]));
+        expect(right.edges.map((edge) => [edge.name, Math.round(edge.lengthMm * 1e6)])).toEqual(
+          left.edges.map((edge) => [edge.name, Math.round(edge.lengthMm * 1e6)]),
+        );
       }),
     );
   });

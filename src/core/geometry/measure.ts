@@ -3,7 +3,12 @@ import { edgeOf, type EdgeName, type EdgeTreatment, type Piece } from "./piece";
 import { faultsOf, type Fault } from "./faults";
 
 /** One edge with its length and what is coated of it. */
-export type MeasuredEdge = { name: EdgeName; treatment: EdgeTreatment; lengthMm: number; faceAreaMm2: number };
+export type MeasuredEdge = {
+  name: EdgeName;
+  treatment: EdgeTreatment;
+  lengthMm: number;
+  faceAreaMm2: number;
+};
 
 /** A piece measured, for ONE of its kind; `count` says how many there are. */
 export type Measured = {
@@ -22,7 +27,8 @@ export type Measured = {
   perimeterMm: number;
 };
 
-export type Measurement = { ok: true; measured: Measured } | { ok: false; id: string; name: string; faults: Fault[] };
+export type Measurement =
+  { ok: true; measured: Measured } | { ok: false; id: string; name: string; faults: Fault[] };
 
 /**
  * Developed height of a rounded face: the arc replaces r of the top and r of the face,
@@ -33,11 +39,17 @@ export function developedFaceHeightMm(heightMm: number, roundingMm: number): num
 }
 
 function measuredEdges(piece: Piece, outline: Outline): MeasuredEdge[] {
-  const sides: { name: EdgeName; lengthMm: number }[] = outline.kind === "circle" ? [{ name: "rim", lengthMm: 2 * Math.PI * outline.radiusMm }] : outline.sides;
+  const sides: { name: EdgeName; lengthMm: number }[] =
+    outline.kind === "circle" ? [{ name: "rim", lengthMm: 2 * Math.PI * outline.radiusMm }] : outline.sides;
   return sides.map(({ name, lengthMm }) => {
     const edge = edgeOf(piece, name);
     const coated = edge.treatment === "face" || edge.treatment === "dam";
-    return { name, treatment: edge.treatment, lengthMm, faceAreaMm2: coated ? lengthMm * developedFaceHeightMm(edge.heightMm, edge.roundingMm) : 0 };
+    return {
+      name,
+      treatment: edge.treatment,
+      lengthMm,
+      faceAreaMm2: coated ? lengthMm * developedFaceHeightMm(edge.heightMm, edge.roundingMm) : 0,
+    };
   });
 }
 
@@ -68,6 +80,17 @@ export function measurePiece(piece: Piece): Measurement {
   }
   return {
     ok: true,
-    measured: { id: piece.id, name: piece.name, count: piece.count, outline, edges, topAreaMm2, faceAreaMm2, faceLengthMm, lengthByTreatmentMm, perimeterMm },
+    measured: {
+      id: piece.id,
+      name: piece.name,
+      count: piece.count,
+      outline,
+      edges,
+      topAreaMm2,
+      faceAreaMm2,
+      faceLengthMm,
+      lengthByTreatmentMm,
+      perimeterMm,
+    },
   };
 }

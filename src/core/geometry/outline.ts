@@ -45,7 +45,13 @@ export function polygonAreaMm2(corners: readonly Point[]): number {
 export function outlineOf(shape: Shape): Outline {
   if (shape.kind === "round") {
     const radiusMm = shape.diameterMm / 2;
-    return { kind: "circle", centre: { x: radiusMm, y: radiusMm }, radiusMm, widthMm: shape.diameterMm, heightMm: shape.diameterMm };
+    return {
+      kind: "circle",
+      centre: { x: radiusMm, y: radiusMm },
+      radiusMm,
+      widthMm: shape.diameterMm,
+      heightMm: shape.diameterMm,
+    };
   }
   const widthMm = shape.lengthMm;
   const heightMm = shape.kind === "l-run" ? Math.max(shape.depthMm, shape.returnLengthMm) : shape.depthMm;
@@ -83,9 +89,13 @@ export function cutOutCorners(cutOut: CutOut, outline: Outline): Point[] | null 
 }
 
 export function cutOutAreaMm2(cutOut: CutOut): number {
-  return cutOut.shape.kind === "round" ? Math.PI * (cutOut.shape.diameterMm / 2) ** 2 : cutOut.shape.lengthMm * cutOut.shape.depthMm;
+  return cutOut.shape.kind === "round"
+    ? Math.PI * (cutOut.shape.diameterMm / 2) ** 2
+    : cutOut.shape.lengthMm * cutOut.shape.depthMm;
 }
 
 export function cutOutPerimeterMm(cutOut: CutOut): number {
-  return cutOut.shape.kind === "round" ? Math.PI * cutOut.shape.diameterMm : 2 * (cutOut.shape.lengthMm + cutOut.shape.depthMm);
+  return cutOut.shape.kind === "round"
+    ? Math.PI * cutOut.shape.diameterMm
+    : 2 * (cutOut.shape.lengthMm + cutOut.shape.depthMm);
 }

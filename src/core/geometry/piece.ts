@@ -5,12 +5,30 @@ export type EdgeTreatment = "face" | "wall" | "dam" | "open";
 export type Edge = { treatment: EdgeTreatment; heightMm: number; roundingMm: number };
 
 /** Names of the edges, by the side from which a person standing at the front sees them. */
-export type EdgeName = "front" | "right" | "back" | "left" | "rim" | "backLong" | "endRight" | "frontLong" | "frontReturn" | "endReturn" | "wallReturn";
+export type EdgeName =
+  | "front"
+  | "right"
+  | "back"
+  | "left"
+  | "rim"
+  | "backLong"
+  | "endRight"
+  | "frontLong"
+  | "frontReturn"
+  | "endReturn"
+  | "wallReturn";
 
 export type Shape =
   | { kind: "straight"; lengthMm: number; depthMm: number }
   /** Two legs in an L. Both lengths are outer, along the walls; `turn` says on which hand the return leg runs. */
-  | { kind: "l-run"; lengthMm: number; depthMm: number; returnLengthMm: number; returnDepthMm: number; turn: "left" | "right" }
+  | {
+      kind: "l-run";
+      lengthMm: number;
+      depthMm: number;
+      returnLengthMm: number;
+      returnDepthMm: number;
+      turn: "left" | "right";
+    }
   | { kind: "rectangle"; lengthMm: number; depthMm: number }
   | { kind: "round"; diameterMm: number };
 
@@ -63,6 +81,11 @@ export const WALL: Edge = { treatment: "wall", heightMm: 0, roundingMm: 0 };
 
 /** The edge as planned, or the usual one of that place: walls behind counters, faces elsewhere. */
 export function edgeOf(piece: Piece, name: EdgeName): Edge {
-  const usual = name === "back" || name === "backLong" || name === "wallReturn" ? (piece.shape.kind === "rectangle" ? FACE : WALL) : FACE;
+  const usual =
+    name === "back" || name === "backLong" || name === "wallReturn"
+      ? piece.shape.kind === "rectangle"
+        ? FACE
+        : WALL
+      : FACE;
   return piece.edges[name] ?? usual;
 }

@@ -23,7 +23,7 @@ export type CoatOutcome = {
   /** Share by which B was off for its A; null when not weighed. */
   ratioOff: number | null;
   plannedWorkMin: number;
-  /** Minutes from the first mixing to the last untimed act of the coat; null while open. */
+  /** Minutes from the first weighing to the last pass that follows at once; null while open. */
   tookMin: number | null;
   words: string[];
 };
@@ -33,9 +33,14 @@ function minutesBetween(from: string, to: string): number {
 }
 
 /** Sets plan and actual side by side, coat by coat, in numbers and in plain words. */
-export function comparePour(plan: Plan, steps: readonly RunStep[], state: PourState, system: UnitSystem): CoatOutcome[] {
+export function comparePour(
+  plan: Plan,
+  steps: readonly RunStep[],
+  state: PourState,
+  system: UnitSystem,
+): CoatOutcome[] {
   const area = plan.totals.topAreaMm2;
-  return plan.coats.flatMap(({ coat, card, batched }) => {
+  return plan.coats.flatMap(({ coat, card, batched, times }) => {
     if (!batched || !card) return [];
     const own = steps.filter((step) => step.coatId === coat.id);
     const weighSteps = own.filter((step) => step.kind === "weigh");
@@ -59,8 +64,10 @@ export function comparePour(plan: Plan, steps: readonly RunStep[], state: PourSt
     const shortMl = state.shortMl.get(coat.id) ?? null;
     const usedMl = leftMl !== null ? mixedMl - leftMl : shortMl !== null ? mixedMl : null;
     const first = mixedAt(steps, state, coat.id);
-    const worked = own.filter((step) => step.kind === "pass" && state.doneAt.has(step.id)).map((step) => state.doneAt.get(step.id) ?? "");
-    const last = worked.sort()[worked.length - 1] ?? null;
+    // Laying ends with the passes that follow at once; timed ones (veins, faces, drips) come when the film is ready for them.
+    const laying = own.filter((step) => step.kind === "pass" && step.atMin <= (times?.doneMin ?? 0));
+    const laid = laying.flatMap((step) => state.doneAt.get(step.id) ?? []).sort();
+    const last = laying.length > 0 && laid.length === laying.length ? (laid[laid.length - 1] ?? null) : null;
     const ratioOff = allWeighed && bG > 0 ? ratioError(aG, bG, card) : null;
     const outcome: CoatOutcome = {
       coatId: coat.id,
@@ -89,13 +96,24 @@ function inWords(outcome: CoatOutcome, tolerance: number, system: UnitSystem): s
   const share = (part: number, whole: number) => `${trimmed((Math.abs(part) / whole) * 100, 0)} %`;
   const difference = outcome.mixedMl - outcome.plannedMl;
   if (Math.abs(difference) > 0.01 * outcome.plannedMl) {
-    words.push(`${volume(Math.abs(difference))} ${difference > 0 ? "more" : "less"} was mixed than planned (${share(difference, outcome.plannedMl)}).`);
+    words.push(
+      `${volume(Math.abs(difference))} ${difference > 0 ? "more" : "less"} was mixed than planned (${share(difference, outcome.plannedMl)}).`,
+    );
   }
-  if (outcome.shortMl !== null) words.push(`It ran short by about ${volume(outcome.shortMl)}: plan ${share(outcome.shortMl, outcome.mixedMl)} more next time.`);
-  else if (outcome.leftMl !== null && outcome.leftMl > 0.15 * outcome.mixedMl) words.push(`${volume(outcome.leftMl)} was left over, ${share(outcome.leftMl, outcome.mixedMl)} of the mix: the plan was generous.`);
+  if (outcome.shortMl !== null)
+    words.push(
+      `It ran short by about ${volume(outcome.shortMl)}: plan ${share(outcome.shortMl, outcome.mixedMl)} more next time.`,
+    );
+  else if (outcome.leftMl !== null && outcome.leftMl > 0.15 * outcome.mixedMl)
+    words.push(
+      `${volume(outcome.leftMl)} was left over, ${share(outcome.leftMl, outcome.mixedMl)} of the mix: the plan was generous.`,
+    );
   else if (outcome.leftMl !== null) words.push(`${volume(outcome.leftMl)} was left: the plan fitted.`);
   else words.push("What was left was not entered, so the real rate is not known.");
-  if (outcome.ratioOff !== null && Math.abs(outcome.ratioOff) > tolerance) words.push(`B was ${share(outcome.ratioOff, 1)} ${outcome.ratioOff > 0 ? "too much" : "too little"} for its A, outside the card's tolerance: watch for soft spots.`);
+  if (outcome.ratioOff !== null && Math.abs(outcome.ratioOff) > tolerance)
+    words.push(
+      `B was ${share(outcome.ratioOff, 1)} ${outcome.ratioOff > 0 ? "too much" : "too little"} for its A, outside the card's tolerance: watch for soft spots.`,
+    );
   if (!outcome.weighed) words.push("Not all of A and B was weighed; the plan's figures stand in.");
   return words;
 }

@@ -25,7 +25,14 @@ export type PlannedCoat = {
   times: CoatTimes | null;
 };
 
-export type Totals = { topAreaMm2: number; faceAreaMm2: number; faceLengthMm: number; openLengthMm: number; dripLengthMm: number; count: number };
+export type Totals = {
+  topAreaMm2: number;
+  faceAreaMm2: number;
+  faceLengthMm: number;
+  openLengthMm: number;
+  dripLengthMm: number;
+  count: number;
+};
 
 export type Plan = {
   pieces: Measured[];
@@ -47,7 +54,14 @@ export function calibrationOf(card: ResinCard): Calibration {
 }
 
 function totalsOf(pieces: readonly Measured[]): Totals {
-  const totals: Totals = { topAreaMm2: 0, faceAreaMm2: 0, faceLengthMm: 0, openLengthMm: 0, dripLengthMm: 0, count: 0 };
+  const totals: Totals = {
+    topAreaMm2: 0,
+    faceAreaMm2: 0,
+    faceLengthMm: 0,
+    openLengthMm: 0,
+    dripLengthMm: 0,
+    count: 0,
+  };
   for (const piece of pieces) {
     totals.topAreaMm2 += piece.count * piece.topAreaMm2;
     totals.faceAreaMm2 += piece.count * piece.faceAreaMm2;
@@ -61,7 +75,10 @@ function totalsOf(pieces: readonly Measured[]): Totals {
 
 function coverable(piece: Measured): Coverable {
   const { outline } = piece;
-  const lengthMm = outline.kind === "polygon" && outline.sides.length === 6 ? outline.widthMm + outline.heightMm : outline.widthMm;
+  const lengthMm =
+    outline.kind === "polygon" && outline.sides.length === 6
+      ? outline.widthMm + outline.heightMm
+      : outline.widthMm;
   return { id: piece.id, name: piece.name, count: piece.count, areaMm2: piece.topAreaMm2, lengthMm };
 }
 
@@ -88,7 +105,10 @@ export function derivePlan(job: JobDocument, cards: readonly ResinCard[]): Plan 
   for (const piece of job.pieces) {
     const measurement = measurePiece(piece);
     if (measurement.ok) pieces.push(measurement.measured);
-    else faults.push(...measurement.faults.map((fault) => ({ ...fault, pieceId: piece.id, pieceName: piece.name })));
+    else
+      faults.push(
+        ...measurement.faults.map((fault) => ({ ...fault, pieceId: piece.id, pieceName: piece.name })),
+      );
   }
   const totals = totalsOf(pieces);
   const parts = pieces.map(coverable);
@@ -99,7 +119,8 @@ export function derivePlan(job: JobDocument, cards: readonly ResinCard[]): Plan 
     const calibration = card ? calibrationOf(card) : null;
     const problem = problemOf(coat, card, totals);
     const life = card && calibration ? filmLife(card, calibration, job.work.tempC) : [];
-    if (problem || !card || !calibration) return { coat, card, calibration, life, batched: null, problem, times: null };
+    if (problem || !card || !calibration)
+      return { coat, card, calibration, life, batched: null, problem, times: null };
     const batched = batchCoat({
       card,
       calibration,
@@ -123,7 +144,9 @@ export function derivePlan(job: JobDocument, cards: readonly ResinCard[]): Plan 
     return { coat, card, calibration, life, batched, problem: null, times: null };
   });
 
-  const timed = coats.flatMap(({ coat, card, life, batched }) => (card && batched ? [{ id: coat.id, startsAfter: coat.startsAfter, batched, card, life }] : []));
+  const timed = coats.flatMap(({ coat, card, life, batched }) =>
+    card && batched ? [{ id: coat.id, startsAfter: coat.startsAfter, batched, card, life }] : [],
+  );
   const times = new Map(timetable(timed, job.work.startMin, job.work.people).map((row) => [row.coatId, row]));
   for (const planned of coats) planned.times = times.get(planned.coat.id) ?? null;
 

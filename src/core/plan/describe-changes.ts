@@ -40,10 +40,13 @@ function written(value: unknown): string {
   if (value === null || value === undefined) return "none";
   if (typeof value === "number") return String(Number(value.toPrecision(5)));
   if (typeof value === "boolean") return value ? "yes" : "no";
-  if (typeof value === "string") return value === "" ? "empty" : value.length > 60 ? `${value.slice(0, 57)}…` : value;
+  if (typeof value === "string")
+    return value === "" ? "empty" : value.length > 60 ? `${value.slice(0, 57)}…` : value;
   const named = value as { name?: unknown; kind?: unknown };
   if (typeof named.name === "string" && named.name !== "") return named.name;
-  return typeof named.kind === "string" ? (COAT_WORDS as Record<string, string>)[named.kind] ?? named.kind : "set";
+  return typeof named.kind === "string"
+    ? ((COAT_WORDS as Record<string, string>)[named.kind] ?? named.kind)
+    : "set";
 }
 
 const isPlain = (value: unknown): value is Plain => value === null || typeof value !== "object";
@@ -51,7 +54,8 @@ const isPlain = (value: unknown): value is Plain => value === null || typeof val
 function compare(before: unknown, after: unknown, path: string[], changes: Change[]): void {
   if (Object.is(before, after)) return;
   if (isPlain(before) || isPlain(after)) {
-    if (!(before === undefined && after === null) && !(before === null && after === undefined)) changes.push({ where: path.join(" · "), before: written(before), after: written(after) });
+    if (!(before === undefined && after === null) && !(before === null && after === undefined))
+      changes.push({ where: path.join(" · "), before: written(before), after: written(after) });
     return;
   }
   if (Array.isArray(before) && Array.isArray(after)) {
@@ -65,7 +69,12 @@ function compare(before: unknown, after: unknown, path: string[], changes: Chang
   }
 }
 
-function compareLists(before: readonly { id?: string }[], after: readonly { id?: string }[], path: string[], changes: Change[]): void {
+function compareLists(
+  before: readonly { id?: string }[],
+  after: readonly { id?: string }[],
+  path: string[],
+  changes: Change[],
+): void {
   const byId = new Map(before.map((item) => [item.id, item]));
   for (const item of after) {
     const was = byId.get(item.id);
@@ -73,10 +82,12 @@ function compareLists(before: readonly { id?: string }[], after: readonly { id?:
     else changes.push({ where: path.join(" · ") || "job", before: "none", after: written(item) });
     byId.delete(item.id);
   }
-  for (const gone of byId.values()) changes.push({ where: path.join(" · ") || "job", before: written(gone), after: "none" });
+  for (const gone of byId.values())
+    changes.push({ where: path.join(" · ") || "job", before: written(gone), after: "none" });
   const kept = after.filter((item) => before.some((was) => was.id === item.id)).map((item) => item.id);
   const order = before.filter((item) => kept.includes(item.id)).map((item) => item.id);
-  if (kept.join() !== order.join()) changes.push({ where: [...path, "order"].join(" · "), before: "as it was", after: "changed" });
+  if (kept.join() !== order.join())
+    changes.push({ where: [...path, "order"].join(" · "), before: "as it was", after: "changed" });
 }
 
 /** The differences between two versions of a job, in words, in the order of the document. */

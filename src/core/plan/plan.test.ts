@@ -46,25 +46,32 @@ describe("a coat's volume", () => {
   test("needed + losses + held back = cups = pots (conservation)", () => {
     const thickness = fc.double({ min: 0.2, max: 4, noNaN: true });
     fc.assert(
-      fc.property(fc.integer({ min: 100, max: 6000 }), fc.integer({ min: 100, max: 1500 }), thickness, fc.integer({ min: 1, max: 3 }), fc.constantFrom("clear-first", "colour-into-a"), (lengthMm, depthMm, filmMm, people, school) => {
-        const document = job((draft) => {
-          draft.pieces[0]!.shape = { kind: "straight", lengthMm, depthMm };
-          draft.work.people = people;
-          colourCoat(draft).filmMm = filmMm;
-          colourCoat(draft).school = school as Coat["school"];
-        });
-        const { batched } = planned(document);
-        const held = batched.held.reduce((sum, one) => sum + one.ml, 0);
-        const losses = batched.losses.reduce((sum, loss) => sum + loss.ml.likely, 0);
-        const parts = batched.onTopMl + batched.onFacesMl.likely + losses + held;
-        const cups = batched.batches.flatMap((batch) => batch.cups).reduce((sum, cup) => sum + cup.ml, 0);
-        const pots = batched.batches.reduce((sum, batch) => sum + batch.parts.mixMl, 0);
-        expect(parts / batched.mixMl.likely).toBeCloseTo(1, 6);
-        expect(cups / batched.mixMl.likely).toBeCloseTo(1, 9);
-        expect(pots / batched.mixMl.likely).toBeCloseTo(1, 9);
-        expect(batched.mixMl.low).toBeLessThan(batched.mixMl.likely);
-        expect(batched.mixMl.high).toBeGreaterThan(batched.mixMl.likely);
-      }),
+      fc.property(
+        fc.integer({ min: 100, max: 6000 }),
+        fc.integer({ min: 100, max: 1500 }),
+        thickness,
+        fc.integer({ min: 1, max: 3 }),
+        fc.constantFrom("clear-first", "colour-into-a"),
+        (lengthMm, depthMm, filmMm, people, school) => {
+          const document = job((draft) => {
+            draft.pieces[0]!.shape = { kind: "straight", lengthMm, depthMm };
+            draft.work.people = people;
+            colourCoat(draft).filmMm = filmMm;
+            colourCoat(draft).school = school as Coat["school"];
+          });
+          const { batched } = planned(document);
+          const held = batched.held.reduce((sum, one) => sum + one.ml, 0);
+          const losses = batched.losses.reduce((sum, loss) => sum + loss.ml.likely, 0);
+          const parts = batched.onTopMl + batched.onFacesMl.likely + losses + held;
+          const cups = batched.batches.flatMap((batch) => batch.cups).reduce((sum, cup) => sum + cup.ml, 0);
+          const pots = batched.batches.reduce((sum, batch) => sum + batch.parts.mixMl, 0);
+          expect(parts / batched.mixMl.likely).toBeCloseTo(1, 6);
+          expect(cups / batched.mixMl.likely).toBeCloseTo(1, 9);
+          expect(pots / batched.mixMl.likely).toBeCloseTo(1, 9);
+          expect(batched.mixMl.low).toBeLessThan(batched.mixMl.likely);
+          expect(batched.mixMl.high).toBeGreaterThan(batched.mixMl.likely);
+        },
+      ),
       { numRuns: 60 },
     );
   });
@@ -77,7 +84,12 @@ describe("a coat's volume", () => {
         });
         const small = planned(job()).batched;
         const large = planned(document).batched;
-        large.coloursMl.forEach(({ ml }, index) => expect(ml / large.mixMl.likely).toBeCloseTo((small.coloursMl[index]?.ml ?? 0) / small.mixMl.likely, 9));
+        large.coloursMl.forEach(({ ml }, index) =>
+          expect(ml / large.mixMl.likely).toBeCloseTo(
+            (small.coloursMl[index]?.ml ?? 0) / small.mixMl.likely,
+            9,
+          ),
+        );
       }),
       { numRuns: 25 },
     );
@@ -85,21 +97,25 @@ describe("a coat's volume", () => {
 
   test("on the sheet cups sum to the pot, A and B to the mix, and the ratio holds", () => {
     fc.assert(
-      fc.property(fc.integer({ min: 300, max: 5000 }), fc.double({ min: 0.3, max: 3, noNaN: true }), (lengthMm, filmMm) => {
-        const document = job((draft) => {
-          draft.pieces[0]!.shape = { kind: "straight", lengthMm, depthMm: 500 };
-          colourCoat(draft).filmMm = filmMm;
-        });
-        const { batched, card } = planned(document);
-        for (const batch of batched.batches) {
-          const rounded = cupsMl(batch.cups).reduce((sum, ml) => sum + ml, 0);
-          expect(Math.abs(rounded - batch.parts.mixMl)).toBeLessThanOrEqual(0.5 + 1e-9);
-          const { aG, bG, mixG } = weighable(batch.parts.aG, batch.parts.bG);
-          expect(aG + bG).toBeCloseTo(mixG, 9);
-          expect(Math.abs(ratioError(aG, bG, card!))).toBeLessThan(card!.ratioTolerancePct / 100);
-          expect(massRatio(card!)).toBeGreaterThan(0);
-        }
-      }),
+      fc.property(
+        fc.integer({ min: 300, max: 5000 }),
+        fc.double({ min: 0.3, max: 3, noNaN: true }),
+        (lengthMm, filmMm) => {
+          const document = job((draft) => {
+            draft.pieces[0]!.shape = { kind: "straight", lengthMm, depthMm: 500 };
+            colourCoat(draft).filmMm = filmMm;
+          });
+          const { batched, card } = planned(document);
+          for (const batch of batched.batches) {
+            const rounded = cupsMl(batch.cups).reduce((sum, ml) => sum + ml, 0);
+            expect(Math.abs(rounded - batch.parts.mixMl)).toBeLessThanOrEqual(0.5 + 1e-9);
+            const { aG, bG, mixG } = weighable(batch.parts.aG, batch.parts.bG);
+            expect(aG + bG).toBeCloseTo(mixG, 9);
+            expect(Math.abs(ratioError(aG, bG, card!))).toBeLessThan(card!.ratioTolerancePct / 100);
+            expect(massRatio(card!)).toBeGreaterThan(0);
+          }
+        },
+      ),
       { numRuns: 60 },
     );
   });
@@ -139,7 +155,9 @@ describe("batches", () => {
     const whole = derivePlan(document, CARDS).pieces;
     for (const piece of whole) {
       for (let copy = 1; copy <= piece.count; copy += 1) {
-        const runs = batched.batches.flatMap((batch) => batch.sections).filter((section) => section.pieceId === piece.id && section.copy === copy);
+        const runs = batched.batches
+          .flatMap((batch) => batch.sections)
+          .filter((section) => section.pieceId === piece.id && section.copy === copy);
         expect(runs[0]?.fromMm).toBe(0);
         expect(runs[runs.length - 1]?.toMm).toBeCloseTo(piece.outline.widthMm, 6);
         runs.reduce((end, run) => {
@@ -170,7 +188,10 @@ describe("faults and problems are said, never hidden in a number", () => {
     expect(plan.coats[2]?.problem).toBe("No piece is measured yet.");
   });
   test("a coat without a resin asks for one", () => {
-    const plan = derivePlan(job((draft) => void (colourCoat(draft).resinCardId = null)), CARDS);
+    const plan = derivePlan(
+      job((draft) => void (colourCoat(draft).resinCardId = null)),
+      CARDS,
+    );
     expect(plan.coats[2]?.problem).toContain("Choose a resin");
   });
 });
@@ -198,7 +219,15 @@ describe("advice", () => {
     ["film-too-thin", (draft: JobDocument) => void (colourCoat(draft).filmMm = 0.6)],
     ["film-too-thick", (draft: JobDocument) => void (colourCoat(draft).filmMm = 6)],
     ["load-too-large", (draft: JobDocument) => void (colourCoat(draft).colours[0]!.gPer100G = 9)],
-    ["metallic-share", (draft: JobDocument) => void (colourCoat(draft).colours = moveShare(colourCoat(draft).colours, colourCoat(draft).colours[1]!.id, 0.7))],
+    [
+      "metallic-share",
+      (draft: JobDocument) =>
+        void (colourCoat(draft).colours = moveShare(
+          colourCoat(draft).colours,
+          colourCoat(draft).colours[1]!.id,
+          0.7,
+        )),
+    ],
     ["room-temperature", (draft: JobDocument) => void (draft.work.tempC = 14)],
     ["yellow-over-black", (draft: JobDocument) => void (colourCoat(draft).colours[0]!.hex = "#E0B52A")],
   ])("%s speaks when it should and only then", (rule, change) => {
@@ -229,16 +258,22 @@ describe("what to mix when", () => {
 });
 
 describe("techniques", () => {
-  test.each(Object.keys(TECHNIQUES) as (keyof typeof TECHNIQUES)[])("%s fills a coat with shares that sum to one and late veins", (id) => {
-    const coat = withTechnique(newCoat("colour", "Colour", CARDS[0]!.id, newId), id, newId);
-    expect(coat.colours.reduce((sum, colour) => sum + colour.share, 0)).toBeCloseTo(1, 9);
-    const veins = coat.passes.find((pass) => pass.kind === "veins");
-    expect(veins?.fromMin).toBeGreaterThanOrEqual(45);
-    expect(new Set(coat.passes.map((pass) => pass.id)).size).toBe(coat.passes.length);
-  });
+  test.each(Object.keys(TECHNIQUES) as (keyof typeof TECHNIQUES)[])(
+    "%s fills a coat with shares that sum to one and late veins",
+    (id) => {
+      const coat = withTechnique(newCoat("colour", "Colour", CARDS[0]!.id, newId), id, newId);
+      expect(coat.colours.reduce((sum, colour) => sum + colour.share, 0)).toBeCloseTo(1, 9);
+      const veins = coat.passes.find((pass) => pass.kind === "veins");
+      expect(veins?.fromMin).toBeGreaterThanOrEqual(45);
+      expect(new Set(coat.passes.map((pass) => pass.id)).size).toBe(coat.passes.length);
+    },
+  );
   test("a dammed piece loses no run-off but keeps its faces", () => {
     const piece = dammed(newPiece("rectangle", "Top", newId));
-    const plan = derivePlan(job((draft) => void (draft.pieces = [piece])), CARDS);
+    const plan = derivePlan(
+      job((draft) => void (draft.pieces = [piece])),
+      CARDS,
+    );
     expect(plan.totals.dripLengthMm).toBe(0);
     expect(plan.totals.faceAreaMm2).toBeGreaterThan(0);
   });
@@ -253,16 +288,28 @@ describe("the pour", () => {
   const plan = derivePlan(job(), CARDS);
   const steps = runSheet(plan, "metric");
   const at = (minute: number) => new Date(Date.UTC(2026, 4, 4, 9, minute)).toISOString();
-  const tick = (stepId: string, minute: number): PourEvent => ({ id: `t-${stepId}-${minute}`, at: at(minute), kind: "tick", stepId });
+  const tick = (stepId: string, minute: number): PourEvent => ({
+    id: `t-${stepId}-${minute}`,
+    at: at(minute),
+    kind: "tick",
+    stepId,
+  });
 
   test("steps have ids of their own, and every dangerous one its caution", () => {
     expect(new Set(steps.map((step) => step.id)).size).toBe(steps.length);
     for (const step of steps) if (step.flame || step.vapour) expect(step.caution).toBeTruthy();
-    expect(steps.map((step) => step.title)).toEqual(expect.arrayContaining(["Palm blend", "Alcohol, small drops"]));
+    expect(steps.map((step) => step.title)).toEqual(
+      expect.arrayContaining(["Palm blend", "Alcohol, small drops"]),
+    );
   });
 
   test("folding does not depend on the order of arrival, and twice the same does no harm", () => {
-    const events: PourEvent[] = [tick(steps[0]!.id, 1), tick(steps[1]!.id, 3), { id: "u", at: at(4), kind: "untick", stepId: steps[1]!.id }, { id: "n", at: at(5), kind: "note", stepId: null, text: "cold" }];
+    const events: PourEvent[] = [
+      tick(steps[0]!.id, 1),
+      tick(steps[1]!.id, 3),
+      { id: "u", at: at(4), kind: "untick", stepId: steps[1]!.id },
+      { id: "n", at: at(5), kind: "note", stepId: null, text: "cold" },
+    ];
     const once = foldPour(events);
     const again = foldPour([...events].reverse());
     expect([...again.doneAt]).toEqual([...once.doneAt]);
@@ -274,14 +321,28 @@ describe("the pour", () => {
     const weigh = steps.find((step) => step.coatId === colour.coat.id && step.kind === "weigh")!;
     const events: PourEvent[] = [
       tick(weigh.id, 0),
-      ...weigh.weigh.filter((line) => line.line === "A" || line.line === "B").map((line): PourEvent => ({ id: line.line, at: at(1), kind: "weighed", stepId: weigh.id, line: line.line, grams: line.grams * 1.1 })),
+      ...weigh.weigh
+        .filter((line) => line.line === "A" || line.line === "B")
+        .map((line): PourEvent => ({
+          id: line.line,
+          at: at(1),
+          kind: "weighed",
+          stepId: weigh.id,
+          line: line.line,
+          grams: line.grams * 1.1,
+        })),
       { id: "l", at: at(90), kind: "left", coatId: colour.coat.id, ml: 400 },
     ];
     const [outcome] = comparePour(plan, steps, foldPour(events), "metric");
     expect(outcome?.mixedMl).toBeCloseTo(colour.batched!.mixMl.likely * 1.1, -1);
     expect(outcome?.usedMl).toBeCloseTo(outcome!.mixedMl - 400, 6);
     expect(outcome?.words.join(" ")).toMatch(/more was mixed than planned \(10 %\).*left over/);
-    const short = comparePour(plan, steps, foldPour([tick(weigh.id, 0), { id: "s", at: at(9), kind: "short", coatId: colour.coat.id, ml: 150 }]), "metric");
+    const short = comparePour(
+      plan,
+      steps,
+      foldPour([tick(weigh.id, 0), { id: "s", at: at(9), kind: "short", coatId: colour.coat.id, ml: 150 }]),
+      "metric",
+    );
     expect(short[0]?.words[0]).toContain("ran short by about 150 ml");
   });
 });

@@ -26,8 +26,17 @@ export const weighKey = (stepId: string, line: string) => `${stepId}|${line}`;
 
 /** Folds events into the state of the pour. Order of arrival does not matter; the later time wins, ids break ties. */
 export function foldPour(events: readonly PourEvent[]): PourState {
-  const state: PourState = { doneAt: new Map(), weighed: new Map(), leftMl: new Map(), shortMl: new Map(), notes: [], finishedAt: null };
-  const ordered = [...events].sort((one, other) => one.at.localeCompare(other.at) || one.id.localeCompare(other.id));
+  const state: PourState = {
+    doneAt: new Map(),
+    weighed: new Map(),
+    leftMl: new Map(),
+    shortMl: new Map(),
+    notes: [],
+    finishedAt: null,
+  };
+  const ordered = [...events].sort(
+    (one, other) => one.at.localeCompare(other.at) || one.id.localeCompare(other.id),
+  );
   for (const event of ordered) {
     switch (event.kind) {
       case "tick":
@@ -65,6 +74,8 @@ export function nextStep(steps: readonly RunStep[], state: PourState): RunStep |
 
 /** When A met B for a coat: its first mixing done; null before that. */
 export function mixedAt(steps: readonly RunStep[], state: PourState, coatId: string): string | null {
-  const times = steps.filter((step) => step.coatId === coatId && step.kind === "weigh").flatMap((step) => state.doneAt.get(step.id) ?? []);
+  const times = steps
+    .filter((step) => step.coatId === coatId && step.kind === "weigh")
+    .flatMap((step) => state.doneAt.get(step.id) ?? []);
   return times.length > 0 ? (times.sort()[0] ?? null) : null;
 }

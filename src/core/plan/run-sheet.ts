@@ -6,12 +6,18 @@ import type { Section } from "../batch/sections";
 import { roundToSum } from "../numerics/round-to-sum";
 import { COAT_WORDS } from "../schedule/coat";
 import { PASS, type Pass } from "../schedule/pass";
-import { decimal, quantityText, trimmed } from "../units/format-quantity";
+import { formatQuantity, quantityText, trimmed } from "../units/format-quantity";
 import type { UnitSystem } from "../units/dimension";
 import type { Plan, PlannedCoat } from "./derive-plan";
 
 /** One thing to put on the scale, in order. `line` names it within its step, for what was weighed. */
-export type WeighLine = { line: string; label: string; grams: number; ml: number | null; count: string | null };
+export type WeighLine = {
+  line: string;
+  label: string;
+  grams: number;
+  ml: number | null;
+  count: string | null;
+};
 
 export type RunStep = {
   /** Stable for the same plan: coat, batch and act. */
@@ -38,18 +44,26 @@ export function sectionWords(sections: readonly Section[], system: UnitSystem): 
     const name = section.copy > 1 ? `${section.pieceName} ${section.copy}` : section.pieceName;
     if (section.whole) return name;
     const end = quantityText(section.toMm, "length", system);
-    return section.fromMm > 0 ? `${name} from ${quantityText(section.fromMm, "length", system)} to ${end}` : `${name} to ${end}`;
+    return section.fromMm > 0
+      ? `${name} from ${quantityText(section.fromMm, "length", system)} to ${end}`
+      : `${name} to ${end}`;
   });
   return names.length > 3 ? `${names.slice(0, 2).join(", ")} and ${names.length - 2} more` : names.join(", ");
 }
+
+/** More than this nobody counts: grams come first. */
+const MOST_DROPS = 60;
+const MOST_SPOONS = 20;
 
 /** A dose in words: "11.5 g", "42 drops (2.1 g)", "4 level spoons (0.8 g)". */
 export function doseWords(dose: Dose): string {
   const count = countable(dose);
   if (dose.unit === "gram") return `${trimmed(count, 1)} g`;
   const grams = `${trimmed(dose.grams, dose.grams < 10 ? 1 : 0)} g`;
-  if (dose.unit === "drop") return `${decimal(count, 0)} ${count === 1 ? "drop" : "drops"} (${grams})`;
-  return `${trimmed(count, 2)} level ${count === 1 ? "spoon" : "spoons"} (${grams})`;
+  const [one, many, most] =
+    dose.unit === "drop" ? ["drop", "drops", MOST_DROPS] : ["level spoon", "level spoons", MOST_SPOONS];
+  const counted = `${trimmed(count, 2)} ${count === 1 ? one : many}`;
+  return count > most ? `${grams} (${counted})` : `${counted} (${grams})`;
 }
 
 /** A and B rounded to whole grams so that they sum to the rounded mix. */
@@ -61,22 +75,43 @@ export function weighable(aG: number, bG: number): { aG: number; bG: number; mix
 /** Cups of a batch in whole millilitres (tenths below 50), summing to the rounded pot. */
 export function cupsMl(cups: readonly Cup[]): number[] {
   const total = cups.reduce((sum, cup) => sum + cup.ml, 0);
-  return roundToSum(cups.map((cup) => cup.ml), total < 100 ? 0.1 : 1);
+  return roundToSum(
+    cups.map((cup) => cup.ml),
+    total < 100 ? 0.1 : 1,
+  );
 }
 
 const dosed = (cups: readonly Cup[]) => cups.filter((cup) => cup.dose.grams > 0);
 
 function weighLines(batch: Batch, paint: boolean): WeighLine[] {
-  const doseLine = (cup: Cup, into: string): WeighLine => ({ line: `dose-${cup.colourId}`, label: `${cup.name} ${into}`, grams: cup.dose.grams, ml: null, count: doseWords(cup.dose) });
+  const doseLine = (cup: Cup, into: string): WeighLine => ({
+    line: `dose-${cup.colourId}`,
+    label: `${cup.name} ${into}`,
+    grams: cup.dose.grams,
+    ml: null,
+    count: doseWords(cup.dose),
+  });
   if (paint) return [{ line: "A", label: "paint", grams: batch.parts.aG, ml: batch.parts.aMl, count: null }];
   const separate = batch.cups.every((cup) => cup.parts !== null);
   if (separate) {
     return batch.cups.flatMap((cup) => {
       const { aG, bG } = weighable(cup.parts?.aG ?? 0, cup.parts?.bG ?? 0);
       return [
-        { line: `A-${cup.colourId}`, label: `A, resin, for ${cup.name}`, grams: aG, ml: cup.parts?.aMl ?? 0, count: null },
+        {
+          line: `A-${cup.colourId}`,
+          label: `A, resin, for ${cup.name}`,
+          grams: aG,
+          ml: cup.parts?.aMl ?? 0,
+          count: null,
+        },
         ...(cup.dose.grams > 0 ? [doseLine(cup, "into its A")] : []),
-        { line: `B-${cup.colourId}`, label: `B, hardener, for ${cup.name}`, grams: bG, ml: cup.parts?.bMl ?? 0, count: null },
+        {
+          line: `B-${cup.colourId}`,
+          label: `B, hardener, for ${cup.name}`,
+          grams: bG,
+          ml: cup.parts?.bMl ?? 0,
+          count: null,
+        },
       ];
     });
   }
@@ -84,7 +119,9 @@ function weighLines(batch: Batch, paint: boolean): WeighLine[] {
   return [
     { line: "A", label: "A, resin", grams: aG, ml: batch.parts.aMl, count: null },
     { line: "B", label: "B, hardener", grams: bG, ml: batch.parts.bMl, count: null },
-    ...dosed(batch.cups).map((cup, index) => doseLine(cup, batch.cups.length > 1 ? `into cup ${index + 1}` : "into the pot")),
+    ...dosed(batch.cups).map((cup, index) =>
+      doseLine(cup, batch.cups.length > 1 ? `into cup ${index + 1}` : "into the pot"),
+    ),
   ];
 }
 
@@ -93,10 +130,20 @@ function batchSteps(planned: PlannedCoat, batched: BatchedCoat, batch: Batch, sy
   const paint = card?.kind === "paint";
   const times = planned.times?.batches.find((row) => row.number === batch.number);
   const of = batched.batches.length > 1 ? `, batch ${batch.number} of ${batched.batches.length}` : "";
-  const base = { coatId: coat.id, coatName: coat.name, batch: batch.number, caution: null, stopHere: null, vapour: false, flame: false };
+  const base = {
+    coatId: coat.id,
+    coatName: coat.name,
+    batch: batch.number,
+    caution: null,
+    stopHere: null,
+    vapour: false,
+    flame: false,
+  };
   const mixAt = times?.mixAtMin ?? 0;
   const separate = batch.cups.length > 0 && batch.cups.every((cup) => cup.parts !== null);
-  const lives = batched.potLifeMin ? ` It lives ${Math.round(batched.potLifeMin.low)} to ${Math.round(batched.potLifeMin.high)} min in the pot.` : "";
+  const lives = batched.potLifeMin
+    ? ` It lives ${Math.round(batched.potLifeMin.low)} to ${Math.round(batched.potLifeMin.high)} min in the pot.`
+    : "";
   const volumes = cupsMl(batch.cups);
   const steps: RunStep[] = [
     {
@@ -127,7 +174,10 @@ function batchSteps(planned: PlannedCoat, batched: BatchedCoat, batch: Batch, sy
         id: `${coat.id}:${batch.number}:split`,
         kind: "split",
         title: `Split into ${batch.cups.length} cups`,
-        detail: batch.cups.map((cup, index) => `${cup.name} ${quantityText(volumes[index] ?? cup.ml, "volume", system)}`).join(" · ") + ". Fluid before powder; stir until no dry grain is left.",
+        detail:
+          batch.cups
+            .map((cup, index) => `${cup.name} ${quantityText(volumes[index] ?? cup.ml, "volume", system)}`)
+            .join(" · ") + ". Fluid before powder; stir until no dry grain is left.",
         weigh: [],
         atMin: mixAt + batched.mixingMin,
       });
@@ -140,15 +190,19 @@ function batchSteps(planned: PlannedCoat, batched: BatchedCoat, batch: Batch, sy
 export function sprayWords(pass: Pass, areaMm2: number, system: UnitSystem): string | null {
   if (pass.mlPerM2 === null) return null;
   const likely = (pass.mlPerM2 * areaMm2) / 1e6;
-  const low = quantityText(likely * 0.85, "volume", system).replace(/\s\S+$/, "");
-  return `${low} to ${quantityText(likely * 1.15, "volume", system)} over ${quantityText(areaMm2, "area", system)}`;
+  return `${formatQuantity(likely * 0.85, "volume", system).number} to ${quantityText(likely * 1.15, "volume", system)} over ${quantityText(areaMm2, "area", system)}`;
 }
 
 /** What a pass says in one line of detail. */
 export function passDetail(pass: Pass, areaMm2: number, system: UnitSystem): string {
-  const parts = [sprayWords(pass, areaMm2, system), pass.rounds > 1 ? `${pass.rounds} rounds` : null, pass.tool !== "none" ? TOOL_WORDS[pass.tool] : null].filter(Boolean);
+  const parts = [
+    sprayWords(pass, areaMm2, system),
+    pass.rounds > 1 ? `${pass.rounds} rounds` : null,
+    pass.tool !== "none" ? TOOL_WORDS[pass.tool] : null,
+  ].filter(Boolean);
   const head = parts.length > 0 ? `${parts.join(" · ")}. ` : "";
-  return `${head}${pass.note}`.trim();
+  const text = `${head}${pass.note}`.trim();
+  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 /**
@@ -185,7 +239,13 @@ export function runSheet(plan: Plan, system: UnitSystem): RunStep[] {
       ...before.map((pass) => passStep(pass, null, firstMix)),
       ...batched.batches.flatMap((batch) => [
         ...batchSteps(planned, batched, batch, system),
-        ...laid.map((pass) => passStep(pass, many ? batch.number : null, planned.times?.batches[batch.number - 1]?.pourAtMin ?? firstMix)),
+        ...laid.map((pass) =>
+          passStep(
+            pass,
+            many ? batch.number : null,
+            planned.times?.batches[batch.number - 1]?.pourAtMin ?? firstMix,
+          ),
+        ),
       ]),
       ...after.map((pass) => passStep(pass, null, pass.fromMin !== null ? firstMix + pass.fromMin : worked)),
     ];

@@ -43,7 +43,13 @@ export type Pass = {
   stopHere: string | null;
 };
 
-type PassDefault = { words: string; tool: Tool; mlPerM2: number | null; fromMin: number | null; minutesPerM2: number };
+type PassDefault = {
+  words: string;
+  tool: Tool;
+  mlPerM2: number | null;
+  fromMin: number | null;
+  minutesPerM2: number;
+};
 
 /** Usual tool, amount and time of each pass (common practice, no source). */
 export const PASS: Record<PassKind, PassDefault> = {
@@ -51,25 +57,85 @@ export const PASS: Record<PassKind, PassDefault> = {
   lay: { words: "Lay the colours", tool: "none", mlPerM2: null, fromMin: null, minutesPerM2: 2 },
   spread: { words: "Spread", tool: "hand", mlPerM2: null, fromMin: null, minutesPerM2: 2 },
   palm: { words: "Palm blend", tool: "hand", mlPerM2: null, fromMin: null, minutesPerM2: 2 },
-  skim: { words: "Skim with the wide blade", tool: "wide-blade", mlPerM2: null, fromMin: null, minutesPerM2: 1 },
-  "roller-cut": { words: "Cut across with a roller", tool: "roller", mlPerM2: null, fromMin: null, minutesPerM2: 1 },
-  "bucket-pour": { words: "Pour from the bucket", tool: "bucket", mlPerM2: null, fromMin: null, minutesPerM2: 2 },
+  skim: {
+    words: "Skim with the wide blade",
+    tool: "wide-blade",
+    mlPerM2: null,
+    fromMin: null,
+    minutesPerM2: 1,
+  },
+  "roller-cut": {
+    words: "Cut across with a roller",
+    tool: "roller",
+    mlPerM2: null,
+    fromMin: null,
+    minutesPerM2: 1,
+  },
+  "bucket-pour": {
+    words: "Pour from the bucket",
+    tool: "bucket",
+    mlPerM2: null,
+    fromMin: null,
+    minutesPerM2: 2,
+  },
   drizzle: { words: "Drizzle ribbons", tool: "none", mlPerM2: null, fromMin: null, minutesPerM2: 2 },
   blow: { words: "Blow with warm air", tool: "hair-dryer", mlPerM2: null, fromMin: null, minutesPerM2: 2 },
   flame: { words: "Torch, quick sweeps", tool: "torch", mlPerM2: null, fromMin: null, minutesPerM2: 0.5 },
-  alcohol: { words: "Alcohol, small drops", tool: "spray-bottle", mlPerM2: 9, fromMin: 15, minutesPerM2: 0.5 },
+  alcohol: {
+    words: "Alcohol, small drops",
+    tool: "spray-bottle",
+    mlPerM2: 9,
+    fromMin: 15,
+    minutesPerM2: 0.5,
+  },
   fog: { words: "Fog with spray paint", tool: "spray-can", mlPerM2: 10, fromMin: 17, minutesPerM2: 1 },
-  "mica-alcohol": { words: "Flick mica in alcohol", tool: "spray-bottle", mlPerM2: 6, fromMin: 15, minutesPerM2: 0.5 },
-  veins: { words: "Veins, a thick and some thin", tool: "stick", mlPerM2: null, fromMin: 45, minutesPerM2: 3 },
+  "mica-alcohol": {
+    words: "Flick mica in alcohol",
+    tool: "spray-bottle",
+    mlPerM2: 6,
+    fromMin: 15,
+    minutesPerM2: 0.5,
+  },
+  veins: {
+    words: "Veins, a thick and some thin",
+    tool: "stick",
+    mlPerM2: null,
+    fromMin: 45,
+    minutesPerM2: 3,
+  },
   chop: { words: "Chop lines", tool: "stick", mlPerM2: null, fromMin: 40, minutesPerM2: 2 },
   accents: { words: "Accent drops", tool: "stick", mlPerM2: null, fromMin: 35, minutesPerM2: 1 },
   glitter: { words: "Dab glitter in resin", tool: "brush", mlPerM2: null, fromMin: 30, minutesPerM2: 1 },
-  stones: { words: "Set stones wetted with clear", tool: "hand", mlPerM2: null, fromMin: null, minutesPerM2: 5 },
-  faces: { words: "Wet the faces, brush bald places", tool: "brush", mlPerM2: null, fromMin: 30, minutesPerM2: 1 },
-  "dam-pull": { words: "Pull the dam, rub the faces wet", tool: "hand", mlPerM2: null, fromMin: 150, minutesPerM2: 2 },
+  stones: {
+    words: "Set stones wetted with clear",
+    tool: "hand",
+    mlPerM2: null,
+    fromMin: null,
+    minutesPerM2: 5,
+  },
+  faces: {
+    words: "Wet the faces, brush bald places",
+    tool: "brush",
+    mlPerM2: null,
+    fromMin: 30,
+    minutesPerM2: 1,
+  },
+  "dam-pull": {
+    words: "Pull the dam, rub the faces wet",
+    tool: "hand",
+    mlPerM2: null,
+    fromMin: 150,
+    minutesPerM2: 2,
+  },
   "drip-scrape": { words: "Scrape the drips", tool: "scraper", mlPerM2: null, fromMin: 120, minutesPerM2: 1 },
   sand: { words: "Sand 220, wipe clean", tool: "none", mlPerM2: null, fromMin: null, minutesPerM2: 6 },
-  flood: { words: "Spread the clear, chop with a brush", tool: "trowel", mlPerM2: null, fromMin: null, minutesPerM2: 2 },
+  flood: {
+    words: "Spread the clear, chop with a brush",
+    tool: "trowel",
+    mlPerM2: null,
+    fromMin: null,
+    minutesPerM2: 2,
+  },
   check: { words: "Walk round and look", tool: "none", mlPerM2: null, fromMin: null, minutesPerM2: 0.5 },
 };
 

@@ -17,7 +17,13 @@ export type CoatTimes = {
   doneMin: number;
 };
 
-export type TimedCoat = { id: string; startsAfter: StartsAfter; batched: BatchedCoat; card: ResinCard; life: StateStart[] };
+export type TimedCoat = {
+  id: string;
+  startsAfter: StartsAfter;
+  batched: BatchedCoat;
+  card: ResinCard;
+  life: StateStart[];
+};
 
 const DAY_MIN = 24 * 60;
 /** A paint primer is coated when sticky but not wet (common practice, no source). */
@@ -46,21 +52,28 @@ export function timetable(coats: readonly TimedCoat[], startMin: number, people:
       waitMin = waitBefore(coat.startsAfter, below.coat);
       const poured = below.times.batches[below.times.batches.length - 1]?.pourAtMin ?? below.times.startMin;
       start = waitMin ? Math.max(below.times.doneMin, poured + waitMin.likely) : below.times.doneMin;
-      if (coat.startsAfter === "next-day") start = Math.max(start, (below.times.day + 1) * DAY_MIN + startMin);
+      if (coat.startsAfter === "next-day")
+        start = Math.max(start, (below.times.day + 1) * DAY_MIN + startMin);
     }
     const { batches, workMin, mixingMin } = coat.batched;
-    const each = batches.length > 0 ? workMin.likely / batches.length : 0;
     let free = start;
     let handsFree = start;
-    const rows = batches.map(({ number }) => {
+    const rows = batches.map(({ number, share }) => {
       const mixAtMin = people > 1 ? Math.max(start, handsFree - mixingMin) : free;
       const pourAtMin = Math.max(mixAtMin + mixingMin, people > 1 ? handsFree : 0);
-      const doneAtMin = pourAtMin + each;
+      const doneAtMin = pourAtMin + workMin.likely * share;
       free = doneAtMin;
       handsFree = doneAtMin;
       return { number, mixAtMin, pourAtMin, doneAtMin };
     });
-    const own: CoatTimes = { coatId: coat.id, day: Math.floor(start / DAY_MIN), startMin: start, waitMin, batches: rows, doneMin: free };
+    const own: CoatTimes = {
+      coatId: coat.id,
+      day: Math.floor(start / DAY_MIN),
+      startMin: start,
+      waitMin,
+      batches: rows,
+      doneMin: free,
+    };
     times.push(own);
     below = { coat, times: own };
   }

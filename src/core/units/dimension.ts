@@ -1,4 +1,15 @@
-import { G_PER_LB, G_PER_OZ, ML_PER_US_FL_OZ, ML_PER_US_GALLON, MM2_PER_FT2, MM2_PER_M2, MM3_PER_ML, MM_PER_FOOT, MM_PER_INCH, MM_PER_MIL } from "./constants";
+import {
+  G_PER_LB,
+  G_PER_OZ,
+  ML_PER_US_FL_OZ,
+  ML_PER_US_GALLON,
+  MM2_PER_FT2,
+  MM2_PER_M2,
+  MM3_PER_ML,
+  MM_PER_FOOT,
+  MM_PER_INCH,
+  MM_PER_MIL,
+} from "./constants";
 
 /** The two systems a shop may think in; the other one is always shown beside. */
 export type UnitSystem = "us" | "metric";
@@ -60,7 +71,16 @@ export const UNITS: Record<Dimension, readonly Unit[]> = {
     linear("µm", 0.001, ["um", "μm", "micron", "microns"]),
     linear("mil", MM_PER_MIL, ["mils", "thou"]),
     linear("in", MM_PER_INCH, ['"', "″", "inch", "inches"]),
-    linear("fl oz/ft²", FL_OZ_PER_FT2_MM, ["floz/ft2", "floz/ft²", "oz/ft2", "oz/ft²", "oz/sqft", "floz/sqft", "ozpersqft", "ozperft2"]),
+    linear("fl oz/ft²", FL_OZ_PER_FT2_MM, [
+      "floz/ft2",
+      "floz/ft²",
+      "oz/ft2",
+      "oz/ft²",
+      "oz/sqft",
+      "floz/sqft",
+      "ozpersqft",
+      "ozperft2",
+    ]),
     reciprocal("ft²/gal", FT2_PER_GAL_MM, ["ft2/gal", "sqft/gal", "ft²/usgal", "ft2/usgal", "sqftpergal"]),
     linear("L/m²", 1, ["l/m2", "l/m²", "litre/m2", "liter/m2"]),
     linear("ml/m²", 0.001, ["ml/m2"]),
@@ -87,17 +107,32 @@ export const UNITS: Record<Dimension, readonly Unit[]> = {
   ],
   temperature: [
     linear("°C", 1, ["c", "degc", "celsius", "ºc"]),
-    { symbol: "°F", aliases: ["f", "degf", "fahrenheit", "ºf"], toBase: (f) => ((f - 32) * 5) / 9, fromBase: (c) => (c * 9) / 5 + 32 },
+    {
+      symbol: "°F",
+      aliases: ["f", "degf", "fahrenheit", "ºf"],
+      toBase: (f) => ((f - 32) * 5) / 9,
+      fromBase: (c) => (c * 9) / 5 + 32,
+    },
   ],
-  minutes: [linear("min", 1, ["m", "minute", "minutes", "mins", "'"]), linear("h", 60, ["hour", "hours", "hr", "hrs"]), linear("s", 1 / 60, ["sec", "second", "seconds"])],
+  minutes: [
+    linear("min", 1, ["m", "minute", "minutes", "mins", "'"]),
+    linear("h", 60, ["hour", "hours", "hr", "hrs"]),
+    linear("s", 1 / 60, ["sec", "second", "seconds"]),
+  ],
   hours: [
     linear("h", 1, ["hour", "hours", "hr", "hrs"]),
     linear("min", 1 / 60, ["minute", "minutes", "mins"]),
     linear("d", 24, ["day", "days"]),
   ],
   percent: [linear("%", 1, ["percent", "pct"])],
-  density: [linear("g/ml", 1, ["g/cm3", "g/cm³", "kg/l", "kg/L"]), linear("lb/gal", G_PER_LB / ML_PER_US_GALLON, ["lbs/gal", "ppg"])],
-  viscosity: [linear("Pa·s", 1, ["pas", "pa.s", "pa*s"]), linear("mPa·s", 0.001, ["mpas", "mpa.s", "cp", "cps", "centipoise"])],
+  density: [
+    linear("g/ml", 1, ["g/cm3", "g/cm³", "kg/l", "kg/L"]),
+    linear("lb/gal", G_PER_LB / ML_PER_US_GALLON, ["lbs/gal", "ppg"]),
+  ],
+  viscosity: [
+    linear("Pa·s", 1, ["pas", "pa.s", "pa*s"]),
+    linear("mPa·s", 0.001, ["mpas", "mpa.s", "cp", "cps", "centipoise"]),
+  ],
   rate: [
     linear("m²/h", 1, ["m2/h", "sqm/h"]),
     linear("ft²/h", MM2_PER_FT2 / MM2_PER_M2, ["ft2/h", "sqft/h", "ft²/hr", "ft2/hr", "sqft/hr"]),
@@ -135,5 +170,7 @@ export function unitOf(dimension: Dimension, symbol: string): Unit {
 /** The unit a person means by a typed word, or undefined. */
 export function unitByWord(dimension: Dimension, word: string): Unit | undefined {
   const plain = word.toLowerCase().replace(/\s+/g, "");
-  return UNITS[dimension].find((unit) => unit.symbol.toLowerCase().replace(/\s+/g, "") === plain || unit.aliases.includes(plain));
+  return UNITS[dimension].find(
+    (unit) => unit.symbol.toLowerCase().replace(/\s+/g, "") === plain || unit.aliases.includes(plain),
+  );
 }

@@ -63,7 +63,10 @@ export function formatQuantity(value: number, dimension: Dimension, system: Unit
   const inUnit = unitOf(dimension, unit).fromBase(value);
   switch (dimension) {
     case "length":
-      return { number: system === "us" ? inchFraction(inUnit) : trimmed(inUnit, Math.abs(inUnit) < 100 ? 1 : 0), unit };
+      return {
+        number: system === "us" ? inchFraction(inUnit) : trimmed(inUnit, Math.abs(inUnit) < 100 ? 1 : 0),
+        unit,
+      };
     case "film":
     case "density":
       return { number: decimal(inUnit, 2), unit };
@@ -99,7 +102,8 @@ export function editableText(value: number, dimension: Dimension, system: UnitSy
   const inUnit = unit.fromBase(value);
   if (dimension === "length" && system === "us") {
     const sixteenths = inUnit * 16;
-    if (Math.abs(sixteenths - Math.round(sixteenths)) < 1e-6) return inchFraction(inUnit).replaceAll(THIN_SPACE, "");
+    if (Math.abs(sixteenths - Math.round(sixteenths)) < 1e-6)
+      return inchFraction(inUnit).replaceAll(THIN_SPACE, "");
   }
   return String(Number(inUnit.toPrecision(6)));
 }

@@ -82,21 +82,30 @@ describe("what is wrong is said in the user's words", () => {
 test("any text gives a finite value or words, never a throw or NaN", () => {
   const dimensions = Object.keys(UNITS) as Dimension[];
   fc.assert(
-    fc.property(fc.oneof(fc.string({ maxLength: 80 }), fc.stringMatching(/^[0-9 .,'"\/eE+-]{0,20}[a-z²]{0,4}$/)), fc.constantFrom(...dimensions), (text, dimension) => {
-      const parsed = parseQuantity(text, dimension, "metric");
-      if (parsed.ok) expect(Number.isFinite(parsed.value)).toBe(true);
-      else expect(parsed.message.length).toBeGreaterThan(5);
-    }),
+    fc.property(
+      fc.oneof(fc.string({ maxLength: 80 }), fc.stringMatching(/^[0-9 .,'"\/eE+-]{0,20}[a-z²]{0,4}$/)),
+      fc.constantFrom(...dimensions),
+      (text, dimension) => {
+        const parsed = parseQuantity(text, dimension, "metric");
+        if (parsed.ok) expect(Number.isFinite(parsed.value)).toBe(true);
+        else expect(parsed.message.length).toBeGreaterThan(5);
+      },
+    ),
     { numRuns: 2000 },
   );
 });
 
 test("what a field shows for editing reads back as the same value (units round-trip)", () => {
   fc.assert(
-    fc.property(fc.double({ min: 0.05, max: 50000, noNaN: true }), fc.constantFrom<Dimension>("length", "volume", "mass", "film", "temperature", "minutes"), fc.constantFrom<"us" | "metric">("us", "metric"), (base, dimension, system) => {
-      const parsed = parseQuantity(editableText(base, dimension, system), dimension, system);
-      expect(parsed.ok).toBe(true);
-      if (parsed.ok) expect(Math.abs(parsed.value - base) / Math.max(1, base)).toBeLessThan(1e-4);
-    }),
+    fc.property(
+      fc.double({ min: 0.05, max: 50000, noNaN: true }),
+      fc.constantFrom<Dimension>("length", "volume", "mass", "film", "temperature", "minutes"),
+      fc.constantFrom<"us" | "metric">("us", "metric"),
+      (base, dimension, system) => {
+        const parsed = parseQuantity(editableText(base, dimension, system), dimension, system);
+        expect(parsed.ok).toBe(true);
+        if (parsed.ok) expect(Math.abs(parsed.value - base) / Math.max(1, base)).toBeLessThan(1e-4);
+      },
+    ),
   );
 });

@@ -1,5 +1,13 @@
 import { formatQuantity } from "./format-quantity";
-import { SHOWN_UNIT, UNITS, unitByWord, unitOf, type Dimension, type Unit, type UnitSystem } from "./dimension";
+import {
+  SHOWN_UNIT,
+  UNITS,
+  unitByWord,
+  unitOf,
+  type Dimension,
+  type Unit,
+  type UnitSystem,
+} from "./dimension";
 
 export type Parsed = { ok: true; value: number; unit: string } | { ok: false; message: string };
 
@@ -38,13 +46,24 @@ const NAME: Record<Dimension, string> = {
   number: "a number",
 };
 
-const VULGAR: Record<string, string> = { "¼": "1/4", "½": "1/2", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅓": "1/3", "⅔": "2/3" };
+const VULGAR: Record<string, string> = {
+  "¼": "1/4",
+  "½": "1/2",
+  "¾": "3/4",
+  "⅛": "1/8",
+  "⅜": "3/8",
+  "⅝": "5/8",
+  "⅞": "7/8",
+  "⅓": "1/3",
+  "⅔": "2/3",
+};
 
 /** Longest entry that is read at all; more is a slip of the keyboard or a paste. */
 const LONGEST = 60;
 
 /** One term: a number (decimal, fraction, or whole and fraction) and the word behind it. */
-const TERM = /^\s*([+-]?)\s*(?:(\d+)[\s-]+(\d+)\s*\/\s*(\d+)|(\d+)\s*\/\s*(\d+)|(\d+\.?\d*|\.\d+)(?:[eE]([+-]?\d{1,2})(?![a-zA-Z]))?)\s*([^\d\s+.-][^\d+]*?)?\s*(?=[\d.+-]|$)/;
+const TERM =
+  /^\s*([+-]?)\s*(?:(\d+)[\s-]+(\d+)\s*\/\s*(\d+)|(\d+)\s*\/\s*(\d+)|(\d+\.?\d*|\.\d+)(?:[eE]([+-]?\d{1,2})(?![a-zA-Z]))?)\s*([^\d\s+.-][^\d+]*?)?\s*(?=[\d.+-]|$)/;
 
 /** Brings the ways people write numbers and units to one; says when a comma can mean two things. */
 function plainNumbers(text: string): Parsed | string {
@@ -75,13 +94,20 @@ function numberOfTerm(match: RegExpMatchArray): number | string {
   return sign === "-" ? -value : value;
 }
 
-function boundsMessage(value: number, dimension: Dimension, bounds: Bounds, system: UnitSystem): string | undefined {
+function boundsMessage(
+  value: number,
+  dimension: Dimension,
+  bounds: Bounds,
+  system: UnitSystem,
+): string | undefined {
   const written = (limit: number) => {
     const shown = formatQuantity(limit, dimension, system);
     return shown.unit ? `${shown.number} ${shown.unit}` : shown.number;
   };
-  if (bounds.min !== undefined && value < bounds.min - 1e-9) return `Too small: the least is ${written(bounds.min)}.`;
-  if (bounds.max !== undefined && value > bounds.max + 1e-9) return `Too large: the most is ${written(bounds.max)}.`;
+  if (bounds.min !== undefined && value < bounds.min - 1e-9)
+    return `Too small: the least is ${written(bounds.min)}.`;
+  if (bounds.max !== undefined && value > bounds.max + 1e-9)
+    return `Too large: the most is ${written(bounds.max)}.`;
   if (bounds.whole && !Number.isInteger(value)) return "Write a whole number.";
   return undefined;
 }
@@ -97,7 +123,13 @@ function boundsMessage(value: number, dimension: Dimension, bounds: Bounds, syst
  * @param bounds limits in base units
  * @returns the value in base units, or what is wrong, in the user's words
  */
-export function parseQuantity(text: string, dimension: Dimension, system: UnitSystem, bounds: Bounds = {}, fallback?: string): Parsed {
+export function parseQuantity(
+  text: string,
+  dimension: Dimension,
+  system: UnitSystem,
+  bounds: Bounds = {},
+  fallback?: string,
+): Parsed {
   const name = NAME[dimension];
   if (text.trim() === "") return { ok: false, message: `Type ${name}, for example ${EXAMPLE[dimension]}.` };
   if (text.length > LONGEST) return { ok: false, message: `That is too long for ${name}.` };
@@ -105,7 +137,10 @@ export function parseQuantity(text: string, dimension: Dimension, system: UnitSy
   if (typeof plain !== "string") return plain;
 
   const bare = unitOf(dimension, fallback ?? SHOWN_UNIT[dimension][system]);
-  const notOne: Parsed = { ok: false, message: `That is not ${name}. Write for example ${EXAMPLE[dimension]}.` };
+  const notOne: Parsed = {
+    ok: false,
+    message: `That is not ${name}. Write for example ${EXAMPLE[dimension]}.`,
+  };
   let rest = plain;
   let total = 0;
   let last: Unit | undefined;
@@ -122,7 +157,10 @@ export function parseQuantity(text: string, dimension: Dimension, system: UnitSy
       if (!found) {
         const known = UNITS[dimension].map((candidate) => candidate.symbol).filter(Boolean);
         const hint = known.length > 0 ? ` Use ${known.join(", ")}.` : " Write a number alone.";
-        return { ok: false, message: `“${word.slice(0, 20)}” is not a unit of ${name.replace(/^an? /, "")}.${hint}` };
+        return {
+          ok: false,
+          message: `“${word.slice(0, 20)}” is not a unit of ${name.replace(/^an? /, "")}.${hint}`,
+        };
       }
       unit = found;
     } else if (last?.symbol === "ft" && dimension === "length") {
@@ -132,14 +170,17 @@ export function parseQuantity(text: string, dimension: Dimension, system: UnitSy
     } else {
       unit = bare;
     }
-    if (terms > 0 && (number < 0 || !["length", "volume", "mass", "minutes", "hours"].includes(dimension))) return notOne;
+    if (terms > 0 && (number < 0 || !["length", "volume", "mass", "minutes", "hours"].includes(dimension)))
+      return notOne;
     total += unit.toBase(number);
     last = unit;
     terms += 1;
     rest = rest.slice(match[0].length);
   }
-  if (!Number.isFinite(total)) return { ok: false, message: `That is not ${name}: it cannot be zero or endless.` };
-  if (total < 0 && dimension !== "temperature" && bounds.min === undefined) return { ok: false, message: `Write ${name} above zero.` };
+  if (!Number.isFinite(total))
+    return { ok: false, message: `That is not ${name}: it cannot be zero or endless.` };
+  if (total < 0 && dimension !== "temperature" && bounds.min === undefined)
+    return { ok: false, message: `Write ${name} above zero.` };
   const outside = boundsMessage(total, dimension, bounds, system);
   if (outside) return { ok: false, message: outside };
   return { ok: true, value: total, unit: (last ?? bare).symbol };

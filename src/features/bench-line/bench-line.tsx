@@ -23,15 +23,30 @@ export function BenchLine({ wet }: { wet: WetNow[] }) {
     return () => clearInterval(timer);
   }, []);
   // What has set is no longer wet: it leaves the line, not the log.
-  const shown = now === null ? wet : wet.filter((one) => (now - Date.parse(one.mixedAt)) / 60000 < (one.life.find((start) => start.state === "recoat")?.fromMin.likely ?? Infinity));
+  const shown =
+    now === null
+      ? wet
+      : wet.filter(
+          (one) =>
+            (now - Date.parse(one.mixedAt)) / 60000 <
+            (one.life.find((start) => start.state === "recoat")?.fromMin.likely ?? Infinity),
+        );
   const first = shown[0];
   if (!first) return <div className="off-paper h-px bg-ink" />;
   const elapsedMin = now === null ? null : (now - Date.parse(first.mixedAt)) / 60000;
   const until = (first.life.find((start) => start.state === "set")?.fromMin.likely ?? 360) * 1.25;
   return (
-    <aside aria-label="Wet now" className="off-paper bg-night text-night-ink px-7 h-[62px] flex items-center gap-8 overflow-hidden">
-      <Link href={`/pours/${first.pourId}`} className="text-xs leading-4 w-44 shrink-0 hover:underline underline-offset-4">
-        <span className="text-night-soft">Wet now{shown.length > 1 ? `, and ${shown.length - 1} more` : ""}</span>
+    <aside
+      aria-label="Wet now"
+      className="off-paper bg-night text-night-ink px-7 h-[62px] flex items-center gap-8 overflow-hidden"
+    >
+      <Link
+        href={`/pours/${first.pourId}`}
+        className="text-xs leading-4 w-44 shrink-0 hover:underline underline-offset-4"
+      >
+        <span className="text-night-soft">
+          Wet now{shown.length > 1 ? `, and ${shown.length - 1} more` : ""}
+        </span>
         <br />
         <span className="block truncate">{first.jobName}</span>
       </Link>

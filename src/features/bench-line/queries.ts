@@ -7,7 +7,15 @@ import { database } from "@/server/database";
 import { poursOf } from "@/server/repositories/pours";
 
 /** One wet coat: when it was mixed, how its film lives, and what comes next. */
-export type WetNow = { pourId: string; jobId: string; jobName: string; coatName: string; mixedAt: string; life: StateStart[]; next: { title: string; dueAt: string } | null };
+export type WetNow = {
+  pourId: string;
+  jobId: string;
+  jobName: string;
+  coatName: string;
+  mixedAt: string;
+  life: StateStart[];
+  next: { title: string; dueAt: string } | null;
+};
 
 /** What is wet now in the shop: of each live pour the coat that was mixed last. */
 export async function wetNow(person: Person): Promise<WetNow[]> {
@@ -33,7 +41,12 @@ export async function wetNow(person: Person): Promise<WetNow[]> {
         coatName: last.planned.coat.name,
         mixedAt: last.at,
         life: last.planned.life,
-        next: next && offsetMin !== null ? { title: next.title, dueAt: new Date(Date.parse(last.at) + offsetMin * 60000).toISOString() } : next ? { title: next.title, dueAt: last.at } : null,
+        next:
+          next && offsetMin !== null
+            ? { title: next.title, dueAt: new Date(Date.parse(last.at) + offsetMin * 60000).toISOString() }
+            : next
+              ? { title: next.title, dueAt: last.at }
+              : null,
       },
     ];
   });

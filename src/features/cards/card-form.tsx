@@ -3,7 +3,13 @@
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { callAct } from "@/contracts/call-act";
-import { asResinCard, removeResinCard, resinCardFields, saveResinCard, type ResinCardFields } from "@/contracts/resin-card";
+import {
+  asResinCard,
+  removeResinCard,
+  resinCardFields,
+  saveResinCard,
+  type ResinCardFields,
+} from "@/contracts/resin-card";
 import { potLifeSpread } from "@/core/batch/batch-coat";
 import { calibrate } from "@/core/cure/calibrate";
 import { filmLife } from "@/core/cure/film-life";
@@ -16,8 +22,17 @@ import { Choice } from "@/ui/choice";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
 
-type NumberField = { [Key in keyof ResinCardFields]: ResinCardFields[Key] extends number | null ? Key : never }[keyof ResinCardFields];
-type Row = { field: NumberField; label: string; dimension: Dimension; min: number; max: number; optional?: true };
+type NumberField = {
+  [Key in keyof ResinCardFields]: ResinCardFields[Key] extends number | null ? Key : never;
+}[keyof ResinCardFields];
+type Row = {
+  field: NumberField;
+  label: string;
+  dimension: Dimension;
+  min: number;
+  max: number;
+  optional?: true;
+};
 
 const PARTS: Row[] = [
   { field: "ratioA", label: "Parts of A", dimension: "number", min: 0.01, max: 1000 },
@@ -25,13 +40,27 @@ const PARTS: Row[] = [
   { field: "ratioTolerancePct", label: "Tolerance of B", dimension: "percent", min: 0.1, max: 100 },
   { field: "densityAGPerMl", label: "Density of A", dimension: "density", min: 0.5, max: 4 },
   { field: "densityBGPerMl", label: "Density of B", dimension: "density", min: 0.5, max: 4 },
-  { field: "pricePerLitre", label: "Price of a litre", dimension: "number", min: 0, max: 10000, optional: true },
+  {
+    field: "pricePerLitre",
+    label: "Price of a litre",
+    dimension: "number",
+    min: 0,
+    max: 10000,
+    optional: true,
+  },
 ];
 const POT: Row[] = [
   { field: "potLifeMin", label: "Pot life", dimension: "minutes", min: 0.5, max: 5000, optional: true },
   { field: "potMassG", label: "of a mass of", dimension: "mass", min: 5, max: 50000 },
   { field: "potTempC", label: "at", dimension: "temperature", min: 0, max: 60 },
-  { field: "viscosityPaS", label: "Viscosity, mixed", dimension: "viscosity", min: 0.01, max: 100, optional: true },
+  {
+    field: "viscosityPaS",
+    label: "Viscosity, mixed",
+    dimension: "viscosity",
+    min: 0.01,
+    max: 100,
+    optional: true,
+  },
   { field: "viscosityTempC", label: "at", dimension: "temperature", min: 0, max: 60 },
   { field: "largestMixG", label: "Largest mix", dimension: "mass", min: 10, max: 200000, optional: true },
 ];
@@ -51,7 +80,17 @@ const TEMPERATURES_C = [15, 20, 25, 30];
 const MASSES_G = [100, 500, 1500, 5000];
 
 /** A card's numbers in, its behaviour out, live. */
-export function CardForm({ cardId, start, system, canRemove }: { cardId: string | null; start: ResinCardFields; system: UnitSystem; canRemove: boolean }) {
+export function CardForm({
+  cardId,
+  start,
+  system,
+  canRemove,
+}: {
+  cardId: string | null;
+  start: ResinCardFields;
+  system: UnitSystem;
+  canRemove: boolean;
+}) {
   const router = useRouter();
   const [fields, setFields] = useState(start);
   const [problem, setProblem] = useState<{ field: string; message: string } | null>(null);
@@ -72,7 +111,11 @@ export function CardForm({ cardId, start, system, canRemove }: { cardId: string 
     if (result.ok) {
       router.push("/cards");
       router.refresh();
-    } else setProblem({ field: result.error.field?.replace(/^fields\./, "") ?? "", message: result.error.message });
+    } else
+      setProblem({
+        field: result.error.field?.replace(/^fields\./, "") ?? "",
+        message: result.error.message,
+      });
   };
 
   const rows = (list: Row[]) =>
@@ -95,8 +138,26 @@ export function CardForm({ cardId, start, system, canRemove }: { cardId: string 
     <main className="flex-1 flex max-lg:flex-col">
       <section className="w-[560px] max-lg:w-full shrink-0 px-7 py-5 border-r border-line">
         <div className="flex gap-4 mb-4">
-          <TextField label="Resin" value={fields.name} maxLength={80} onChange={(event) => edit({ name: event.target.value })} error={problem?.field === "name" ? problem.message : null} frame="flex-1" className="heading text-lg" />
-          <SelectField label="Kind" value={fields.kind} onChange={(event) => edit({ kind: event.target.value as ResinCardFields["kind"], ...(event.target.value === "paint" ? { ratioB: 0 } : {}) })} frame="w-40">
+          <TextField
+            label="Resin"
+            value={fields.name}
+            maxLength={80}
+            onChange={(event) => edit({ name: event.target.value })}
+            error={problem?.field === "name" ? problem.message : null}
+            frame="flex-1"
+            className="heading text-lg"
+          />
+          <SelectField
+            label="Kind"
+            value={fields.kind}
+            onChange={(event) =>
+              edit({
+                kind: event.target.value as ResinCardFields["kind"],
+                ...(event.target.value === "paint" ? { ratioB: 0 } : {}),
+              })
+            }
+            frame="w-40"
+          >
             <option value="coating">coating</option>
             <option value="art">art resin</option>
             <option value="casting">deep casting</option>
@@ -115,7 +176,13 @@ export function CardForm({ cardId, start, system, canRemove }: { cardId: string 
             onChange={(ratioBy) => edit({ ratioBy })}
           />
         </div>
-        <div className="grid grid-cols-3 gap-3">{rows(paint ? PARTS.filter(({ field }) => field === "densityAGPerMl" || field === "pricePerLitre") : PARTS)}</div>
+        <div className="grid grid-cols-3 gap-3">
+          {rows(
+            paint
+              ? PARTS.filter(({ field }) => field === "densityAGPerMl" || field === "pricePerLitre")
+              : PARTS,
+          )}
+        </div>
         {!paint && (
           <>
             <h2 className="heading border-b border-line pb-1 mb-3 mt-5">In the pot</h2>
@@ -125,7 +192,11 @@ export function CardForm({ cardId, start, system, canRemove }: { cardId: string 
         <h2 className="heading border-b border-line pb-1 mb-3 mt-5">In the film</h2>
         <div className="grid grid-cols-3 gap-3">{rows(FILM)}</div>
         <div className="mt-4">
-          <Checkbox label="holds against light and scratches: fit for counters" checked={fields.forCounters} onChange={(forCounters) => edit({ forCounters })} />
+          <Checkbox
+            label="holds against light and scratches: fit for counters"
+            checked={fields.forCounters}
+            onChange={(forCounters) => edit({ forCounters })}
+          />
         </div>
         {problem && (
           <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-4">
@@ -162,16 +233,31 @@ export function CardForm({ cardId, start, system, canRemove }: { cardId: string 
 function Behaviour({ fields, system }: { fields: ResinCardFields; system: UnitSystem }) {
   const card = useMemo(() => asResinCard("00000000-0000-4000-8000-000000000000", fields), [fields]);
   const calibration = useMemo(() => calibrate(card), [card]);
-  const until = (filmLife(card, calibration, 15).find((start) => start.state === "set")?.fromMin.likely ?? 600) * 1.05;
-  const pots = useMemo(() => MASSES_G.map((massG) => ({ massG, life: potLifeSpread(massG, 21, calibration) })), [calibration]);
+  const until =
+    (filmLife(card, calibration, 15).find((start) => start.state === "set")?.fromMin.likely ?? 600) * 1.05;
+  const pots = useMemo(
+    () => MASSES_G.map((massG) => ({ massG, life: potLifeSpread(massG, 21, calibration) })),
+    [calibration],
+  );
   return (
     <section aria-label="What the fit says" className="flex-1 min-w-0 px-7 py-5">
       <h2 className="heading text-xl mb-1">What these numbers say</h2>
-      <p className="text-ink-soft mb-4">A film at four temperatures, on one scale of {Math.round(until / 60)} hours. The short line under a border is its spread.</p>
+      <p className="text-ink-soft mb-4">
+        A film at four temperatures, on one scale of {Math.round(until / 60)} hours. The short line under a
+        border is its spread.
+      </p>
       {TEMPERATURES_C.map((tempC) => (
         <div key={tempC} className="flex items-end gap-4 mb-1 overflow-hidden">
-          <span className="figure text-lg w-16 pb-2 shrink-0">{quantityText(tempC, "temperature", system)}</span>
-          <Beam life={filmLife(card, calibration, tempC)} nowMin={null} untilMin={until} width={520} height={20} />
+          <span className="figure text-lg w-16 pb-2 shrink-0">
+            {quantityText(tempC, "temperature", system)}
+          </span>
+          <Beam
+            life={filmLife(card, calibration, tempC)}
+            nowMin={null}
+            untilMin={until}
+            width={520}
+            height={20}
+          />
         </div>
       ))}
       <h3 className="heading mt-6 mb-2">In the pot at {quantityText(21, "temperature", system)}</h3>
@@ -191,7 +277,10 @@ function Behaviour({ fields, system }: { fields: ResinCardFields; system: UnitSy
       </div>
       <h3 className="heading mt-6 mb-1">Sheet against fit</h3>
       {calibration.residuals.length === 0 ? (
-        <p className="text-ink-soft">No working time, gel, tack-free time or pot life is given: usual values of this kind stand in, with a wide spread.</p>
+        <p className="text-ink-soft">
+          No working time, gel, tack-free time or pot life is given: usual values of this kind stand in, with
+          a wide spread.
+        </p>
       ) : (
         <table className="text-sm">
           <thead>

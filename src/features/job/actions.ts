@@ -4,6 +4,10 @@ import { database } from "@/server/database";
 import { jobsOf } from "@/server/repositories/jobs";
 
 export const jobActs = [
-  implement(saveJob, (person, { jobId, revision, document }) => jobsOf(database(), person).save(jobId, revision, document)),
-  implement(undoJob, (person, { jobId, revision, direction }) => jobsOf(database(), person).step(jobId, revision, direction)),
+  implement(saveJob, (person, { jobId, revision, document }) =>
+    jobsOf(database(), person).save(jobId, revision, document),
+  ),
+  implement(undoJob, (person, { jobId, revision, direction }) =>
+    jobsOf(database(), person).step(jobId, revision, direction),
+  ),
 ];

@@ -9,8 +9,19 @@ import { Button } from "@/ui/button";
 import { SelectField, TextField } from "@/ui/text-field";
 
 /** Name, client, status and due date of a job. */
-export function JobForm({ start, submitWord, onSubmit }: { start: JobFields; submitWord: string; onSubmit: (fields: JobFields) => Promise<ActError | null> }) {
-  const form = useForm<z.input<typeof jobFields>, unknown, JobFields>({ resolver: zodResolver(jobFields), defaultValues: start });
+export function JobForm({
+  start,
+  submitWord,
+  onSubmit,
+}: {
+  start: JobFields;
+  submitWord: string;
+  onSubmit: (fields: JobFields) => Promise<ActError | null>;
+}) {
+  const form = useForm<z.input<typeof jobFields>, unknown, JobFields>({
+    resolver: zodResolver(jobFields),
+    defaultValues: start,
+  });
   const { errors, isSubmitting } = form.formState;
   const submit = form.handleSubmit(async (fields) => {
     const error = await onSubmit(fields);
@@ -19,7 +30,11 @@ export function JobForm({ start, submitWord, onSubmit }: { start: JobFields; sub
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-4">
       <TextField label="Name of the job" autoFocus error={errors.name?.message} {...form.register("name")} />
-      <TextField label="Client, or empty for own work" error={errors.client?.message} {...form.register("client")} />
+      <TextField
+        label="Client, or empty for own work"
+        error={errors.client?.message}
+        {...form.register("client")}
+      />
       <div className="flex gap-4">
         <SelectField label="Status" frame="flex-1" {...form.register("status")}>
           {JOB_STATUSES.map((status) => (
@@ -28,7 +43,13 @@ export function JobForm({ start, submitWord, onSubmit }: { start: JobFields; sub
             </option>
           ))}
         </SelectField>
-        <TextField label="Due" type="date" frame="flex-1" error={errors.dueOn?.message} {...form.register("dueOn", { setValueAs: (text: string | null) => text || null })} />
+        <TextField
+          label="Due"
+          type="date"
+          frame="flex-1"
+          error={errors.dueOn?.message}
+          {...form.register("dueOn", { setValueAs: (text: string | null) => text || null })}
+        />
       </div>
       <Button type="submit" weight="primary" disabled={isSubmitting} className="self-start mt-2">
         {submitWord}

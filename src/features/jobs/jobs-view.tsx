@@ -5,7 +5,15 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { callAct } from "@/contracts/call-act";
-import { archiveJob, createJob, describeJob, duplicateJob, JOB_STATUSES, STATUS_WORDS, type JobSummary } from "@/contracts/jobs";
+import {
+  archiveJob,
+  createJob,
+  describeJob,
+  duplicateJob,
+  JOB_STATUSES,
+  STATUS_WORDS,
+  type JobSummary,
+} from "@/contracts/jobs";
 import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";
 import { Dialog } from "@/ui/dialog";
@@ -28,7 +36,8 @@ function matches(job: JobSummary, shown: Shown, search: string): boolean {
 }
 
 /** Due first, then the one touched last. */
-const byDue = (one: JobSummary, other: JobSummary) => (one.dueOn ?? "9999").localeCompare(other.dueOn ?? "9999") || other.updatedAt.localeCompare(one.updatedAt);
+const byDue = (one: JobSummary, other: JobSummary) =>
+  (one.dueOn ?? "9999").localeCompare(other.dueOn ?? "9999") || other.updatedAt.localeCompare(one.updatedAt);
 
 /** Five marks of a scale: how far a job has come. */
 function Progress({ job }: { job: JobSummary }) {
@@ -38,7 +47,14 @@ function Progress({ job }: { job: JobSummary }) {
       <svg width="56" height="12" aria-hidden>
         <line x1="0" x2="56" y1="11.5" y2="11.5" stroke="var(--color-ink)" />
         {JOB_STATUSES.map((status, index) => (
-          <rect key={status} x={index * 11.2 + 1} y={index <= at ? 3 : 8} width={index <= at ? 8 : 1} height={index <= at ? 8 : 4} fill="var(--color-ink)" />
+          <rect
+            key={status}
+            x={index * 11.2 + 1}
+            y={index <= at ? 3 : 8}
+            width={index <= at ? 8 : 1}
+            height={index <= at ? 8 : 4}
+            fill="var(--color-ink)"
+          />
         ))}
       </svg>
       <span>{STATUS_WORDS[job.status]}</span>
@@ -53,7 +69,10 @@ export function JobsView({ jobs, today }: { jobs: JobSummary[]; today: string })
   const [shown, setShown] = useState<Shown>("open");
   const [form, setForm] = useState<"new" | JobSummary | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const list = useMemo(() => jobs.filter((job) => matches(job, shown, search)).sort(byDue), [jobs, shown, search]);
+  const list = useMemo(
+    () => jobs.filter((job) => matches(job, shown, search)).sort(byDue),
+    [jobs, shown, search],
+  );
 
   const after = (result: { ok: boolean; error?: { message: string } }) => {
     setProblem(result.ok ? null : (result.error?.message ?? null));
@@ -64,7 +83,13 @@ export function JobsView({ jobs, today }: { jobs: JobSummary[]; today: string })
     <main className="px-7 py-6 flex-1 flex flex-col">
       <div className="flex items-end gap-5 mb-5 flex-wrap">
         <h1 className="heading text-2xl mr-auto">Jobs</h1>
-        <TextField label="Search name, client, status" type="search" value={search} onChange={(event) => setSearch(event.target.value)} frame="w-60" />
+        <TextField
+          label="Search name, client, status"
+          type="search"
+          value={search}
+          onChange={(event) => setSearch(event.target.value)}
+          frame="w-60"
+        />
         <Choice label="Which jobs" value={shown} options={ALL} onChange={setShown} className="mb-0.5" />
         <Button weight="primary" onClick={() => setForm("new")}>
           New job
@@ -80,13 +105,20 @@ export function JobsView({ jobs, today }: { jobs: JobSummary[]; today: string })
           {jobs.length === 0 ? (
             <>
               <p className="heading text-xl mb-2">No job yet.</p>
-              <p className="text-ink-soft mb-5">Make one, type the size of the first piece, choose a base and a colour coat: the cups follow. You can print the batch sheet five minutes from now.</p>
+              <p className="text-ink-soft mb-5">
+                Make one, type the size of the first piece, choose a base and a colour coat: the cups follow.
+                You can print the batch sheet five minutes from now.
+              </p>
               <Button weight="primary" onClick={() => setForm("new")}>
                 Make the first job
               </Button>
             </>
           ) : (
-            <p className="text-ink-soft">{search ? `Nothing is called “${search}”. The search looks at name, client and status of all jobs.` : `No job is ${shown}.`}</p>
+            <p className="text-ink-soft">
+              {search
+                ? `Nothing is called “${search}”. The search looks at name, client and status of all jobs.`
+                : `No job is ${shown}.`}
+            </p>
           )}
         </div>
       ) : (
@@ -107,7 +139,10 @@ export function JobsView({ jobs, today }: { jobs: JobSummary[]; today: string })
             {list.map((job) => (
               <tr key={job.id} className="border-t border-line hover:bg-paper">
                 <td className="py-2.5 pr-4">
-                  <Link href={`/jobs/${job.id}/measure`} className="heading text-lg hover:underline underline-offset-4">
+                  <Link
+                    href={`/jobs/${job.id}/measure`}
+                    className="heading text-lg hover:underline underline-offset-4"
+                  >
                     {job.name}
                   </Link>
                 </td>
@@ -120,7 +155,9 @@ export function JobsView({ jobs, today }: { jobs: JobSummary[]; today: string })
                   {job.dueOn ? (
                     <>
                       <span className="figure">{format(parseISO(job.dueOn), "d MMM yyyy")}</span>
-                      {job.dueOn < today && job.status !== "done" && <span className="text-danger ml-2">late</span>}
+                      {job.dueOn < today && job.status !== "done" && (
+                        <span className="text-danger ml-2">late</span>
+                      )}
                     </>
                   ) : (
                     <span className="text-ink-soft">no date</span>
@@ -129,8 +166,16 @@ export function JobsView({ jobs, today }: { jobs: JobSummary[]; today: string })
                 <td className="text-right">
                   <Menu label="more">
                     <MenuItem onSelect={() => setForm(job)}>Rename, status, date</MenuItem>
-                    <MenuItem onSelect={async () => after(await callAct(duplicateJob, { jobId: job.id }))}>Duplicate</MenuItem>
-                    <MenuItem onSelect={async () => after(await callAct(archiveJob, { jobId: job.id, archived: !job.archived }))}>{job.archived ? "Take out of the archive" : "Archive"}</MenuItem>
+                    <MenuItem onSelect={async () => after(await callAct(duplicateJob, { jobId: job.id }))}>
+                      Duplicate
+                    </MenuItem>
+                    <MenuItem
+                      onSelect={async () =>
+                        after(await callAct(archiveJob, { jobId: job.id, archived: !job.archived }))
+                      }
+                    >
+                      {job.archived ? "Take out of the archive" : "Archive"}
+                    </MenuItem>
                   </Menu>
                 </td>
               </tr>

@@ -14,10 +14,32 @@ function Bars({ planned, mixed, left }: { planned: number; mixed: number; left: 
   const most = Math.max(planned, mixed) || 1;
   const wide = (value: number) => (value / most) * 250;
   return (
-    <svg width="256" height="44" role="img" aria-label={`planned ${Math.round(planned)} ml, mixed ${Math.round(mixed)} ml${left !== null ? `, left ${Math.round(left)} ml` : ""}`}>
-      <rect x="0.5" y="2" width={wide(planned)} height="14" fill="none" stroke="var(--color-ink)" strokeDasharray="3 2" />
+    <svg
+      width="256"
+      height="44"
+      role="img"
+      aria-label={`planned ${Math.round(planned)} ml, mixed ${Math.round(mixed)} ml${left !== null ? `, left ${Math.round(left)} ml` : ""}`}
+    >
+      <rect
+        x="0.5"
+        y="2"
+        width={wide(planned)}
+        height="14"
+        fill="none"
+        stroke="var(--color-ink)"
+        strokeDasharray="3 2"
+      />
       <rect x="0.5" y="22" width={wide(mixed - (left ?? 0))} height="18" fill="var(--color-ink)" />
-      {left !== null && left > 0 && <rect x={0.5 + wide(mixed - left)} y="22" width={wide(left)} height="18" fill="none" stroke="var(--color-ink)" />}
+      {left !== null && left > 0 && (
+        <rect
+          x={0.5 + wide(mixed - left)}
+          y="22"
+          width={wide(left)}
+          height="18"
+          fill="none"
+          stroke="var(--color-ink)"
+        />
+      )}
     </svg>
   );
 }
@@ -29,13 +51,16 @@ function Outcome({ outcome, system }: { outcome: CoatOutcome; system: UnitSystem
       <div>
         <h3 className="heading text-lg leading-tight">{outcome.name}</h3>
         <p className="label mt-1">
-          {outcome.tookMin !== null ? `took ${trimmed(outcome.tookMin, 0)} min from mixing to its last act; ${trimmed(outcome.plannedWorkMin, 0)} min of mixing and laying planned` : "not worked to its end"}
+          {outcome.tookMin !== null
+            ? `mixed and laid in ${trimmed(outcome.tookMin, 0)} min, ${trimmed(outcome.plannedWorkMin, 0)} planned`
+            : "not laid to its end"}
         </p>
       </div>
       <div>
         <Bars planned={outcome.plannedMl} mixed={outcome.mixedMl} left={outcome.leftMl} />
         <p className="label">
-          planned {quantityText(outcome.plannedMl, "volume", system)} · mixed {quantityText(outcome.mixedMl, "volume", system)}
+          planned {quantityText(outcome.plannedMl, "volume", system)} · mixed{" "}
+          {quantityText(outcome.mixedMl, "volume", system)}
         </p>
       </div>
       <div>
@@ -52,8 +77,9 @@ function Outcome({ outcome, system }: { outcome: CoatOutcome; system: UnitSystem
             <div>
               <div className="label">B for its A</div>
               <div className="figure text-xl">
-                {outcome.ratioOff >= 0 ? "+" : "−"}
-                {trimmed(Math.abs(outcome.ratioOff) * 100, 1)} %
+                {Math.abs(outcome.ratioOff) < 0.0005
+                  ? "in ratio"
+                  : `${outcome.ratioOff > 0 ? "+" : "−"}${trimmed(Math.abs(outcome.ratioOff) * 100, 1)} %`}
               </div>
             </div>
           )}
@@ -69,7 +95,17 @@ function Outcome({ outcome, system }: { outcome: CoatOutcome; system: UnitSystem
 }
 
 /** What was poured, against the plan, in plain words. */
-export function LogView({ jobId, pours, shownId, system }: { jobId: string; pours: Pour[]; shownId: string | null; system: UnitSystem }) {
+export function LogView({
+  jobId,
+  pours,
+  shownId,
+  system,
+}: {
+  jobId: string;
+  pours: Pour[];
+  shownId: string | null;
+  system: UnitSystem;
+}) {
   const pour = pours.find((one) => one.id === shownId) ?? pours[0];
   if (!pour) {
     return (
@@ -91,12 +127,21 @@ export function LogView({ jobId, pours, shownId, system }: { jobId: string; pour
         <h1 className="heading text-2xl">{format(new Date(pour.startedAt), "EEEE d MMMM yyyy")}</h1>
         <span className="text-ink-soft">
           begun {format(new Date(pour.startedAt), "HH:mm")} by {pour.startedBy}
-          {pour.finishedAt ? `, finished ${format(new Date(pour.finishedAt), "HH:mm")}` : ", not finished"} · {quantityText(pour.plan.document.work.tempC, "temperature", system)} planned
+          {pour.finishedAt
+            ? `, finished ${format(new Date(pour.finishedAt), "HH:mm")}`
+            : ", not finished"} · {quantityText(pour.plan.document.work.tempC, "temperature", system)} planned
         </span>
         {pours.length > 1 && (
           <nav aria-label="Pours of this job" className="ml-auto flex gap-4">
             {pours.map((one) => (
-              <Link key={one.id} href={`/jobs/${jobId}/log?pour=${one.id}`} aria-current={one.id === pour.id ? "page" : undefined} className={one.id === pour.id ? "font-semibold" : "underline underline-offset-4 text-ink-soft"}>
+              <Link
+                key={one.id}
+                href={`/jobs/${jobId}/log?pour=${one.id}`}
+                aria-current={one.id === pour.id ? "page" : undefined}
+                className={
+                  one.id === pour.id ? "font-semibold" : "underline underline-offset-4 text-ink-soft"
+                }
+              >
                 {format(new Date(one.startedAt), "d MMM")}
               </Link>
             ))}

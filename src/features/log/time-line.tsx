@@ -4,7 +4,15 @@ import { mixedAt, type PourState } from "@/core/plan/pour";
 import type { RunStep } from "@/core/plan/run-sheet";
 
 /** Each act with its time, minutes after its coat was mixed, and the minute that was planned. */
-export function TimeLine({ plan, steps, state }: { plan: Plan; steps: readonly RunStep[]; state: PourState }) {
+export function TimeLine({
+  plan,
+  steps,
+  state,
+}: {
+  plan: Plan;
+  steps: readonly RunStep[];
+  state: PourState;
+}) {
   const rows = steps.flatMap((step) => {
     const at = state.doneAt.get(step.id);
     if (!at) return [];

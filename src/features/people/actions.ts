@@ -5,7 +5,13 @@ import { hashPassword } from "@/server/passwords";
 import { peopleOf } from "@/server/repositories/people";
 
 export const peopleActs = [
-  implement(addPerson, async (me, { password, ...fields }) => ({ personId: await peopleOf(database(), me).add({ ...fields, units: me.units, passwordHash: await hashPassword(password) }) })),
+  implement(addPerson, async (me, { password, ...fields }) => ({
+    personId: await peopleOf(database(), me).add({
+      ...fields,
+      units: me.units,
+      passwordHash: await hashPassword(password),
+    }),
+  })),
   implement(setRole, async (me, { personId, role }) => {
     await peopleOf(database(), me).setRole(personId, role);
     return null;

@@ -21,7 +21,10 @@ export function PeopleView({ me, people }: { me: Person; people: Listed[] }) {
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
   const owner = me.role === "owner";
-  const form = useForm<z.input<typeof newPersonFields>, unknown, Fields>({ resolver: zodResolver(newPersonFields), defaultValues: EMPTY });
+  const form = useForm<z.input<typeof newPersonFields>, unknown, Fields>({
+    resolver: zodResolver(newPersonFields),
+    defaultValues: EMPTY,
+  });
   const { errors, isSubmitting } = form.formState;
 
   const after = (result: ActResult<unknown>) => {
@@ -41,7 +44,10 @@ export function PeopleView({ me, people }: { me: Person; people: Listed[] }) {
   return (
     <main className="px-7 py-6 max-w-5xl">
       <h1 className="heading text-2xl mb-1">{me.shopName}</h1>
-      <p className="text-ink-soft mb-5">Owners add people and remove resin cards; hands plan, pour and log. Nobody outside the shop sees any of it.</p>
+      <p className="text-ink-soft mb-5">
+        Owners add people and remove resin cards; hands plan, pour and log. Nobody outside the shop sees any
+        of it.
+      </p>
       {problem && (
         <p role="alert" className="border-l-2 border-danger text-danger pl-2 mb-3">
           {problem}
@@ -65,7 +71,19 @@ export function PeopleView({ me, people }: { me: Person; people: Listed[] }) {
               <td className="text-ink-soft">{person.email}</td>
               <td>
                 {owner ? (
-                  <select aria-label={`Role of ${person.name}`} value={person.role} onChange={async (event) => after(await callAct(setRole, { personId: person.id, role: event.target.value as Listed["role"] }))} className="select-mark bg-transparent border-b border-line-strong h-7 pl-1 pr-6">
+                  <select
+                    aria-label={`Role of ${person.name}`}
+                    value={person.role}
+                    onChange={async (event) =>
+                      after(
+                        await callAct(setRole, {
+                          personId: person.id,
+                          role: event.target.value as Listed["role"],
+                        }),
+                      )
+                    }
+                    className="select-mark bg-transparent border-b border-line-strong h-7 pl-1 pr-6"
+                  >
                     <option value="owner">owner</option>
                     <option value="hand">hand</option>
                   </select>
@@ -75,7 +93,10 @@ export function PeopleView({ me, people }: { me: Person; people: Listed[] }) {
               </td>
               <td className="text-right">
                 {owner && person.id !== me.id && (
-                  <Button weight="quiet" onClick={async () => after(await callAct(removePerson, { personId: person.id }))}>
+                  <Button
+                    weight="quiet"
+                    onClick={async () => after(await callAct(removePerson, { personId: person.id }))}
+                  >
                     remove
                   </Button>
                 )}
@@ -89,8 +110,20 @@ export function PeopleView({ me, people }: { me: Person; people: Listed[] }) {
           <h2 className="heading text-lg mb-3">Add someone</h2>
           <div className="grid grid-cols-4 gap-4 items-start max-md:grid-cols-1">
             <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
-            <TextField label="E-mail" type="email" autoComplete="off" error={errors.email?.message} {...form.register("email")} />
-            <TextField label="First password" type="password" autoComplete="new-password" error={errors.password?.message} {...form.register("password")} />
+            <TextField
+              label="E-mail"
+              type="email"
+              autoComplete="off"
+              error={errors.email?.message}
+              {...form.register("email")}
+            />
+            <TextField
+              label="First password"
+              type="password"
+              autoComplete="new-password"
+              error={errors.password?.message}
+              {...form.register("password")}
+            />
             <SelectField label="Role" {...form.register("role")}>
               <option value="hand">hand</option>
               <option value="owner">owner</option>

@@ -11,10 +11,20 @@ export const pourActs = [
     const db = database();
     const jobs = jobsOf(db, person);
     const job = await jobs.open(jobId);
-    if (job.revision !== revision) throw new Refused({ code: "conflict", message: "The plan changed meanwhile. Look at it again, then start." });
+    if (job.revision !== revision)
+      throw new Refused({
+        code: "conflict",
+        message: "The plan changed meanwhile. Look at it again, then start.",
+      });
     const used = new Set(job.document.coats.map((coat) => coat.resinCardId));
     const cards = (await resinCardsOf(db, person).list()).filter((card) => used.has(card.id));
-    await poursOf(db, person).start({ id: pourId, jobId, jobRevision: revision, at: new Date(at), plan: { document: job.document, cards } });
+    await poursOf(db, person).start({
+      id: pourId,
+      jobId,
+      jobRevision: revision,
+      at: new Date(at),
+      plan: { document: job.document, cards },
+    });
     await jobs.setStatus(jobId, "pouring");
     return { pourId };
   }),
@@ -22,7 +32,8 @@ export const pourActs = [
     const db = database();
     const pours = poursOf(db, person);
     const stored = await pours.record(pourId, events);
-    if (events.some((event) => event.kind === "finish")) await jobsOf(db, person).setStatus((await pours.open(pourId)).jobId, "curing");
+    if (events.some((event) => event.kind === "finish"))
+      await jobsOf(db, person).setStatus((await pours.open(pourId)).jobId, "curing");
     return { stored };
   }),
 ];

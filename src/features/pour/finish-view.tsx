@@ -11,7 +11,15 @@ import { quantityText } from "@/core/units/format-quantity";
 import { parseQuantity } from "@/core/units/parse-quantity";
 import type { Act } from "./pour-store";
 
-type Props = { pour: Pour; plan: Plan; steps: readonly RunStep[]; state: PourState; system: UnitSystem; record: (act: Act) => Promise<void>; back: (() => void) | null };
+type Props = {
+  pour: Pour;
+  plan: Plan;
+  steps: readonly RunStep[];
+  state: PourState;
+  system: UnitSystem;
+  record: (act: Act) => Promise<void>;
+  back: (() => void) | null;
+};
 
 /** All steps are done: what was left of each coat, or how much was missing, then the end. */
 export function FinishView({ pour, plan, state, system, record, back }: Props) {
@@ -19,22 +27,45 @@ export function FinishView({ pour, plan, state, system, record, back }: Props) {
   return (
     <main className="flex-1 px-8 pt-8 pb-8 max-md:px-4 max-w-4xl">
       <h1 className="heading text-4xl">What was left?</h1>
-      <p className="text-xl text-night-soft mt-2 mb-5 max-w-[56ch]">Scrape the cups together and read them. With this the log can tell the real rate; without it the next plan knows no better.</p>
+      <p className="text-xl text-night-soft mt-2 mb-5 max-w-[56ch]">
+        Scrape the cups together and read them. With this the log can tell the real rate; without it the next
+        plan knows no better.
+      </p>
       {poured.map(({ coat, batched }) => (
-        <LeftRow key={coat.id} name={coat.name} mixedMl={batched?.mixMl.likely ?? 0} left={state.leftMl.get(coat.id)} short={state.shortMl.get(coat.id)} system={system} onLeft={(ml) => void record({ kind: "left", coatId: coat.id, ml })} onShort={(ml) => void record({ kind: "short", coatId: coat.id, ml })} />
+        <LeftRow
+          key={coat.id}
+          name={coat.name}
+          mixedMl={batched?.mixMl.likely ?? 0}
+          left={state.leftMl.get(coat.id)}
+          short={state.shortMl.get(coat.id)}
+          system={system}
+          onLeft={(ml) => void record({ kind: "left", coatId: coat.id, ml })}
+          onShort={(ml) => void record({ kind: "short", coatId: coat.id, ml })}
+        />
       ))}
       <div className="flex gap-4 mt-8 flex-wrap">
         {state.finishedAt ? (
-          <Link href={`/jobs/${pour.jobId}/log?pour=${pour.id}`} className="min-h-[88px] bg-night-ink text-night px-8 flex items-center heading text-3xl">
+          <Link
+            href={`/jobs/${pour.jobId}/log?pour=${pour.id}`}
+            className="min-h-[88px] bg-night-ink text-night px-8 flex items-center heading text-3xl"
+          >
             See the log
           </Link>
         ) : (
-          <button type="button" onClick={() => void record({ kind: "finish" })} className="min-h-[88px] bg-night-ink text-night px-8 heading text-3xl">
+          <button
+            type="button"
+            onClick={() => void record({ kind: "finish" })}
+            className="min-h-[88px] bg-night-ink text-night px-8 heading text-3xl"
+          >
             Finish the pour
           </button>
         )}
         {back && !state.finishedAt && (
-          <button type="button" onClick={back} className="min-h-[88px] border border-night-soft px-8 text-2xl">
+          <button
+            type="button"
+            onClick={back}
+            className="min-h-[88px] border border-night-soft px-8 text-2xl"
+          >
             Step back
           </button>
         )}
@@ -43,7 +74,23 @@ export function FinishView({ pour, plan, state, system, record, back }: Props) {
   );
 }
 
-function LeftRow({ name, mixedMl, left, short, system, onLeft, onShort }: { name: string; mixedMl: number; left: number | undefined; short: number | undefined; system: UnitSystem; onLeft: (ml: number) => void; onShort: (ml: number) => void }) {
+function LeftRow({
+  name,
+  mixedMl,
+  left,
+  short,
+  system,
+  onLeft,
+  onShort,
+}: {
+  name: string;
+  mixedMl: number;
+  left: number | undefined;
+  short: number | undefined;
+  system: UnitSystem;
+  onLeft: (ml: number) => void;
+  onShort: (ml: number) => void;
+}) {
   const [typed, setTyped] = useState("");
   const [error, setError] = useState<string | null>(null);
   const take = (done: (ml: number) => void) => {
@@ -56,21 +103,43 @@ function LeftRow({ name, mixedMl, left, short, system, onLeft, onShort }: { name
     setTyped("");
     done(parsed.value);
   };
-  const entered = left !== undefined ? `${quantityText(left, "volume", system)} left` : short !== undefined ? `short by ${quantityText(short, "volume", system)}` : null;
+  const entered =
+    left !== undefined
+      ? `${quantityText(left, "volume", system)} left`
+      : short !== undefined
+        ? `short by ${quantityText(short, "volume", system)}`
+        : null;
   return (
     <div className="border-b border-night-line py-3">
       <div className="flex items-center gap-4 flex-wrap">
         <span className="text-xl flex-1 min-w-44">
           {name}
           <span className="block text-base text-night-soft">
-            {quantityText(mixedMl, "volume", system)} planned{entered && <span className="text-night-ink">, {entered}</span>}
+            {quantityText(mixedMl, "volume", system)} planned
+            {entered && <span className="text-night-ink">, {entered}</span>}
           </span>
         </span>
-        <input aria-label={`${name}: how much was left or missing`} value={typed} onChange={(event) => setTyped(event.target.value)} placeholder={system === "us" ? "fl oz" : "ml"} inputMode="decimal" className="w-32 h-14 bg-night border border-night-soft px-3 text-2xl figure placeholder:text-night-soft placeholder:text-lg placeholder:font-normal" aria-invalid={error !== null} />
-        <button type="button" onClick={() => take(onLeft)} className="h-14 border border-night-soft px-5 text-lg">
+        <input
+          aria-label={`${name}: how much was left or missing`}
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          placeholder={system === "us" ? "fl oz" : "ml"}
+          inputMode="decimal"
+          className="w-32 h-14 bg-night border border-night-soft px-3 text-2xl figure placeholder:text-night-soft placeholder:text-lg placeholder:font-normal"
+          aria-invalid={error !== null}
+        />
+        <button
+          type="button"
+          onClick={() => take(onLeft)}
+          className="h-14 border border-night-soft px-5 text-lg"
+        >
           was left
         </button>
-        <button type="button" onClick={() => take(onShort)} className="h-14 border border-night-soft px-5 text-lg">
+        <button
+          type="button"
+          onClick={() => take(onShort)}
+          className="h-14 border border-night-soft px-5 text-lg"
+        >
           was missing
         </button>
       </div>

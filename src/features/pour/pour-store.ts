@@ -5,7 +5,11 @@ import type { PourEvent } from "@/core/plan/pour";
 import { putWaiting, removeWaiting, waitingOf } from "./outbox";
 
 /** A pour event before it has its id and time. */
-export type Act = PourEvent extends infer Event ? (Event extends PourEvent ? Omit<Event, "id" | "at"> : never) : never;
+export type Act = PourEvent extends infer Event
+  ? Event extends PourEvent
+    ? Omit<Event, "id" | "at">
+    : never
+  : never;
 
 export type PourStore = {
   events: PourEvent[];
@@ -45,7 +49,8 @@ export function createPourStore(pour: Pour) {
       if (events.length > 0) {
         const result = await callAct(recordPour, { pourId: pour.id, events });
         if (result.ok) await removeWaiting(result.value.stored).catch(() => {});
-        else if (result.error.code === "unreachable" || result.error.code === "failed") timer = setTimeout(() => void get().send(), RETRY_MS);
+        else if (result.error.code === "unreachable" || result.error.code === "failed")
+          timer = setTimeout(() => void get().send(), RETRY_MS);
         set({ trouble: result.ok ? null : result.error.message });
       }
       const left = await waitingOf(pour.id).catch(() => []);
@@ -57,7 +62,10 @@ export function createPourStore(pour: Pour) {
     wake: async () => {
       const left = await waitingOf(pour.id).catch(() => []);
       const known = new Set(get().events.map((event) => event.id));
-      set((state) => ({ events: [...state.events, ...left.filter((event) => !known.has(event.id))], waiting: left.length }));
+      set((state) => ({
+        events: [...state.events, ...left.filter((event) => !known.has(event.id))],
+        waiting: left.length,
+      }));
       await get().send();
     },
   }));

@@ -22,12 +22,18 @@ import { WeighPanel } from "./weigh-panel";
 function clock(seconds: number): string {
   const whole = Math.max(0, Math.floor(seconds));
   const [h, m, s] = [Math.floor(whole / 3600), Math.floor((whole % 3600) / 60), whole % 60];
-  return h > 0 ? `${h}:${String(m).padStart(2, "0")}:${String(s).padStart(2, "0")}` : `${m}:${String(s).padStart(2, "0")}`;
+  return h > 0
+    ? `${h}:${String(m).padStart(2, "0")}:${String(s).padStart(2, "0")}`
+    : `${m}:${String(s).padStart(2, "0")}`;
 }
 
 /** Seconds until a flame is allowed after the last vapour of the pour; 0 when it is. */
 function flameShutS(steps: readonly RunStep[], state: PourState, now: number): number {
-  const last = steps.filter((step) => step.vapour).flatMap((step) => state.doneAt.get(step.id) ?? []).sort().pop();
+  const last = steps
+    .filter((step) => step.vapour)
+    .flatMap((step) => state.doneAt.get(step.id) ?? [])
+    .sort()
+    .pop();
   return last ? Math.max(0, FLASH_OFF_MIN * 60 - (now - Date.parse(last)) / 1000) : 0;
 }
 
@@ -41,7 +47,7 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
   const [now, setNow] = useState<number | null>(null);
   const [noting, setNoting] = useState(false);
   const [note, setNote] = useState("");
-  const stage = useSize<HTMLDivElement>();
+  const { ref: stageRef, width: stageWidth } = useSize<HTMLDivElement>();
 
   const step = nextStep(steps, state);
   const index = step ? steps.indexOf(step) : steps.length;
@@ -63,7 +69,14 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
   useEffect(() => {
     const keys = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      if (noting || event.repeat || event.ctrlKey || event.metaKey || ["INPUT", "TEXTAREA", "BUTTON", "A", "SELECT"].includes(target.tagName)) return;
+      if (
+        noting ||
+        event.repeat ||
+        event.ctrlKey ||
+        event.metaKey ||
+        ["INPUT", "TEXTAREA", "BUTTON", "A", "SELECT"].includes(target.tagName)
+      )
+        return;
       if (step && [" ", "Enter", "PageDown"].includes(event.key)) {
         event.preventDefault();
         void record({ kind: "tick", stepId: step.id });
@@ -81,15 +94,25 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
   const mixed = coat ? mixedAt(steps, state, coat.coat.id) : null;
   const sinceS = mixed && now !== null ? (now - Date.parse(mixed)) / 1000 : null;
   const tempC = pour.plan.document.work.tempC;
-  const flow = coat?.calibration && sinceS !== null && coat.card?.kind !== "paint" ? flowLeftShare(sinceS / 60, tempC, coat.calibration) : null;
+  const flow =
+    coat?.calibration && sinceS !== null && coat.card?.kind !== "paint"
+      ? flowLeftShare(sinceS / 60, tempC, coat.calibration)
+      : null;
   const shutS = now === null ? 0 : flameShutS(steps, state, now);
-  const dueS = step && mixed && now !== null && step.kind === "pass" ? (stepOffsetMin(steps, step) * 60 - (now - Date.parse(mixed)) / 1000) : null;
+  const dueS =
+    step && mixed && now !== null && step.kind === "pass"
+      ? stepOffsetMin(steps, step) * 60 - (now - Date.parse(mixed)) / 1000
+      : null;
   const until = (coat?.life.find((start) => start.state === "set")?.fromMin.likely ?? 360) * 1.15;
 
   return (
     <div className="min-h-dvh bg-night text-night-ink flex flex-col">
       <header className="flex items-center gap-5 px-8 h-[52px] border-b border-night-line text-night-soft max-md:px-4">
-        <Link href={`/jobs/${pour.jobId}/pour`} className="heading text-night-ink text-lg" style={{ fontStretch: "118%" }}>
+        <Link
+          href={`/jobs/${pour.jobId}/pour`}
+          className="heading text-night-ink text-lg"
+          style={{ fontStretch: "118%" }}
+        >
           Gaugebeam
         </Link>
         <span className="truncate flex-1">
@@ -102,7 +125,15 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
       </header>
 
       {!step ? (
-        <FinishView pour={pour} plan={plan} steps={steps} state={state} system={system} record={record} back={before ? () => void record({ kind: "untick", stepId: before.id }) : null} />
+        <FinishView
+          pour={pour}
+          plan={plan}
+          steps={steps}
+          state={state}
+          system={system}
+          record={record}
+          back={before ? () => void record({ kind: "untick", stepId: before.id }) : null}
+        />
       ) : (
         <main className="flex-1 flex flex-col px-8 pt-6 pb-6 max-md:px-4">
           <div className="flex gap-8 flex-1 max-md:flex-col">
@@ -110,18 +141,32 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
               <p className="text-xl text-night-soft">
                 Step {index + 1} of {steps.length}
               </p>
-              <h1 className="heading leading-[1.02] mt-1 text-balance" style={{ fontSize: "clamp(44px, 6vw, 76px)" }}>
+              <h1
+                className="heading leading-[1.02] mt-1 text-balance"
+                style={{ fontSize: "clamp(44px, 6vw, 76px)" }}
+              >
                 {step.title}
               </h1>
               <p className="text-2xl mt-4 max-w-[44ch] leading-snug max-md:text-xl">{step.detail}</p>
               {step.kind === "weigh" ? (
-                <WeighPanel key={step.id} step={step} state={state} card={coat?.card ?? null} parts={coat?.batched?.batches[(step.batch ?? 1) - 1]?.parts ?? null} system={system} record={record} />
+                <WeighPanel
+                  key={step.id}
+                  step={step}
+                  state={state}
+                  card={coat?.card ?? null}
+                  parts={coat?.batched?.batches[(step.batch ?? 1) - 1]?.parts ?? null}
+                  system={system}
+                  record={record}
+                />
               ) : (
                 <div className="flex gap-14 mt-7 flex-wrap">
                   {dueS !== null && dueS > 0 && (
                     <div>
                       <p className="text-lg text-night-soft">right in</p>
-                      <p className="figure text-signal-night leading-none" style={{ fontSize: "clamp(80px, 10vw, 132px)" }}>
+                      <p
+                        className="figure text-signal-night leading-none"
+                        style={{ fontSize: "clamp(80px, 10vw, 132px)" }}
+                      >
                         {clock(dueS)}
                       </p>
                     </div>
@@ -129,7 +174,10 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
                   {sinceS !== null && (dueS === null || dueS <= 0) && (
                     <div>
                       <p className="text-lg text-night-soft">since mixing</p>
-                      <p className="figure text-signal-night leading-none" style={{ fontSize: "clamp(80px, 10vw, 132px)" }}>
+                      <p
+                        className="figure text-signal-night leading-none"
+                        style={{ fontSize: "clamp(80px, 10vw, 132px)" }}
+                      >
                         {clock(sinceS)}
                       </p>
                     </div>
@@ -139,7 +187,8 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
                       <p className="text-lg text-night-soft">flow left</p>
                       <p className="figure text-4xl">{Math.round(flow.likely * 100)} %</p>
                       <p className="text-night-soft text-lg">
-                        {Math.round(flow.low * 100)} to {Math.round(flow.high * 100)} % · {viscosityWord(sinceS / 60, tempC, coat.calibration)}
+                        {Math.round(flow.low * 100)} to {Math.round(flow.high * 100)} % ·{" "}
+                        {viscosityWord(sinceS / 60, tempC, coat.calibration)}
                       </p>
                     </div>
                   )}
@@ -160,7 +209,9 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
                 <div role="alert" className="border-l-4 border-danger-night pl-4 mt-6">
                   <p className="heading text-2xl text-danger-night">Flame is shut</p>
                   <p className="figure text-4xl text-danger-night">{clock(shutS)}</p>
-                  <p className="text-lg leading-snug mt-1">Vapour burns. It opens {FLASH_OFF_MIN} minutes after the last drop. Air the room.</p>
+                  <p className="text-lg leading-snug mt-1">
+                    Vapour burns. It opens {FLASH_OFF_MIN} minutes after the last drop. Air the room.
+                  </p>
                 </div>
               ) : (
                 step.caution && (
@@ -169,21 +220,45 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
                   </div>
                 )
               )}
-              {step.stopHere && <p className="mt-5 text-lg text-night-soft">After this you may stop: {step.stopHere}.</p>}
+              {step.stopHere && (
+                <p className="mt-5 text-lg text-night-soft">After this you may stop: {step.stopHere}.</p>
+              )}
             </aside>
           </div>
-          <div ref={stage.ref} className="mt-6 mb-6 overflow-hidden">
-            {coat && coat.life.length > 0 && coat.card?.kind !== "paint" && stage.width > 0 && <Beam life={coat.life} nowMin={sinceS === null ? null : sinceS / 60} untilMin={until} width={stage.width} height={40} dark />}
+          <div ref={stageRef} className="mt-6 mb-6 overflow-hidden">
+            {coat && coat.life.length > 0 && coat.card?.kind !== "paint" && stageWidth > 0 && (
+              <Beam
+                life={coat.life}
+                nowMin={sinceS === null ? null : sinceS / 60}
+                untilMin={until}
+                width={stageWidth}
+                height={40}
+                dark
+              />
+            )}
           </div>
           <div className="flex gap-4 max-md:flex-wrap">
-            <button type="button" onClick={() => void record({ kind: "tick", stepId: step.id })} className="flex-1 min-h-[104px] bg-night-ink text-night px-8 flex items-center justify-between text-left max-md:w-full max-md:flex-none">
+            <button
+              type="button"
+              onClick={() => void record({ kind: "tick", stepId: step.id })}
+              className="flex-1 min-h-[104px] bg-night-ink text-night px-8 flex items-center justify-between text-left max-md:w-full max-md:flex-none"
+            >
               <span className="heading text-4xl">Done</span>
               <span className="text-lg text-ink-soft max-md:hidden">space, enter or foot switch</span>
             </button>
-            <button type="button" onClick={() => setNoting(true)} className="w-[200px] max-md:flex-1 min-h-[104px] border border-night-soft text-2xl">
+            <button
+              type="button"
+              onClick={() => setNoting(true)}
+              className="w-[200px] max-md:flex-1 min-h-[104px] border border-night-soft text-2xl"
+            >
               Note
             </button>
-            <button type="button" disabled={!before} onClick={() => before && void record({ kind: "untick", stepId: before.id })} className="w-[200px] max-md:flex-1 min-h-[104px] border border-night-soft text-2xl disabled:opacity-40">
+            <button
+              type="button"
+              disabled={!before}
+              onClick={() => before && void record({ kind: "untick", stepId: before.id })}
+              className="w-[200px] max-md:flex-1 min-h-[104px] border border-night-soft text-2xl disabled:opacity-40"
+            >
               Step back
             </button>
           </div>
@@ -203,7 +278,15 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
           <label className="label" htmlFor="pour-note">
             What happened
           </label>
-          <textarea id="pour-note" value={note} onChange={(event) => setNote(event.target.value)} maxLength={2000} rows={4} autoFocus className="w-full bg-paper border border-line-strong p-2 text-lg mt-1" />
+          <textarea
+            id="pour-note"
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+            maxLength={2000}
+            rows={4}
+            autoFocus
+            className="w-full bg-paper border border-line-strong p-2 text-lg mt-1"
+          />
           <Button type="submit" weight="primary" className="mt-3">
             Keep the note
           </Button>

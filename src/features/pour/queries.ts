@@ -3,6 +3,8 @@ import type { Pour } from "@/contracts/pours";
 import { database } from "@/server/database";
 import { poursOf } from "@/server/repositories/pours";
 
-export const openPour = (person: Person, pourId: string): Promise<Pour> => poursOf(database(), person).open(pourId);
+export const openPour = (person: Person, pourId: string): Promise<Pour> =>
+  poursOf(database(), person).open(pourId);
 
-export const poursOfJob = (person: Person, jobId: string): Promise<Pour[]> => poursOf(database(), person).ofJob(jobId);
+export const poursOfJob = (person: Person, jobId: string): Promise<Pour[]> =>
+  poursOf(database(), person).ofJob(jobId);

@@ -15,7 +15,15 @@ import { Button } from "@/ui/button";
 
 export type KnownPour = { id: string; startedAt: string; finishedAt: string | null };
 
-type Props = { jobId: string; plan: Plan; system: UnitSystem; pours: KnownPour[]; revision: number; saved: boolean; save: () => Promise<void> };
+type Props = {
+  jobId: string;
+  plan: Plan;
+  system: UnitSystem;
+  pours: KnownPour[];
+  revision: number;
+  saved: boolean;
+  save: () => Promise<void>;
+};
 
 /** Before the pour: what it will be, what could hurt, and the button that starts it. */
 export function StartView({ jobId, plan, system, pours, revision, saved, save }: Props) {
@@ -45,27 +53,50 @@ export function StartView({ jobId, plan, system, pours, revision, saved, save }:
         <section className="w-[340px] shrink-0">
           <h1 className="heading text-2xl mb-1">Pour day</h1>
           <p className="text-ink-soft mb-5">
-            {steps.length} steps, {plan.coats.length} {plan.coats.length === 1 ? "coat" : "coats"}, {quantityText(total, "volume", system)} in all.
+            {steps.length} steps, {plan.coats.length} {plan.coats.length === 1 ? "coat" : "coats"},{" "}
+            {quantityText(total, "volume", system)} in all.
           </p>
           {live ? (
-            <Link href={`/pours/${live.id}`} className="inline-block border border-ink bg-ink text-paper px-6 py-4 heading text-xl hover:bg-ink-soft">
+            <Link
+              href={`/pours/${live.id}`}
+              className="inline-block border border-ink bg-ink text-paper px-6 py-4 heading text-xl hover:bg-ink-soft"
+            >
               Go on with the pour
             </Link>
           ) : (
-            <Button weight="primary" disabled={busy || steps.length === 0 || unready !== undefined} onClick={() => void (saved ? start() : save())} className="heading text-xl px-6 py-4">
+            <Button
+              weight="primary"
+              disabled={busy || steps.length === 0 || unready !== undefined}
+              onClick={() => void (saved ? start() : save())}
+              className="heading text-xl px-6 py-4"
+            >
               Start the pour
             </Button>
           )}
-          {!saved && <p className="text-ink-soft mt-3">Your last change is not on the server yet; the pour starts from what is.</p>}
-          {unready && <p className="border-l-2 border-danger text-danger pl-2 mt-4">{`${unready.coat.name}: ${unready.problem}`}</p>}
-          {steps.length === 0 && !unready && <p className="text-ink-soft mt-4">There is nothing to pour yet: measure a piece and build a coat first.</p>}
+          {!saved && (
+            <p className="text-ink-soft mt-3">
+              Your last change is not on the server yet; the pour starts from what is.
+            </p>
+          )}
+          {unready && (
+            <p className="border-l-2 border-danger text-danger pl-2 mt-4">{`${unready.coat.name}: ${unready.problem}`}</p>
+          )}
+          {steps.length === 0 && !unready && (
+            <p className="text-ink-soft mt-4">
+              There is nothing to pour yet: measure a piece and build a coat first.
+            </p>
+          )}
           {problem && (
             <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-4">
               {problem}
             </p>
           )}
           {danger.map((advice) => (
-            <p key={`${advice.coatId}-${advice.at}`} role="alert" className="border-l-[3px] border-danger text-danger pl-3 mt-4">
+            <p
+              key={`${advice.coatId}-${advice.at}`}
+              role="alert"
+              className="border-l-[3px] border-danger text-danger pl-3 mt-4"
+            >
               <strong>{advice.what}</strong> {advice.soWhat}
             </p>
           ))}
@@ -78,7 +109,10 @@ export function StartView({ jobId, plan, system, pours, revision, saved, save }:
                   .filter((pour) => pour.finishedAt)
                   .map((pour) => (
                     <li key={pour.id} className="py-0.5">
-                      <Link href={`/jobs/${jobId}/log?pour=${pour.id}`} className="underline underline-offset-4">
+                      <Link
+                        href={`/jobs/${jobId}/log?pour=${pour.id}`}
+                        className="underline underline-offset-4"
+                      >
                         {format(new Date(pour.startedAt), "d MMM yyyy, HH:mm")}
                       </Link>
                     </li>
@@ -93,7 +127,8 @@ export function StartView({ jobId, plan, system, pours, revision, saved, save }:
               <span className="figure w-6 text-right text-ink-soft">{index + 1}</span>
               <span className="figure w-20 shrink-0">{clockText(step.atMin)}</span>
               <span className="flex-1">
-                <span className="font-semibold">{step.title}</span> <span className="text-ink-soft">{step.coatName}</span>
+                <span className="font-semibold">{step.title}</span>{" "}
+                <span className="text-ink-soft">{step.coatName}</span>
                 <span className="label block">{step.detail}</span>
               </span>
             </li>

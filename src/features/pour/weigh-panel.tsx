@@ -10,7 +10,14 @@ import { parseQuantity } from "@/core/units/parse-quantity";
 import type { UnitSystem } from "@/core/units/dimension";
 import type { Act } from "./pour-store";
 
-type Props = { step: RunStep; state: PourState; card: ResinCard | null; parts: Parts | null; system: UnitSystem; record: (act: Act) => Promise<void> };
+type Props = {
+  step: RunStep;
+  state: PourState;
+  card: ResinCard | null;
+  parts: Parts | null;
+  system: UnitSystem;
+  record: (act: Act) => Promise<void>;
+};
 
 /** What goes on the scale: the target large, and a field for what the scale showed. Left empty it counts as planned. */
 export function WeighPanel({ step, state, card, parts, system, record }: Props) {
@@ -22,21 +29,42 @@ export function WeighPanel({ step, state, card, parts, system, record }: Props) 
     <div className="mt-6 max-w-3xl">
       <ol>
         {step.weigh.map((line) => (
-          <WeighRow key={line.line} line={line} actual={actual(line.line)} system={system} onWeighed={(value) => void record({ kind: "weighed", stepId: step.id, line: line.line, grams: value })} />
+          <WeighRow
+            key={line.line}
+            line={line}
+            actual={actual(line.line)}
+            system={system}
+            onWeighed={(value) =>
+              void record({ kind: "weighed", stepId: step.id, line: line.line, grams: value })
+            }
+          />
         ))}
       </ol>
       {correction && correction.kind === "add" && (b !== undefined || correction.part === "B") && (
         <p role="status" className="border-l-4 border-night-ink pl-4 mt-4 text-xl">
           Bring {correction.part} to {grams(correction.toG)}
-          {b !== undefined ? `, ${grams(Math.max(0, correction.addG))} more` : ""}.{correction.growth > 0.0005 ? ` The batch grows by ${trimmed(correction.growth * 100, 1)} %.` : ""}
+          {b !== undefined ? `, ${grams(Math.max(0, correction.addG))} more` : ""}.
+          {correction.growth > 0.0005 ? ` The batch grows by ${trimmed(correction.growth * 100, 1)} %.` : ""}
         </p>
       )}
-      {correction?.kind === "within" && b !== undefined && <p className="text-xl text-night-soft mt-4">In ratio.</p>}
+      {correction?.kind === "within" && b !== undefined && (
+        <p className="text-xl text-night-soft mt-4">In ratio.</p>
+      )}
     </div>
   );
 }
 
-function WeighRow({ line, actual, system, onWeighed }: { line: WeighLine; actual: number | undefined; system: UnitSystem; onWeighed: (grams: number) => void }) {
+function WeighRow({
+  line,
+  actual,
+  system,
+  onWeighed,
+}: {
+  line: WeighLine;
+  actual: number | undefined;
+  system: UnitSystem;
+  onWeighed: (grams: number) => void;
+}) {
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
@@ -57,7 +85,9 @@ function WeighRow({ line, actual, system, onWeighed }: { line: WeighLine; actual
       <div className="flex items-center gap-5 flex-wrap">
         <label htmlFor={id} className="flex-1 text-xl leading-tight min-w-40">
           {line.label}
-          {line.count && !line.count.endsWith(" g") && <span className="block text-base text-night-soft">{line.count}</span>}
+          {line.count && !line.count.endsWith(" g") && (
+            <span className="block text-base text-night-soft">{line.count}</span>
+          )}
         </label>
         <span className="figure text-4xl whitespace-nowrap">
           {shown.number}

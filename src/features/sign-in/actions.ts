@@ -18,7 +18,11 @@ export const signInActs = [
   }),
   implementOpen(firstRun, async ({ shopName, name, email, password }) => {
     const book = signInBook(database());
-    if (!(await book.isEmpty())) throw new Refused({ code: "forbidden", message: "This shop has its owner already. Sign in, or ask the owner to add you." });
+    if (!(await book.isEmpty()))
+      throw new Refused({
+        code: "forbidden",
+        message: "This shop has its owner already. Sign in, or ask the owner to add you.",
+      });
     const passwordHash = await hashPassword(password);
     const { personId } = await book.found(shopName, { name, email, units: "us", passwordHash });
     await openSession(personId, 1);

@@ -10,7 +10,15 @@ export function Door({ title, words, children }: { title: string; words: string;
         </p>
         <svg viewBox="0 0 384 20" className="w-full mt-2 mb-8" aria-hidden>
           {Array.from({ length: 49 }, (_, tick) => (
-            <line key={tick} x1={tick * 8} x2={tick * 8} y1={tick % 8 === 0 ? 0 : tick % 4 === 0 ? 9 : 13} y2="19.5" stroke="var(--color-ink)" opacity={tick % 8 === 0 ? 1 : 0.5} />
+            <line
+              key={tick}
+              x1={tick * 8}
+              x2={tick * 8}
+              y1={tick % 8 === 0 ? 0 : tick % 4 === 0 ? 9 : 13}
+              y2="19.5"
+              stroke="var(--color-ink)"
+              opacity={tick % 8 === 0 ? 1 : 0.5}
+            />
           ))}
           <line x1="0" x2="384" y1="19.5" y2="19.5" stroke="var(--color-ink)" />
         </svg>

@@ -13,7 +13,10 @@ type Fields = z.output<typeof firstRunFields>;
 
 export function FirstRunForm() {
   const router = useRouter();
-  const form = useForm<z.input<typeof firstRunFields>, unknown, Fields>({ resolver: zodResolver(firstRunFields), defaultValues: { shopName: "", name: "", email: "", password: "" } });
+  const form = useForm<z.input<typeof firstRunFields>, unknown, Fields>({
+    resolver: zodResolver(firstRunFields),
+    defaultValues: { shopName: "", name: "", email: "", password: "" },
+  });
   const { errors, isSubmitting } = form.formState;
   const submit = form.handleSubmit(async (fields) => {
     const result = await callAct(firstRun, fields);
@@ -22,10 +25,32 @@ export function FirstRunForm() {
   });
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-4">
-      <TextField label="Name of the shop" autoFocus error={errors.shopName?.message} {...form.register("shopName")} />
-      <TextField label="Your name" autoComplete="name" error={errors.name?.message} {...form.register("name")} />
-      <TextField label="E-mail" type="email" autoComplete="username" error={errors.email?.message} {...form.register("email")} />
-      <TextField label="Password, at least 10 letters or figures" type="password" autoComplete="new-password" error={errors.password?.message} {...form.register("password")} />
+      <TextField
+        label="Name of the shop"
+        autoFocus
+        error={errors.shopName?.message}
+        {...form.register("shopName")}
+      />
+      <TextField
+        label="Your name"
+        autoComplete="name"
+        error={errors.name?.message}
+        {...form.register("name")}
+      />
+      <TextField
+        label="E-mail"
+        type="email"
+        autoComplete="username"
+        error={errors.email?.message}
+        {...form.register("email")}
+      />
+      <TextField
+        label="Password, at least 10 letters or figures"
+        type="password"
+        autoComplete="new-password"
+        error={errors.password?.message}
+        {...form.register("password")}
+      />
       <Button type="submit" weight="primary" disabled={isSubmitting} className="self-start">
         Open the shop
       </Button>

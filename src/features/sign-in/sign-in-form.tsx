@@ -11,17 +11,34 @@ import { TextField } from "@/ui/text-field";
 
 export function SignInForm() {
   const router = useRouter();
-  const form = useForm<z.input<typeof signInFields>, unknown, z.output<typeof signInFields>>({ resolver: zodResolver(signInFields), defaultValues: { email: "", password: "" } });
+  const form = useForm<z.input<typeof signInFields>, unknown, z.output<typeof signInFields>>({
+    resolver: zodResolver(signInFields),
+    defaultValues: { email: "", password: "" },
+  });
   const { errors, isSubmitting } = form.formState;
   const submit = form.handleSubmit(async (fields) => {
     const result = await callAct(signIn, fields);
     if (result.ok) router.replace("/jobs");
-    else form.setError(result.error.field === "email" ? "email" : "password", { message: result.error.message });
+    else
+      form.setError(result.error.field === "email" ? "email" : "password", { message: result.error.message });
   });
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-4">
-      <TextField label="E-mail" type="email" autoComplete="username" autoFocus error={errors.email?.message} {...form.register("email")} />
-      <TextField label="Password" type="password" autoComplete="current-password" error={errors.password?.message} {...form.register("password")} />
+      <TextField
+        label="E-mail"
+        type="email"
+        autoComplete="username"
+        autoFocus
+        error={errors.email?.message}
+        {...form.register("email")}
+      />
+      <TextField
+        label="Password"
+        type="password"
+        autoComplete="current-password"
+        error={errors.password?.message}
+        {...form.register("password")}
+      />
       <Button type="submit" weight="primary" disabled={isSubmitting} className="self-start">
         Sign in
       </Button>

@@ -1,4 +1,11 @@
-import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from "sequelize";
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from "sequelize";
 
 export class JobRow extends Model<InferAttributes<JobRow>, InferCreationAttributes<JobRow>> {
   declare id: string;
@@ -17,7 +24,10 @@ export class JobRow extends Model<InferAttributes<JobRow>, InferCreationAttribut
  * One version of a job's document. Never changed, never removed.
  * `undoRevision` and `redoRevision` say which version undo and redo lead to from here.
  */
-export class JobRevisionRow extends Model<InferAttributes<JobRevisionRow>, InferCreationAttributes<JobRevisionRow>> {
+export class JobRevisionRow extends Model<
+  InferAttributes<JobRevisionRow>,
+  InferCreationAttributes<JobRevisionRow>
+> {
   declare jobId: string;
   declare revision: number;
   declare document: Record<string, unknown> | string;

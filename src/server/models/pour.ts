@@ -1,4 +1,11 @@
-import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from "sequelize";
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from "sequelize";
 
 export class PourRow extends Model<InferAttributes<PourRow>, InferCreationAttributes<PourRow>> {
   declare id: string;
@@ -13,7 +20,10 @@ export class PourRow extends Model<InferAttributes<PourRow>, InferCreationAttrib
 }
 
 /** Append-only. The id is the client's; the sequence is ours. */
-export class PourEventRow extends Model<InferAttributes<PourEventRow>, InferCreationAttributes<PourEventRow>> {
+export class PourEventRow extends Model<
+  InferAttributes<PourEventRow>,
+  InferCreationAttributes<PourEventRow>
+> {
   declare id: string;
   declare pourId: string;
   declare kind: string;
@@ -49,7 +59,14 @@ export function definePour(sequelize: Sequelize): { Pour: typeof PourRow; PourEv
       recordedBy: DataTypes.STRING(80),
       receivedAt: DataTypes.DATE(3),
     },
-    { sequelize, underscored: true, tableName: "pour_events", timestamps: true, createdAt: "receivedAt", updatedAt: false },
+    {
+      sequelize,
+      underscored: true,
+      tableName: "pour_events",
+      timestamps: true,
+      createdAt: "receivedAt",
+      updatedAt: false,
+    },
   );
   return { Pour, PourEvent };
 }

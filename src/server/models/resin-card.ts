@@ -1,6 +1,16 @@
-import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from "sequelize";
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from "sequelize";
 
-export class ResinCardRow extends Model<InferAttributes<ResinCardRow>, InferCreationAttributes<ResinCardRow>> {
+export class ResinCardRow extends Model<
+  InferAttributes<ResinCardRow>,
+  InferCreationAttributes<ResinCardRow>
+> {
   declare id: string;
   declare shopId: string;
   declare name: string;

@@ -1,4 +1,11 @@
-import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from "sequelize";
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from "sequelize";
 
 export class ShopRow extends Model<InferAttributes<ShopRow>, InferCreationAttributes<ShopRow>> {
   declare id: string;
@@ -22,7 +29,14 @@ export function defineShop(sequelize: Sequelize): { Shop: typeof ShopRow; Person
   class Shop extends ShopRow {}
   class Person extends PersonRow {}
   const common = { sequelize, underscored: true, updatedAt: false } as const;
-  Shop.init({ id: { type: DataTypes.UUID, primaryKey: true }, name: DataTypes.STRING(80), createdAt: DataTypes.DATE(3) }, { ...common, tableName: "shops" });
+  Shop.init(
+    {
+      id: { type: DataTypes.UUID, primaryKey: true },
+      name: DataTypes.STRING(80),
+      createdAt: DataTypes.DATE(3),
+    },
+    { ...common, tableName: "shops" },
+  );
   Person.init(
     {
       id: { type: DataTypes.UUID, primaryKey: true },

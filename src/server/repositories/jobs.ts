@@ -10,35 +10,74 @@ import { notFound, Refused } from "../refused";
 
 const documentOf = (row: JobRevisionRow): JobDocument => jobDocumentSchema.parse(jsonOf(row.document));
 
-const fieldsOf = (row: JobRow): JobFields => ({ name: row.name, client: row.client, status: row.status, dueOn: row.dueOn });
+const fieldsOf = (row: JobRow): JobFields => ({
+  name: row.name,
+  client: row.client,
+  status: row.status,
+  dueOn: row.dueOn,
+});
 
-const savedOf = (row: JobRevisionRow): Saved => ({ revision: row.revision, document: documentOf(row), canUndo: row.undoRevision !== null, canRedo: row.redoRevision !== null });
+const savedOf = (row: JobRevisionRow): Saved => ({
+  revision: row.revision,
+  document: documentOf(row),
+  canUndo: row.undoRevision !== null,
+  canRedo: row.redoRevision !== null,
+});
 
 /** The jobs of the signed-in person's shop. There is no other way to reach a job. */
 export function jobsOf(db: Database, me: Person) {
   const own = async (jobId: string, transaction?: Transaction) => {
-    const row = await db.Job.findOne({ where: { id: jobId, shopId: me.shopId }, ...(transaction ? { transaction, lock: true } : {}) });
+    const row = await db.Job.findOne({
+      where: { id: jobId, shopId: me.shopId },
+      ...(transaction ? { transaction, lock: true } : {}),
+    });
     if (!row) throw notFound("job");
     return row;
   };
   const version = async (jobId: string, revision: number, transaction?: Transaction) => {
-    const row = await db.JobRevision.findOne({ where: { jobId, revision }, ...(transaction ? { transaction } : {}) });
+    const row = await db.JobRevision.findOne({
+      where: { jobId, revision },
+      ...(transaction ? { transaction } : {}),
+    });
     if (!row) throw new Error(`Job ${jobId} has no revision ${revision}`);
     return row;
   };
 
   /** Adds the next version on top of `revision`, or refuses with the version that is there now. */
-  const append = async (jobId: string, revision: number, next: (current: JobRevisionRow, transaction: Transaction) => Promise<{ document: JobDocument; undo: number | null; redo: number | null }>) =>
+  const append = async (
+    jobId: string,
+    revision: number,
+    next: (
+      current: JobRevisionRow,
+      transaction: Transaction,
+    ) => Promise<{ document: JobDocument; undo: number | null; redo: number | null }>,
+  ) =>
     db.sequelize.transaction(async (transaction): Promise<Saved> => {
       const job = await own(jobId, transaction);
       const current = await version(jobId, job.revision, transaction);
       if (job.revision !== revision) {
-        const data: Conflict = { ...savedOf(current), savedBy: current.savedBy, savedAt: current.savedAt.toISOString() };
-        throw new Refused({ code: "conflict", message: `${current.savedBy} saved this job meanwhile.`, data });
+        const data: Conflict = {
+          ...savedOf(current),
+          savedBy: current.savedBy,
+          savedAt: current.savedAt.toISOString(),
+        };
+        throw new Refused({
+          code: "conflict",
+          message: `${current.savedBy} saved this job meanwhile.`,
+          data,
+        });
       }
       const { document, undo, redo } = await next(current, transaction);
       const row = await db.JobRevision.create(
-        { jobId, revision: revision + 1, document: document as unknown as Record<string, unknown>, undoRevision: undo, redoRevision: redo, savedBy: me.name, savedAt: new Date() },
+        {
+          jobId,
+          revision: revision + 1,
+          document: document as unknown as Record<string, unknown>,
+          undoRevision: undo,
+          redoRevision: redo,
+          savedBy: me.name,
+          savedAt: new Date(),
+        },
         { transaction },
       );
       await job.update({ revision: revision + 1 }, { transaction });
@@ -50,7 +89,15 @@ export function jobsOf(db: Database, me: Person) {
     await db.sequelize.transaction(async (transaction) => {
       await db.Job.create({ id, shopId: me.shopId, ...fields, revision: 1 }, { transaction });
       await db.JobRevision.create(
-        { jobId: id, revision: 1, document: document as unknown as Record<string, unknown>, undoRevision: null, redoRevision: null, savedBy: me.name, savedAt: new Date() },
+        {
+          jobId: id,
+          revision: 1,
+          document: document as unknown as Record<string, unknown>,
+          undoRevision: null,
+          redoRevision: null,
+          savedBy: me.name,
+          savedAt: new Date(),
+        },
         { transaction },
       );
     });
@@ -61,12 +108,25 @@ export function jobsOf(db: Database, me: Person) {
     async list(): Promise<JobSummary[]> {
       const rows = await db.Job.findAll({ where: { shopId: me.shopId }, order: [["updatedAt", "DESC"]] });
       const counts = await piecesByJob(db, me.shopId);
-      return rows.map((row) => ({ id: row.id, ...fieldsOf(row), archived: row.archivedAt !== null, pieces: counts.get(row.id) ?? 0, updatedAt: row.updatedAt.toISOString() }));
+      return rows.map((row) => ({
+        id: row.id,
+        ...fieldsOf(row),
+        archived: row.archivedAt !== null,
+        pieces: counts.get(row.id) ?? 0,
+        updatedAt: row.updatedAt.toISOString(),
+      }));
     },
     async open(jobId: string): Promise<OpenJob> {
       const job = await own(jobId);
       const current = await version(jobId, job.revision);
-      return { id: job.id, ...fieldsOf(job), archived: job.archivedAt !== null, ...savedOf(current), savedBy: current.savedBy, savedAt: current.savedAt.toISOString() };
+      return {
+        id: job.id,
+        ...fieldsOf(job),
+        archived: job.archivedAt !== null,
+        ...savedOf(current),
+        savedBy: current.savedBy,
+        savedAt: current.savedAt.toISOString(),
+      };
     },
     create: insert,
     async describe(jobId: string, fields: JobFields): Promise<void> {
@@ -75,7 +135,10 @@ export function jobsOf(db: Database, me: Person) {
     async duplicate(jobId: string): Promise<string> {
       const job = await own(jobId);
       const current = await version(jobId, job.revision);
-      return insert({ ...fieldsOf(job), name: `${job.name.slice(0, 73)}, copy`, status: "planning", dueOn: null }, documentOf(current));
+      return insert(
+        { ...fieldsOf(job), name: `${job.name.slice(0, 73)}, copy`, status: "planning", dueOn: null },
+        documentOf(current),
+      );
     },
     async archive(jobId: string, archived: boolean): Promise<void> {
       await (await own(jobId)).update({ archivedAt: archived ? new Date() : null });
@@ -83,7 +146,8 @@ export function jobsOf(db: Database, me: Person) {
     async setStatus(jobId: string, status: JobFields["status"]): Promise<void> {
       await (await own(jobId)).update({ status });
     },
-    save: (jobId: string, revision: number, document: JobDocument): Promise<Saved> => append(jobId, revision, async () => ({ document, undo: revision, redo: null })),
+    save: (jobId: string, revision: number, document: JobDocument): Promise<Saved> =>
+      append(jobId, revision, async () => ({ document, undo: revision, redo: null })),
     /**
      * Undo and redo add a version as well, so that nothing is ever lost and both work across reloads and machines.
      * From the new version, undo leads where the older one led, and redo back to the version left.
@@ -91,7 +155,8 @@ export function jobsOf(db: Database, me: Person) {
     step: (jobId: string, revision: number, direction: "undo" | "redo"): Promise<Saved> =>
       append(jobId, revision, async (current, transaction) => {
         const towards = direction === "undo" ? current.undoRevision : current.redoRevision;
-        if (towards === null) throw new Refused({ code: "invalid", message: `There is nothing to ${direction}.` });
+        if (towards === null)
+          throw new Refused({ code: "invalid", message: `There is nothing to ${direction}.` });
         const target = await version(jobId, towards, transaction);
         return direction === "undo"
           ? { document: documentOf(target), undo: target.undoRevision, redo: current.revision }

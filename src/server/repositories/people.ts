@@ -12,15 +12,27 @@ type NewPerson = { name: string; email: string; role: Role; units: UnitSystem; p
 async function asPerson(db: Database, row: PersonRow): Promise<Person> {
   const shop = await db.Shop.findByPk(row.shopId);
   if (!shop) throw new Error(`Person ${row.id} belongs to no shop`);
-  return { id: row.id, shopId: row.shopId, shopName: shop.name, name: row.name, email: row.email, role: row.role, units: row.units };
+  return {
+    id: row.id,
+    shopId: row.shopId,
+    shopName: shop.name,
+    name: row.name,
+    email: row.email,
+    role: row.role,
+    units: row.units,
+  };
 }
 
 /** People before anyone is signed in: only what signing in needs. */
 export function signInBook(db: Database) {
   return {
-    async credentials(email: string): Promise<{ personId: string; passwordHash: string; sessionVersion: number } | null> {
+    async credentials(
+      email: string,
+    ): Promise<{ personId: string; passwordHash: string; sessionVersion: number } | null> {
       const row = await db.Person.findOne({ where: { email } });
-      return row ? { personId: row.id, passwordHash: row.passwordHash, sessionVersion: row.sessionVersion } : null;
+      return row
+        ? { personId: row.id, passwordHash: row.passwordHash, sessionVersion: row.sessionVersion }
+        : null;
     },
     /** The person of a session, if the session is still good. */
     async person(personId: string, sessionVersion: number): Promise<Person | null> {
@@ -31,10 +43,16 @@ export function signInBook(db: Database) {
       return (await db.Person.count()) === 0;
     },
     /** Makes a shop with its owner. The caller decides whether that is allowed. */
-    async found(shopName: string, owner: Omit<NewPerson, "role">): Promise<{ personId: string; shopId: string }> {
+    async found(
+      shopName: string,
+      owner: Omit<NewPerson, "role">,
+    ): Promise<{ personId: string; shopId: string }> {
       return db.sequelize.transaction(async (transaction) => {
         const shop = await db.Shop.create({ id: randomUUID(), name: shopName }, { transaction });
-        const row = await db.Person.create({ id: randomUUID(), shopId: shop.id, role: "owner", ...owner }, { transaction });
+        const row = await db.Person.create(
+          { id: randomUUID(), shopId: shop.id, role: "owner", ...owner },
+          { transaction },
+        );
         return { personId: row.id, shopId: shop.id };
       });
     },
@@ -50,7 +68,11 @@ export function peopleOf(db: Database, me: Person) {
   };
   const keepAnOwner = async (leaving: PersonRow) => {
     const owners = await db.Person.count({ where: { shopId: me.shopId, role: "owner" } });
-    if (leaving.role === "owner" && owners === 1) throw new Refused({ code: "forbidden", message: "A shop needs an owner: make someone else owner first." });
+    if (leaving.role === "owner" && owners === 1)
+      throw new Refused({
+        code: "forbidden",
+        message: "A shop needs an owner: make someone else owner first.",
+      });
   };
   return {
     async list(): Promise<Omit<Person, "shopId" | "shopName">[]> {
@@ -62,7 +84,12 @@ export function peopleOf(db: Database, me: Person) {
         const row = await db.Person.create({ id: randomUUID(), shopId: me.shopId, ...person });
         return row.id;
       } catch (failure) {
-        if (failure instanceof UniqueConstraintError) throw new Refused({ code: "invalid", message: "Someone already signs in with this e-mail address.", field: "email" });
+        if (failure instanceof UniqueConstraintError)
+          throw new Refused({
+            code: "invalid",
+            message: "Someone already signs in with this e-mail address.",
+            field: "email",
+          });
         throw failure;
       }
     },

@@ -27,8 +27,12 @@ export function poursOf(db: Database, me: Person) {
   };
   const withEvents = async (rows: readonly PourRow[]): Promise<Pour[]> => {
     const ids = rows.map((row) => row.id);
-    const events = ids.length === 0 ? [] : await db.PourEvent.findAll({ where: { pourId: ids }, order: [["at", "ASC"]] });
-    const jobs = ids.length === 0 ? [] : await db.Job.findAll({ where: { id: rows.map((row) => row.jobId), shopId: me.shopId } });
+    const events =
+      ids.length === 0 ? [] : await db.PourEvent.findAll({ where: { pourId: ids }, order: [["at", "ASC"]] });
+    const jobs =
+      ids.length === 0
+        ? []
+        : await db.Job.findAll({ where: { id: rows.map((row) => row.jobId), shopId: me.shopId } });
     const names = new Map(jobs.map((job) => [job.id, job.name]));
     return rows.map((row) => ({
       id: row.id,
@@ -49,33 +53,68 @@ export function poursOf(db: Database, me: Person) {
       return pour;
     },
     async ofJob(jobId: string): Promise<Pour[]> {
-      return withEvents(await db.Pour.findAll({ where: { jobId, shopId: me.shopId }, order: [["startedAt", "DESC"]] }));
+      return withEvents(
+        await db.Pour.findAll({ where: { jobId, shopId: me.shopId }, order: [["startedAt", "DESC"]] }),
+      );
     },
     /** Pours that are not finished: what may be wet now. */
     async live(): Promise<Pour[]> {
-      return withEvents(await db.Pour.findAll({ where: { shopId: me.shopId, finishedAt: null }, order: [["startedAt", "DESC"]], limit: 12 }));
+      return withEvents(
+        await db.Pour.findAll({
+          where: { shopId: me.shopId, finishedAt: null },
+          order: [["startedAt", "DESC"]],
+          limit: 12,
+        }),
+      );
     },
     /** Starts a pour; the same id again is the same pour. */
-    async start(pour: { id: string; jobId: string; jobRevision: number; at: Date; plan: PourPlan }): Promise<void> {
+    async start(pour: {
+      id: string;
+      jobId: string;
+      jobRevision: number;
+      at: Date;
+      plan: PourPlan;
+    }): Promise<void> {
       const known = await db.Pour.findByPk(pour.id);
       if (known) {
         if (known.shopId !== me.shopId || known.jobId !== pour.jobId) throw notFound("pour");
         return;
       }
       const plan = pour.plan as unknown as Record<string, unknown>;
-      await db.Pour.create({ id: pour.id, shopId: me.shopId, jobId: pour.jobId, jobRevision: pour.jobRevision, plan, startedBy: me.name, startedAt: pour.at, finishedAt: null });
+      await db.Pour.create({
+        id: pour.id,
+        shopId: me.shopId,
+        jobId: pour.jobId,
+        jobRevision: pour.jobRevision,
+        plan,
+        startedBy: me.name,
+        startedAt: pour.at,
+        finishedAt: null,
+      });
     },
     /** Adds events; those already there are left as they are. Returns only once they are on disk. */
     async record(pourId: string, events: readonly PourEvent[]): Promise<string[]> {
       const pour = await own(pourId);
       const ids = events.map((event) => event.id);
       await db.sequelize.transaction(async (transaction) => {
-        const foreign = await db.PourEvent.count({ where: { id: ids, pourId: { [Op.ne]: pourId } }, transaction });
-        if (foreign > 0) throw new Refused({ code: "invalid", message: "One of these entries belongs to another pour." });
-        const rows = events.map(({ id, kind, at, ...detail }) => ({ id, pourId, kind, at: new Date(at), detail: detail as Record<string, unknown>, recordedBy: me.name }));
+        const foreign = await db.PourEvent.count({
+          where: { id: ids, pourId: { [Op.ne]: pourId } },
+          transaction,
+        });
+        if (foreign > 0)
+          throw new Refused({ code: "invalid", message: "One of these entries belongs to another pour." });
+        const rows = events.map(({ id, kind, at, ...detail }) => ({
+          id,
+          pourId,
+          kind,
+          at: new Date(at),
+          detail: detail as Record<string, unknown>,
+          recordedBy: me.name,
+        }));
         await db.PourEvent.bulkCreate(rows, { ignoreDuplicates: true, transaction });
         const finish = events.find((event) => event.kind === "finish");
-        if (finish && pour.finishedAt === null) await pour.update({ finishedAt: new Date(finish.at) }, { transaction });
+        if (finish && pour.finishedAt === null)
+          await pour.update({ finishedAt: new Date(finish.at) }, { transaction });
       });
       return ids;
     },

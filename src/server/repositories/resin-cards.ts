@@ -7,11 +7,25 @@ import type { ResinCardRow } from "../models/resin-card";
 import { notFound } from "../refused";
 
 function cardOf(row: ResinCardRow): ResinCard {
-  const { shopId: _shop, removedAt: _removed, createdAt: _created, updatedAt: _updated, pricePerLitre, ...rest } = row.get({ plain: true });
-  return { ...rest, forCounters: Boolean(rest.forCounters), pricePerLitre: pricePerLitre === null ? null : Number(pricePerLitre) };
+  const {
+    shopId: _shop,
+    removedAt: _removed,
+    createdAt: _created,
+    updatedAt: _updated,
+    pricePerLitre,
+    ...rest
+  } = row.get({ plain: true });
+  return {
+    ...rest,
+    forCounters: Boolean(rest.forCounters),
+    pricePerLitre: pricePerLitre === null ? null : Number(pricePerLitre),
+  };
 }
 
-const rowOf = (fields: ResinCardFields) => ({ ...fields, pricePerLitre: fields.pricePerLitre === null ? null : fields.pricePerLitre.toFixed(2) });
+const rowOf = (fields: ResinCardFields) => ({
+  ...fields,
+  pricePerLitre: fields.pricePerLitre === null ? null : fields.pricePerLitre.toFixed(2),
+});
 
 /** The resin cards of the signed-in person's shop. */
 export function resinCardsOf(db: Database, me: Person) {
@@ -23,7 +37,10 @@ export function resinCardsOf(db: Database, me: Person) {
   return {
     /** Cards in use, by name. A removed card stays in the table: pours were made with it. */
     async list(): Promise<ResinCard[]> {
-      const rows = await db.ResinCard.findAll({ where: { shopId: me.shopId, removedAt: null }, order: [["name", "ASC"]] });
+      const rows = await db.ResinCard.findAll({
+        where: { shopId: me.shopId, removedAt: null },
+        order: [["name", "ASC"]],
+      });
       return rows.map(cardOf);
     },
     async find(cardId: string): Promise<ResinCard> {

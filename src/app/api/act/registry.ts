@@ -8,5 +8,8 @@ import type { Implemented } from "@/server/acts";
 
 /** Every act of the app by its name: the one list that the route, and the tests across shops, go by. */
 export const ACTS: ReadonlyMap<string, Implemented> = new Map(
-  [...signInActs, ...peopleActs, ...jobsActs, ...jobActs, ...cardActs, ...pourActs].map((implemented) => [implemented.act.name, implemented]),
+  [...signInActs, ...peopleActs, ...jobsActs, ...jobActs, ...cardActs, ...pourActs].map((implemented) => [
+    implemented.act.name,
+    implemented,
+  ]),
 );

@@ -10,7 +10,7 @@ import { SelectField } from "@/ui/text-field";
 import { useSize } from "@/ui/use-size";
 import { AdviceAt } from "../workspace/advice-line";
 import { newId } from "../workspace/edits";
-import { useJob } from "../workspace/job-workspace";
+import { useJob } from "../workspace/use-job";
 import { CoatForm } from "./coat-form";
 import { CrossSection } from "./cross-section";
 
@@ -20,15 +20,30 @@ const KINDS = Object.keys(COAT_WORDS) as CoatKind[];
 export function BuildView() {
   const { document, plan, cards, system, change } = useJob();
   const [pickedId, setPickedId] = useState<string | null>(null);
-  const stage = useSize<HTMLDivElement>();
-  const coat = document.coats.find((one) => one.id === pickedId) ?? document.coats.find((one) => one.kind === "colour") ?? document.coats[0];
+  const { ref: stageRef, width: stageWidth, height: stageHeight } = useSize<HTMLDivElement>();
+  const coat =
+    document.coats.find((one) => one.id === pickedId) ??
+    document.coats.find((one) => one.kind === "colour") ??
+    document.coats[0];
 
   const add = (kind: CoatKind) => {
-    const before = [...document.coats].reverse().find((one) => one.resinCardId !== null && (kind === "primer") === (cards.find((card) => card.id === one.resinCardId)?.kind === "paint"));
-    const usual = cards.find((card) => (kind === "primer" ? card.kind === "paint" : card.kind === "coating")) ?? cards[0];
+    const before = [...document.coats]
+      .reverse()
+      .find(
+        (one) =>
+          one.resinCardId !== null &&
+          (kind === "primer") === (cards.find((card) => card.id === one.resinCardId)?.kind === "paint"),
+      );
+    const usual =
+      cards.find((card) => (kind === "primer" ? card.kind === "paint" : card.kind === "coating")) ?? cards[0];
     const alike = document.coats.filter((one) => one.kind === kind).length;
     const name = kind === "base" || kind === "primer" ? `${COAT_WORDS[kind]}, black` : COAT_WORDS[kind];
-    const fresh = newCoat(kind, alike > 0 ? `${name} ${alike + 1}` : name, before?.resinCardId ?? usual?.id ?? null, newId);
+    const fresh = newCoat(
+      kind,
+      alike > 0 ? `${name} ${alike + 1}` : name,
+      before?.resinCardId ?? usual?.id ?? null,
+      newId,
+    );
     change((job) => ({ ...job, coats: [...job.coats, fresh] }));
     setPickedId(fresh.id);
   };
@@ -36,10 +51,18 @@ export function BuildView() {
   return (
     <main className="flex-1 flex min-h-0 max-lg:flex-col">
       <section aria-label="Cross-section" className="flex-1 min-w-0 flex flex-col pl-7 pt-5 pr-4">
-        <div ref={stage.ref} className="flex-1 min-h-[360px] relative">
-          {stage.width > 0 && (
+        <div ref={stageRef} className="flex-1 min-h-[360px] relative">
+          {stageWidth > 0 && (
             <div className="absolute inset-0">
-              <CrossSection coats={document.coats} ground={document.ground} system={system} selectedId={coat?.id ?? null} onSelect={setPickedId} width={stage.width} height={stage.height} />
+              <CrossSection
+                coats={document.coats}
+                ground={document.ground}
+                system={system}
+                selectedId={coat?.id ?? null}
+                onSelect={setPickedId}
+                width={stageWidth}
+                height={stageHeight}
+              />
             </div>
           )}
           {document.coats.length === 0 && (
@@ -59,20 +82,42 @@ export function BuildView() {
             ))}
           </div>
           <div className="ml-auto flex gap-3">
-            <SelectField label="On" value={document.ground} onChange={(event) => change((job) => ({ ...job, ground: event.target.value as Ground }))} frame="w-32">
+            <SelectField
+              label="On"
+              value={document.ground}
+              onChange={(event) => change((job) => ({ ...job, ground: event.target.value as Ground }))}
+              frame="w-32"
+            >
               {Object.entries(GROUND_WORDS).map(([ground, words]) => (
                 <option key={ground} value={ground}>
                   {words}
                 </option>
               ))}
             </SelectField>
-            <QuantityField label="Room and resin" value={document.work.tempC} dimension="temperature" system={system} bounds={{ min: -5, max: 45 }} onChange={(tempC) => change((job) => ({ ...job, work: { ...job.work, tempC } }))} keep="job.temperature" className="w-28" bare />
+            <QuantityField
+              label="Room and resin"
+              value={document.work.tempC}
+              dimension="temperature"
+              system={system}
+              bounds={{ min: -5, max: 45 }}
+              onChange={(tempC) => change((job) => ({ ...job, work: { ...job.work, tempC } }))}
+              keep="job.temperature"
+              className="w-28"
+              bare
+            />
           </div>
         </div>
         <AdviceAt advice={plan.advice} coatId={null} at={["temperature"]} />
       </section>
-      <section aria-label="Coat" className="w-[420px] max-lg:w-full shrink-0 border-l border-line px-7 pt-5 pb-8 overflow-y-auto">
-        {coat ? <CoatForm key={coat.id} coat={coat} onGone={() => setPickedId(null)} /> : <p className="text-ink-soft">No coat yet.</p>}
+      <section
+        aria-label="Coat"
+        className="w-[420px] max-lg:w-full shrink-0 border-l border-line px-7 pt-5 pb-8 overflow-y-auto"
+      >
+        {coat ? (
+          <CoatForm key={coat.id} coat={coat} onGone={() => setPickedId(null)} />
+        ) : (
+          <p className="text-ink-soft">No coat yet.</p>
+        )}
       </section>
     </main>
   );

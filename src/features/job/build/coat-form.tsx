@@ -12,7 +12,7 @@ import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
 import { AdviceAt } from "../workspace/advice-line";
 import { editCoat, moved, newId } from "../workspace/edits";
-import { useJob } from "../workspace/job-workspace";
+import { useJob } from "../workspace/use-job";
 import { PassList } from "./pass-list";
 import { ShareList } from "./share-list";
 
@@ -42,12 +42,39 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
   return (
     <div className="flex flex-col gap-4">
       <div className="flex items-start gap-3">
-        <TextField label="Coat" value={coat.name} maxLength={80} onChange={(event) => edit({ name: event.target.value })} frame="flex-1" className="heading text-lg" />
+        <TextField
+          label="Coat"
+          value={coat.name}
+          maxLength={80}
+          onChange={(event) => edit({ name: event.target.value })}
+          frame="flex-1"
+          className="heading text-lg"
+        />
         <div className="pt-5">
           <Menu label="more">
-            <MenuItem onSelect={() => change((job) => ({ ...job, coats: moved(job.coats, coat.id, 1) }))}>Move up, later</MenuItem>
-            <MenuItem onSelect={() => change((job) => ({ ...job, coats: moved(job.coats, coat.id, -1) }))}>Move down, earlier</MenuItem>
-            <MenuItem onSelect={() => change((job) => ({ ...job, coats: job.coats.flatMap((one) => (one.id === coat.id ? [one, { ...structuredClone(one), id: newId(), name: `${one.name.slice(0, 72)}, again` }] : [one])) }))}>Copy</MenuItem>
+            <MenuItem onSelect={() => change((job) => ({ ...job, coats: moved(job.coats, coat.id, 1) }))}>
+              Move up, later
+            </MenuItem>
+            <MenuItem onSelect={() => change((job) => ({ ...job, coats: moved(job.coats, coat.id, -1) }))}>
+              Move down, earlier
+            </MenuItem>
+            <MenuItem
+              onSelect={() =>
+                change((job) => ({
+                  ...job,
+                  coats: job.coats.flatMap((one) =>
+                    one.id === coat.id
+                      ? [
+                          one,
+                          { ...structuredClone(one), id: newId(), name: `${one.name.slice(0, 72)}, again` },
+                        ]
+                      : [one],
+                  ),
+                }))
+              }
+            >
+              Copy
+            </MenuItem>
             <MenuItem
               danger
               onSelect={() => {
@@ -82,14 +109,31 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
           onChange={(name) => {
             const word = BASES.find((base) => base.value === name)?.words ?? "";
             const [fresh] = newCoat(coat.kind, "", null, newId).colours;
-            change(editCoat(coat.id, (before) => ({ ...before, name: before.name.replace(/\b(black|white|grey)\b/, word), colours: fresh ? [{ ...fresh, ...baseColour(name) }] : before.colours })));
+            change(
+              editCoat(coat.id, (before) => ({
+                ...before,
+                name: before.name.replace(/\b(black|white|grey)\b/, word),
+                colours: fresh ? [{ ...fresh, ...baseColour(name) }] : before.colours,
+              })),
+            );
           }}
           className="self-start"
         />
       )}
 
       <div className="flex gap-4 items-start">
-        <QuantityField label="Wet film" value={coat.filmMm} dimension="film" system={system} bounds={{ min: 0.02, max: 60 }} onChange={(filmMm) => edit({ filmMm })} keep={`${coat.id}.film`} size="large" bare className="w-[168px]" />
+        <QuantityField
+          label="Wet film"
+          value={coat.filmMm}
+          dimension="film"
+          system={system}
+          bounds={{ min: 0.02, max: 60 }}
+          onChange={(filmMm) => edit({ filmMm })}
+          keep={`${coat.id}.film`}
+          size="large"
+          bare
+          className="w-[168px]"
+        />
         <p className="label pt-5 leading-[18px]">
           {filmInAllUnits(coat.filmMm).map((shown, at) => (
             <span key={shown.unit}>
@@ -103,7 +147,12 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
       </div>
       <AdviceAt advice={plan.advice} coatId={coat.id} at={["film"]} />
 
-      <SelectField label="Resin" value={coat.resinCardId ?? ""} onChange={(event) => edit({ resinCardId: event.target.value || null })} error={planned?.problem?.includes("resin") ? planned.problem : null}>
+      <SelectField
+        label="Resin"
+        value={coat.resinCardId ?? ""}
+        onChange={(event) => edit({ resinCardId: event.target.value || null })}
+        error={planned?.problem?.includes("resin") ? planned.problem : null}
+      >
         <option value="">choose a card</option>
         {cards.map((card) => (
           <option key={card.id} value={card.id}>
@@ -124,7 +173,11 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
         {more && (
           <div className="flex flex-col gap-3 pt-3">
             {!first && (
-              <SelectField label="Begins" value={coat.startsAfter} onChange={(event) => edit({ startsAfter: event.target.value as StartsAfter })}>
+              <SelectField
+                label="Begins"
+                value={coat.startsAfter}
+                onChange={(event) => edit({ startsAfter: event.target.value as StartsAfter })}
+              >
                 {Object.entries(START_WORDS).map(([start, words]) => (
                   <option key={start} value={start}>
                     {words}
@@ -143,12 +196,51 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
               className="self-start"
             />
             <div className="grid grid-cols-2 gap-3">
-              <QuantityField label="One person lays in an hour" value={coat.rateM2PerH} dimension="rate" system={system} bounds={{ min: 0.1, max: 200 }} onChange={(rateM2PerH) => edit({ rateM2PerH })} keep={`${coat.id}.rate`} />
-              <QuantityField label="Hands at work" value={document.work.people} dimension="number" system={system} bounds={{ min: 1, max: 20, whole: true }} onChange={(people) => change((job) => ({ ...job, work: { ...job.work, people } }))} keep="job.people" bare />
-              <QuantityField label="Clear held back" value={coat.clearReserve * 100} dimension="percent" system={system} bounds={{ min: 0, max: 100 }} onChange={(percent) => edit({ clearReserve: percent / 100 })} keep={`${coat.id}.clear`} bare />
-              <QuantityField label="Share of the top it covers" value={coat.coverShare * 100} dimension="percent" system={system} bounds={{ min: 0.1, max: 100 }} onChange={(percent) => edit({ coverShare: percent / 100 })} keep={`${coat.id}.cover`} bare />
+              <QuantityField
+                label="One person lays in an hour"
+                value={coat.rateM2PerH}
+                dimension="rate"
+                system={system}
+                bounds={{ min: 0.1, max: 200 }}
+                onChange={(rateM2PerH) => edit({ rateM2PerH })}
+                keep={`${coat.id}.rate`}
+              />
+              <QuantityField
+                label="Hands at work"
+                value={document.work.people}
+                dimension="number"
+                system={system}
+                bounds={{ min: 1, max: 20, whole: true }}
+                onChange={(people) => change((job) => ({ ...job, work: { ...job.work, people } }))}
+                keep="job.people"
+                bare
+              />
+              <QuantityField
+                label="Clear held back"
+                value={coat.clearReserve * 100}
+                dimension="percent"
+                system={system}
+                bounds={{ min: 0, max: 100 }}
+                onChange={(percent) => edit({ clearReserve: percent / 100 })}
+                keep={`${coat.id}.clear`}
+                bare
+              />
+              <QuantityField
+                label="Share of the top it covers"
+                value={coat.coverShare * 100}
+                dimension="percent"
+                system={system}
+                bounds={{ min: 0.1, max: 100 }}
+                onChange={(percent) => edit({ coverShare: percent / 100 })}
+                keep={`${coat.id}.cover`}
+                bare
+              />
             </div>
-            <Checkbox label="faces are coated too" checked={coat.coversFaces} onChange={(coversFaces) => edit({ coversFaces })} />
+            <Checkbox
+              label="faces are coated too"
+              checked={coat.coversFaces}
+              onChange={(coversFaces) => edit({ coversFaces })}
+            />
           </div>
         )}
         <AdviceAt advice={plan.advice} coatId={coat.id} at={["rate", "batches"]} />

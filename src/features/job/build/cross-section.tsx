@@ -8,7 +8,15 @@ import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
 import { FilmTexture } from "@/ui/film-texture";
 
-type Props = { coats: readonly Coat[]; ground: Ground; system: UnitSystem; selectedId: string | null; onSelect: (coatId: string) => void; width: number; height: number };
+type Props = {
+  coats: readonly Coat[];
+  ground: Ground;
+  system: UnitSystem;
+  selectedId: string | null;
+  onSelect: (coatId: string) => void;
+  width: number;
+  height: number;
+};
 
 /** Left edge of the layers: before it stand their names. */
 const LEFT = 190;
@@ -31,14 +39,30 @@ function overEdge(top: number, right: number, radius: number, bottom: number): s
   return `M${LEFT} ${top}H${right - round}A${round} ${round} 0 0 1 ${right} ${top + round}V${bottom}`;
 }
 
-function Layer({ coat, outerTop, outerRight, innerTop, innerRight, radius, bottom, id }: { coat: Coat; outerTop: number; outerRight: number; innerTop: number; innerRight: number; radius: number; bottom: number; id: string }) {
-  const thickness = innerTop - outerTop;
-  const bodies = coat.colours.length > 0 ? coat.colours : [{ id: "none", hex: "#f3f0e9", look: "clear", share: 1 } as CoatColour];
-  // The shape of the coat as a clip; its colours lie in it as wavy strata, thick by their share.
-  const shape = `${overEdge(outerTop, outerRight, radius + thickness, bottom)}H${innerRight}V${innerTop + radius}A${radius} ${radius} 0 0 0 ${innerRight - radius} ${innerTop}H${LEFT}Z`;
+type LayerPlace = {
+  coat: Coat;
+  top: number;
+  middle: number;
+  edge: number;
+  thickness: number;
+  radius: number;
+};
+
+/** A coat with all that lies under it as one shape: what is under is drawn over it afterwards. */
+function Layer({ layer, bottom, id }: { layer: LayerPlace; bottom: number; id: string }) {
+  const { coat, top, edge, thickness, radius } = layer;
+  const bodies =
+    coat.colours.length > 0
+      ? coat.colours
+      : [{ id: "none", hex: "#f3f0e9", look: "clear", share: 1 } as CoatColour];
+  const shape = `${overEdge(top, edge, radius, bottom)}H${LEFT}Z`;
+  // Its colours lie in it as wavy strata, thick by their share.
   const strata = bodies.reduce<{ colour: CoatColour; level: number }[]>((list, colour) => {
     const before = list[list.length - 1];
-    return [...list, { colour, level: before ? before.level - before.colour.share * thickness : innerTop }];
+    return [
+      ...list,
+      { colour, level: before ? before.level - before.colour.share * thickness : top + thickness },
+    ];
   }, []);
   return (
     <g>
@@ -47,19 +71,16 @@ function Layer({ coat, outerTop, outerRight, innerTop, innerRight, radius, botto
       </clipPath>
       <g clipPath={`url(#${id}-clip)`}>
         {strata.map(({ colour, level }, index) => {
-          const sway = index === 0 ? 0 : Math.min(thickness * 0.35, 9);
-          const wave = Array.from({ length: 9 }, (_, point) => {
-            const x = LEFT + ((outerRight - LEFT) * point) / 8;
-            return `${x},${level + sway * Math.sin(point * 1.7 + index * 2.1)}`;
+          const sway = Math.min(thickness * 0.3, 9);
+          const wave = Array.from({ length: 61 }, (_, point) => {
+            const x = LEFT + ((edge - LEFT) * point) / 60;
+            return `${x} ${level + sway * Math.sin(point * 0.21 + index * 2.1) * Math.sin(point * 0.067 + index)}`;
           });
+          const body = index === 0 ? shape : `M${wave.join("L")}V${top - 20}H${LEFT}Z`;
           return (
             <g key={colour.id}>
-              {index === 0 ? (
-                <path d={shape} fill={colour.hex} />
-              ) : (
-                <path d={`M${wave.join("L")}V${outerTop - 20}H${LEFT}Z`} fill={colour.hex} />
-              )}
-              <path d={index === 0 ? shape : `M${wave.join("L")}V${outerTop - 20}H${LEFT}Z`} fill={`url(#${id}-${colour.look})`} />
+              <path d={body} fill={colour.hex} />
+              <path d={body} fill={`url(#${id}-${colour.look})`} />
             </g>
           );
         })}
@@ -76,7 +97,15 @@ function Veins({ coat, top, depth, right }: { coat: Coat; top: number; depth: nu
       {coat.colours.map((colour, index) => {
         const x = LEFT + (right - LEFT) * (0.24 + 0.29 * index);
         const wide = 4 + colour.share * 7;
-        return <path key={colour.id} d={`M${x} ${top}l${wide} 0l-2 ${depth * 0.45}l5 ${depth * 0.3}l-7 ${depth * 0.25}l-1 ${-depth * 0.3}l-5 ${-depth * 0.3}z`} fill={colour.hex} stroke="var(--color-ink)" strokeWidth="0.7" />;
+        return (
+          <path
+            key={colour.id}
+            d={`M${x} ${top}l${wide} 0l-2 ${depth * 0.45}l5 ${depth * 0.3}l-7 ${depth * 0.25}l-1 ${-depth * 0.3}l-5 ${-depth * 0.3}z`}
+            fill={colour.hex}
+            stroke="var(--color-ink)"
+            strokeWidth="0.7"
+          />
+        );
       })}
     </g>
   );
@@ -93,26 +122,40 @@ export function CrossSection({ coats, ground, system, selectedId, onSelect, widt
   const bottom = height - 14;
   const right = Math.max(LEFT + 150, width - 40 - totalMm * pxPerMm * 0.72);
 
-  let top = groundTop;
-  let edge = right;
-  let radius = 9;
-  const layers = coats.map((coat) => {
-    if (coat.kind === "vein") return { coat, top, middle: top + 4, edge, innerTop: top, innerEdge: edge, radius };
-    const thickness = Math.max(2, coat.filmMm * pxPerMm);
+  const layers = coats.reduce<LayerPlace[]>((list, coat) => {
+    const under = list[list.length - 1] ?? { top: groundTop, edge: right, radius: 9 };
+    const thickness = coat.kind === "vein" ? 0 : Math.max(2, coat.filmMm * pxPerMm);
     // Faces drain: the film is drawn thinner there, as the plan's share says.
     const side = coat.coversFaces ? thickness * 0.6 : 0;
-    const layer = { coat, top: top - thickness, middle: top - thickness / 2, edge: edge + side, innerTop: top, innerEdge: edge, radius };
-    top -= thickness;
-    edge += side;
-    radius += thickness * 0.5;
-    return layer;
-  });
+    const top = under.top - thickness;
+    return [
+      ...list,
+      {
+        coat,
+        top,
+        middle: top + (thickness || 8) / 2,
+        edge: under.edge + side,
+        thickness,
+        radius: under.radius + side,
+      },
+    ];
+  }, []);
 
   // Names at the left, in the order of the layers, kept apart.
   const places = [...layers].reverse();
   const labels = places.reduce<{ coat: Coat; y: number; target: number }[]>((list, layer) => {
     const before = list[list.length - 1];
-    return [...list, { coat: layer.coat, y: Math.max(before ? before.y + LABEL_ROOM : 46, Math.min(layer.middle - 8, height - LABEL_ROOM * (places.length - list.length))), target: layer.middle }];
+    return [
+      ...list,
+      {
+        coat: layer.coat,
+        y: Math.max(
+          before ? before.y + LABEL_ROOM : 46,
+          Math.min(layer.middle - 8, height - LABEL_ROOM * (places.length - list.length)),
+        ),
+        target: layer.middle,
+      },
+    ];
   }, []);
 
   return (
@@ -123,7 +166,11 @@ export function CrossSection({ coats, ground, system, selectedId, onSelect, widt
             <circle cx="2" cy="3" r="0.9" fill={GROUND_LOOK[ground].dots} />
             <circle cx="6.5" cy="7" r="0.7" fill={GROUND_LOOK[ground].dots} />
           </pattern>
-          {layers.map(({ coat }) => (["opaque", "metallic", "tint", "clear"] as const).map((look) => <FilmTexture key={`${coat.id}-${look}`} id={`${id}-${coat.id}-${look}`} look={look} />))}
+          {layers.map(({ coat }) =>
+            (["opaque", "metallic", "tint", "clear"] as const).map((look) => (
+              <FilmTexture key={`${coat.id}-${look}`} id={`${id}-${coat.id}-${look}`} look={look} />
+            )),
+          )}
         </defs>
         <text x={0} y={14} fontSize="12" fill="var(--color-ink-soft)">
           Film drawn {Math.round(pxPerMm / PX_PER_MM)} times too thick
@@ -132,20 +179,43 @@ export function CrossSection({ coats, ground, system, selectedId, onSelect, widt
         <text x={pxPerMm + 7} y={32} fontSize="12" fill="var(--color-ink-soft)">
           1 mm · 39 mil
         </text>
+        {[...layers]
+          .reverse()
+          .map(
+            (layer) =>
+              layer.coat.kind !== "vein" && (
+                <Layer key={layer.coat.id} layer={layer} bottom={bottom} id={`${id}-${layer.coat.id}`} />
+              ),
+          )}
         <path d={`${overEdge(groundTop, right, 9, bottom)}H${LEFT}Z`} fill={GROUND_LOOK[ground].fill} />
-        <path d={`${overEdge(groundTop, right, 9, bottom)}H${LEFT}Z`} fill={`url(#${id}-ground)`} stroke="var(--color-ink)" />
+        <path
+          d={`${overEdge(groundTop, right, 9, bottom)}H${LEFT}Z`}
+          fill={`url(#${id}-ground)`}
+          stroke="var(--color-ink)"
+        />
         <text x={LEFT + 18} y={bottom - 22} fontSize="14" fill="var(--color-ink)">
           {GROUND_WORDS[ground]}
         </text>
-        {layers.map((layer) =>
-          layer.coat.kind === "vein" ? (
-            <Veins key={layer.coat.id} coat={layer.coat} top={layer.top} depth={Math.min(26, (groundTop - layer.top) * 0.6)} right={layer.edge} />
-          ) : (
-            <Layer key={layer.coat.id} coat={layer.coat} outerTop={layer.top} outerRight={layer.edge} innerTop={layer.innerTop} innerRight={layer.innerEdge} radius={layer.radius} bottom={bottom} id={`${id}-${layer.coat.id}`} />
-          ),
+        {layers.map(
+          (layer) =>
+            layer.coat.kind === "vein" && (
+              <Veins
+                key={layer.coat.id}
+                coat={layer.coat}
+                top={layer.top}
+                depth={Math.min(26, (groundTop - layer.top) * 0.6)}
+                right={layer.edge}
+              />
+            ),
         )}
         {labels.map(({ coat, y, target }) => (
-          <path key={coat.id} d={`M${LEFT - 34} ${y + 9}h8L${LEFT - 4} ${target}`} fill="none" stroke={coat.id === selectedId ? "var(--color-signal)" : "var(--color-ink-soft)"} strokeWidth="1" />
+          <path
+            key={coat.id}
+            d={`M${LEFT - 34} ${y + 9}h8L${LEFT - 4} ${target}`}
+            fill="none"
+            stroke={coat.id === selectedId ? "var(--color-signal)" : "var(--color-ink-soft)"}
+            strokeWidth="1"
+          />
         ))}
       </svg>
       {labels.map(({ coat, y }) => (
@@ -158,7 +228,11 @@ export function CrossSection({ coats, ground, system, selectedId, onSelect, widt
           style={{ left: 0, top: y }}
         >
           <span className="font-semibold block truncate">{coat.name}</span>
-          <span className={`text-xs no-underline ${coat.id === selectedId ? "" : "text-ink-soft"}`}>{coat.kind === "vein" ? `on ${Math.round(coat.coverShare * 1000) / 10} % of the top` : quantityText(coat.filmMm, "film", system)}</span>
+          <span className={`text-xs no-underline ${coat.id === selectedId ? "" : "text-ink-soft"}`}>
+            {coat.kind === "vein"
+              ? `on ${Math.round(coat.coverShare * 1000) / 10} % of the top`
+              : quantityText(coat.filmMm, "film", system)}
+          </span>
         </button>
       ))}
     </div>

@@ -11,7 +11,7 @@ import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
 import { AdviceAt } from "../workspace/advice-line";
 import { editCoat, editPass, moved, newId } from "../workspace/edits";
-import { useJob } from "../workspace/job-workspace";
+import { useJob } from "../workspace/use-job";
 
 /** The passes of a coat in order, each with its tool, amount, time, and the caution where it can hurt. */
 export function PassList({ coat }: { coat: Coat }) {
@@ -28,7 +28,11 @@ export function PassList({ coat }: { coat: Coat }) {
         <h3 className="heading">Passes, in order</h3>
         <label className="label">
           <span className="sr-only">Add a pass</span>
-          <select value="" onChange={(event) => event.target.value && add(event.target.value as PassKind)} className="select-mark bg-transparent pr-5 text-right">
+          <select
+            value=""
+            onChange={(event) => event.target.value && add(event.target.value as PassKind)}
+            className="select-mark bg-transparent pr-6 underline underline-offset-4 decoration-line-strong"
+          >
             <option value="">add a pass</option>
             {Object.entries(PASS).map(([kind, { words }]) => (
               <option key={kind} value={kind}>
@@ -41,17 +45,30 @@ export function PassList({ coat }: { coat: Coat }) {
       <ol>
         {coat.passes.map((pass, index) => (
           <li key={pass.id}>
-            <button type="button" aria-expanded={openId === pass.id} onClick={() => setOpenId(openId === pass.id ? null : pass.id)} className="w-full text-left py-1 flex gap-2 items-baseline hover:bg-paper">
+            <button
+              type="button"
+              aria-expanded={openId === pass.id}
+              onClick={() => setOpenId(openId === pass.id ? null : pass.id)}
+              className="w-full text-left py-1 flex gap-2 items-baseline hover:bg-paper"
+            >
               <span className="figure text-sm w-4 shrink-0">{index + 1}</span>
               <span className="flex-1 min-w-0">
                 {PASS[pass.kind].words}
-                <span className="label block">{passDetail({ ...pass, note: "" }, plan.totals.topAreaMm2, system)}</span>
+                <span className="label block">
+                  {passDetail({ ...pass, note: "" }, plan.totals.topAreaMm2, system)}
+                </span>
               </span>
-              {pass.fromMin !== null && <span className="label whitespace-nowrap">from {pass.fromMin} min</span>}
+              {pass.fromMin !== null && (
+                <span className="label whitespace-nowrap">from {pass.fromMin} min</span>
+              )}
             </button>
             {openId === pass.id && <PassForm coat={coat} pass={pass} system={system} />}
             <AdviceAt advice={plan.advice} coatId={coat.id} at={[pass.id]} />
-            {pass.stopHere && <p className="text-ink-soft pl-6 py-0.5 border-b border-dashed border-line-strong">may stop here: {pass.stopHere}</p>}
+            {pass.stopHere && (
+              <p className="text-ink-soft pl-6 py-0.5 border-b border-dashed border-line-strong">
+                may stop here: {pass.stopHere}
+              </p>
+            )}
           </li>
         ))}
       </ol>
@@ -65,34 +82,104 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
   const edit = (next: Partial<Pass>) => change(editPass(coat.id, pass.id, next));
   return (
     <div className="bg-shade px-3 py-3 mb-2 grid grid-cols-2 gap-3">
-      <SelectField label="Pass" value={pass.kind} onChange={(event) => edit(usualPass(pass.id, event.target.value as PassKind, { note: pass.note }))}>
+      <SelectField
+        label="Pass"
+        value={pass.kind}
+        onChange={(event) => edit(usualPass(pass.id, event.target.value as PassKind, { note: pass.note }))}
+      >
         {Object.entries(PASS).map(([kind, { words }]) => (
           <option key={kind} value={kind}>
             {words}
           </option>
         ))}
       </SelectField>
-      <SelectField label="Tool" value={pass.tool} onChange={(event) => edit({ tool: event.target.value as Tool })}>
+      <SelectField
+        label="Tool"
+        value={pass.tool}
+        onChange={(event) => edit({ tool: event.target.value as Tool })}
+      >
         {Object.entries(TOOL_WORDS).map(([tool, words]) => (
           <option key={tool} value={tool}>
             {words}
           </option>
         ))}
       </SelectField>
-      <QuantityField label="Rounds" value={pass.rounds} dimension="number" system={system} bounds={{ min: 1, max: 50, whole: true }} onChange={(rounds) => edit({ rounds })} keep={`${pass.id}.rounds`} bare />
-      <QuantityField label="From, after mixing" value={pass.fromMin} dimension="minutes" system={system} bounds={{ min: 0, max: 10_000 }} onChange={(fromMin) => edit({ fromMin })} onClear={() => edit({ fromMin: null })} keep={`${pass.id}.from`} bare />
-      <QuantityField label="Amount, ml per m²" value={pass.mlPerM2} dimension="number" system={system} bounds={{ min: 0, max: 500 }} onChange={(mlPerM2) => edit({ mlPerM2 })} onClear={() => edit({ mlPerM2: null })} keep={`${pass.id}.amount`} bare />
-      <TextField label="May stop here: it looks like" value={pass.stopHere ?? ""} maxLength={120} onChange={(event) => edit({ stopHere: event.target.value || null })} />
-      <TextField label="How" value={pass.note} maxLength={400} onChange={(event) => edit({ note: event.target.value })} frame="col-span-2" />
-      {CAUTION[pass.kind] && <p className="col-span-2 text-xs text-danger border-l-2 border-danger pl-2">{CAUTION[pass.kind]}</p>}
+      <QuantityField
+        label="Rounds"
+        value={pass.rounds}
+        dimension="number"
+        system={system}
+        bounds={{ min: 1, max: 50, whole: true }}
+        onChange={(rounds) => edit({ rounds })}
+        keep={`${pass.id}.rounds`}
+        bare
+      />
+      <QuantityField
+        label="From, after mixing"
+        value={pass.fromMin}
+        dimension="minutes"
+        system={system}
+        bounds={{ min: 0, max: 10_000 }}
+        onChange={(fromMin) => edit({ fromMin })}
+        onClear={() => edit({ fromMin: null })}
+        keep={`${pass.id}.from`}
+        bare
+      />
+      <QuantityField
+        label="Amount, ml per m²"
+        value={pass.mlPerM2}
+        dimension="number"
+        system={system}
+        bounds={{ min: 0, max: 500 }}
+        onChange={(mlPerM2) => edit({ mlPerM2 })}
+        onClear={() => edit({ mlPerM2: null })}
+        keep={`${pass.id}.amount`}
+        bare
+      />
+      <TextField
+        label="May stop here: it looks like"
+        value={pass.stopHere ?? ""}
+        maxLength={120}
+        onChange={(event) => edit({ stopHere: event.target.value || null })}
+      />
+      <TextField
+        label="How"
+        value={pass.note}
+        maxLength={400}
+        onChange={(event) => edit({ note: event.target.value })}
+        frame="col-span-2"
+      />
+      {CAUTION[pass.kind] && (
+        <p className="col-span-2 text-xs text-danger border-l-2 border-danger pl-2">{CAUTION[pass.kind]}</p>
+      )}
       <div className="col-span-2 flex gap-4 justify-end">
-        <Button weight="quiet" onClick={() => change(editCoat(coat.id, (before) => ({ ...before, passes: moved(before.passes, pass.id, -1) })))}>
+        <Button
+          weight="quiet"
+          onClick={() =>
+            change(editCoat(coat.id, (before) => ({ ...before, passes: moved(before.passes, pass.id, -1) })))
+          }
+        >
           earlier
         </Button>
-        <Button weight="quiet" onClick={() => change(editCoat(coat.id, (before) => ({ ...before, passes: moved(before.passes, pass.id, 1) })))}>
+        <Button
+          weight="quiet"
+          onClick={() =>
+            change(editCoat(coat.id, (before) => ({ ...before, passes: moved(before.passes, pass.id, 1) })))
+          }
+        >
           later
         </Button>
-        <Button weight="quiet" onClick={() => change(editCoat(coat.id, (before) => ({ ...before, passes: before.passes.filter((one) => one.id !== pass.id) })))}>
+        <Button
+          weight="quiet"
+          onClick={() =>
+            change(
+              editCoat(coat.id, (before) => ({
+                ...before,
+                passes: before.passes.filter((one) => one.id !== pass.id),
+              })),
+            )
+          }
+        >
           remove
         </Button>
       </div>

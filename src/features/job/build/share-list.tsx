@@ -13,9 +13,14 @@ import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
 import { AdviceAt } from "../workspace/advice-line";
 import { editCoat, editColour, newId } from "../workspace/edits";
-import { useJob } from "../workspace/job-workspace";
+import { useJob } from "../workspace/use-job";
 
-const LOOKS: Record<ColourLook, string> = { opaque: "opaque", metallic: "metallic", tint: "translucent tint", clear: "clear" };
+const LOOKS: Record<ColourLook, string> = {
+  opaque: "opaque",
+  metallic: "metallic",
+  tint: "translucent tint",
+  clear: "clear",
+};
 const MEASURES: Record<DoseMeasure["unit"], { words: string; start: DoseMeasure }> = {
   gram: { words: "by the gram", start: { unit: "gram" } },
   drop: { words: "by the drop", start: { unit: "drop", dropMl: 0.05, densityGPerMl: 1.2 } },
@@ -26,7 +31,10 @@ const MEASURES: Record<DoseMeasure["unit"], { words: string; start: DoseMeasure 
 export function ShareList({ coat }: { coat: Coat }) {
   const { plan, system, change } = useJob();
   const [openId, setOpenId] = useState<string | null>(null);
-  const share = (colourId: string, wished: number) => change(editCoat(coat.id, (before) => ({ ...before, colours: moveShare(before.colours, colourId, wished) })));
+  const share = (colourId: string, wished: number) =>
+    change(
+      editCoat(coat.id, (before) => ({ ...before, colours: moveShare(before.colours, colourId, wished) })),
+    );
   const add = (name: string) => {
     const colourant = COLOURANTS.find((one) => one.name === name);
     if (!colourant) return;
@@ -39,7 +47,11 @@ export function ShareList({ coat }: { coat: Coat }) {
         <h3 className="heading">Colours</h3>
         <label className="label">
           <span className="sr-only">Add a colour</span>
-          <select value="" onChange={(event) => add(event.target.value)} className="select-mark bg-transparent pr-5 text-right">
+          <select
+            value=""
+            onChange={(event) => add(event.target.value)}
+            className="select-mark bg-transparent pr-6 underline underline-offset-4 decoration-line-strong"
+          >
             <option value="">add a colour</option>
             {COLOURANTS.map((colourant) => (
               <option key={colourant.name}>{colourant.name}</option>
@@ -50,14 +62,32 @@ export function ShareList({ coat }: { coat: Coat }) {
       {coat.colours.map((colour) => (
         <div key={colour.id}>
           <div className="flex items-center gap-3 h-9">
-            <button type="button" aria-expanded={openId === colour.id} onClick={() => setOpenId(openId === colour.id ? null : colour.id)} className="w-[104px] text-left truncate hover:underline underline-offset-4">
+            <button
+              type="button"
+              aria-expanded={openId === colour.id}
+              onClick={() => setOpenId(openId === colour.id ? null : colour.id)}
+              className="w-[104px] text-left truncate hover:underline underline-offset-4"
+            >
               {colour.name || "unnamed"}
             </button>
-            <Slider.Root className="relative flex-1 h-7 flex items-end touch-none select-none" min={0} max={100} step={1} value={[Math.round(colour.share * 100)]} onValueChange={([value]) => share(colour.id, (value ?? 0) / 100)}>
+            <Slider.Root
+              className="relative flex-1 h-7 flex items-end touch-none select-none"
+              min={0}
+              max={100}
+              step={1}
+              value={[Math.round(colour.share * 100)]}
+              onValueChange={([value]) => share(colour.id, (value ?? 0) / 100)}
+            >
               <Slider.Track className="relative h-[22px] w-full border-b border-ink">
-                <Slider.Range className="absolute h-full border border-ink" style={{ background: colour.hex }} />
+                <Slider.Range
+                  className="absolute h-full border border-ink"
+                  style={{ background: colour.hex }}
+                />
               </Slider.Track>
-              <Slider.Thumb aria-label={`Share of ${colour.name}`} className="block w-2.5 h-7 border border-ink bg-paper cursor-ew-resize" />
+              <Slider.Thumb
+                aria-label={`Share of ${colour.name}`}
+                className="block w-2.5 h-7 border border-ink bg-paper cursor-ew-resize"
+              />
             </Slider.Root>
             <span className="figure text-lg w-[58px] text-right whitespace-nowrap">
               {decimal(colour.share * 100, colour.share < 0.0995 && colour.share > 0 ? 1 : 0)}
@@ -74,29 +104,80 @@ export function ShareList({ coat }: { coat: Coat }) {
               {colour.locked ? "held" : "hold"}
             </button>
           </div>
-          {openId === colour.id && <ColourForm coat={coat} colour={colour} onShare={(value) => share(colour.id, value)} system={system} />}
+          {openId === colour.id && (
+            <ColourForm
+              coat={coat}
+              colour={colour}
+              onShare={(value) => share(colour.id, value)}
+              system={system}
+            />
+          )}
           <AdviceAt advice={plan.advice} coatId={coat.id} at={[colour.id]} />
         </div>
       ))}
-      {coat.colours.length === 0 && <p className="text-ink-soft text-sm">No colour yet: add one, or clear.</p>}
+      {coat.colours.length === 0 && (
+        <p className="text-ink-soft text-sm">No colour yet: add one, or clear.</p>
+      )}
       <AdviceAt advice={plan.advice} coatId={coat.id} at={["shares"]} />
     </div>
   );
 }
 
-function ColourForm({ coat, colour, onShare, system }: { coat: Coat; colour: CoatColour; onShare: (share: number) => void; system: "us" | "metric" }) {
+function ColourForm({
+  coat,
+  colour,
+  onShare,
+  system,
+}: {
+  coat: Coat;
+  colour: CoatColour;
+  onShare: (share: number) => void;
+  system: "us" | "metric";
+}) {
   const { change } = useJob();
   const edit = (next: Partial<CoatColour>) => change(editColour(coat.id, colour.id, next));
   const { measure } = colour;
-  const number = (label: string, value: number, bounds: { min: number; max: number }, onChange: (value: number) => void, keep: string) => (
-    <QuantityField label={label} value={value} dimension="number" system={system} bounds={bounds} onChange={onChange} keep={`${colour.id}.${keep}`} bare />
+  const number = (
+    label: string,
+    value: number,
+    bounds: { min: number; max: number },
+    onChange: (value: number) => void,
+    keep: string,
+  ) => (
+    <QuantityField
+      label={label}
+      value={value}
+      dimension="number"
+      system={system}
+      bounds={bounds}
+      onChange={onChange}
+      keep={`${colour.id}.${keep}`}
+      bare
+    />
   );
   return (
     <div className="bg-shade px-3 py-3 mb-2 grid grid-cols-2 gap-3">
-      <TextField label="Name" value={colour.name} maxLength={80} onChange={(event) => edit({ name: event.target.value })} />
+      <TextField
+        label="Name"
+        value={colour.name}
+        maxLength={80}
+        onChange={(event) => edit({ name: event.target.value })}
+      />
       <div className="flex gap-3">
-        <TextField label="Look" type="color" value={colour.hex} onChange={(event) => edit({ hex: event.target.value })} frame="w-14" className="p-0.5" />
-        <SelectField label="Kind" value={colour.look} onChange={(event) => edit({ look: event.target.value as ColourLook })} frame="flex-1">
+        <TextField
+          label="Look"
+          type="color"
+          value={colour.hex}
+          onChange={(event) => edit({ hex: event.target.value })}
+          frame="w-14"
+          className="p-0.5"
+        />
+        <SelectField
+          label="Kind"
+          value={colour.look}
+          onChange={(event) => edit({ look: event.target.value as ColourLook })}
+          frame="flex-1"
+        >
           {Object.entries(LOOKS).map(([look, words]) => (
             <option key={look} value={look}>
               {words}
@@ -104,21 +185,80 @@ function ColourForm({ coat, colour, onShare, system }: { coat: Coat; colour: Coa
           ))}
         </SelectField>
       </div>
-      <QuantityField label="Share" value={Number((colour.share * 100).toFixed(4))} dimension="percent" system={system} bounds={{ min: 0, max: 100 }} onChange={(percent) => onShare(percent / 100)} keep={`${colour.id}.share`} bare />
-      <QuantityField label="Held back of it" value={colour.reserve * 100} dimension="percent" system={system} bounds={{ min: 0, max: 200 }} onChange={(percent) => edit({ reserve: percent / 100 })} keep={`${colour.id}.reserve`} bare />
-      {number("Dose, g per 100 g of mix", colour.gPer100G, { min: 0, max: 60 }, (gPer100G) => edit({ gPer100G }), "dose")}
-      <SelectField label="Measured" value={measure.unit} onChange={(event) => edit({ measure: MEASURES[event.target.value as DoseMeasure["unit"]].start })}>
+      <QuantityField
+        label="Share"
+        value={Number((colour.share * 100).toFixed(4))}
+        dimension="percent"
+        system={system}
+        bounds={{ min: 0, max: 100 }}
+        onChange={(percent) => onShare(percent / 100)}
+        keep={`${colour.id}.share`}
+        bare
+      />
+      <QuantityField
+        label="Held back of it"
+        value={colour.reserve * 100}
+        dimension="percent"
+        system={system}
+        bounds={{ min: 0, max: 200 }}
+        onChange={(percent) => edit({ reserve: percent / 100 })}
+        keep={`${colour.id}.reserve`}
+        bare
+      />
+      {number(
+        "Dose, g per 100 g of mix",
+        colour.gPer100G,
+        { min: 0, max: 60 },
+        (gPer100G) => edit({ gPer100G }),
+        "dose",
+      )}
+      <SelectField
+        label="Measured"
+        value={measure.unit}
+        onChange={(event) => edit({ measure: MEASURES[event.target.value as DoseMeasure["unit"]].start })}
+      >
         {Object.entries(MEASURES).map(([unit, { words }]) => (
           <option key={unit} value={unit}>
             {words}
           </option>
         ))}
       </SelectField>
-      {measure.unit === "drop" && number("One drop, ml", measure.dropMl, { min: 0.005, max: 1 }, (dropMl) => edit({ measure: { ...measure, dropMl } }), "drop")}
-      {measure.unit === "drop" && number("Its density, g/ml", measure.densityGPerMl, { min: 0.3, max: 5 }, (densityGPerMl) => edit({ measure: { ...measure, densityGPerMl } }), "density")}
-      {measure.unit === "spoon" && number("One level spoon, g", measure.gramsPerSpoon, { min: 0.005, max: 50 }, (gramsPerSpoon) => edit({ measure: { ...measure, gramsPerSpoon } }), "spoon")}
+      {measure.unit === "drop" &&
+        number(
+          "One drop, ml",
+          measure.dropMl,
+          { min: 0.005, max: 1 },
+          (dropMl) => edit({ measure: { ...measure, dropMl } }),
+          "drop",
+        )}
+      {measure.unit === "drop" &&
+        number(
+          "Its density, g/ml",
+          measure.densityGPerMl,
+          { min: 0.3, max: 5 },
+          (densityGPerMl) => edit({ measure: { ...measure, densityGPerMl } }),
+          "density",
+        )}
+      {measure.unit === "spoon" &&
+        number(
+          "One level spoon, g",
+          measure.gramsPerSpoon,
+          { min: 0.005, max: 50 },
+          (gramsPerSpoon) => edit({ measure: { ...measure, gramsPerSpoon } }),
+          "spoon",
+        )}
       <div className="col-span-2 text-right">
-        <Button weight="quiet" onClick={() => change(editCoat(coat.id, (before) => ({ ...before, colours: withoutShare(before.colours, colour.id) })))}>
+        <Button
+          weight="quiet"
+          onClick={() =>
+            change(
+              editCoat(coat.id, (before) => ({
+                ...before,
+                colours: withoutShare(before.colours, colour.id),
+              })),
+            )
+          }
+        >
           take this colour out
         </Button>
       </div>

@@ -9,7 +9,7 @@ import { Figure } from "@/ui/figure";
 import { useSize } from "@/ui/use-size";
 import { VesselDrawing } from "@/ui/vessel-drawing";
 import { quantityText } from "@/core/units/format-quantity";
-import { useJob } from "../workspace/job-workspace";
+import { useJob } from "../workspace/use-job";
 
 /** Colours of the two parts as they stand in their buckets. */
 const PART_HEX = { a: "#e9dfc2", b: "#f3e7b8", mixed: "#ede3c4" };
@@ -23,9 +23,17 @@ function scaleOf(vessels: readonly Vessel[], width: number, gap: number): number
 }
 
 /** One batch: A and B, the pot, and its cups with fill lines. */
-export function BatchPanel({ planned, batch, onBatch }: { planned: PlannedCoat & { batched: BatchedCoat }; batch: Batch; onBatch: (number: number) => void }) {
+export function BatchPanel({
+  planned,
+  batch,
+  onBatch,
+}: {
+  planned: PlannedCoat & { batched: BatchedCoat };
+  batch: Batch;
+  onBatch: (number: number) => void;
+}) {
   const { system } = useJob();
-  const row = useSize<HTMLDivElement>();
+  const { ref: rowRef, width: rowWidth } = useSize<HTMLDivElement>();
   const { batched, coat, card } = planned;
   const paint = card?.kind === "paint";
   const many = batched.batches.length > 1;
@@ -33,56 +41,122 @@ export function BatchPanel({ planned, batch, onBatch }: { planned: PlannedCoat &
   const volumes = cupsMl(batch.cups);
   const lookOf = (colourId: string) => coat.colours.find((colour) => colour.id === colourId);
   const ownParts = batch.cups.some((cup) => cup.parts !== null);
-  const potScale = scaleOf([batch.pot, batch.pot, batch.pot], row.width || 620, 90);
-  const cupScale = Math.min(potScale * 1.6, scaleOf(batch.cups.map((cup) => cup.vessel), row.width || 620, 46));
-  const lives = batched.potLifeMin ? `lives ${Math.round(batched.potLifeMin.low)} to ${Math.round(batched.potLifeMin.high)} min in the ${ownParts ? "cup" : "pot"}` : "";
+  const potScale = scaleOf([batch.pot, batch.pot, batch.pot], rowWidth || 620, 90);
+  const cupScale = Math.min(
+    potScale * 1.6,
+    scaleOf(
+      batch.cups.map((cup) => cup.vessel),
+      rowWidth || 620,
+      46,
+    ),
+  );
+  const tallestCup = Math.max(...batch.cups.map((cup) => cup.vessel.heightMm)) * cupScale + 4;
+  const lives = batched.potLifeMin
+    ? `lives ${Math.round(batched.potLifeMin.low)} to ${Math.round(batched.potLifeMin.high)} min in the ${ownParts ? "cup" : "pot"}`
+    : "";
   const single = batch.cups.length === 1 ? batch.cups[0] : undefined;
   const singleLook = single ? lookOf(single.colourId) : undefined;
 
   return (
-    <div ref={row.ref}>
+    <div ref={rowRef}>
       <div className="flex items-baseline gap-4 flex-wrap mb-3">
-        <h2 className="heading text-xl">{many ? `Batch ${batch.number} of ${batched.batches.length}` : "One batch"}</h2>
+        <h2 className="heading text-xl">
+          {many ? `Batch ${batch.number} of ${batched.batches.length}` : "One batch"}
+        </h2>
         <span className="text-ink-soft">{sectionWords(batch.sections, system)}</span>
-        {many && <Choice label="Batch" value={String(batch.number)} options={batched.batches.map((one) => ({ value: String(one.number), words: String(one.number) }))} onChange={(number) => onBatch(Number(number))} className="ml-auto" />}
+        {many && (
+          <Choice
+            label="Batch"
+            value={String(batch.number)}
+            options={batched.batches.map((one) => ({ value: String(one.number), words: String(one.number) }))}
+            onChange={(number) => onBatch(Number(number))}
+            className="ml-auto"
+          />
+        )}
       </div>
 
       {!ownParts && (
-        <div className="flex items-end gap-5 mb-5 overflow-hidden">
+        <div className="flex items-start gap-5 mb-5 overflow-hidden">
           {!paint && (
             <>
-              <VesselWithFigure vessel={batch.pot} fillMl={batch.parts.aMl} hex={PART_HEX.a} look="clear" pxPerMm={potScale} name="A" grams={aG} ml={batch.parts.aMl} />
-              <span aria-hidden className="text-2xl text-ink-soft pb-24">
+              <VesselWithFigure
+                vessel={batch.pot}
+                fillMl={batch.parts.aMl}
+                hex={PART_HEX.a}
+                look="clear"
+                pxPerMm={potScale}
+                name="A"
+                grams={aG}
+                ml={batch.parts.aMl}
+              />
+              <span aria-hidden className="text-2xl text-ink-soft pt-14">
                 +
               </span>
-              <VesselWithFigure vessel={batch.pot} fillMl={batch.parts.bMl} hex={PART_HEX.b} look="clear" pxPerMm={potScale} name="B" grams={bG} ml={batch.parts.bMl} />
-              <svg width="34" height="14" viewBox="0 0 34 14" aria-hidden className="mb-28 shrink-0">
+              <VesselWithFigure
+                vessel={batch.pot}
+                fillMl={batch.parts.bMl}
+                hex={PART_HEX.b}
+                look="clear"
+                pxPerMm={potScale}
+                name="B"
+                grams={bG}
+                ml={batch.parts.bMl}
+              />
+              <svg width="34" height="14" viewBox="0 0 34 14" aria-hidden className="mt-[70px] shrink-0">
                 <path d="M0 7h32M24 1l9 6-9 6" fill="none" stroke="var(--color-ink-soft)" strokeWidth="1.3" />
               </svg>
             </>
           )}
-          <VesselWithFigure vessel={batch.pot} fillMl={batch.parts.mixMl} hex={singleLook?.hex ?? PART_HEX.mixed} look={singleLook?.look ?? "clear"} pxPerMm={potScale} name={paint ? single?.name || "Paint" : "Pot"} grams={mixG} ml={batch.parts.mixMl} beside={[single && single.dose.grams > 0 ? doseWords(single.dose) : null, lives].filter(Boolean).join(" · ")} />
+          <VesselWithFigure
+            vessel={batch.pot}
+            fillMl={batch.parts.mixMl}
+            hex={singleLook?.hex ?? PART_HEX.mixed}
+            look={singleLook?.look ?? "clear"}
+            pxPerMm={potScale}
+            name={paint ? single?.name || "Paint" : "Pot"}
+            grams={mixG}
+            ml={batch.parts.mixMl}
+            beside={[single && single.dose.grams > 0 ? doseWords(single.dose) : null, lives]
+              .filter(Boolean)
+              .join(" · ")}
+          />
         </div>
       )}
 
       {(batch.cups.length > 1 || ownParts) && (
-        <div className="flex items-end gap-x-7 gap-y-4 flex-wrap border-b border-line pb-4">
+        <div className="flex items-start gap-x-7 gap-y-4 flex-wrap border-b border-line pb-4">
           {batch.cups.map((cup, index) => {
             const colour = lookOf(cup.colourId);
             return (
               <div key={cup.colourId} className="min-w-[84px]">
-                <VesselDrawing vessel={cup.vessel} fillMl={cup.ml} hex={colour?.hex ?? PART_HEX.mixed} look={colour?.look ?? "clear"} pxPerMm={cupScale} label={`${cup.name}, ${quantityText(volumes[index] ?? cup.ml, "volume", system)}`} />
+                <div className="flex items-end" style={{ height: tallestCup }}>
+                  <VesselDrawing
+                    vessel={cup.vessel}
+                    fillMl={cup.ml}
+                    hex={colour?.hex ?? PART_HEX.mixed}
+                    look={colour?.look ?? "clear"}
+                    pxPerMm={cupScale}
+                    label={`${cup.name}, ${quantityText(volumes[index] ?? cup.ml, "volume", system)}`}
+                  />
+                </div>
                 <div className="font-semibold mt-1.5 text-sm">
                   {index + 1} {cup.name}
                 </div>
-                <Figure value={volumes[index] ?? cup.ml} dimension="volume" system={system} size="medium" only />
+                <Figure
+                  value={volumes[index] ?? cup.ml}
+                  dimension="volume"
+                  system={system}
+                  size="medium"
+                  only
+                />
                 <div className="label">
                   {quantityText(cup.g, "mass", system)} · {Math.round((cup.ml / batch.parts.mixMl) * 100)} %
                 </div>
                 {cup.dose.grams > 0 && <div className="label">{doseWords(cup.dose)}</div>}
                 {cup.parts && (
                   <div className="label">
-                    A {quantityText(weighable(cup.parts.aG, cup.parts.bG).aG, "mass", system)} + B {quantityText(weighable(cup.parts.aG, cup.parts.bG).bG, "mass", system)}
+                    A {quantityText(weighable(cup.parts.aG, cup.parts.bG).aG, "mass", system)} + B{" "}
+                    {quantityText(weighable(cup.parts.aG, cup.parts.bG).bG, "mass", system)}
                   </div>
                 )}
               </div>
@@ -94,7 +168,23 @@ export function BatchPanel({ planned, batch, onBatch }: { planned: PlannedCoat &
   );
 }
 
-function VesselWithFigure({ name, grams, ml, beside, ...drawing }: { vessel: Vessel; fillMl: number; hex: string; look: "opaque" | "metallic" | "tint" | "clear"; pxPerMm: number; name: string; grams: number; ml: number; beside?: string }) {
+function VesselWithFigure({
+  name,
+  grams,
+  ml,
+  beside,
+  ...drawing
+}: {
+  vessel: Vessel;
+  fillMl: number;
+  hex: string;
+  look: "opaque" | "metallic" | "tint" | "clear";
+  pxPerMm: number;
+  name: string;
+  grams: number;
+  ml: number;
+  beside?: string;
+}) {
   const { system } = useJob();
   return (
     <div>

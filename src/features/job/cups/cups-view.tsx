@@ -1,10 +1,10 @@
 "use client";
 
 import { useState } from "react";
-import { quantityText } from "@/core/units/format-quantity";
+import { formatQuantity, quantityText } from "@/core/units/format-quantity";
 import { Figure } from "@/ui/figure";
 import { AdviceAt } from "../workspace/advice-line";
-import { useJob } from "../workspace/job-workspace";
+import { useJob } from "../workspace/use-job";
 import { BatchPanel } from "./batch-panel";
 import { LossList } from "./loss-list";
 import { OnTheScale } from "./on-the-scale";
@@ -16,7 +16,10 @@ export function CupsView({ jobId }: { jobId: string }) {
   const { plan, system } = useJob();
   const [coatId, setCoatId] = useState<string | null>(null);
   const [batchNumber, setBatchNumber] = useState(1);
-  const planned = plan.coats.find((one) => one.coat.id === coatId) ?? plan.coats.find((one) => one.coat.kind === "colour") ?? plan.coats[0];
+  const planned =
+    plan.coats.find((one) => one.coat.id === coatId) ??
+    plan.coats.find((one) => one.coat.kind === "colour") ??
+    plan.coats[0];
   if (!planned) {
     return (
       <main className="flex-1 px-7 py-8 text-ink-soft">
@@ -30,9 +33,13 @@ export function CupsView({ jobId }: { jobId: string }) {
 
   return (
     <main className="flex-1 flex min-h-0 max-lg:flex-col">
-      <section aria-label="How much, and why" className="w-[318px] max-lg:w-full shrink-0 pl-7 pr-6 pt-4 pb-6 overflow-y-auto border-r border-line">
+      <section
+        aria-label="How much, and why"
+        className="w-[318px] max-lg:w-full shrink-0 pl-7 pr-6 pt-4 pb-6 overflow-y-auto border-r border-line"
+      >
         <div className="label mb-1">
-          {coat.name} · {plan.totals.count} {plan.totals.count === 1 ? "piece" : "pieces"} · film {quantityText(coat.filmMm, "film", system)}
+          {coat.name} · {plan.totals.count} {plan.totals.count === 1 ? "piece" : "pieces"} · film{" "}
+          {quantityText(coat.filmMm, "film", system)}
         </div>
         {batched ? (
           <>
@@ -41,7 +48,7 @@ export function CupsView({ jobId }: { jobId: string }) {
               dimension="volume"
               system={system}
               size="hero"
-              beside={`${quantityText(batched.mixedFilmMm, "film", "us")} · ${quantityText(batched.mixMl.low, "volume", system).replace(/\s\S+( oz)?$/, "")} to ${quantityText(batched.mixMl.high, "volume", system)}`}
+              beside={`${quantityText(batched.mixedFilmMm, "film", "us")} · ${formatQuantity(batched.mixMl.low, "volume", system).number} to ${quantityText(batched.mixMl.high, "volume", system)}`}
             />
             <LossList planned={{ ...planned, batched }} />
             <AdviceAt advice={plan.advice} coatId={coat.id} at={["batches", "rate"]} />
@@ -75,12 +82,24 @@ export function CupsView({ jobId }: { jobId: string }) {
             </button>
           ))}
         </div>
-        {batched && batch && <BatchPanel planned={{ ...planned, batched }} batch={batch} onBatch={setBatchNumber} />}
+        {batched && batch && (
+          <BatchPanel planned={{ ...planned, batched }} batch={batch} onBatch={setBatchNumber} />
+        )}
         <Timetable />
         <SheetLinks jobId={jobId} />
       </section>
-      <section aria-label="On the scale" className="w-[282px] max-lg:w-full shrink-0 border-l border-line pt-4 pb-6 overflow-y-auto">
-        {batched && batch && planned.card && <OnTheScale key={`${coat.id}-${batch.number}`} planned={planned} batch={batch} card={planned.card} />}
+      <section
+        aria-label="On the scale"
+        className="w-[282px] max-lg:w-full shrink-0 border-l border-line pt-4 pb-6 overflow-y-auto"
+      >
+        {batched && batch && planned.card && (
+          <OnTheScale
+            key={`${coat.id}-${batch.number}`}
+            planned={planned}
+            batch={batch}
+            card={planned.card}
+          />
+        )}
       </section>
     </main>
   );

@@ -9,28 +9,55 @@ import type { UnitSystem } from "@/core/units/dimension";
 import { formatQuantity, quantityText, trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
-import { useJob } from "../workspace/job-workspace";
+import { useJob } from "../workspace/use-job";
 
-type Line = { id: string; name: string; how: string; ml: number; low: number; high: number; factors: FactorId[]; shade: string };
+type Line = {
+  id: string;
+  name: string;
+  how: string;
+  ml: number;
+  low: number;
+  high: number;
+  factors: FactorId[];
+  shade: string;
+};
 
 const SHADES = ["#1e2124", "#3d4145", "#63666a", "#7b7a75", "#92908a", "#a9a69d", "#bfbbb0"];
 
-const LOSS_NAMES: Record<Loss["id"], string> = { cups: "Cups", sticks: "Sticks", tools: "Tools, wetted", buckets: "Bucket walls", "run-off": "Run-off", ground: "Thirsty ground" };
+const LOSS_NAMES: Record<Loss["id"], string> = {
+  cups: "Cups",
+  sticks: "Sticks",
+  tools: "Tools, wetted",
+  buckets: "Bucket walls",
+  "run-off": "Run-off",
+  ground: "Thirsty ground",
+};
 
 function lossHow(loss: Loss, system: UnitSystem, ground: string): { how: string; factors: FactorId[] } {
   const length = (mm: number) => quantityText(mm, "length", system);
   switch (loss.id) {
     case "cups":
-      return { how: `${loss.cups} cups, ${trimmed(loss.filmMm, 2)} mm on their walls`, factors: ["cupFilmMm"] };
+      return {
+        how: `${loss.cups} cups, ${trimmed(loss.filmMm, 2)} mm on their walls`,
+        factors: ["cupFilmMm"],
+      };
     case "buckets":
-      return { how: `${loss.buckets} buckets, scraped to ${trimmed(loss.filmMm, 2)} mm`, factors: ["bucketFilmMm"] };
+      return {
+        how: `${loss.buckets} buckets, scraped to ${trimmed(loss.filmMm, 2)} mm`,
+        factors: ["bucketFilmMm"],
+      };
     case "sticks":
       return { how: `${loss.sticks} × ${trimmed(loss.eachMl, 1)} ml`, factors: ["stickMl"] };
     case "tools":
       return { how: loss.tools.map(({ tool }) => TOOL_WORDS[tool]).join(", "), factors: ["toolMl"] };
     case "run-off":
       return {
-        how: [loss.openLengthMm > 0 ? `${length(loss.openLengthMm)} open` : null, loss.faceLengthMm > 0 ? `${length(loss.faceLengthMm)} of faces` : null].filter(Boolean).join(", "),
+        how: [
+          loss.openLengthMm > 0 ? `${length(loss.openLengthMm)} open` : null,
+          loss.faceLengthMm > 0 ? `${length(loss.faceLengthMm)} of faces` : null,
+        ]
+          .filter(Boolean)
+          .join(", "),
         factors: ["runOffOpenMlPerM", "runOffFaceMlPerM"],
       };
     case "ground":
@@ -38,19 +65,61 @@ function lossHow(loss: Loss, system: UnitSystem, ground: string): { how: string;
   }
 }
 
-function linesOf(planned: PlannedCoat & { batched: BatchedCoat }, system: UnitSystem, areas: { top: number; face: number }, ground: string): Line[] {
+function linesOf(
+  planned: PlannedCoat & { batched: BatchedCoat },
+  system: UnitSystem,
+  areas: { top: number; face: number },
+  ground: string,
+): Line[] {
   const { batched, coat } = planned;
   const lines: Omit<Line, "shade">[] = [
-    { id: "top", name: "On the top", how: `${quantityText(areas.top * coat.coverShare, "area", system)} × ${quantityText(coat.filmMm, "film", system)}`, ml: batched.onTopMl, low: batched.onTopMl, high: batched.onTopMl, factors: [] },
+    {
+      id: "top",
+      name: "On the top",
+      how: `${quantityText(areas.top * coat.coverShare, "area", system)} × ${quantityText(coat.filmMm, "film", system)}`,
+      ml: batched.onTopMl,
+      low: batched.onTopMl,
+      high: batched.onTopMl,
+      factors: [],
+    },
   ];
   if (batched.onFacesMl.likely > 0) {
     const { low, likely, high } = batched.onFacesMl;
-    lines.push({ id: "faces", name: "On the faces", how: quantityText(areas.face * coat.coverShare, "area", system), ml: likely, low, high, factors: ["faceFilmShare"] });
+    lines.push({
+      id: "faces",
+      name: "On the faces",
+      how: quantityText(areas.face * coat.coverShare, "area", system),
+      ml: likely,
+      low,
+      high,
+      factors: ["faceFilmShare"],
+    });
   }
-  for (const loss of batched.losses) lines.push({ id: loss.id, name: LOSS_NAMES[loss.id], ml: loss.ml.likely, low: loss.ml.low, high: loss.ml.high, ...lossHow(loss, system, ground) });
+  for (const loss of batched.losses)
+    lines.push({
+      id: loss.id,
+      name: LOSS_NAMES[loss.id],
+      ml: loss.ml.likely,
+      low: loss.ml.low,
+      high: loss.ml.high,
+      ...lossHow(loss, system, ground),
+    });
   const held = batched.held.reduce((sum, one) => sum + one.ml, 0);
-  const shaded: Line[] = lines.map((line, index) => ({ ...line, shade: SHADES[Math.min(index, SHADES.length - 1)] ?? "#000" }));
-  if (held > 0) shaded.push({ id: "held", name: "Held back", how: batched.held.map((one) => one.name.toLowerCase()).join(", "), ml: held, low: held, high: held, factors: [], shade: "#e9e4d6" });
+  const shaded: Line[] = lines.map((line, index) => ({
+    ...line,
+    shade: SHADES[Math.min(index, SHADES.length - 1)] ?? "#000",
+  }));
+  if (held > 0)
+    shaded.push({
+      id: "held",
+      name: "Held back",
+      how: batched.held.map((one) => one.name.toLowerCase()).join(", "),
+      ml: held,
+      low: held,
+      high: held,
+      factors: [],
+      shade: "#e9e4d6",
+    });
   return shaded;
 }
 
@@ -58,7 +127,12 @@ function linesOf(planned: PlannedCoat & { batched: BatchedCoat }, system: UnitSy
 export function LossList({ planned }: { planned: PlannedCoat & { batched: BatchedCoat } }) {
   const { plan, system, document } = useJob();
   const [open, setOpen] = useState<string | null>(null);
-  const lines = linesOf(planned, system, { top: plan.totals.topAreaMm2, face: plan.totals.faceAreaMm2 }, GROUND_WORDS[document.ground]);
+  const lines = linesOf(
+    planned,
+    system,
+    { top: plan.totals.topAreaMm2, face: plan.totals.faceAreaMm2 },
+    GROUND_WORDS[document.ground],
+  );
   const total = lines.reduce((sum, line) => sum + line.ml, 0);
   return (
     <div className="flex gap-3.5 mt-4">
@@ -67,7 +141,22 @@ export function LossList({ planned }: { planned: PlannedCoat & { batched: Batche
           lines.reduce<{ y: number; bars: React.ReactNode[] }>(
             ({ y, bars }, line) => {
               const high = (line.ml / total) * 318;
-              return { y: y + high, bars: [...bars, <rect key={line.id} x="0.5" y={y + 1} width="25" height={Math.max(1, high - 1)} fill={line.shade} stroke={line.id === "held" ? "var(--color-ink)" : "none"} strokeWidth="0.8" />] };
+              return {
+                y: y + high,
+                bars: [
+                  ...bars,
+                  <rect
+                    key={line.id}
+                    x="0.5"
+                    y={y + 1}
+                    width="25"
+                    height={Math.max(1, high - 1)}
+                    fill={line.shade}
+                    stroke={line.id === "held" ? "var(--color-ink)" : "none"}
+                    strokeWidth="0.8"
+                  />,
+                ],
+              };
             },
             { y: 0, bars: [] },
           ).bars
@@ -78,17 +167,33 @@ export function LossList({ planned }: { planned: PlannedCoat & { batched: Batche
           const shown = formatQuantity(line.ml, "volume", system);
           return (
             <li key={line.id} className="border-b border-line">
-              <button type="button" disabled={line.factors.length === 0} aria-expanded={open === line.id} onClick={() => setOpen(open === line.id ? null : line.id)} className="w-full text-left py-1.5 flex items-baseline gap-2 enabled:hover:bg-paper">
+              <button
+                type="button"
+                disabled={line.factors.length === 0}
+                aria-expanded={open === line.id}
+                onClick={() => setOpen(open === line.id ? null : line.id)}
+                className="w-full text-left py-1.5 flex items-baseline gap-2 enabled:hover:bg-paper"
+              >
                 <span className="flex-1 min-w-0">
                   {line.name}
                   <span className="label block">{line.how}</span>
                 </span>
-                <span className="figure text-lg whitespace-nowrap" title={line.low < line.high ? `${Math.round(line.low)} to ${Math.round(line.high)} ml` : undefined}>
+                <span
+                  className="figure text-lg whitespace-nowrap"
+                  title={
+                    line.low < line.high
+                      ? `${Math.round(line.low)} to ${Math.round(line.high)} ml`
+                      : undefined
+                  }
+                >
                   {shown.number}
                   <span className="label ml-1">{shown.unit}</span>
                 </span>
               </button>
-              {open === line.id && line.factors.map((factor) => <FactorForm key={factor} factor={factor} low={line.low} high={line.high} />)}
+              {open === line.id &&
+                line.factors.map((factor) => (
+                  <FactorForm key={factor} factor={factor} low={line.low} high={line.high} />
+                ))}
             </li>
           );
         })}
@@ -108,7 +213,17 @@ function FactorForm({ factor, low, high }: { factor: FactorId; low: number; high
     });
   return (
     <div className="bg-shade p-3 mb-1.5 flex flex-col gap-2">
-      <QuantityField label={`${name}, ${unit}`} value={own ?? (usual.likely || null)} dimension="number" system={system} bounds={{ min: 0, max: 1000 }} onChange={set} onClear={() => set(undefined)} keep={`factor.${factor}`} bare />
+      <QuantityField
+        label={`${name}, ${unit}`}
+        value={own ?? (usual.likely || null)}
+        dimension="number"
+        system={system}
+        bounds={{ min: 0, max: 1000 }}
+        onChange={set}
+        onClear={() => set(undefined)}
+        keep={`factor.${factor}`}
+        bare
+      />
       <p className="label">
         {kind} · {why} Here {Math.round(low)} to {Math.round(high)} ml.
       </p>

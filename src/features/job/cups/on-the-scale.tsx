@@ -8,14 +8,24 @@ import type { PlannedCoat } from "@/core/plan/derive-plan";
 import { runSheet } from "@/core/plan/run-sheet";
 import { formatQuantity, quantityText, trimmed } from "@/core/units/format-quantity";
 import { QuantityField } from "@/ui/quantity-field";
-import { useJob } from "../workspace/job-workspace";
+import { useJob } from "../workspace/use-job";
 
 /** What goes on the scale, in order; an over-pour typed here says at once what to do. */
-export function OnTheScale({ planned, batch, card }: { planned: PlannedCoat; batch: Batch; card: ResinCard }) {
+export function OnTheScale({
+  planned,
+  batch,
+  card,
+}: {
+  planned: PlannedCoat;
+  batch: Batch;
+  card: ResinCard;
+}) {
   const { plan, system } = useJob();
   const [actualA, setActualA] = useState<number | null>(null);
   const [actualB, setActualB] = useState<number | null>(null);
-  const step = runSheet(plan, system).find((one) => one.kind === "weigh" && one.coatId === planned.coat.id && one.batch === batch.number);
+  const step = runSheet(plan, system).find(
+    (one) => one.kind === "weigh" && one.coatId === planned.coat.id && one.batch === batch.number,
+  );
   const separate = batch.cups.some((cup) => cup.parts !== null);
   const correction = actualA !== null ? correctWeighing(actualA, actualB ?? 0, batch.parts, card) : null;
   const grams = (value: number) => quantityText(value, "mass", system);
@@ -27,11 +37,18 @@ export function OnTheScale({ planned, batch, card }: { planned: PlannedCoat; bat
         {step?.weigh.map((line, index) => {
           const shown = formatQuantity(line.grams, "mass", system);
           return (
-            <li key={line.line} className={`flex items-center gap-3 px-6 py-2.5 border-b border-line ${index === 0 ? "bg-paper border-l-[3px] border-l-ink pl-[21px]" : ""}`}>
+            <li
+              key={line.line}
+              className={`flex items-center gap-3 px-6 py-2.5 border-b border-line ${index === 0 ? "bg-paper border-l-[3px] border-l-ink pl-[21px]" : ""}`}
+            >
               <span className="flex-1 leading-tight">
                 {line.label}
-                {line.count && !line.count.endsWith(" g") && <span className="label block">{line.count}</span>}
-                {line.ml !== null && <span className="label block">{quantityText(line.ml, "volume", system)}</span>}
+                {line.count && !line.count.endsWith(" g") && (
+                  <span className="label block">{line.count}</span>
+                )}
+                {line.ml !== null && (
+                  <span className="label block">{quantityText(line.ml, "volume", system)}</span>
+                )}
               </span>
               <span className={`figure whitespace-nowrap ${index === 0 ? "text-2xl" : "text-xl"}`}>
                 {shown.number}
@@ -45,8 +62,26 @@ export function OnTheScale({ planned, batch, card }: { planned: PlannedCoat; bat
         <div className="px-6 pt-4 flex flex-col gap-3">
           <p className="label">Poured too much? Type what the scale shows.</p>
           <div className="grid grid-cols-2 gap-3">
-            <QuantityField label="A in the pot" value={actualA} dimension="mass" system={system} bounds={{ min: 0, max: 100_000 }} onChange={setActualA} onClear={() => setActualA(null)} bare />
-            <QuantityField label="B in the pot" value={actualB} dimension="mass" system={system} bounds={{ min: 0, max: 100_000 }} onChange={setActualB} onClear={() => setActualB(null)} bare />
+            <QuantityField
+              label="A in the pot"
+              value={actualA}
+              dimension="mass"
+              system={system}
+              bounds={{ min: 0, max: 100_000 }}
+              onChange={setActualA}
+              onClear={() => setActualA(null)}
+              bare
+            />
+            <QuantityField
+              label="B in the pot"
+              value={actualB}
+              dimension="mass"
+              system={system}
+              bounds={{ min: 0, max: 100_000 }}
+              onChange={setActualB}
+              onClear={() => setActualB(null)}
+              bare
+            />
           </div>
           {correction && (
             <p role="status" className="border-l-[3px] border-ink pl-3 text-sm">

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import type { MouseEvent, ReactNode } from "react";
-import { useJobState } from "../workspace/job-workspace";
+import { useJobState } from "../workspace/use-job";
 
 const link = "underline underline-offset-4 decoration-line-strong hover:decoration-ink";
 
@@ -30,8 +30,7 @@ export function SheetLinks({ jobId }: { jobId: string }) {
         <Link href={`${base}/batch`} className={`${link} font-semibold`}>
           Batch sheet
         </Link>{" "}
-        <span className="text-ink-soft">PDF</span>{" "}
-        <FileLink href={`${base}/batch.pdf?paper=a4`}>A4</FileLink>{" "}
+        <span className="text-ink-soft">PDF</span> <FileLink href={`${base}/batch.pdf?paper=a4`}>A4</FileLink>{" "}
         <FileLink href={`${base}/batch.pdf?paper=letter`}>Letter</FileLink>{" "}
         <FileLink href={`${base}/batch.csv`}>CSV</FileLink>
       </span>
@@ -39,8 +38,7 @@ export function SheetLinks({ jobId }: { jobId: string }) {
         <Link href={`${base}/run`} className={`${link} font-semibold`}>
           Run sheet
         </Link>{" "}
-        <span className="text-ink-soft">PDF</span>{" "}
-        <FileLink href={`${base}/run.pdf?paper=a4`}>A4</FileLink>{" "}
+        <span className="text-ink-soft">PDF</span> <FileLink href={`${base}/run.pdf?paper=a4`}>A4</FileLink>{" "}
         <FileLink href={`${base}/run.pdf?paper=letter`}>Letter</FileLink>
       </span>
     </div>

@@ -2,8 +2,8 @@
 
 import { clockText } from "@/core/plan/run-sheet";
 import { quantityText } from "@/core/units/format-quantity";
-import { QuantityField } from "@/ui/quantity-field";
-import { useJob } from "../workspace/job-workspace";
+import { TextField } from "@/ui/text-field";
+import { useJob } from "../workspace/use-job";
 
 /** What to mix when: all batches of all coats on one clock. */
 export function Timetable() {
@@ -13,22 +13,33 @@ export function Timetable() {
       key: `${planned.coat.id}-${times.number}`,
       day: planned.times?.day ?? 0,
       name: planned.coat.name,
-      of: (planned.batched?.batches.length ?? 1) > 1 ? `batch ${times.number} of ${planned.batched?.batches.length}` : "",
+      of:
+        (planned.batched?.batches.length ?? 1) > 1
+          ? `batch ${times.number} of ${planned.batched?.batches.length}`
+          : "",
       ml: planned.batched?.batches[times.number - 1]?.parts.mixMl ?? 0,
       wait: times.number === 1 ? (planned.times?.waitMin ?? null) : null,
       ...times,
     })),
   );
   if (rows.length === 0) return null;
-  const hour = (min: number) => `${String(Math.floor(min / 60)).padStart(2, "0")}:${String(Math.round(min % 60)).padStart(2, "0")}`;
+  const hour = (min: number) =>
+    `${String(Math.floor(min / 60)).padStart(2, "0")}:${String(Math.round(min % 60)).padStart(2, "0")}`;
   return (
     <div className="mt-5">
       <div className="flex items-end gap-4 mb-1">
         <h3 className="heading flex-1">What to mix when</h3>
-        <div className="flex gap-3">
-          <QuantityField label="First mix, hour" value={Math.floor(document.work.startMin / 60)} dimension="number" system={system} bounds={{ min: 0, max: 23, whole: true }} onChange={(hours) => change((job) => ({ ...job, work: { ...job.work, startMin: hours * 60 + (job.work.startMin % 60) } }))} keep="job.start-hour" bare className="w-24" />
-          <QuantityField label="minute" value={document.work.startMin % 60} dimension="number" system={system} bounds={{ min: 0, max: 59, whole: true }} onChange={(minute) => change((job) => ({ ...job, work: { ...job.work, startMin: Math.floor(job.work.startMin / 60) * 60 + minute } }))} keep="job.start-minute" bare className="w-20" />
-        </div>
+        <TextField
+          label="First mix"
+          type="time"
+          value={clockText(document.work.startMin)}
+          onChange={(event) => {
+            const [hours, minutes] = event.target.value.split(":").map(Number);
+            if (hours !== undefined && minutes !== undefined)
+              change((job) => ({ ...job, work: { ...job.work, startMin: hours * 60 + minutes } }));
+          }}
+          frame="w-32"
+        />
       </div>
       <table className="w-full text-sm">
         <thead>

@@ -8,22 +8,42 @@ import { Choice } from "@/ui/choice";
 import { QuantityField } from "@/ui/quantity-field";
 import { TextField } from "@/ui/text-field";
 import { editCutOut, editPiece } from "../workspace/edits";
-import { useJob } from "../workspace/job-workspace";
+import { useJob } from "../workspace/use-job";
 
 /** A basin, a tap, a hob: its size and place, and whether its inner edge is coated. */
 export function CutOutForm({ piece, cutOut, faults }: { piece: Piece; cutOut: CutOut; faults: Fault[] }) {
   const { system, change } = useJob();
   const edit = (next: (before: CutOut) => CutOut) => change(editCutOut(piece.id, cutOut.id, next));
   const { shape } = cutOut;
-  const length = (label: string, value: number, keep: string, onChange: (value: number) => void, least = 1) => (
-    <QuantityField label={label} value={value} dimension="length" system={system} bounds={{ min: least, max: 100_000 }} onChange={onChange} keep={`${cutOut.id}.${keep}`} />
+  const length = (
+    label: string,
+    value: number,
+    keep: string,
+    onChange: (value: number) => void,
+    least = 1,
+  ) => (
+    <QuantityField
+      label={label}
+      value={value}
+      dimension="length"
+      system={system}
+      bounds={{ min: least, max: 100_000 }}
+      onChange={onChange}
+      keep={`${cutOut.id}.${keep}`}
+    />
   );
   const outer = faults.find((fault) => fault.at === `cutOuts.${cutOut.id}`);
   const inner = faults.find((fault) => fault.at.endsWith(".innerFace"));
   return (
     <div className="border-b border-line py-3 flex flex-col gap-3">
       <div className="flex gap-3 items-end">
-        <TextField label="Cut-out" value={cutOut.name} maxLength={80} onChange={(event) => edit((before) => ({ ...before, name: event.target.value }))} frame="flex-1" />
+        <TextField
+          label="Cut-out"
+          value={cutOut.name}
+          maxLength={80}
+          onChange={(event) => edit((before) => ({ ...before, name: event.target.value }))}
+          frame="flex-1"
+        />
         <Choice
           label="Shape of the cut-out"
           value={shape.kind}
@@ -36,8 +56,19 @@ export function CutOutForm({ piece, cutOut, faults }: { piece: Piece; cutOut: Cu
               ...before,
               shape:
                 kind === "round"
-                  ? { kind, diameterMm: before.shape.kind === "rectangle" ? Math.min(before.shape.lengthMm, before.shape.depthMm) : before.shape.diameterMm }
-                  : { kind, lengthMm: before.shape.kind === "round" ? before.shape.diameterMm : before.shape.lengthMm, depthMm: before.shape.kind === "round" ? before.shape.diameterMm : before.shape.depthMm },
+                  ? {
+                      kind,
+                      diameterMm:
+                        before.shape.kind === "rectangle"
+                          ? Math.min(before.shape.lengthMm, before.shape.depthMm)
+                          : before.shape.diameterMm,
+                    }
+                  : {
+                      kind,
+                      lengthMm:
+                        before.shape.kind === "round" ? before.shape.diameterMm : before.shape.lengthMm,
+                      depthMm: before.shape.kind === "round" ? before.shape.diameterMm : before.shape.depthMm,
+                    },
             }))
           }
           className="mb-0.5"
@@ -45,13 +76,33 @@ export function CutOutForm({ piece, cutOut, faults }: { piece: Piece; cutOut: Cu
       </div>
       <div className="grid grid-cols-2 gap-3">
         {shape.kind === "round"
-          ? length("Diameter", shape.diameterMm, "diameter", (diameterMm) => edit((before) => ({ ...before, shape: { kind: "round", diameterMm } })))
+          ? length("Diameter", shape.diameterMm, "diameter", (diameterMm) =>
+              edit((before) => ({ ...before, shape: { kind: "round", diameterMm } })),
+            )
           : null}
-        {shape.kind === "rectangle" && length("Length", shape.lengthMm, "length", (lengthMm) => edit((before) => ({ ...before, shape: { ...shape, lengthMm } })))}
-        {shape.kind === "rectangle" && length("Depth", shape.depthMm, "depth", (depthMm) => edit((before) => ({ ...before, shape: { ...shape, depthMm } })))}
+        {shape.kind === "rectangle" &&
+          length("Length", shape.lengthMm, "length", (lengthMm) =>
+            edit((before) => ({ ...before, shape: { ...shape, lengthMm } })),
+          )}
+        {shape.kind === "rectangle" &&
+          length("Depth", shape.depthMm, "depth", (depthMm) =>
+            edit((before) => ({ ...before, shape: { ...shape, depthMm } })),
+          )}
         {shape.kind === "round" && <span />}
-        {length("Centre from the left", cutOut.fromLeftMm, "left", (fromLeftMm) => edit((before) => ({ ...before, fromLeftMm })), 0)}
-        {length("Centre from the front", cutOut.fromFrontMm, "front", (fromFrontMm) => edit((before) => ({ ...before, fromFrontMm })), 0)}
+        {length(
+          "Centre from the left",
+          cutOut.fromLeftMm,
+          "left",
+          (fromLeftMm) => edit((before) => ({ ...before, fromLeftMm })),
+          0,
+        )}
+        {length(
+          "Centre from the front",
+          cutOut.fromFrontMm,
+          "front",
+          (fromFrontMm) => edit((before) => ({ ...before, fromFrontMm })),
+          0,
+        )}
       </div>
       {outer && (
         <p role="alert" className="text-xs text-danger border-l-2 border-danger pl-1.5">
@@ -59,8 +110,24 @@ export function CutOutForm({ piece, cutOut, faults }: { piece: Piece; cutOut: Cu
         </p>
       )}
       <div className="flex items-center justify-between">
-        <Checkbox label="inner face is coated" checked={cutOut.innerFace !== null} onChange={(coated) => edit((before) => ({ ...before, innerFace: coated ? { heightMm: 38, roundingMm: 3 } : null }))} />
-        <Button weight="quiet" onClick={() => change(editPiece(piece.id, (before) => ({ ...before, cutOuts: before.cutOuts.filter((one) => one.id !== cutOut.id) })))}>
+        <Checkbox
+          label="inner face is coated"
+          checked={cutOut.innerFace !== null}
+          onChange={(coated) =>
+            edit((before) => ({ ...before, innerFace: coated ? { heightMm: 38, roundingMm: 3 } : null }))
+          }
+        />
+        <Button
+          weight="quiet"
+          onClick={() =>
+            change(
+              editPiece(piece.id, (before) => ({
+                ...before,
+                cutOuts: before.cutOuts.filter((one) => one.id !== cutOut.id),
+              })),
+            )
+          }
+        >
           remove
         </Button>
       </div>
@@ -73,7 +140,12 @@ export function CutOutForm({ piece, cutOut, faults }: { piece: Piece; cutOut: Cu
             system={system}
             bounds={{ min: 0, max: 2000 }}
             fault={inner?.message ?? null}
-            onChange={(heightMm) => edit((before) => ({ ...before, innerFace: before.innerFace && { ...before.innerFace, heightMm } }))}
+            onChange={(heightMm) =>
+              edit((before) => ({
+                ...before,
+                innerFace: before.innerFace && { ...before.innerFace, heightMm },
+              }))
+            }
             keep={`${cutOut.id}.inner`}
           />
           <QuantityField
@@ -82,7 +154,12 @@ export function CutOutForm({ piece, cutOut, faults }: { piece: Piece; cutOut: Cu
             dimension="length"
             system={system}
             bounds={{ min: 0, max: 200 }}
-            onChange={(roundingMm) => edit((before) => ({ ...before, innerFace: before.innerFace && { ...before.innerFace, roundingMm } }))}
+            onChange={(roundingMm) =>
+              edit((before) => ({
+                ...before,
+                innerFace: before.innerFace && { ...before.innerFace, roundingMm },
+              }))
+            }
             keep={`${cutOut.id}.inner-rounding`}
           />
         </div>

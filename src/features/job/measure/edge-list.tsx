@@ -2,22 +2,41 @@
 
 import type { Fault } from "@/core/geometry/faults";
 import { outlineOf } from "@/core/geometry/outline";
-import { EDGE_WORDS, edgeOf, FACE, type EdgeName, type EdgeTreatment, type Piece } from "@/core/geometry/piece";
+import {
+  EDGE_WORDS,
+  edgeOf,
+  FACE,
+  type EdgeName,
+  type EdgeTreatment,
+  type Piece,
+} from "@/core/geometry/piece";
 import { quantityText } from "@/core/units/format-quantity";
 import { edgeNamesOf } from "@/ui/piece-drawing";
 import { QuantityField } from "@/ui/quantity-field";
 import { editEdge } from "../workspace/edits";
-import { useJob } from "../workspace/job-workspace";
+import { useJob } from "../workspace/use-job";
 
 const WORDS: Record<EdgeTreatment, string> = { face: "face", wall: "wall", dam: "dammed", open: "open" };
 
 function lengthOf(piece: Piece, name: EdgeName): number {
   const outline = outlineOf(piece.shape);
-  return outline.kind === "circle" ? 2 * Math.PI * outline.radiusMm : (outline.sides.find((side) => side.name === name)?.lengthMm ?? 0);
+  return outline.kind === "circle"
+    ? 2 * Math.PI * outline.radiusMm
+    : (outline.sides.find((side) => side.name === name)?.lengthMm ?? 0);
 }
 
 /** The edges one by one: what ends the film there, how high, square or rounded. */
-export function EdgeList({ piece, faults, picked, onPick }: { piece: Piece; faults: Fault[]; picked: EdgeName | null; onPick: (edge: EdgeName | null) => void }) {
+export function EdgeList({
+  piece,
+  faults,
+  picked,
+  onPick,
+}: {
+  piece: Piece;
+  faults: Fault[];
+  picked: EdgeName | null;
+  onPick: (edge: EdgeName | null) => void;
+}) {
   const { system, change } = useJob();
   return (
     <div>
@@ -28,27 +47,45 @@ export function EdgeList({ piece, faults, picked, onPick }: { piece: Piece; faul
         const fault = faults.find((one) => one.at.startsWith(`edges.${name}.`));
         const open = picked === name || fault !== undefined;
         const treat = (treatment: EdgeTreatment) => {
-          const restored = (treatment === "face" || treatment === "dam") && edge.heightMm === 0 ? { heightMm: FACE.heightMm, roundingMm: FACE.roundingMm } : {};
+          const restored =
+            (treatment === "face" || treatment === "dam") && edge.heightMm === 0
+              ? { heightMm: FACE.heightMm, roundingMm: FACE.roundingMm }
+              : {};
           change(editEdge(piece.id, name, { treatment, ...restored }));
         };
         return (
-          <div key={name} className={`border-b border-line py-1.5 pl-2 -ml-2 border-l-2 ${picked === name ? "border-l-signal" : "border-l-transparent"}`}>
+          <div
+            key={name}
+            className={`border-b border-line py-1.5 pl-2 -ml-2 border-l-2 ${picked === name ? "border-l-signal" : "border-l-transparent"}`}
+          >
             <div className="flex items-center gap-2">
-              <button type="button" className="flex-1 text-left min-w-0" aria-expanded={open} onClick={() => onPick(picked === name ? null : name)}>
+              <button
+                type="button"
+                className="flex-1 text-left min-w-0"
+                aria-expanded={open}
+                onClick={() => onPick(picked === name ? null : name)}
+              >
                 <span className="block truncate">{EDGE_WORDS[name]}</span>
                 <span className="label">{quantityText(lengthOf(piece, name), "length", system)}</span>
               </button>
               <label className="sr-only" htmlFor={`${piece.id}-${name}`}>
                 {EDGE_WORDS[name]}: how the film ends
               </label>
-              <select id={`${piece.id}-${name}`} value={edge.treatment} onChange={(event) => treat(event.target.value as EdgeTreatment)} className="select-mark bg-transparent border-b border-line-strong h-7 pl-1 pr-6">
+              <select
+                id={`${piece.id}-${name}`}
+                value={edge.treatment}
+                onChange={(event) => treat(event.target.value as EdgeTreatment)}
+                className="select-mark bg-transparent border-b border-line-strong h-7 pl-1 pr-6"
+              >
                 {(Object.keys(WORDS) as EdgeTreatment[]).map((treatment) => (
                   <option key={treatment} value={treatment}>
                     {WORDS[treatment]}
                   </option>
                 ))}
               </select>
-              <span className="figure text-sm w-20 text-right">{high ? quantityText(edge.heightMm, "length", system) : ""}</span>
+              <span className="figure text-sm w-20 text-right">
+                {high ? quantityText(edge.heightMm, "length", system) : ""}
+              </span>
             </div>
             {open && high && (
               <div className="grid grid-cols-2 gap-3 pt-2 pb-1">
@@ -74,7 +111,8 @@ export function EdgeList({ piece, faults, picked, onPick }: { piece: Piece; faul
                 />
                 {edge.roundingMm < 3 && edge.treatment === "face" && (
                   <p className="col-span-2 text-xs border-l-2 border-ink pl-2">
-                    On a square edge the film pulls back and builds a lip: round it over by 3 mm (1/8 in) or more. <span className="text-ink-soft">common practice</span>
+                    On a square edge the film pulls back and builds a lip: round it over by 3 mm (1/8 in) or
+                    more. <span className="text-ink-soft">common practice</span>
                   </p>
                 )}
               </div>

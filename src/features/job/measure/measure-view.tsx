@@ -8,7 +8,7 @@ import { Figure } from "@/ui/figure";
 import { PieceDrawing, PieceSilhouette } from "@/ui/piece-drawing";
 import { useSize } from "@/ui/use-size";
 import { newId } from "../workspace/edits";
-import { useJob } from "../workspace/job-workspace";
+import { useJob } from "../workspace/use-job";
 import { PieceForm } from "./piece-form";
 
 const KINDS = Object.keys(SHAPE_WORDS) as Shape["kind"][];
@@ -16,9 +16,15 @@ const KINDS = Object.keys(SHAPE_WORDS) as Shape["kind"][];
 /** Width and height of the largest thumbnail, px. */
 const THUMB = { width: 120, height: 44 };
 
+/** As it reads inside a line; the letter L stays a shape. */
+const lowerFirst = (words: string) => (words.startsWith("L ") ? words : words.toLowerCase());
+
 function sizeOf({ shape }: Piece): { wide: number; high: number } {
   if (shape.kind === "round") return { wide: shape.diameterMm, high: shape.diameterMm };
-  return { wide: shape.lengthMm, high: shape.kind === "l-run" ? Math.max(shape.depthMm, shape.returnLengthMm) : shape.depthMm };
+  return {
+    wide: shape.lengthMm,
+    high: shape.kind === "l-run" ? Math.max(shape.depthMm, shape.returnLengthMm) : shape.depthMm,
+  };
 }
 
 /** Pieces of a job from typed sizes, drawn to scale while typing. */
@@ -26,7 +32,7 @@ export function MeasureView() {
   const { document, plan, system, change } = useJob();
   const [pickedId, setPickedId] = useState<string | null>(null);
   const [edge, setEdge] = useState<EdgeName | null>(null);
-  const stage = useSize<HTMLDivElement>();
+  const { ref: stageRef, width: stageWidth, height: stageHeight } = useSize<HTMLDivElement>();
   const piece = document.pieces.find((one) => one.id === pickedId) ?? document.pieces[0];
 
   const add = (kind: Shape["kind"]) => {
@@ -37,23 +43,28 @@ export function MeasureView() {
     setEdge(null);
   };
   const largest = document.pieces.map(sizeOf);
-  const pxPerMm = Math.min(THUMB.width / Math.max(1, ...largest.map((size) => size.wide)), THUMB.height / Math.max(1, ...largest.map((size) => size.high)));
+  const pxPerMm = Math.min(
+    THUMB.width / Math.max(1, ...largest.map((size) => size.wide)),
+    THUMB.height / Math.max(1, ...largest.map((size) => size.high)),
+  );
   const faults = plan.faults.filter((fault) => fault.pieceId === piece?.id);
 
   return (
     <main className="flex-1 flex min-h-0 max-lg:flex-col">
       <section aria-label="Drawing" className="flex-1 min-w-0 flex flex-col">
-        <div ref={stage.ref} className="flex-1 min-h-[340px] relative">
-          {piece && stage.width > 0 && (
+        <div ref={stageRef} className="flex-1 min-h-[340px] relative">
+          {piece && stageWidth > 0 && (
             <div className="absolute inset-0">
               <PieceDrawing
                 piece={piece}
                 system={system}
-                width={stage.width}
-                height={stage.height}
+                width={stageWidth}
+                height={stageHeight}
                 selectedEdge={edge}
                 onSelectEdge={(name) => setEdge(name === edge ? null : name)}
-                faultyIds={faults.flatMap((fault) => (fault.at.startsWith("cutOuts.") ? [fault.at.split(".")[1] ?? ""] : []))}
+                faultyIds={faults.flatMap((fault) =>
+                  fault.at.startsWith("cutOuts.") ? [fault.at.split(".")[1] ?? ""] : [],
+                )}
               />
             </div>
           )}
@@ -61,7 +72,10 @@ export function MeasureView() {
             <div className="absolute inset-0 grid place-items-center px-8">
               <div className="max-w-md">
                 <p className="heading text-xl mb-2">What is coated?</p>
-                <p className="text-ink-soft mb-4">Choose a kind and type its size as you read it off the tape: 25 1/2 in, 2&apos; 1.5&quot;, 648 mm.</p>
+                <p className="text-ink-soft mb-4">
+                  Choose a kind and type its size as you read it off the tape: 25 1/2 in, 2&apos; 1.5&quot;,
+                  648 mm.
+                </p>
                 <div className="flex gap-2 flex-wrap">
                   {KINDS.map((kind) => (
                     <Button key={kind} onClick={() => add(kind)}>
@@ -92,7 +106,9 @@ export function MeasureView() {
                 <div className="text-xs mt-1 max-w-32 truncate">
                   {one.name}
                   {one.count > 1 && <span className="figure"> × {one.count}</span>}
-                  {plan.faults.some((fault) => fault.pieceId === one.id) && <span className="text-danger"> !</span>}
+                  {plan.faults.some((fault) => fault.pieceId === one.id) && (
+                    <span className="text-danger"> !</span>
+                  )}
                 </div>
               </button>
             ))}
@@ -100,14 +116,17 @@ export function MeasureView() {
               <span className="text-ink-soft">add</span>
               {KINDS.map((kind) => (
                 <Button key={kind} weight="quiet" onClick={() => add(kind)}>
-                  {SHAPE_WORDS[kind].toLowerCase()}
+                  {lowerFirst(SHAPE_WORDS[kind])}
                 </Button>
               ))}
             </div>
           </div>
         )}
       </section>
-      <section aria-label="Sizes" className="w-[404px] max-lg:w-full shrink-0 border-l border-line px-7 pt-4 pb-8 overflow-y-auto">
+      <section
+        aria-label="Sizes"
+        className="w-[404px] max-lg:w-full shrink-0 border-l border-line px-7 pt-4 pb-8 overflow-y-auto"
+      >
         <div className="flex gap-8 pb-4 mb-4 border-b border-line">
           <div>
             <div className="label mb-1">Top, all pieces</div>
@@ -118,7 +137,17 @@ export function MeasureView() {
             <Figure value={plan.totals.faceAreaMm2} dimension="area" system={system} size="large" />
           </div>
         </div>
-        {piece && <PieceForm key={piece.id} piece={piece} faults={faults} edge={edge} onEdge={setEdge} onGone={() => setPickedId(null)} onCopied={setPickedId} />}
+        {piece && (
+          <PieceForm
+            key={piece.id}
+            piece={piece}
+            faults={faults}
+            edge={edge}
+            onEdge={setEdge}
+            onGone={() => setPickedId(null)}
+            onCopied={setPickedId}
+          />
+        )}
       </section>
     </main>
   );

@@ -9,7 +9,7 @@ import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
 import { editPiece, newId } from "../workspace/edits";
-import { useJob } from "../workspace/job-workspace";
+import { useJob } from "../workspace/use-job";
 import { CutOutForm } from "./cut-out-form";
 import { EdgeList } from "./edge-list";
 
@@ -33,7 +33,14 @@ const SIZES: Record<Shape["kind"], [SizeName, string][]> = {
   round: [["diameterMm", "Diameter"]],
 };
 
-type Props = { piece: Piece; faults: Fault[]; edge: EdgeName | null; onEdge: (edge: EdgeName | null) => void; onGone: () => void; onCopied: (pieceId: string) => void };
+type Props = {
+  piece: Piece;
+  faults: Fault[];
+  edge: EdgeName | null;
+  onEdge: (edge: EdgeName | null) => void;
+  onGone: () => void;
+  onCopied: (pieceId: string) => void;
+};
 
 /** All that is typed of one piece. */
 export function PieceForm({ piece, faults, edge, onEdge, onGone, onCopied }: Props) {
@@ -45,11 +52,33 @@ export function PieceForm({ piece, faults, edge, onEdge, onGone, onCopied }: Pro
   return (
     <div className="flex flex-col gap-4">
       <div className="flex gap-3">
-        <TextField label="Piece" value={piece.name} maxLength={80} onChange={(event) => edit((before) => ({ ...before, name: event.target.value }))} frame="flex-1" />
-        <QuantityField label="How many" value={piece.count} dimension="number" system={system} bounds={{ min: 1, max: 500, whole: true }} onChange={(count) => edit((before) => ({ ...before, count }))} fault={faultAt("count")} keep={`${piece.id}.count`} className="w-20" bare />
+        <TextField
+          label="Piece"
+          value={piece.name}
+          maxLength={80}
+          onChange={(event) => edit((before) => ({ ...before, name: event.target.value }))}
+          frame="flex-1"
+        />
+        <QuantityField
+          label="How many"
+          value={piece.count}
+          dimension="number"
+          system={system}
+          bounds={{ min: 1, max: 500, whole: true }}
+          onChange={(count) => edit((before) => ({ ...before, count }))}
+          fault={faultAt("count")}
+          keep={`${piece.id}.count`}
+          className="w-20"
+          bare
+        />
       </div>
       <div className="flex gap-3 items-end">
-        <SelectField label="Kind" value={piece.shape.kind} onChange={(event) => edit((before) => reshaped(before, event.target.value as Shape["kind"]))} frame="flex-1">
+        <SelectField
+          label="Kind"
+          value={piece.shape.kind}
+          onChange={(event) => edit((before) => reshaped(before, event.target.value as Shape["kind"]))}
+          frame="flex-1"
+        >
           {Object.entries(SHAPE_WORDS).map(([kind, words]) => (
             <option key={kind} value={kind}>
               {words}
@@ -64,7 +93,11 @@ export function PieceForm({ piece, faults, edge, onEdge, onGone, onCopied }: Pro
               { value: "left", words: "return left" },
               { value: "right", words: "right" },
             ]}
-            onChange={(turn) => edit((before) => (before.shape.kind === "l-run" ? { ...before, shape: { ...before.shape, turn } } : before))}
+            onChange={(turn) =>
+              edit((before) =>
+                before.shape.kind === "l-run" ? { ...before, shape: { ...before.shape, turn } } : before,
+              )
+            }
             className="mb-0.5"
           />
         )}
@@ -78,7 +111,9 @@ export function PieceForm({ piece, faults, edge, onEdge, onGone, onCopied }: Pro
             dimension="length"
             system={system}
             bounds={{ min: 10, max: 100_000 }}
-            onChange={(value) => edit((before) => ({ ...before, shape: { ...before.shape, [field]: value } as Shape }))}
+            onChange={(value) =>
+              edit((before) => ({ ...before, shape: { ...before.shape, [field]: value } as Shape }))
+            }
             fault={faultAt(`shape.${field}`)}
             keep={`${piece.id}.${field}`}
           />
@@ -88,20 +123,43 @@ export function PieceForm({ piece, faults, edge, onEdge, onGone, onCopied }: Pro
       <div>
         <div className="flex items-baseline justify-between border-b border-line pb-1">
           <h3 className="heading">Cut-outs</h3>
-          <Button weight="quiet" onClick={() => edit((before) => ({ ...before, cutOuts: [...before.cutOuts, newCutOut(`Cut-out ${before.cutOuts.length + 1}`, before, newId)] }))}>
+          <Button
+            weight="quiet"
+            onClick={() =>
+              edit((before) => ({
+                ...before,
+                cutOuts: [
+                  ...before.cutOuts,
+                  newCutOut(`Cut-out ${before.cutOuts.length + 1}`, before, newId),
+                ],
+              }))
+            }
+          >
             add one
           </Button>
         </div>
         {piece.cutOuts.map((cutOut) => (
-          <CutOutForm key={cutOut.id} piece={piece} cutOut={cutOut} faults={faults.filter((fault) => fault.at.startsWith(`cutOuts.${cutOut.id}`))} />
+          <CutOutForm
+            key={cutOut.id}
+            piece={piece}
+            cutOut={cutOut}
+            faults={faults.filter((fault) => fault.at.startsWith(`cutOuts.${cutOut.id}`))}
+          />
         ))}
       </div>
       <div className="border-t border-line pt-3">
         <Menu label="copy or remove this piece" align="start">
           <MenuItem
             onSelect={() => {
-              const copy: Piece = { ...structuredClone(piece), id: newId(), name: `${piece.name.slice(0, 72)}, copy` };
-              change((document) => ({ ...document, pieces: document.pieces.flatMap((one) => (one.id === piece.id ? [one, copy] : [one])) }));
+              const copy: Piece = {
+                ...structuredClone(piece),
+                id: newId(),
+                name: `${piece.name.slice(0, 72)}, copy`,
+              };
+              change((document) => ({
+                ...document,
+                pieces: document.pieces.flatMap((one) => (one.id === piece.id ? [one, copy] : [one])),
+              }));
               onCopied(copy.id);
             }}
           >
@@ -110,7 +168,10 @@ export function PieceForm({ piece, faults, edge, onEdge, onGone, onCopied }: Pro
           <MenuItem
             danger
             onSelect={() => {
-              change((document) => ({ ...document, pieces: document.pieces.filter((one) => one.id !== piece.id) }));
+              change((document) => ({
+                ...document,
+                pieces: document.pieces.filter((one) => one.id !== piece.id),
+              }));
               onGone();
             }}
           >

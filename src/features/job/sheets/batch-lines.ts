@@ -29,7 +29,10 @@ export function batchSheet(plan: Plan, system: UnitSystem): SheetBatch[] {
         key: `${coat.id}-${batch.number}`,
         coatName: coat.name,
         resinName: card?.name ?? "",
-        of: (batched?.batches.length ?? 1) > 1 ? `batch ${batch.number} of ${batched?.batches.length}` : "one batch",
+        of:
+          (batched?.batches.length ?? 1) > 1
+            ? `batch ${batch.number} of ${batched?.batches.length}`
+            : "one batch",
         sections: sectionWords(batch.sections, system),
         mixMl: batch.parts.mixMl,
         mixG: batch.parts.mixG,

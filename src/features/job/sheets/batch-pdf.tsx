@@ -5,7 +5,17 @@ import type { SheetBatch } from "./batch-lines";
 import { ink, plain, SheetPdf, type Paper } from "./pdf-page";
 
 /** The batch sheet on paper. */
-export function BatchPdf({ title, batches, paper, system }: { title: string; batches: readonly SheetBatch[]; paper: Paper; system: UnitSystem }) {
+export function BatchPdf({
+  title,
+  batches,
+  paper,
+  system,
+}: {
+  title: string;
+  batches: readonly SheetBatch[];
+  paper: Paper;
+  system: UnitSystem;
+}) {
   const volume = (ml: number) => plain(quantityText(ml, "volume", system));
   const mass = (g: number) => plain(quantityText(g, "mass", system));
   return (
@@ -36,7 +46,9 @@ export function BatchPdf({ title, batches, paper, system }: { title: string; bat
                   <View style={ink.box} />
                   <View style={{ flexGrow: 1, flexShrink: 1 }}>
                     <Text>{line.label}</Text>
-                    {line.count && !line.count.endsWith(" g") ? <Text style={ink.small}>{line.count}</Text> : null}
+                    {line.count && !line.count.endsWith(" g") ? (
+                      <Text style={ink.small}>{line.count}</Text>
+                    ) : null}
                   </View>
                   <Text style={ink.figure}>{mass(line.grams)}</Text>
                 </View>
@@ -47,7 +59,15 @@ export function BatchPdf({ title, batches, paper, system }: { title: string; bat
                 {batch.cups.map((cup, index) => (
                   <View key={cup.name + index} style={ink.row}>
                     <View style={ink.box} />
-                    <View style={{ width: 14, height: 14, borderWidth: 0.8, backgroundColor: cup.hex, marginRight: 7 }} />
+                    <View
+                      style={{
+                        width: 14,
+                        height: 14,
+                        borderWidth: 0.8,
+                        backgroundColor: cup.hex,
+                        marginRight: 7,
+                      }}
+                    />
                     <Text style={{ flexGrow: 1, flexShrink: 1 }}>
                       {index + 1} {cup.name}
                     </Text>

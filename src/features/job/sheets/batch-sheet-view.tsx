@@ -4,10 +4,12 @@ import { GENERAL_CAUTION } from "@/core/advice/pass-rules";
 import { quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { SheetLinks } from "../cups/sheet-links";
-import { useJob, useJobState } from "../workspace/job-workspace";
+import { useJob, useJobState } from "../workspace/use-job";
 import { batchSheet } from "./batch-lines";
 
-const Box = () => <span aria-hidden className="inline-block size-[24px] border-[1.5px] border-black shrink-0" />;
+const Box = () => (
+  <span aria-hidden className="inline-block size-[24px] border-[1.5px] border-black shrink-0" />
+);
 
 /** The batch sheet as it goes to the bench: one block a batch, black on white, boxes for gloves. */
 export function BatchSheetView({ jobId }: { jobId: string }) {
@@ -54,9 +56,13 @@ export function BatchSheetView({ jobId }: { jobId: string }) {
                       </td>
                       <td className="leading-tight">
                         {line.label}
-                        {line.count && !line.count.endsWith(" g") && <span className="block text-xs">{line.count}</span>}
+                        {line.count && !line.count.endsWith(" g") && (
+                          <span className="block text-xs">{line.count}</span>
+                        )}
                       </td>
-                      <td className="figure text-xl text-right whitespace-nowrap">{quantityText(line.grams, "mass", system)}</td>
+                      <td className="figure text-xl text-right whitespace-nowrap">
+                        {quantityText(line.grams, "mass", system)}
+                      </td>
                     </tr>
                   ))}
                 </tbody>
@@ -70,13 +76,18 @@ export function BatchSheetView({ jobId }: { jobId: string }) {
                           <Box />
                         </td>
                         <td className="w-8">
-                          <span className="inline-block size-5 border border-black align-middle" style={{ background: cup.hex }} />
+                          <span
+                            className="inline-block size-5 border border-black align-middle"
+                            style={{ background: cup.hex }}
+                          />
                         </td>
                         <td>
                           {index + 1} {cup.name}
                         </td>
                         <td className="text-right whitespace-nowrap">
-                          <span className="figure text-lg block leading-tight">{quantityText(cup.ml, "volume", system)}</span>
+                          <span className="figure text-lg block leading-tight">
+                            {quantityText(cup.ml, "volume", system)}
+                          </span>
                           <span className="text-xs">{quantityText(cup.g, "mass", system)}</span>
                         </td>
                       </tr>

@@ -15,7 +15,15 @@ export function RunPdf({ title, steps, paper }: { title: string; steps: readonly
             <View style={{ flexGrow: 1, flexShrink: 1, flexBasis: 0 }}>
               <Text style={{ fontWeight: 700, fontSize: 12 }}>{plain(step.title)}</Text>
               <Text>{plain(step.detail)}</Text>
-              {step.weigh.length > 0 ? <Text>{plain(step.weigh.map((line) => `${line.label} ${line.count ?? `${Math.round(line.grams * 10) / 10} g`}`).join("  ·  "))}</Text> : null}
+              {step.weigh.length > 0 ? (
+                <Text>
+                  {plain(
+                    step.weigh
+                      .map((line) => `${line.label} ${line.count ?? `${Math.round(line.grams * 10) / 10} g`}`)
+                      .join("  ·  "),
+                  )}
+                </Text>
+              ) : null}
               {step.caution ? <Text style={ink.caution}>{step.caution}</Text> : null}
               {step.stopHere ? <Text style={ink.small}>May stop here: {step.stopHere}.</Text> : null}
             </View>

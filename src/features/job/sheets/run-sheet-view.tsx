@@ -4,7 +4,7 @@ import { GENERAL_CAUTION } from "@/core/advice/pass-rules";
 import { clockText, runSheet } from "@/core/plan/run-sheet";
 import { Button } from "@/ui/button";
 import { SheetLinks } from "../cups/sheet-links";
-import { useJob, useJobState } from "../workspace/job-workspace";
+import { useJob, useJobState } from "../workspace/use-job";
 
 /** The run sheet: every act in order with its time, box and caution. */
 export function RunSheetView({ jobId }: { jobId: string }) {
@@ -31,15 +31,33 @@ export function RunSheetView({ jobId }: { jobId: string }) {
             const heads = step.coatId !== steps[index - 1]?.coatId;
             return (
               <li key={step.id} className="break-inside-avoid">
-                {heads && <h2 className="heading text-lg border-b border-black pt-4 pb-1">{step.coatName}</h2>}
+                {heads && (
+                  <h2 className="heading text-lg border-b border-black pt-4 pb-1">{step.coatName}</h2>
+                )}
                 <div className="flex gap-4 py-2 border-b border-black/40">
-                  <span aria-hidden className="inline-block size-[24px] border-[1.5px] border-black shrink-0" />
+                  <span
+                    aria-hidden
+                    className="inline-block size-[24px] border-[1.5px] border-black shrink-0"
+                  />
                   <span className="figure w-20 shrink-0">{clockText(step.atMin)}</span>
                   <div className="flex-1">
                     <p className="font-semibold">{step.title}</p>
                     <p className="text-sm">{step.detail}</p>
-                    {step.weigh.length > 0 && <p className="text-sm figure font-normal">{step.weigh.map((line) => `${line.label} ${line.count ?? `${Math.round(line.grams * 10) / 10} g`}`).join("  ·  ")}</p>}
-                    {step.caution && <p className="text-sm font-semibold border-l-4 border-black pl-2 mt-1">{step.caution}</p>}
+                    {step.weigh.length > 0 && (
+                      <p className="text-sm figure font-normal">
+                        {step.weigh
+                          .map(
+                            (line) =>
+                              `${line.label} ${line.count ?? `${Math.round(line.grams * 10) / 10} g`}`,
+                          )
+                          .join("  ·  ")}
+                      </p>
+                    )}
+                    {step.caution && (
+                      <p className="text-sm font-semibold border-l-4 border-black pl-2 mt-1">
+                        {step.caution}
+                      </p>
+                    )}
                     {step.stopHere && <p className="text-sm italic">May stop here: {step.stopHere}.</p>}
                   </div>
                 </div>

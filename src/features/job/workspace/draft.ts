@@ -60,7 +60,10 @@ export async function takeUpDraft(jobId: string): Promise<Draft | null> {
   const own = await tabId();
   const { held = [] } = await navigator.locks.query();
   const alive = new Set(held.map((lock) => lock.name));
-  const keys = Array.from({ length: localStorage.length }, (_, index) => localStorage.key(index) ?? "").filter((key) => key.startsWith(`${PREFIX}${jobId}.`));
+  const keys = Array.from(
+    { length: localStorage.length },
+    (_, index) => localStorage.key(index) ?? "",
+  ).filter((key) => key.startsWith(`${PREFIX}${jobId}.`));
   let found: Draft | null = null;
   for (const key of keys) {
     const owner = key.slice(PREFIX.length + jobId.length + 1);

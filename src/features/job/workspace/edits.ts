@@ -10,7 +10,11 @@ type Edit = (document: JobDocument) => JobDocument;
 
 export const newId = (): string => crypto.randomUUID();
 
-const inList = <Item extends { id: string }>(list: readonly Item[], id: string, edit: (item: Item) => Item): Item[] => list.map((item) => (item.id === id ? edit(item) : item));
+const inList = <Item extends { id: string }>(
+  list: readonly Item[],
+  id: string,
+  edit: (item: Item) => Item,
+): Item[] => list.map((item) => (item.id === id ? edit(item) : item));
 
 /** Moves an item of a list one place towards the start (−1) or the end (+1). */
 export function moved<Item extends { id: string }>(list: readonly Item[], id: string, by: -1 | 1): Item[] {
@@ -23,16 +27,31 @@ export function moved<Item extends { id: string }>(list: readonly Item[], id: st
   return next;
 }
 
-export const editPiece = (pieceId: string, edit: (piece: Piece) => Piece): Edit => (document) => ({ ...document, pieces: inList(document.pieces, pieceId, edit) });
+export const editPiece =
+  (pieceId: string, edit: (piece: Piece) => Piece): Edit =>
+  (document) => ({ ...document, pieces: inList(document.pieces, pieceId, edit) });
 
 export const editEdge = (pieceId: string, name: EdgeName, change: Partial<Edge>): Edit =>
-  editPiece(pieceId, (piece) => ({ ...piece, edges: { ...piece.edges, [name]: { ...edgeOf(piece, name), ...change } } }));
+  editPiece(pieceId, (piece) => ({
+    ...piece,
+    edges: { ...piece.edges, [name]: { ...edgeOf(piece, name), ...change } },
+  }));
 
-export const editCutOut = (pieceId: string, cutOutId: string, edit: (cutOut: CutOut) => CutOut): Edit => editPiece(pieceId, (piece) => ({ ...piece, cutOuts: inList(piece.cutOuts, cutOutId, edit) }));
+export const editCutOut = (pieceId: string, cutOutId: string, edit: (cutOut: CutOut) => CutOut): Edit =>
+  editPiece(pieceId, (piece) => ({ ...piece, cutOuts: inList(piece.cutOuts, cutOutId, edit) }));
 
-export const editCoat = (coatId: string, edit: (coat: Coat) => Coat): Edit => (document) => ({ ...document, coats: inList(document.coats, coatId, edit) });
+export const editCoat =
+  (coatId: string, edit: (coat: Coat) => Coat): Edit =>
+  (document) => ({ ...document, coats: inList(document.coats, coatId, edit) });
 
 export const editColour = (coatId: string, colourId: string, change: Partial<CoatColour>): Edit =>
-  editCoat(coatId, (coat) => ({ ...coat, colours: inList(coat.colours, colourId, (colour) => ({ ...colour, ...change })) }));
+  editCoat(coatId, (coat) => ({
+    ...coat,
+    colours: inList(coat.colours, colourId, (colour) => ({ ...colour, ...change })),
+  }));
 
-export const editPass = (coatId: string, passId: string, change: Partial<Pass>): Edit => editCoat(coatId, (coat) => ({ ...coat, passes: inList(coat.passes, passId, (pass) => ({ ...pass, ...change })) }));
+export const editPass = (coatId: string, passId: string, change: Partial<Pass>): Edit =>
+  editCoat(coatId, (coat) => ({
+    ...coat,
+    passes: inList(coat.passes, passId, (pass) => ({ ...pass, ...change })),
+  }));

@@ -2,7 +2,7 @@
 
 import { usePathname } from "next/navigation";
 import { Ruler } from "@/ui/ruler";
-import { useJob } from "./job-workspace";
+import { useJob } from "./use-job";
 
 /** The stages of this job as marks on the ruler; a stage is done when it has what the next one needs. */
 export function JobRuler({ jobId, poured, finished }: { jobId: string; poured: boolean; finished: boolean }) {

@@ -5,7 +5,8 @@ import { saveJob, undoJob, type Conflict, type OpenJob, type Saved } from "@/con
 import type { JobDocument } from "@/core/plan/job";
 import { keepDraft, tabId, takeUpDraft } from "./draft";
 
-export type SaveStatus = "saved" | "unsaved" | "saving" | "unreachable" | "signed-out" | "refused" | "conflict";
+export type SaveStatus =
+  "saved" | "unsaved" | "saving" | "unreachable" | "signed-out" | "refused" | "conflict";
 
 export type JobState = {
   job: OpenJob;
@@ -41,13 +42,23 @@ export function createJobStore(job: OpenJob) {
     const keep = (document: JobDocument | null) => {
       if (tab === null) return;
       const stored = keepDraft(job.id, tab, document ? { revision: get().revision, document } : null);
-      if (!stored) set({ trouble: "This browser's storage is full: what you type is not kept until it is saved." });
+      if (!stored)
+        set({ trouble: "This browser's storage is full: what you type is not kept until it is saved." });
     };
     const later = (ms: number) => {
       clearTimeout(timer);
       timer = setTimeout(() => void get().save(), ms);
     };
-    const take = (saved: Saved) => set({ revision: saved.revision, document: saved.document, canUndo: saved.canUndo, canRedo: saved.canRedo, status: "saved", trouble: null, conflict: null });
+    const take = (saved: Saved) =>
+      set({
+        revision: saved.revision,
+        document: saved.document,
+        canUndo: saved.canUndo,
+        canRedo: saved.canRedo,
+        status: "saved",
+        trouble: null,
+        conflict: null,
+      });
     const fail = (error: ActError) => {
       if (error.code === "conflict") {
         set({ status: "conflict", conflict: error.data as Conflict, trouble: error.message });
@@ -69,10 +80,22 @@ export function createJobStore(job: OpenJob) {
       failures = 0;
       const { value } = result;
       if (get().document === document) {
-        set({ revision: value.revision, canUndo: value.canUndo, canRedo: value.canRedo, status: "saved", trouble: null });
+        set({
+          revision: value.revision,
+          canUndo: value.canUndo,
+          canRedo: value.canRedo,
+          status: "saved",
+          trouble: null,
+        });
         keep(null);
       } else {
-        set({ revision: value.revision, canUndo: value.canUndo, canRedo: value.canRedo, status: "unsaved", trouble: null });
+        set({
+          revision: value.revision,
+          canUndo: value.canUndo,
+          canRedo: value.canRedo,
+          status: "unsaved",
+          trouble: null,
+        });
         keep(get().document);
         later(QUIET_MS);
       }
@@ -91,7 +114,12 @@ export function createJobStore(job: OpenJob) {
         const document = edit(get().document);
         if (document === get().document) return;
         const { status } = get();
-        set({ document, status: status === "conflict" || status === "saving" || status === "unreachable" ? status : "unsaved", canUndo: true });
+        set({
+          document,
+          status:
+            status === "conflict" || status === "saving" || status === "unreachable" ? status : "unsaved",
+          canUndo: true,
+        });
         keep(document);
         if (status !== "conflict") later(QUIET_MS);
       },

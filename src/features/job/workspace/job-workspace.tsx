@@ -1,38 +1,27 @@
 "use client";
 
-import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
+import { useEffect, useMemo, useState, type ReactNode } from "react";
 import { useStore } from "zustand";
 import type { OpenJob } from "@/contracts/jobs";
 import type { ResinCard } from "@/core/cure/resin-card";
-import { derivePlan, type Plan } from "@/core/plan/derive-plan";
-import type { JobDocument } from "@/core/plan/job";
+import { derivePlan } from "@/core/plan/derive-plan";
 import type { UnitSystem } from "@/core/units/dimension";
 import { ConflictDialog } from "./conflict-dialog";
-import { createJobStore, type JobState, type JobStore } from "./job-store";
-
-type Workspace = { store: JobStore; cards: ResinCard[]; system: UnitSystem; plan: Plan };
-
-const Context = createContext<Workspace | null>(null);
-
-function useWorkspace(): Workspace {
-  const workspace = useContext(Context);
-  if (!workspace) throw new Error("Used outside of a job");
-  return workspace;
-}
-
-/** The job that is open in this tab: its document, what is computed of it, and the way to change it. */
-export function useJob(): { document: JobDocument; plan: Plan; cards: ResinCard[]; system: UnitSystem; change: JobState["change"] } {
-  const { store, plan, cards, system } = useWorkspace();
-  const document = useStore(store, (state) => state.document);
-  return { document, plan, cards, system, change: store.getState().change };
-}
-
-export function useJobState<Part>(select: (state: JobState) => Part): Part {
-  return useStore(useWorkspace().store, select);
-}
+import { createJobStore } from "./job-store";
+import { JobContext } from "./use-job";
 
 /** Holds a job open: computes its plan on every change, saves in pauses, and tells when someone else saved. */
-export function JobWorkspace({ job, cards, system, children }: { job: OpenJob; cards: ResinCard[]; system: UnitSystem; children: ReactNode }) {
+export function JobWorkspace({
+  job,
+  cards,
+  system,
+  children,
+}: {
+  job: OpenJob;
+  cards: ResinCard[];
+  system: UnitSystem;
+  children: ReactNode;
+}) {
   const [store] = useState(() => createJobStore(job));
   const document = useStore(store, (state) => state.document);
   const plan = useMemo(() => derivePlan(document, cards), [document, cards]);
@@ -63,9 +52,9 @@ export function JobWorkspace({ job, cards, system, children }: { job: OpenJob; c
   }, [store]);
 
   return (
-    <Context.Provider value={workspace}>
+    <JobContext.Provider value={workspace}>
       {children}
       <ConflictDialog />
-    </Context.Provider>
+    </JobContext.Provider>
   );
 }

@@ -1,7 +1,7 @@
 "use client";
 
 import { Button } from "@/ui/button";
-import { useJobState } from "./job-workspace";
+import { useJobState } from "./use-job";
 
 const WORDS = {
   saved: "saved",

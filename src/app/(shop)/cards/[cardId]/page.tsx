@@ -45,7 +45,12 @@ export default async function CardPage({ params }: { params: Promise<{ cardId: s
     <>
       <Header person={person} />
       <div className="flex-1 overflow-y-auto flex flex-col">
-        <CardForm cardId={card?.id ?? null} start={fields} system={person.units} canRemove={person.role === "owner"} />
+        <CardForm
+          cardId={card?.id ?? null}
+          start={fields}
+          system={person.units}
+          canRemove={person.role === "owner"}
+        />
       </div>
     </>
   );

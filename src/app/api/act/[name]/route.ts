@@ -4,10 +4,20 @@ import { perform } from "@/server/acts";
 import { currentPerson } from "@/server/session";
 import { ACTS } from "../registry";
 
-const STATUS: Record<ActError["code"], number> = { invalid: 422, "signed-out": 401, forbidden: 403, "not-found": 404, conflict: 409, "slow-down": 429, unreachable: 503, failed: 500 };
+const STATUS: Record<ActError["code"], number> = {
+  invalid: 422,
+  "signed-out": 401,
+  forbidden: 403,
+  "not-found": 404,
+  conflict: 409,
+  "slow-down": 429,
+  unreachable: 503,
+  failed: 500,
+};
 const LARGEST_BODY = 4 * 1024 * 1024;
 
-const refuse = (code: ActError["code"], message: string) => NextResponse.json({ ok: false, error: { code, message } }, { status: STATUS[code] });
+const refuse = (code: ActError["code"], message: string) =>
+  NextResponse.json({ ok: false, error: { code, message } }, { status: STATUS[code] });
 
 /** A write comes from our own pages only: same origin, JSON, by POST. */
 function isOurs(request: NextRequest): boolean {
@@ -18,9 +28,13 @@ function isOurs(request: NextRequest): boolean {
   return URL.canParse(origin) && new URL(origin).host === request.headers.get("host");
 }
 
-export async function POST(request: NextRequest, { params }: { params: Promise<{ name: string }> }): Promise<NextResponse> {
+export async function POST(
+  request: NextRequest,
+  { params }: { params: Promise<{ name: string }> },
+): Promise<NextResponse> {
   if (!isOurs(request)) return refuse("forbidden", "This request did not come from Gaugebeam's own pages.");
-  if (!request.headers.get("content-type")?.startsWith("application/json")) return refuse("invalid", "Only JSON is read here.");
+  if (!request.headers.get("content-type")?.startsWith("application/json"))
+    return refuse("invalid", "Only JSON is read here.");
   const implemented = ACTS.get((await params).name);
   if (!implemented) return refuse("not-found", "There is no such act.");
   let input: unknown;
@@ -36,6 +50,9 @@ export async function POST(request: NextRequest, { params }: { params: Promise<{
     return NextResponse.json(result, { status: result.ok ? 200 : STATUS[result.error.code] });
   } catch (failure) {
     console.error(`Act ${implemented.act.name} failed:`, failure);
-    return refuse("failed", "The server could not do that just now. What you typed is kept; it is tried again.");
+    return refuse(
+      "failed",
+      "The server could not do that just now. What you typed is kept; it is tried again.",
+    );
   }
 }

@@ -9,5 +9,12 @@ export default async function LogPage({ params, searchParams }: Props) {
   const person = await requirePerson();
   const { jobId } = await params;
   const { pour } = await searchParams;
-  return <LogView jobId={jobId} pours={await orNotFound(logOf(person, jobId))} shownId={typeof pour === "string" ? pour : null} system={person.units} />;
+  return (
+    <LogView
+      jobId={jobId}
+      pours={await orNotFound(logOf(person, jobId))}
+      shownId={typeof pour === "string" ? pour : null}
+      system={person.units}
+    />
+  );
 }

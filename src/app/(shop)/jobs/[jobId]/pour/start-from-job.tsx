@@ -1,6 +1,6 @@
 "use client";
 
-import { useJob, useJobState } from "@/features/job/workspace/job-workspace";
+import { useJob, useJobState } from "@/features/job/workspace/use-job";
 import { StartView, type KnownPour } from "@/features/pour/start-view";
 
 /** Starts a pour from the job as it stands in this tab: what was typed last is saved first. */
@@ -9,5 +9,15 @@ export function StartFromJob({ jobId, pours }: { jobId: string; pours: KnownPour
   const save = useJobState((state) => state.save);
   const revision = useJobState((state) => state.revision);
   const status = useJobState((state) => state.status);
-  return <StartView jobId={jobId} plan={plan} system={system} pours={pours} revision={revision} saved={status === "saved"} save={save} />;
+  return (
+    <StartView
+      jobId={jobId}
+      plan={plan}
+      system={system}
+      pours={pours}
+      revision={revision}
+      saved={status === "saved"}
+      save={save}
+    />
+  );
 }

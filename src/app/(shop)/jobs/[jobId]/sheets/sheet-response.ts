@@ -11,12 +11,24 @@ export function sheetResponse(sheet: "batch.pdf" | "run.pdf" | "batch.csv") {
     const person = await currentPerson();
     if (!person) return new Response("Sign in first.", { status: 401 });
     try {
-      const { body, type, name } = await exportSheet(person, (await params).jobId, sheet, request.nextUrl.searchParams.get("paper"));
+      const { body, type, name } = await exportSheet(
+        person,
+        (await params).jobId,
+        sheet,
+        request.nextUrl.searchParams.get("paper"),
+      );
       const bytes = typeof body === "string" ? new TextEncoder().encode(body) : new Uint8Array(body);
       const ascii = name.replace(/[^\x20-\x7e]/g, "_");
-      return new Response(bytes, { headers: { "content-type": type, "content-disposition": `attachment; filename="${ascii}"; filename*=UTF-8''${encodeURIComponent(name)}`, "cache-control": "no-store" } });
+      return new Response(bytes, {
+        headers: {
+          "content-type": type,
+          "content-disposition": `attachment; filename="${ascii}"; filename*=UTF-8''${encodeURIComponent(name)}`,
+          "cache-control": "no-store",
+        },
+      });
     } catch (failure) {
-      if (failure instanceof Refused && failure.error.code === "not-found") return new Response("There is no such job.", { status: 404 });
+      if (failure instanceof Refused && failure.error.code === "not-found")
+        return new Response("There is no such job.", { status: 404 });
       throw failure;
     }
   };

@@ -1,0 +1,35 @@
+import { defineConfig } from "@playwright/test";
+
+const port = process.env["GAUGEBEAM_E2E_PORT"] ?? "3000";
+
+export default defineConfig({
+  testDir: "e2e",
+  outputDir: "test-results",
+  timeout: 45_000,
+  expect: { timeout: 8_000 },
+  fullyParallel: false,
+  workers: 1,
+  retries: 0,
+  forbidOnly: true,
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    trace: "retain-on-failure",
+    launchOptions: {
+      executablePath: "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+      ],
+    },
+  },
+  projects: [
+    { name: "journeys", testMatch: "journeys/**/*.spec.ts" },
+    { name: "gallery", testMatch: "gallery/**/*.spec.ts" },
+  ],
+});

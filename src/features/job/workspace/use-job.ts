@@ -1,0 +1,36 @@
+"use client";
+
+import { createContext, useContext } from "react";
+import { useStore } from "zustand";
+import type { ResinCard } from "@/core/cure/resin-card";
+import type { Plan } from "@/core/plan/derive-plan";
+import type { JobDocument } from "@/core/plan/job";
+import type { UnitSystem } from "@/core/units/dimension";
+import type { JobState, JobStore } from "./job-store";
+
+type Workspace = { store: JobStore; cards: ResinCard[]; system: UnitSystem; plan: Plan };
+
+export const JobContext = createContext<Workspace | null>(null);
+
+function useWorkspace(): Workspace {
+  const workspace = useContext(JobContext);
+  if (!workspace) throw new Error("Used outside of a job");
+  return workspace;
+}
+
+/** The job that is open in this tab: its document, what is computed of it, and the way to change it. */
+export function useJob(): {
+  document: JobDocument;
+  plan: Plan;
+  cards: ResinCard[];
+  system: UnitSystem;
+  change: JobState["change"];
+} {
+  const { store, plan, cards, system } = useWorkspace();
+  const document = useStore(store, (state) => state.document);
+  return { document, plan, cards, system, change: store.getState().change };
+}
+
+export function useJobState<Part>(select: (state: JobState) => Part): Part {
+  return useStore(useWorkspace().store, select);
+}

@@ -1,0 +1,206 @@
+import { randomUUID } from "node:crypto";
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import { ACTS } from "@/app/api/act/registry";
+import type { Person } from "@/contracts/people";
+import { emptyJob } from "@/core/plan/new-job";
+import { perform } from "./acts";
+import type { Database } from "./database";
+import { hashPassword, checkPassword } from "./passwords";
+import { Refused } from "./refused";
+import { peopleOf, signInBook } from "./repositories/people";
+import { poursOf } from "./repositories/pours";
+import { testDatabase, testShop, type TestShop } from "./testing/test-shop";
+
+let db: Database;
+let mine: TestShop;
+let theirs: TestShop;
+let theirPour: string;
+let theirHand: string;
+
+beforeAll(async () => {
+  db = await testDatabase();
+  [mine, theirs] = [await testShop(db), await testShop(db)];
+  theirPour = randomUUID();
+  await poursOf(db, theirs.owner).start({
+    id: theirPour,
+    jobId: theirs.jobId,
+    jobRevision: 2,
+    at: new Date(),
+    plan: { document: theirs.document, cards: theirs.cards },
+  });
+  theirHand = await peopleOf(db, theirs.owner).add({
+    name: "Hand",
+    email: `${randomUUID()}@test.example`,
+    role: "hand",
+    units: "us",
+    passwordHash: "-",
+  });
+});
+afterAll(() => db.sequelize.close());
+
+const at = new Date().toISOString();
+
+/**
+ * For every act, an input that points into the OTHER shop; null for acts that take no row of anybody's.
+ * The test below goes by the app's own list of acts, so that a new one cannot be forgotten.
+ */
+const foreign = (): Record<string, unknown> => ({
+  "session.sign-in": null,
+  "session.sign-out": null,
+  "session.first-run": null,
+  "me.set-units": null,
+  "people.add": null,
+  "people.set-role": { personId: theirHand, role: "owner" },
+  "people.remove": { personId: theirHand },
+  "job.create": null,
+  "job.describe": { jobId: theirs.jobId, fields: { name: "taken", client: "", status: "done", dueOn: null } },
+  "job.duplicate": { jobId: theirs.jobId },
+  "job.archive": { jobId: theirs.jobId, archived: true },
+  "job.save": { jobId: theirs.jobId, revision: 2, document: emptyJob() },
+  "job.undo": { jobId: theirs.jobId, revision: 2, direction: "undo" },
+  "card.save": { cardId: theirs.cards[0]?.id, fields: (({ id: _id, ...fields }) => fields)(mine.cards[0]!) },
+  "card.remove": { cardId: theirs.cards[0]?.id },
+  "pour.start": { pourId: randomUUID(), jobId: theirs.jobId, revision: 2, at },
+  "pour.record": { pourId: theirPour, events: [{ id: randomUUID(), at, kind: "finish" }] },
+});
+
+/** A picture of all rows of a shop, to see that nothing moved. */
+async function rowsOf(shopId: string): Promise<string> {
+  const [jobs, cards, pours, people] = await Promise.all([
+    db.Job.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.ResinCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.Pour.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.Person.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+  ]);
+  const events = await db.PourEvent.count({ where: { pourId: pours.map((pour) => pour.id) } });
+  return JSON.stringify([jobs, cards, pours, people, events]);
+}
+
+describe("across shops", () => {
+  test("every act of the app has its line here, and every actions file is in the app's list", () => {
+    expect([...ACTS.keys()].sort()).toEqual(Object.keys(foreign()).sort());
+    const features = join(process.cwd(), "src/features");
+    const declared = readdirSync(features)
+      .flatMap((feature) => {
+        try {
+          return [readFileSync(join(features, feature, "actions.ts"), "utf8")];
+        } catch {
+          return [];
+        }
+      })
+      .reduce((count, text) => count + (text.match(/\bimplement(Open)?\(\s*\w+,/g)?.length ?? 0), 0);
+    expect(declared).toBe(ACTS.size);
+  });
+
+  test("no act reaches a row of another shop", async () => {
+    const before = await rowsOf(theirs.owner.shopId);
+    for (const [name, input] of Object.entries(foreign())) {
+      if (input === null) continue;
+      const result = await perform(ACTS.get(name)!, mine.owner, input);
+      expect([name, result.ok ? "done" : result.error.code]).toEqual([name, "not-found"]);
+    }
+    expect(await rowsOf(theirs.owner.shopId)).toBe(before);
+  });
+
+  test("without signing in no act runs but those that open the door", async () => {
+    for (const [name, implemented] of ACTS) {
+      if (implemented.act.caller === "anybody") continue;
+      const result = await perform(implemented, null, foreign()[name] ?? {});
+      expect([name, result.ok ? "done" : result.error.code]).toEqual([name, "signed-out"]);
+    }
+    expect(
+      [...ACTS.values()].filter(({ act }) => act.caller === "anybody").map(({ act }) => act.name),
+    ).toEqual(["session.sign-in", "session.sign-out", "session.first-run"]);
+  });
+
+  test("a hand may not do what only owners may", async () => {
+    const hand: Person = { ...mine.owner, role: "hand" };
+    const owners = [...ACTS.values()].filter(({ act }) => act.caller === "owner");
+    expect(owners.length).toBeGreaterThanOrEqual(4);
+    for (const implemented of owners) {
+      const result = await perform(implemented, hand, foreign()[implemented.act.name] ?? {});
+      expect([implemented.act.name, result.ok ? "done" : result.error.code]).toEqual([
+        implemented.act.name,
+        "forbidden",
+      ]);
+    }
+  });
+});
+
+describe("input", () => {
+  test("nonsense for every act is refused with words, never thrown", async () => {
+    const nonsense = [
+      null,
+      7,
+      "x",
+      [],
+      {},
+      { jobId: "x" },
+      { jobId: "' OR 1=1 --", revision: -1 },
+      { fields: { name: "\u0000" } },
+      { pourId: theirPour, events: [] },
+    ];
+    for (const implemented of ACTS.values()) {
+      if (implemented.act.name.startsWith("session.")) continue;
+      for (const input of nonsense) {
+        const result = await perform(implemented, mine.owner, input);
+        expect(result.ok).toBe(false);
+        if (!result.ok) expect(result.error.message.length).toBeGreaterThan(3);
+      }
+    }
+  });
+
+  test("a document whose shares do not sum to one is refused", async () => {
+    const document = structuredClone(mine.document);
+    document.coats[2]!.colours[0]!.share = 0.9;
+    const result = await perform(ACTS.get("job.save")!, mine.owner, {
+      jobId: mine.jobId,
+      revision: 2,
+      document,
+    });
+    expect(result).toMatchObject({
+      ok: false,
+      error: { code: "invalid", message: "The shares of a coat must sum to one." },
+    });
+  });
+});
+
+describe("people", () => {
+  test("an e-mail address signs in one person only, and a shop keeps an owner", async () => {
+    const people = peopleOf(db, mine.owner);
+    await expect(
+      people.add({ name: "Twin", email: mine.owner.email, role: "hand", units: "us", passwordHash: "-" }),
+    ).rejects.toThrow("already signs in");
+    await expect(people.setRole(mine.owner.id, "hand")).rejects.toThrow("needs an owner");
+    await expect(people.remove(mine.owner.id)).rejects.toThrow("needs an owner");
+  });
+
+  test("a session of an older password, or of nobody, opens nothing", async () => {
+    expect(await signInBook(db).person(mine.owner.id, 99)).toBeNull();
+    expect(await signInBook(db).person(randomUUID(), 1)).toBeNull();
+  });
+});
+
+describe("passwords", () => {
+  test("repeated wrong ones slow down and say so; the right one goes through before that", async () => {
+    const email = `${randomUUID()}@test.example`;
+    await peopleOf(db, mine.owner).add({
+      name: "Door",
+      email,
+      role: "hand",
+      units: "us",
+      passwordHash: await hashPassword("the right password"),
+    });
+    await expect(checkPassword(email, "the right password")).resolves.toMatchObject({ sessionVersion: 1 });
+    const codes: string[] = [];
+    for (let attempt = 0; attempt < 7; attempt += 1) {
+      const failure = await checkPassword(email, `wrong ${attempt}`).catch((reason: unknown) => reason);
+      if (!(failure instanceof Refused)) throw new Error("A wrong password went through");
+      codes.push(failure.error.code);
+    }
+    expect(codes).toEqual(["invalid", "invalid", "invalid", "invalid", "invalid", "slow-down", "slow-down"]);
+    const shut = await checkPassword(email, "the right password").catch((reason: unknown) => reason);
+    expect((shut as Refused).error.message).toMatch(/Try again in \d+ seconds/);
+  });
+});

@@ -1,0 +1,103 @@
+import type { Database } from "../database";
+import { Refused } from "../refused";
+import { testDatabase, testShop, type TestShop } from "../testing/test-shop";
+import { jobsOf } from "./jobs";
+
+let db: Database;
+let shop: TestShop;
+beforeAll(async () => {
+  db = await testDatabase();
+});
+beforeEach(async () => {
+  shop = await testShop(db);
+});
+afterAll(() => db.sequelize.close());
+
+const film = (filmMm: number) => ({
+  ...shop.document,
+  coats: shop.document.coats.map((coat) => ({ ...coat, filmMm })),
+});
+const filmOf = (document: { coats: { filmMm: number }[] }) => document.coats[0]?.filmMm;
+
+async function refusal(attempt: Promise<unknown>) {
+  const failure = await attempt.then(
+    () => null,
+    (reason: unknown) => reason,
+  );
+  if (!(failure instanceof Refused)) throw new Error(`Expected a refusal, got ${String(failure)}`);
+  return failure.error;
+}
+
+test("a document comes back as it was saved, as plain records", async () => {
+  const opened = await jobsOf(db, shop.owner).open(shop.jobId);
+  expect(opened.document).toEqual(shop.document);
+  expect(opened.revision).toBe(2);
+  expect(Object.getPrototypeOf(opened)).toBe(Object.prototype);
+});
+
+test("saving on an old revision is refused with the version that is there, and overwrites nothing", async () => {
+  const jobs = jobsOf(db, shop.owner);
+  await jobs.save(shop.jobId, 2, film(0.7));
+  const error = await refusal(jobs.save(shop.jobId, 2, film(0.9)));
+  expect(error.code).toBe("conflict");
+  expect((error.data as { revision: number }).revision).toBe(3);
+  expect(filmOf((await jobs.open(shop.jobId)).document)).toBe(0.7);
+});
+
+test("of many saves at once on one revision exactly one wins", async () => {
+  const jobs = jobsOf(db, shop.owner);
+  const results = await Promise.allSettled(
+    [0.3, 0.4, 0.5, 0.6, 0.7].map((mm) => jobs.save(shop.jobId, 2, film(mm))),
+  );
+  expect(results.filter((result) => result.status === "fulfilled")).toHaveLength(1);
+  expect((await jobs.open(shop.jobId)).revision).toBe(3);
+});
+
+test("undo and redo walk the versions, a new change forgets the redo, and no version is ever lost", async () => {
+  const jobs = jobsOf(db, shop.owner);
+  await jobs.save(shop.jobId, 2, film(0.5));
+  await jobs.save(shop.jobId, 3, film(0.6));
+  let at = await jobs.step(shop.jobId, 4, "undo");
+  expect([filmOf(at.document), at.canUndo, at.canRedo]).toEqual([0.5, true, true]);
+  at = await jobs.step(shop.jobId, at.revision, "undo");
+  expect(at.document).toEqual(shop.document);
+  at = await jobs.step(shop.jobId, at.revision, "redo");
+  expect(filmOf(at.document)).toBe(0.5);
+  at = await jobs.step(shop.jobId, at.revision, "redo");
+  expect([filmOf(at.document), at.canRedo]).toEqual([0.6, false]);
+  at = await jobs.step(shop.jobId, at.revision, "undo");
+  at = await jobs.save(shop.jobId, at.revision, film(0.8));
+  expect(at.canRedo).toBe(false);
+  expect((await refusal(jobs.step(shop.jobId, at.revision, "redo"))).message).toBe(
+    "There is nothing to redo.",
+  );
+  expect(await db.JobRevision.count({ where: { jobId: shop.jobId } })).toBe(10);
+});
+
+test("undo ends at the first version", async () => {
+  const jobs = jobsOf(db, shop.owner);
+  const first = await jobs.step(shop.jobId, 2, "undo");
+  expect(first.canUndo).toBe(false);
+  expect((await refusal(jobs.step(shop.jobId, first.revision, "undo"))).code).toBe("invalid");
+});
+
+test("a copy is its own job", async () => {
+  const jobs = jobsOf(db, shop.owner);
+  const copyId = await jobs.duplicate(shop.jobId);
+  await jobs.save(copyId, 1, film(2));
+  expect((await jobs.open(shop.jobId)).document).toEqual(shop.document);
+  const names = (await jobs.list()).map((job) => job.name);
+  expect(names).toEqual(expect.arrayContaining(["Counter", "Counter, copy"]));
+});
+
+test("archived jobs stay in the list, marked; the list counts pieces", async () => {
+  const jobs = jobsOf(db, shop.owner);
+  await jobs.archive(shop.jobId, true);
+  expect((await jobs.list())[0]).toMatchObject({ archived: true, pieces: 1 });
+});
+
+test("a job of another shop is not there", async () => {
+  const other = await testShop(db);
+  expect((await refusal(jobsOf(db, other.owner).open(shop.jobId))).code).toBe("not-found");
+  expect((await jobsOf(db, other.owner).list()).map((job) => job.id)).not.toContain(shop.jobId);
+});
