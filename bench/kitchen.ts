@@ -1,0 +1,23 @@
+import { newCoat, newPiece, withTechnique } from "@/core/plan/new-job";
+import type { JobDocument } from "@/core/plan/job";
+import { sampleJob, starterCards } from "@/core/plan/sample-job";
+
+let made = 0;
+const id = () => `id-${(made += 1)}`;
+
+export const cards = starterCards(id);
+
+/** 12 pieces × 8 coats: a large kitchen. */
+export const kitchen: JobDocument = {
+  ...sampleJob(cards, id),
+  pieces: Array.from({ length: 12 }, (_, index) =>
+    newPiece(
+      (["straight", "l-run", "rectangle", "round"] as const)[index % 4] ?? "straight",
+      `Piece ${index + 1}`,
+      id,
+    ),
+  ),
+  coats: Array.from({ length: 8 }, (_, index) =>
+    withTechnique(newCoat("colour", `Coat ${index + 1}`, cards[0]?.id ?? null, id), "palm-blend", id),
+  ),
+};

@@ -1,0 +1,115 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test, type Page } from "@playwright/test";
+import { signIn, stage } from "../fixtures/shop";
+
+async function nothingSerious(page: Page, view: string): Promise<void> {
+  await page.waitForLoadState("networkidle");
+  const { violations, passes } = await new AxeBuilder({ page }).analyze();
+  expect(passes.length).toBeGreaterThan(5);
+  const serious = violations.filter(
+    (violation) => violation.impact === "serious" || violation.impact === "critical",
+  );
+  expect([
+    view,
+    serious.map((violation) => `${violation.id}: ${violation.nodes[0]?.html.slice(0, 160)}`),
+  ]).toEqual([view, []]);
+}
+
+/** Nothing runs out of the window sideways. */
+async function fitsAcross(page: Page, view: string): Promise<void> {
+  const over = await page.evaluate(
+    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+  );
+  expect([view, over <= 1]).toEqual([view, true]);
+}
+
+async function everyView(page: Page, look: (view: string) => Promise<void>): Promise<void> {
+  await page.goto("/sign-in");
+  await look("sign-in");
+  await signIn(page);
+  await look("jobs");
+  await page.getByRole("link", { name: "Serving counter" }).click();
+  await page.waitForURL("**/measure");
+  await look("measure");
+  for (const name of ["Build", "Cups", "Pour", "Log"] as const) {
+    await stage(page, name);
+    await look(name);
+  }
+  await stage(page, "Cups");
+  await page.getByRole("link", { name: "Batch sheet" }).click();
+  await page.waitForURL("**/sheets/batch");
+  await look("batch sheet");
+  await page.getByRole("link", { name: "Run sheet" }).click();
+  await page.waitForURL("**/sheets/run");
+  await look("run sheet");
+  await page.goto("/jobs");
+  await page.getByRole("link", { name: "Reception desk" }).click();
+  await stage(page, "Log");
+  await look("log of a pour");
+  await page.goto("/cards");
+  await look("resins");
+  await page.getByRole("link", { name: "Slow coating 1:1" }).click();
+  await page.waitForURL("**/cards/**");
+  await look("resin card");
+  await page.goto("/shop");
+  await look("shop");
+  await page.goto("/jobs");
+  await page.getByRole("complementary", { name: "Wet now" }).getByRole("link").click();
+  await page.waitForURL("**/pours/**");
+  await look("pour");
+}
+
+test("axe finds nothing serious on any view", async ({ page }) => {
+  test.setTimeout(120_000);
+  await everyView(page, (view) => nothingSerious(page, view));
+});
+
+test("at 200 % zoom no view runs out of the window, and the road can still be walked", async ({
+  browser,
+  baseURL,
+}) => {
+  test.setTimeout(90_000);
+  // 200 % of a 1280 × 800 window leaves 640 × 400 CSS pixels.
+  const context = await browser.newContext({
+    viewport: { width: 640, height: 400 },
+    deviceScaleFactor: 2,
+    baseURL,
+  });
+  const page = await context.newPage();
+  await everyView(page, (view) => fitsAcross(page, view));
+  await context.close();
+});
+
+test("the pour on a phone: the button can be reached and is larger than a thumb", async ({
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    baseURL,
+  });
+  const page = await context.newPage();
+  await signIn(page);
+  await page.getByRole("complementary", { name: "Wet now" }).getByRole("link").click();
+  const done = page.getByRole("button", { name: /^Done/ });
+  await done.scrollIntoViewIfNeeded();
+  const box = await done.boundingBox();
+  expect(box?.height).toBeGreaterThanOrEqual(80);
+  expect(box?.width).toBeGreaterThanOrEqual(300);
+  await fitsAcross(page, "pour on a phone");
+  await context.close();
+});
+
+test("nothing on the console: no error, no blocked style, on any view", async ({ page }) => {
+  const said: string[] = [];
+  page.on("console", (message) => {
+    if (message.type() === "error" || message.type() === "warning") said.push(message.text());
+  });
+  page.on("pageerror", (error) => said.push(error.message));
+  await everyView(page, async () => {
+    await page.waitForLoadState("networkidle");
+  });
+  expect(said).toEqual([]);
+});

@@ -1,0 +1,92 @@
+import { expect, test } from "@playwright/test";
+import { field, makeJob, saved, signIn, stage } from "../fixtures/shop";
+
+test("a pour: started from the plan, run by the space bar, weighed, noted, finished; the log sets plan and actual side by side", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await signIn(page);
+  await makeJob(page, "Poured");
+  await page.getByRole("button", { name: "Rectangle" }).click();
+  await field(page, "Length").fill("30 in");
+  await field(page, "Depth").fill("20 in");
+  await stage(page, "Build");
+  await page.getByRole("button", { name: "colour", exact: true }).click();
+  await page.getByRole("button", { name: "palm blend" }).click();
+  await saved(page);
+  await stage(page, "Pour");
+  await expect(page.getByText("Nitrile gloves")).toBeVisible();
+  await page.getByRole("button", { name: "Start the pour" }).click();
+  await page.waitForURL("**/pours/**");
+
+  await expect(page.getByRole("heading", { name: /^Weigh/ })).toBeVisible();
+  const planned = Number(
+    (await page.getByText("A, resin").locator("xpath=../..").locator(".figure").first().innerText()).replace(
+      /[^\d.]/g,
+      "",
+    ),
+  );
+  await page.getByLabel("A, resin").fill(String(planned + 40));
+  await page.getByLabel("A, resin").press("Enter");
+  await expect(page.getByText(/^Bring B to/)).toBeVisible();
+  await page.getByLabel("B, hardener").fill("not much");
+  await page.getByLabel("B, hardener").press("Enter");
+  await expect(page.getByText(/That is not a weight/)).toBeVisible();
+  await expect(page.getByLabel("B, hardener")).toHaveValue("not much");
+  await page.getByLabel("B, hardener").fill(String(Math.round((planned + 40) * (0.98 / 1.15))));
+  await page.getByLabel("B, hardener").press("Enter");
+  await expect(page.getByText("In ratio.")).toBeVisible();
+
+  await page.locator("h1").click();
+  await page.keyboard.press("Space");
+  await expect(page.getByRole("heading", { name: /^Mix/ })).toBeVisible();
+  await page.keyboard.press("Space");
+  await page.keyboard.press("PageDown");
+  await expect(page.getByRole("heading", { name: "Lay the colours" })).toBeVisible();
+  await page.keyboard.press("Backspace");
+  await expect(page.getByRole("heading", { name: /^Split/ })).toBeVisible();
+  await page.keyboard.press("Enter");
+
+  await page.getByRole("button", { name: "Note" }).click();
+  await page.getByLabel("What happened").fill("Room colder than planned.");
+  await page.getByRole("button", { name: "Keep the note" }).click();
+  for (const title of ["Lay the colours", "Drizzle ribbons", "Palm blend", "Alcohol, small drops"]) {
+    await expect(page.getByRole("heading", { name: title })).toBeVisible();
+    if (title.startsWith("Alcohol")) await expect(page.getByText(/Alcohol burns/)).toBeVisible();
+    await page.getByRole("button", { name: /^Done/ }).click();
+  }
+  // The flame stays shut until the alcohol has flashed off.
+  await expect(page.getByText("Flame is shut")).toBeVisible();
+  for (let step = 0; step < 4; step += 1) await page.getByRole("button", { name: /^Done/ }).click();
+
+  await expect(page.getByRole("heading", { name: "What was left?" })).toBeVisible();
+  await page.getByLabel(/how much was left or missing/).fill("8 oz");
+  await page.getByRole("button", { name: "was left" }).click();
+  await expect(page.getByText(/8 fl oz left/)).toBeVisible();
+  await page.getByRole("button", { name: "Finish the pour" }).click();
+  await page.getByRole("link", { name: "See the log" }).click();
+  await page.waitForURL("**/log**");
+  await expect(page.getByText(/more was mixed than planned/)).toBeVisible();
+  await expect(page.getByText(/8 fl oz was left/)).toBeVisible();
+  await expect(page.getByText("rate planned")).toBeVisible();
+  await expect(page.getByText("Room colder than planned.")).toBeVisible();
+  await page.goto("/jobs");
+  await expect(page.getByRole("row", { name: /Poured.*curing/ })).toBeVisible();
+});
+
+test("the demo shop has jobs at different stages, finished pours with deviations, and one that is wet now", async ({
+  page,
+}) => {
+  await signIn(page);
+  await expect(page.getByRole("complementary", { name: "Wet now" })).toContainText("Bistro table");
+  for (const status of ["planning", "approved", "pouring", "curing"])
+    await expect(page.getByRole("row", { name: new RegExp(status) }).first()).toBeVisible();
+  await page.getByRole("link", { name: "Reception desk" }).click();
+  await stage(page, "Log");
+  await expect(page.getByText(/It ran short by about/)).toBeVisible();
+  await page.goto("/jobs");
+  await page.getByRole("radio", { name: "done" }).click();
+  await page.getByRole("link", { name: "Walnut tray with a channel" }).click();
+  await stage(page, "Log");
+  await expect(page.getByText(/was left over.*generous/)).toBeVisible();
+});
