@@ -111,24 +111,56 @@ function hostile(): string[] {
   return fixed.slice(0, 100);
 }
 
+const bare = (text: string) => text.replace(/[\s\u0000]/g, "");
+
+/** Every so many entries one goes in by Playwright's own hand; the others by the same events, in the page. */
+const BY_HAND = 12;
+
+type Answer = { typed: string; after: string; invalid: boolean; words: string };
+
+/** Puts an entry into a field and leaves it, as a person would; says what stands there then. */
+async function enter(target: Locator, entry: string): Promise<Answer> {
+  return target.evaluate(async (element, text) => {
+    const input = element as HTMLInputElement;
+    const painted = () => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 0)));
+    input.focus();
+    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")?.set?.call(input, text);
+    input.dispatchEvent(new Event("input", { bubbles: true }));
+    await painted();
+    const typed = input.value;
+    input.blur();
+    await painted();
+    const described = input.getAttribute("aria-describedby");
+    return {
+      typed,
+      after: input.value,
+      invalid: input.getAttribute("aria-invalid") === "true",
+      words: described ? (document.getElementById(described)?.innerText ?? "") : "",
+    };
+  }, entry);
+}
+
 /** Types all of it into a field: the page stays up, the text stays as typed until it is readable, and an error is in words. */
 async function torment(page: Page, target: Locator): Promise<void> {
   const errors: string[] = [];
   page.on("pageerror", (error) => errors.push(error.message));
   const entries = hostile();
   expect(entries).toHaveLength(100);
-  for (const entry of entries) {
-    await target.fill(entry);
-    const typed = entry.replace(/[\r\n]/g, "");
-    await expect(target).toHaveValue(typed);
-    await target.blur();
-    if ((await target.getAttribute("aria-invalid")) === "true") {
-      await expect(target).toHaveValue(typed);
-      const described = await target.getAttribute("aria-describedby");
-      expect(described).toBeTruthy();
-      expect((await page.locator(`[id="${described}"]`).innerText()).length).toBeGreaterThan(8);
+  let refused = 0;
+  for (const [index, entry] of entries.entries()) {
+    if (index % BY_HAND === 0) {
+      await target.fill(entry);
+      await target.blur();
     }
+    const { typed, after, invalid, words } = await enter(target, entry);
+    // The browser itself drops line breaks from a field of one line; nothing else may change.
+    expect(bare(typed)).toBe(bare(entry));
+    if (!invalid) continue;
+    refused += 1;
+    expect([entry, after]).toEqual([entry, typed]);
+    expect(words.length).toBeGreaterThan(8);
   }
+  expect(refused).toBeGreaterThan(50);
   expect(errors).toEqual([]);
 }
 
@@ -161,7 +193,7 @@ test.describe("a hundred hostile entries", () => {
     await field(page, "Wet film").fill("3");
     await torment(page, field(page, "Room and resin"));
     await field(page, "Room and resin").fill("70");
-    await page.getByRole("button", { name: "Pewter" }).click();
+    await page.getByRole("button", { name: "Pewter", exact: true }).click();
     await torment(page, field(page, "Share"));
     await field(page, "Share").fill("30");
     await torment(page, field(page, "Dose, g per 100 g of mix"));

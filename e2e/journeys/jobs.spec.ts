@@ -15,7 +15,7 @@ test("jobs: found by search, renamed, given a status and a date, duplicated, arc
   await expect(page.getByText("Type a name for the job.")).toBeVisible();
   await page.getByLabel("Name of the job").fill("Renamed job");
   await page.getByLabel("Client, or empty for own work").fill("Somebody");
-  await page.getByLabel("Status").selectOption("approved");
+  await page.getByLabel("Status", { exact: true }).selectOption("approved");
   await page.getByLabel("Due").fill("2020-02-29");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(row("Renamed job")).toContainText("29 Feb 2020");

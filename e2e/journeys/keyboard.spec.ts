@@ -44,7 +44,7 @@ test("keyboard alone, from sign-in to the printed batch sheet", async ({ page })
   await keyboard.type("6 ft");
   // Arrow keys step by a quarter inch.
   await keyboard.press("ArrowUp");
-  await expect(page.getByLabel("Length", { exact: true })).toHaveValue("72.25");
+  await expect(page.getByLabel("Length", { exact: true })).toHaveValue("72 1/4");
   await keyboard.press("ArrowDown");
   await tabTo(page, /^Depth/);
   await keyboard.press("Control+A");

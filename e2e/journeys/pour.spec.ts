@@ -12,7 +12,7 @@ test("a pour: started from the plan, run by the space bar, weighed, noted, finis
   await field(page, "Depth").fill("20 in");
   await stage(page, "Build");
   await page.getByRole("button", { name: "colour", exact: true }).click();
-  await page.getByRole("button", { name: "palm blend" }).click();
+  await page.getByRole("button", { name: "palm blend", exact: true }).click();
   await saved(page);
   await stage(page, "Pour");
   await expect(page.getByText("Nitrile gloves")).toBeVisible();

@@ -21,6 +21,16 @@ const TREATMENT_WORDS = { face: "face", wall: "against a wall", dam: "dammed", o
 /** Room around the piece for dimension lines, px. */
 const ROOM = { left: 128, right: 70, top: 64, bottom: 82 };
 
+/** Half the breadth within which an edge is picked, px. */
+const PICK_PX = 10;
+
+/** A strip along a line: unlike a line it has an area, so that it can be pointed at and found by readers. */
+function strip(from: Point, to: Point, half: number): string {
+  const long = Math.hypot(to.x - from.x, to.y - from.y) || 1;
+  const [nx, ny] = [((to.y - from.y) / long) * half, (-(to.x - from.x) / long) * half];
+  return `M${from.x + nx} ${from.y + ny}L${to.x + nx} ${to.y + ny}L${to.x - nx} ${to.y - ny}L${from.x - nx} ${from.y - ny}Z`;
+}
+
 type Frame = { scale: number; at: (point: Point) => Point };
 
 function frameOf(outline: Outline, width: number, height: number): Frame {
@@ -263,15 +273,11 @@ export function PieceDrawing({
       {onSelectEdge &&
         outline.kind === "polygon" &&
         outline.sides.map((side) => (
-          <line
+          <path
             key={side.name}
             {...pick(side.name)}
-            x1={at(side.from).x}
-            y1={at(side.from).y}
-            x2={at(side.to).x}
-            y2={at(side.to).y}
-            stroke={selectedEdge === side.name ? "var(--color-signal)" : "transparent"}
-            strokeWidth={selectedEdge === side.name ? 4 : 18}
+            d={strip(at(side.from), at(side.to), selectedEdge === side.name ? 2 : PICK_PX)}
+            fill={selectedEdge === side.name ? "var(--color-signal)" : "transparent"}
             className="cursor-pointer"
           />
         ))}

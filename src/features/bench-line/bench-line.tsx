@@ -41,6 +41,7 @@ export function BenchLine({ wet }: { wet: WetNow[] }) {
       className="off-paper bg-night text-night-ink px-7 h-[62px] flex items-center gap-8 overflow-hidden"
     >
       <Link
+        prefetch={false}
         href={`/pours/${first.pourId}`}
         className="text-xs leading-4 w-44 shrink-0 hover:underline underline-offset-4"
       >

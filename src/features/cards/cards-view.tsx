@@ -39,6 +39,7 @@ export function CardsView({ cards, tempC = 21 }: { cards: ResinCard[]; tempC?: n
             >
               <div className="w-[250px] shrink-0">
                 <Link
+                  prefetch={false}
                   href={`/cards/${card.id}`}
                   className="heading text-lg hover:underline underline-offset-4"
                 >

@@ -28,7 +28,7 @@ export function JobForm({
     if (error) form.setError("name", { message: error.message });
   });
   return (
-    <form onSubmit={submit} noValidate className="flex flex-col gap-4">
+    <form method="post" onSubmit={submit} noValidate className="flex flex-col gap-4">
       <TextField label="Name of the job" autoFocus error={errors.name?.message} {...form.register("name")} />
       <TextField
         label="Client, or empty for own work"

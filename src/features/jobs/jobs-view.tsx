@@ -140,6 +140,7 @@ export function JobsView({ jobs, today }: { jobs: JobSummary[]; today: string })
               <tr key={job.id} className="border-t border-line hover:bg-paper">
                 <td className="py-2.5 pr-4">
                   <Link
+                    prefetch={false}
                     href={`/jobs/${job.id}/measure`}
                     className="heading text-lg hover:underline underline-offset-4"
                   >

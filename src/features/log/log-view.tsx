@@ -122,7 +122,7 @@ export function LogView({
   const stepTitle = (stepId: string | null) => steps.find((step) => step.id === stepId)?.title;
 
   return (
-    <main className="flex-1 min-h-0 overflow-y-auto px-7 py-5">
+    <main tabIndex={0} className="flex-1 min-h-0 overflow-y-auto px-7 py-5">
       <div className="flex items-baseline gap-4 flex-wrap border-b border-ink pb-3">
         <h1 className="heading text-2xl">{format(new Date(pour.startedAt), "EEEE d MMMM yyyy")}</h1>
         <span className="text-ink-soft">

@@ -106,7 +106,7 @@ export function PeopleView({ me, people }: { me: Person; people: Listed[] }) {
         </tbody>
       </table>
       {owner && (
-        <form onSubmit={add} noValidate className="mt-8">
+        <form method="post" onSubmit={add} noValidate className="mt-8">
           <h2 className="heading text-lg mb-3">Add someone</h2>
           <div className="grid grid-cols-4 gap-4 items-start max-md:grid-cols-1">
             <TextField label="Name" error={errors.name?.message} {...form.register("name")} />

@@ -7,15 +7,15 @@ import { PersonMenu } from "./person-menu";
 export function Header({ person, children }: { person: Person; children?: ReactNode }) {
   return (
     <header className="off-paper border-b border-line px-7 h-12 flex items-center gap-6">
-      <Link href="/jobs" className="heading text-lg" style={{ fontStretch: "118%" }}>
+      <Link prefetch={false} href="/jobs" className="heading text-lg" style={{ fontStretch: "118%" }}>
         Gaugebeam
       </Link>
       <div className="flex-1 min-w-0">{children}</div>
       <nav aria-label="Shop" className="flex gap-5 text-sm">
-        <Link href="/jobs" className="hover:underline underline-offset-4">
+        <Link prefetch={false} href="/jobs" className="hover:underline underline-offset-4">
           Jobs
         </Link>
-        <Link href="/cards" className="hover:underline underline-offset-4">
+        <Link prefetch={false} href="/cards" className="hover:underline underline-offset-4">
           Resins
         </Link>
       </nav>

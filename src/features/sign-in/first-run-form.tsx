@@ -8,11 +8,13 @@ import { callAct } from "@/contracts/call-act";
 import { firstRun, firstRunFields } from "@/contracts/people";
 import { Button } from "@/ui/button";
 import { TextField } from "@/ui/text-field";
+import { useHydrated } from "@/ui/use-hydrated";
 
 type Fields = z.output<typeof firstRunFields>;
 
 export function FirstRunForm() {
   const router = useRouter();
+  const hydrated = useHydrated();
   const form = useForm<z.input<typeof firstRunFields>, unknown, Fields>({
     resolver: zodResolver(firstRunFields),
     defaultValues: { shopName: "", name: "", email: "", password: "" },
@@ -24,7 +26,7 @@ export function FirstRunForm() {
     else form.setError((result.error.field as keyof Fields) || "shopName", { message: result.error.message });
   });
   return (
-    <form onSubmit={submit} noValidate className="flex flex-col gap-4">
+    <form method="post" onSubmit={submit} noValidate className="flex flex-col gap-4">
       <TextField
         label="Name of the shop"
         autoFocus
@@ -51,7 +53,7 @@ export function FirstRunForm() {
         error={errors.password?.message}
         {...form.register("password")}
       />
-      <Button type="submit" weight="primary" disabled={isSubmitting} className="self-start">
+      <Button type="submit" weight="primary" disabled={isSubmitting || !hydrated} className="self-start">
         Open the shop
       </Button>
     </form>

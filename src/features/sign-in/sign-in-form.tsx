@@ -8,9 +8,11 @@ import { callAct } from "@/contracts/call-act";
 import { signIn, signInFields } from "@/contracts/people";
 import { Button } from "@/ui/button";
 import { TextField } from "@/ui/text-field";
+import { useHydrated } from "@/ui/use-hydrated";
 
 export function SignInForm() {
   const router = useRouter();
+  const hydrated = useHydrated();
   const form = useForm<z.input<typeof signInFields>, unknown, z.output<typeof signInFields>>({
     resolver: zodResolver(signInFields),
     defaultValues: { email: "", password: "" },
@@ -23,7 +25,7 @@ export function SignInForm() {
       form.setError(result.error.field === "email" ? "email" : "password", { message: result.error.message });
   });
   return (
-    <form onSubmit={submit} noValidate className="flex flex-col gap-4">
+    <form method="post" onSubmit={submit} noValidate className="flex flex-col gap-4">
       <TextField
         label="E-mail"
         type="email"
@@ -39,7 +41,7 @@ export function SignInForm() {
         error={errors.password?.message}
         {...form.register("password")}
       />
-      <Button type="submit" weight="primary" disabled={isSubmitting} className="self-start">
+      <Button type="submit" weight="primary" disabled={isSubmitting || !hydrated} className="self-start">
         Sign in
       </Button>
     </form>

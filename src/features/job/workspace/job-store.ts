@@ -36,6 +36,8 @@ export function createJobStore(job: OpenJob) {
   let timer: ReturnType<typeof setTimeout> | undefined;
   let inFlight: Promise<void> | null = null;
   let failures = 0;
+  /** Steps of undo and redo, one after the other however fast the key is pressed. */
+  let steps: Promise<void> = Promise.resolve();
   let tab: string | null = null;
 
   return createStore<JobState>((set, get) => {
@@ -133,13 +135,16 @@ export function createJobStore(job: OpenJob) {
         });
         return inFlight;
       },
-      step: async (direction) => {
-        await get().save();
-        if (inFlight) await inFlight;
-        if (get().status !== "saved") return;
-        const result = await callAct(undoJob, { jobId: job.id, revision: get().revision, direction });
-        if (result.ok) take(result.value);
-        else fail(result.error);
+      step: (direction) => {
+        steps = steps.then(async () => {
+          await get().save();
+          const { status, canUndo, canRedo, revision } = get();
+          if (status !== "saved" || !(direction === "undo" ? canUndo : canRedo)) return;
+          const result = await callAct(undoJob, { jobId: job.id, revision, direction });
+          if (result.ok) take(result.value);
+          else fail(result.error);
+        });
+        return steps;
       },
       settle: async (which) => {
         const { conflict } = get();
