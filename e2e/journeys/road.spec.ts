@@ -40,7 +40,10 @@ test("one counter, from tape measure to cups: typed, drawn, built, batched, relo
     "50",
   );
   // The others gave way in proportion: 30 and 10 of 40 now share 50.
-  await expect(page.getByRole("slider", { name: "Share of Pewter" })).toHaveAttribute("aria-valuenow", /^3[78]$/);
+  await expect(page.getByRole("slider", { name: "Share of Pewter" })).toHaveAttribute(
+    "aria-valuenow",
+    /^3[78]$/,
+  );
 
   await stage(page, "Cups");
   const why = page.getByRole("region", { name: "How much, and why" });

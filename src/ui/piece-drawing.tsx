@@ -19,7 +19,7 @@ type Props = {
 const TREATMENT_WORDS = { face: "face", wall: "against a wall", dam: "dammed", open: "open" };
 
 /** Room around the piece for dimension lines, px. */
-const ROOM = { left: 128, right: 70, top: 64, bottom: 82 };
+const ROOM = { left: 146, right: 78, top: 64, bottom: 82 };
 
 /** Half the breadth within which an edge is picked, px. */
 const PICK_PX = 10;

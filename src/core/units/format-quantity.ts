@@ -77,7 +77,7 @@ export function formatQuantity(value: number, dimension: Dimension, system: Unit
     case "mass":
       return { number: measurable(inUnit), unit };
     case "temperature":
-      return { number: trimmed(inUnit, 1), unit };
+      return { number: decimal(inUnit, 0), unit };
     case "minutes":
     case "viscosity":
       return { number: trimmed(inUnit, Math.abs(inUnit) < 10 ? 1 : 0), unit };
@@ -110,6 +110,13 @@ export function editableText(value: number, dimension: Dimension, system: UnitSy
 
 export function otherSystem(system: UnitSystem): UnitSystem {
   return system === "us" ? "metric" : "us";
+}
+
+/** A run of edges as one speaks of it: 26.6 ft, 8.11 m. */
+export function runText(lengthMm: number, system: UnitSystem): string {
+  return system === "us"
+    ? `${trimmed(unitOf("length", "ft").fromBase(lengthMm), 1)} ft`
+    : `${trimmed(lengthMm / 1000, 2)} m`;
 }
 
 /** A film in every way the trade says it. */

@@ -6,7 +6,7 @@ import { derivePlan } from "@/core/plan/derive-plan";
 import { foldPour } from "@/core/plan/pour";
 import { runSheet } from "@/core/plan/run-sheet";
 import type { UnitSystem } from "@/core/units/dimension";
-import { quantityText, trimmed } from "@/core/units/format-quantity";
+import { otherSystem, quantityText, trimmed } from "@/core/units/format-quantity";
 import { TimeLine } from "./time-line";
 
 /** Plan above, actual below, on one scale. */
@@ -45,7 +45,8 @@ function Bars({ planned, mixed, left }: { planned: number; mixed: number; left: 
 }
 
 function Outcome({ outcome, system }: { outcome: CoatOutcome; system: UnitSystem }) {
-  const rate = (mm: number | null) => (mm === null ? "not known" : quantityText(mm, "film", "us"));
+  const rate = (mm: number | null) => (mm === null ? "not known" : quantityText(mm, "film", system));
+  const other = (mm: number | null) => (mm === null ? "" : quantityText(mm, "film", otherSystem(system)));
   return (
     <section className="border-b border-line py-4 grid grid-cols-[180px_270px_1fr] gap-6 max-lg:grid-cols-1">
       <div>
@@ -68,10 +69,12 @@ function Outcome({ outcome, system }: { outcome: CoatOutcome; system: UnitSystem
           <div>
             <div className="label">rate planned</div>
             <div className="figure text-xl">{rate(outcome.plannedFilmMm)}</div>
+            <div className="label">{other(outcome.plannedFilmMm)}</div>
           </div>
           <div>
             <div className="label">rate used</div>
             <div className="figure text-xl">{rate(outcome.usedFilmMm)}</div>
+            <div className="label">{other(outcome.usedFilmMm)}</div>
           </div>
           {outcome.ratioOff !== null && (
             <div>

@@ -10,7 +10,10 @@ export const pourActs = [
   implement(startPour, async (person, { pourId, jobId, revision, at }) => {
     const db = database();
     const jobs = jobsOf(db, person);
+    const pours = poursOf(db, person);
     const job = await jobs.open(jobId);
+    // The answer may have been lost on the way: the same pour asked for again is there already.
+    if (await pours.isStarted(pourId, jobId)) return { pourId };
     if (job.revision !== revision)
       throw new Refused({
         code: "conflict",
@@ -18,7 +21,7 @@ export const pourActs = [
       });
     const used = new Set(job.document.coats.map((coat) => coat.resinCardId));
     const cards = (await resinCardsOf(db, person).list()).filter((card) => used.has(card.id));
-    await poursOf(db, person).start({
+    await pours.start({
       id: pourId,
       jobId,
       jobRevision: revision,

@@ -120,7 +120,13 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
           {step && `, ${step.coatName}${step.batch ? `, batch ${step.batch}` : ""}`}
         </span>
         <span role="status" className={trouble ? "text-danger-night" : ""} title={trouble ?? undefined}>
-          {waiting > 0 ? `${waiting} kept here, not on the server yet` : "saved here and on the server"}
+          {waiting > 0 ? (
+            `${waiting} kept here, not on the server yet`
+          ) : (
+            <>
+              saved<span className="max-md:hidden"> here and on the server</span>
+            </>
+          )}
         </span>
       </header>
 
@@ -135,7 +141,7 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
           back={before ? () => void record({ kind: "untick", stepId: before.id }) : null}
         />
       ) : (
-        <main className="flex-1 flex flex-col px-8 pt-6 pb-6 max-md:px-4">
+        <main className="flex-1 flex flex-col px-8 pt-6 pb-6 max-md:px-4 max-md:pb-0">
           <div className="flex gap-8 flex-1 max-md:flex-col">
             <section className="flex-1 min-w-0">
               <p className="text-xl text-night-soft">
@@ -159,7 +165,7 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
                   record={record}
                 />
               ) : (
-                <div className="flex gap-14 mt-7 flex-wrap">
+                <div className="flex gap-14 max-md:gap-x-10 max-md:gap-y-3 mt-7 max-md:mt-4 flex-wrap">
                   {dueS !== null && dueS > 0 && (
                     <div>
                       <p className="text-lg text-night-soft">right in</p>
@@ -237,7 +243,7 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
               />
             )}
           </div>
-          <div className="flex gap-4 max-md:flex-wrap">
+          <div className="flex gap-4 max-md:gap-2 max-md:flex-wrap max-md:sticky max-md:bottom-0 max-md:bg-night max-md:pt-2 max-md:pb-3">
             <button
               type="button"
               onClick={() => void record({ kind: "tick", stepId: step.id })}
@@ -249,7 +255,7 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
             <button
               type="button"
               onClick={() => setNoting(true)}
-              className="w-[200px] max-md:flex-1 min-h-[104px] border border-night-soft text-2xl"
+              className="w-[200px] max-md:flex-1 min-h-[104px] max-md:min-h-[64px] border border-night-soft text-2xl"
             >
               Note
             </button>
@@ -257,7 +263,7 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
               type="button"
               disabled={!before}
               onClick={() => before && void record({ kind: "untick", stepId: before.id })}
-              className="w-[200px] max-md:flex-1 min-h-[104px] border border-night-soft text-2xl disabled:opacity-40"
+              className="w-[200px] max-md:flex-1 min-h-[104px] max-md:min-h-[64px] border border-night-soft text-2xl disabled:opacity-40"
             >
               Step back
             </button>

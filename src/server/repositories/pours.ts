@@ -67,7 +67,12 @@ export function poursOf(db: Database, me: Person) {
         }),
       );
     },
-    /** Starts a pour; the same id again is the same pour. */
+    /** Whether this pour is there already: a start sent twice is one start. */
+    async isStarted(pourId: string, jobId: string): Promise<boolean> {
+      const known = await db.Pour.findByPk(pourId);
+      if (known && (known.shopId !== me.shopId || known.jobId !== jobId)) throw notFound("pour");
+      return known !== null;
+    },
     async start(pour: {
       id: string;
       jobId: string;
@@ -75,11 +80,6 @@ export function poursOf(db: Database, me: Person) {
       at: Date;
       plan: PourPlan;
     }): Promise<void> {
-      const known = await db.Pour.findByPk(pour.id);
-      if (known) {
-        if (known.shopId !== me.shopId || known.jobId !== pour.jobId) throw notFound("pour");
-        return;
-      }
       const plan = pour.plan as unknown as Record<string, unknown>;
       await db.Pour.create({
         id: pour.id,

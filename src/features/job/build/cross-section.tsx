@@ -39,6 +39,10 @@ function overEdge(top: number, right: number, radius: number, bottom: number): s
   return `M${LEFT} ${top}H${right - round}A${round} ${round} 0 0 1 ${right} ${top + round}V${bottom}`;
 }
 
+/** Whether ink would not be seen on a colour. */
+const isDark = (hex: string) =>
+  parseInt(hex.slice(1, 3), 16) + parseInt(hex.slice(3, 5), 16) + parseInt(hex.slice(5, 7), 16) < 150;
+
 type LayerPlace = {
   coat: Coat;
   top: number;
@@ -85,7 +89,12 @@ function Layer({ layer, bottom, id }: { layer: LayerPlace; bottom: number; id: s
           );
         })}
       </g>
-      <path d={shape} fill="none" stroke="var(--color-ink)" strokeWidth="1.1" />
+      <path
+        d={shape}
+        fill="none"
+        stroke={isDark(bodies[0]?.hex ?? "") ? "var(--color-line-strong)" : "var(--color-ink)"}
+        strokeWidth="1.1"
+      />
     </g>
   );
 }

@@ -31,7 +31,7 @@ export function PassList({ coat }: { coat: Coat }) {
           <select
             value=""
             onChange={(event) => event.target.value && add(event.target.value as PassKind)}
-            className="select-mark bg-transparent pr-6 underline underline-offset-4 decoration-line-strong"
+            className="select-mark bg-transparent w-28 pr-6 underline underline-offset-4 decoration-line-strong"
           >
             <option value="">add a pass</option>
             {Object.entries(PASS).map(([kind, { words }]) => (

@@ -50,7 +50,7 @@ export function ShareList({ coat }: { coat: Coat }) {
           <select
             value=""
             onChange={(event) => add(event.target.value)}
-            className="select-mark bg-transparent pr-6 underline underline-offset-4 decoration-line-strong"
+            className="select-mark bg-transparent w-28 pr-6 underline underline-offset-4 decoration-line-strong"
           >
             <option value="">add a colour</option>
             {COLOURANTS.map((colourant) => (

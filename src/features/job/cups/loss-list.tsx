@@ -6,7 +6,7 @@ import { FACTORS, GROUND_WORDS, TOOL_WORDS, type FactorId } from "@/core/batch/f
 import type { Loss } from "@/core/batch/losses";
 import type { PlannedCoat } from "@/core/plan/derive-plan";
 import type { UnitSystem } from "@/core/units/dimension";
-import { formatQuantity, quantityText, trimmed } from "@/core/units/format-quantity";
+import { formatQuantity, quantityText, runText, trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
 import { useJob } from "../workspace/use-job";
@@ -34,7 +34,7 @@ const LOSS_NAMES: Record<Loss["id"], string> = {
 };
 
 function lossHow(loss: Loss, system: UnitSystem, ground: string): { how: string; factors: FactorId[] } {
-  const length = (mm: number) => quantityText(mm, "length", system);
+  const length = (mm: number) => runText(mm, system);
   switch (loss.id) {
     case "cups":
       return {
