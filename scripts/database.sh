@@ -125,7 +125,7 @@ install_packages() {
 
 # A fingerprint of all that a build is made of.
 sources_hash() {
-  { cat package-lock.json next.config.ts postcss.config.mjs tsconfig.json; find src public -type f -not -name '*.test.ts' -not -name '*.test.tsx' -print0 2>/dev/null | sort -z | xargs -0 sha256sum; } | sha256sum | cut -d' ' -f1
+  { cat package-lock.json next.config.ts postcss.config.mjs tsconfig.json; find src -type f -not -name '*.test.ts' -not -name '*.test.tsx' -print0 | sort -z | xargs -0 sha256sum; } | sha256sum | cut -d' ' -f1
 }
 
 build_is_fresh() { [ -f .next/BUILD_ID ] && [ "$(cat .next/sources-hash 2>/dev/null)" = "$(sources_hash)" ]; }
