@@ -25,6 +25,6 @@ fi
 bash scripts/fresh-demo.sh
 export GAUGEBEAM_E2E_PORT
 GAUGEBEAM_E2E_PORT=$(free_port)
-setsid npx next start -H 127.0.0.1 -p "$GAUGEBEAM_E2E_PORT" >var/check/app.log 2>&1 &
+setsid node_modules/.bin/next start -H 127.0.0.1 -p "$GAUGEBEAM_E2E_PORT" >var/check/app.log 2>&1 &
 server=$!
 npx playwright test --project=gallery --reporter=list
