@@ -1,4 +1,5 @@
 import { defineConfig } from "@playwright/test";
+import { CHROMIUM } from "./scripts/chromium";
 
 const port = process.env["GAUGEBEAM_E2E_PORT"] ?? "3000";
 
@@ -15,18 +16,7 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     trace: process.env["TRACE"] ? "retain-on-failure" : "off",
-    launchOptions: {
-      executablePath: "/usr/bin/chromium",
-      args: [
-        "--no-sandbox",
-        "--disable-gpu",
-        "--disable-quic",
-        "--no-first-run",
-        "--disable-background-networking",
-        "--disable-component-update",
-        "--disable-sync",
-      ],
-    },
+    launchOptions: CHROMIUM,
   },
   projects: [
     { name: "journeys", testMatch: "journeys/**/*.spec.ts" },

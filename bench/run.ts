@@ -1,5 +1,6 @@
 import { build } from "esbuild";
 import { chromium } from "@playwright/test";
+import { CHROMIUM } from "../scripts/chromium";
 import { PEER, PLAN } from "./tasks";
 
 /** Runs the tasks in headless Chromium, where the plan is recomputed for real, and prints medians and the ratio to the peer. */
@@ -14,18 +15,7 @@ async function run(): Promise<void> {
     minify: true,
     tsconfig: "tsconfig.json",
   });
-  const browser = await chromium.launch({
-    executablePath: "/usr/bin/chromium",
-    args: [
-      "--no-sandbox",
-      "--disable-gpu",
-      "--disable-quic",
-      "--no-first-run",
-      "--disable-background-networking",
-      "--disable-component-update",
-      "--disable-sync",
-    ],
-  });
+  const browser = await chromium.launch(CHROMIUM);
   const page = await browser.newPage();
   await page.addScriptTag({ content: bundle.outputFiles[0]?.text ?? "" });
   const medians = (await page.evaluate("bench.medians()")) as [string, number][];

@@ -36,7 +36,7 @@ const AT_WALL = { treatment: "wall", heightMm: 0, roundingMm: 0 } as const;
 /** The demo jobs, for a shop that has these resin cards. */
 export function demoJobs(cards: readonly ResinCard[]): DemoJob[] {
   const card = (word: string) => cards.find((one) => one.name.includes(word))?.id ?? null;
-  const [coating, art, paint] = [card("Slow coating"), card("Art resin"), card("primer")];
+  const [coating, fast, paint] = [card("Slow coating"), card("Fast resin"), card("primer")];
   const coat = (kind: CoatKind, name: string, resin = kind === "primer" ? paint : coating): Coat =>
     newCoat(kind, name, resin, id);
   const white = (base: Coat): Coat => ({
@@ -197,7 +197,7 @@ export function demoJobs(cards: readonly ResinCard[]): DemoJob[] {
     coats: [
       coat("seal", "Seal"),
       {
-        ...withTechnique(coat("colour", "Colour", art), "palm-blend", id),
+        ...withTechnique(coat("colour", "Colour", fast), "palm-blend", id),
         name: "Colour, deep blue",
         filmMm: 1.6,
         colours: [
@@ -221,7 +221,7 @@ export function demoJobs(cards: readonly ResinCard[]): DemoJob[] {
     ground: "primed",
     coats: [
       {
-        ...withTechnique(coat("colour", "Colour", art), "palm-blend", id),
+        ...withTechnique(coat("colour", "Colour", fast), "palm-blend", id),
         name: "Colour, sea",
         filmMm: 1.2,
         school: "colour-into-a",

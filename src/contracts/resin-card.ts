@@ -11,7 +11,7 @@ const perhaps = (low: number, high: number, what: string) => number(low, high, w
 export const resinCardFields = z
   .object({
     name: nameText("a name for the resin"),
-    kind: z.enum(["coating", "art", "casting", "paint"]),
+    kind: z.enum(["coating", "fast", "casting", "paint"]),
     ratioBy: z.enum(["volume", "mass"]),
     ratioA: number(0.01, 1000, "the parts of A"),
     ratioB: number(0, 1000, "the parts of B"),

@@ -45,7 +45,7 @@ const CLASS: Record<
     viscosityActivationJPerMol: 60000,
     densityKgPerM3: 1120,
   },
-  art: {
+  fast: {
     k2PerS: 1.7e-4,
     r: 0.25,
     heatJPerKg: 330000,

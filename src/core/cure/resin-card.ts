@@ -1,5 +1,5 @@
 /** What kind of coating; it gives the class values where the card is silent. */
-export type ResinKind = "coating" | "art" | "casting" | "paint";
+export type ResinKind = "coating" | "fast" | "casting" | "paint";
 
 /**
  * A resin's card: the numbers of its data sheet. Null where the sheet is silent.

@@ -44,8 +44,8 @@ export function starterCards(newId: NewId): ResinCard[] {
     {
       ...base,
       id: newId(),
-      name: "Art resin 2:1, fast",
-      kind: "art",
+      name: "Fast resin 2:1",
+      kind: "fast",
       ratioBy: "volume",
       ratioA: 2,
       ratioB: 1,

@@ -159,7 +159,7 @@ export function CardForm({
             frame="w-40"
           >
             <option value="coating">coating</option>
-            <option value="art">art resin</option>
+            <option value="fast">fast resin</option>
             <option value="casting">deep casting</option>
             <option value="paint">paint, one part</option>
           </SelectField>

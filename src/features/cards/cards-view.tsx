@@ -10,7 +10,7 @@ import { Beam } from "@/ui/beam";
 
 const KINDS: Record<ResinCard["kind"], string> = {
   coating: "coating",
-  art: "art resin",
+  fast: "fast resin",
   casting: "deep casting",
   paint: "paint, one part",
 };

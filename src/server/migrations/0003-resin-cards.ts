@@ -7,7 +7,7 @@ export async function up({ context: tables }: { context: QueryInterface }): Prom
     id: { type: DataTypes.UUID, primaryKey: true },
     shop_id: { type: DataTypes.UUID, allowNull: false, references: { model: "shops", key: "id" } },
     name: { type: DataTypes.STRING(80), allowNull: false },
-    kind: { type: DataTypes.ENUM("coating", "art", "casting", "paint"), allowNull: false },
+    kind: { type: DataTypes.ENUM("coating", "fast", "casting", "paint"), allowNull: false },
     ratio_by: { type: DataTypes.ENUM("volume", "mass"), allowNull: false },
     ratio_a: number,
     ratio_b: number,

@@ -14,7 +14,7 @@ export class ResinCardRow extends Model<
   declare id: string;
   declare shopId: string;
   declare name: string;
-  declare kind: "coating" | "art" | "casting" | "paint";
+  declare kind: "coating" | "fast" | "casting" | "paint";
   declare ratioBy: "volume" | "mass";
   declare ratioA: number;
   declare ratioB: number;
@@ -53,7 +53,7 @@ export function defineResinCard(sequelize: Sequelize): typeof ResinCardRow {
       id: { type: DataTypes.UUID, primaryKey: true },
       shopId: DataTypes.UUID,
       name: DataTypes.STRING(80),
-      kind: DataTypes.ENUM("coating", "art", "casting", "paint"),
+      kind: DataTypes.ENUM("coating", "fast", "casting", "paint"),
       ratioBy: DataTypes.ENUM("volume", "mass"),
       ratioA: { ...number, field: "ratio_a" },
       ratioB: { ...number, field: "ratio_b" },

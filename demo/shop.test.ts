@@ -1,0 +1,60 @@
+import { randomUUID } from "node:crypto";
+import { jobDocumentSchema } from "@/contracts/job-document";
+import { comparePour } from "@/core/plan/compare-pour";
+import { derivePlan } from "@/core/plan/derive-plan";
+import { foldPour, mixedAt, nextStep } from "@/core/plan/pour";
+import { runSheet } from "@/core/plan/run-sheet";
+import { starterCards } from "@/core/plan/sample-job";
+import { demoPour } from "./pours";
+import { demoJobs } from "./shop";
+
+const cards = starterCards(randomUUID);
+const jobs = demoJobs(cards);
+const now = new Date("2026-05-14T15:18:00.000Z");
+const poured = (kind: "wet" | "left-over" | "ran-short") => {
+  const job = jobs.find((one) => one.pour === kind)!;
+  const plan = derivePlan(job.document, cards);
+  const steps = runSheet(plan, "us");
+  const pour = demoPour(kind, job.document, cards, now);
+  return { plan, steps, pour, state: foldPour(pour.events) };
+};
+
+test("at least four jobs at different stages, each a valid document that can be planned without a fault", () => {
+  expect(jobs.length).toBeGreaterThanOrEqual(4);
+  expect(new Set(jobs.map((job) => job.fields.status)).size).toBe(5);
+  for (const { document, fields } of jobs) {
+    expect(jobDocumentSchema.parse(document)).toEqual(document);
+    const plan = derivePlan(document, cards);
+    expect([fields.name, plan.faults, plan.coats.map((coat) => coat.problem)]).toEqual([
+      fields.name,
+      [],
+      plan.coats.map(() => null),
+    ]);
+    expect(plan.advice.filter((advice) => advice.kind === "safety")).toEqual([]);
+  }
+});
+
+test("one pour is wet now: its colour coat was mixed about 38 minutes ago, the next act is known, nothing lies in the future", () => {
+  const { plan, steps, pour, state } = poured("wet");
+  const colour = plan.coats.find((coat) => coat.coat.kind === "colour")!;
+  const ago = (now.getTime() - Date.parse(mixedAt(steps, state, colour.coat.id) ?? "")) / 60000;
+  expect(ago).toBeGreaterThan(35);
+  expect(ago).toBeLessThan(41);
+  expect(nextStep(steps, state)?.title).toMatch(/^Veins/);
+  for (const event of pour.events)
+    expect(Date.parse(event.at)).toBeLessThanOrEqual(now.getTime());
+  expect(state.finishedAt).toBeNull();
+});
+
+test("two pours are finished, with honest deviations: one ran short, one had a quarter left", () => {
+  for (const kind of ["ran-short", "left-over"] as const) {
+    const { plan, steps, state } = poured(kind);
+    expect(state.finishedAt).not.toBeNull();
+    expect(nextStep(steps, state)).toBeNull();
+    const words = comparePour(plan, steps, state, "us")
+      .flatMap((outcome) => outcome.words)
+      .join(" ");
+    expect(words).toMatch(kind === "ran-short" ? /ran short/ : /left over.*generous/);
+    expect(state.notes.length).toBeGreaterThan(0);
+  }
+});

@@ -1,0 +1,133 @@
+import fc from "fast-check";
+import { emptyJob } from "@/core/plan/new-job";
+import { sampleJob, starterCards } from "@/core/plan/sample-job";
+import { jobDocumentSchema } from "./job-document";
+import { jobFields } from "./jobs";
+import { firstRunFields, signInFields } from "./people";
+import { pourEventSchema } from "./pours";
+import { resinCardFields } from "./resin-card";
+
+let made = 0;
+const newId = () => `00000000-0000-4000-8000-${String((made += 1)).padStart(12, "0")}`;
+const cards = starterCards(newId);
+const job = () => sampleJob(cards, newId);
+const refused = (change: (draft: ReturnType<typeof job>) => void) => {
+  const draft = job();
+  change(draft);
+  const read = jobDocumentSchema.safeParse(draft);
+  return read.success ? null : read.error.issues[0]?.path.join(".");
+};
+
+describe("the job document", () => {
+  test("an empty one and a full one are read unchanged", () => {
+    expect(jobDocumentSchema.parse(emptyJob())).toEqual(emptyJob());
+    const full = job();
+    expect(jobDocumentSchema.parse(JSON.parse(JSON.stringify(full)))).toEqual(full);
+  });
+  test.each<[string, (draft: ReturnType<typeof job>) => void]>([
+    ["format", (draft) => void ((draft as { format: number }).format = 2)],
+    ["coats.2.colours", (draft) => void (draft.coats[2]!.colours[0]!.share = 0.9)],
+    ["coats.0.filmMm", (draft) => void (draft.coats[0]!.filmMm = 0)],
+    ["pieces.0.count", (draft) => void (draft.pieces[0]!.count = 1.5)],
+    [
+      "pieces.0.shape.lengthMm",
+      (draft) => void (draft.pieces[0]!.shape = { kind: "straight", lengthMm: -1, depthMm: 5 }),
+    ],
+    ["coats.1.resinCardId", (draft) => void (draft.coats[1]!.resinCardId = "../../etc")],
+    ["coats.2.colours.0.hex", (draft) => void (draft.coats[2]!.colours[0]!.hex = "url(x)")],
+    ["work.people", (draft) => void (draft.work.people = 0)],
+    ["notes", (draft) => void (draft.notes = "x".repeat(5000))],
+  ])("is refused at %s", (path, change) => expect(refused(change)).toBe(path));
+  test("numbers that are none do not get in", () => {
+    expect(refused((draft) => void (draft.coats[0]!.filmMm = NaN))).toBe("coats.0.filmMm");
+    expect(refused((draft) => void (draft.work.tempC = Infinity))).toBe("work.tempC");
+  });
+  test("any JSON is read or refused, never thrown at", () => {
+    fc.assert(
+      fc.property(fc.jsonValue(), (value) => typeof jobDocumentSchema.safeParse(value).success === "boolean"),
+    );
+  });
+  test("unknown factors and edges are refused", () => {
+    expect(
+      refused((draft) => void ((draft.factors as Record<string, number>)["__proto_"] = 1)),
+    ).not.toBeNull();
+    expect(
+      refused(
+        (draft) =>
+          void ((draft.pieces[0]!.edges as Record<string, unknown>)["top"] = {
+            treatment: "face",
+            heightMm: 1,
+            roundingMm: 0,
+          }),
+      ),
+    ).not.toBeNull();
+  });
+});
+
+describe("forms say what is wrong in words", () => {
+  const words = (read: { success: boolean; error?: { issues: { message: string }[] } }) =>
+    read.success ? null : read.error?.issues[0]?.message;
+  test("sign-in", () => {
+    expect(words(signInFields.safeParse({ email: "nobody", password: "x" }))).toBe(
+      "That is not an e-mail address.",
+    );
+    expect(words(signInFields.safeParse({ email: "a@b.example", password: "" }))).toBe("Type your password.");
+    expect(signInFields.parse({ email: "  Ines@Yard.EXAMPLE ", password: "x" }).email).toBe(
+      "ines@yard.example",
+    );
+  });
+  test("first run", () => {
+    expect(
+      words(
+        firstRunFields.safeParse({ shopName: " ", name: "x", email: "a@b.example", password: "long enough" }),
+      ),
+    ).toBe("Type the name of the shop.");
+    expect(
+      words(firstRunFields.safeParse({ shopName: "x", name: "x", email: "a@b.example", password: "short" })),
+    ).toBe("At least 10 letters or figures.");
+  });
+  test("a job", () => {
+    const fields = { name: "Bar", client: "", status: "planning", dueOn: null };
+    expect(jobFields.safeParse(fields).success).toBe(true);
+    expect(words(jobFields.safeParse({ ...fields, name: "a\u0007b" }))).toBe(
+      "That holds a sign that cannot be shown.",
+    );
+    expect(words(jobFields.safeParse({ ...fields, dueOn: "2026-02-30" }))).toBe(
+      "Write the date as year-month-day.",
+    );
+  });
+  test("a resin card", () => {
+    const { id: _id, ...fields } = cards[0]!;
+    expect(resinCardFields.safeParse(fields).success).toBe(true);
+    expect(words(resinCardFields.safeParse({ ...fields, ratioB: 0 }))).toBe(
+      "A two-part resin needs a part B.",
+    );
+    expect(words(resinCardFields.safeParse({ ...fields, recoatFromH: 9, recoatUntilH: 8 }))).toBe(
+      "The window ends before it begins.",
+    );
+    expect(words(resinCardFields.safeParse({ ...fields, densityAGPerMl: 40 }))).toBe(
+      "Too large for the density of A.",
+    );
+  });
+});
+
+test("a pour event keeps only what belongs to its kind", () => {
+  const event = {
+    id: newId(),
+    at: "2026-05-04T09:00:00.000Z",
+    kind: "left",
+    coatId: "c",
+    ml: 12,
+    grams: 99,
+    evil: "x",
+  };
+  expect(pourEventSchema.parse(event)).toEqual({
+    id: event.id,
+    at: event.at,
+    kind: "left",
+    coatId: "c",
+    ml: 12,
+  });
+  expect(pourEventSchema.safeParse({ ...event, ml: -1 }).success).toBe(false);
+  expect(pourEventSchema.safeParse({ ...event, at: "yesterday" }).success).toBe(false);
+});

@@ -1,0 +1,88 @@
+import { factorSpread, FACTORS, GROUND_ML_PER_M2, type FactorId } from "./factors";
+import { lossesOf, type Loss, type LossInput } from "./losses";
+import { vesselFor, wettedAreaMm2 } from "./vessel";
+
+const input = (change: Partial<LossInput> = {}): LossInput => ({
+  cupsMl: [],
+  bucketMl: 0,
+  shares: [1],
+  tools: [],
+  openLengthMm: 0,
+  faceLengthMm: 0,
+  groundAreaMm2: 1e6,
+  ground: null,
+  factors: {},
+  ...change,
+});
+const loss = <Id extends Loss["id"]>(id: Id, change: Partial<LossInput>) =>
+  lossesOf(input(change)).find((one): one is Extract<Loss, { id: Id }> => one.id === id);
+
+describe("each loss by hand", () => {
+  test("cups: wetted wall times film, one cup a colour and batch", () => {
+    const found = loss("cups", { cupsMl: [600, 300] });
+    const wall = wettedAreaMm2(vesselFor(600), 600) + wettedAreaMm2(vesselFor(300), 300);
+    expect(found?.ml.likely).toBeCloseTo((wall * 0.5) / 1000, 9);
+    expect(found?.cups).toBe(2);
+  });
+  test("two batches have twice the cups, each with its share, and lose more than one", () => {
+    const one = loss("cups", { cupsMl: [600] });
+    const two = loss("cups", { cupsMl: [600], shares: [0.4, 0.6] });
+    const wall = wettedAreaMm2(vesselFor(240), 240) + wettedAreaMm2(vesselFor(360), 360);
+    expect(two?.ml.likely).toBeCloseTo((wall * 0.5) / 1000, 9);
+    expect(two?.cups).toBe(2);
+    expect(two!.ml.likely).toBeGreaterThan(one!.ml.likely);
+  });
+  test("buckets: two a batch, scraped", () => {
+    const found = loss("buckets", { bucketMl: 2000 });
+    expect(found?.buckets).toBe(2);
+    expect(found?.ml.likely).toBeCloseTo((2 * wettedAreaMm2(vesselFor(2000), 2000) * 0.25) / 1000, 9);
+    expect(loss("buckets", { bucketMl: 0 })).toBeUndefined();
+  });
+  test("sticks: 2 ml each, one even for a single mix", () => {
+    expect(loss("sticks", { cupsMl: [1, 1, 1] })?.ml.likely).toBe(6);
+    expect(loss("sticks", {})?.ml.likely).toBe(2);
+  });
+  test("tools: each kind once, those that do not touch the resin not at all", () => {
+    expect(loss("tools", { tools: ["hand", "hand", "roller", "torch", "none"] })?.ml.likely).toBe(4 + 15);
+    expect(loss("tools", { tools: ["torch", "spray-bottle"] })).toBeUndefined();
+  });
+  test("run-off: 25 ml to the metre of open edge, 10 of face (assumed)", () => {
+    expect(loss("run-off", { openLengthMm: 2000, faceLengthMm: 3000 })?.ml.likely).toBeCloseTo(80, 9);
+    expect(loss("run-off", {})).toBeUndefined();
+  });
+  test("ground: bare MDF drinks 60 ml/m² (assumed), cured epoxy nothing", () => {
+    expect(loss("ground", { ground: "mdf", groundAreaMm2: 2.5e6 })?.ml.likely).toBeCloseTo(150, 9);
+    expect(loss("ground", { ground: "cured" })).toBeUndefined();
+    expect(loss("ground", { ground: null })).toBeUndefined();
+  });
+});
+
+describe("factors", () => {
+  test("a cup's film is what drains in half a minute: 2/3·√(η·L/(ρ·g·t)) (Jeffreys 1930, from memory)", () => {
+    const drained = (2 / 3) * Math.sqrt((2 * 0.1) / (1120 * 9.81 * 30)) * 1000;
+    expect(FACTORS.cupFilmMm.usual.likely).toBeCloseTo(drained, 1);
+  });
+  test("an own value keeps the relative spread of the usual one", () => {
+    expect(factorSpread("stickMl", { stickMl: 4 })).toEqual({ low: 2, likely: 4, high: 8 });
+    expect(loss("sticks", { factors: { stickMl: 0 } })?.ml).toEqual({ low: 0, likely: 0, high: 0 });
+  });
+  test("an own value for the ground replaces its table", () => {
+    expect(loss("ground", { ground: "mdf", factors: { groundMlPerM2: 120 } })?.ml).toEqual({
+      low: 60,
+      likely: 120,
+      high: 240,
+    });
+    expect(loss("ground", { ground: "cured", factors: { groundMlPerM2: 10 } })?.ml.likely).toBe(10);
+  });
+  test("every factor says why, and its usual value lies inside its spread", () => {
+    for (const id of Object.keys(FACTORS) as FactorId[]) {
+      const { usual, why, name } = FACTORS[id];
+      expect(usual.low).toBeLessThanOrEqual(usual.likely);
+      expect(usual.likely).toBeLessThanOrEqual(usual.high);
+      expect(why.length).toBeGreaterThan(20);
+      expect(name.length).toBeGreaterThan(3);
+    }
+    for (const { low, likely, high } of Object.values(GROUND_ML_PER_M2))
+      expect([low <= likely, likely <= high]).toEqual([true, true]);
+  });
+});

@@ -1,0 +1,155 @@
+import { usualPass } from "../schedule/pass";
+import { derivePlan } from "./derive-plan";
+import type { JobDocument } from "./job";
+import { clockText, doseWords, passDetail, runSheet, sectionWords, sprayWords, weighable } from "./run-sheet";
+import { sampleJob, starterCards } from "./sample-job";
+
+let made = 0;
+const newId = () => `id-${(made += 1)}`;
+const cards = starterCards(newId);
+const sheet = (change: (job: JobDocument) => void = () => {}, system: "us" | "metric" = "metric") => {
+  const job = sampleJob(cards, newId);
+  change(job);
+  return runSheet(derivePlan(job, cards), system);
+};
+const colour = (job: JobDocument) => job.coats[2]!;
+
+describe("the order of acts", () => {
+  test("a coat is weighed, mixed, split, laid, then worked in the order of its passes", () => {
+    const job = sampleJob(cards, newId);
+    const steps = runSheet(derivePlan(job, cards), "metric").filter((step) => step.coatId === colour(job).id);
+    expect(steps.map((step) => step.kind)).toEqual([
+      "weigh",
+      "mix",
+      "split",
+      ...colour(job).passes.map(() => "pass"),
+    ]);
+    expect(steps.slice(3).map((step) => step.title)).toEqual([
+      "Lay the colours",
+      "Drizzle ribbons",
+      "Palm blend",
+      "Alcohol, small drops",
+      "Torch, quick sweeps",
+      "Veins, a thick and some thin",
+      "Wet the faces, brush bald places",
+      "Scrape the drips",
+    ]);
+  });
+  test("with several batches each is laid as soon as it is mixed; the other passes follow the last", () => {
+    const steps = sheet((job) => void (colour(job).rateM2PerH = 1.6)).filter((step) =>
+      step.coatName.startsWith("Palm"),
+    );
+    const laid = steps.filter((step) => step.title === "Lay the colours");
+    expect(laid.length).toBeGreaterThan(1);
+    expect(laid.map((step) => step.batch)).toEqual(laid.map((_, index) => index + 1));
+    const lastWeigh = steps.map((step) => step.kind).lastIndexOf("weigh");
+    expect(steps.findIndex((step) => step.title === "Palm blend")).toBeGreaterThan(lastWeigh);
+  });
+  test("sanding comes before the clear is mixed", () => {
+    const steps = sheet().filter((step) => step.coatName === "Clear flood");
+    expect(steps.slice(0, 2).map((step) => step.title)[0]).toBe("Sand 220, wipe clean");
+    expect(steps[1]?.kind).toBe("weigh");
+  });
+  test("timed passes stand at their minute after mixing", () => {
+    const steps = sheet().filter((step) => step.coatName.startsWith("Palm"));
+    const weigh = steps.find((step) => step.kind === "weigh")!;
+    expect(steps.find((step) => step.title.startsWith("Veins"))!.atMin - weigh.atMin).toBe(60);
+  });
+  test("a coat with a problem has no step", () => {
+    const steps = sheet((job) => void (colour(job).resinCardId = null));
+    expect(steps.some((step) => step.coatName.startsWith("Palm"))).toBe(false);
+  });
+});
+
+describe("the two schools of mixing", () => {
+  const weighLines = (school: "clear-first" | "colour-into-a") =>
+    sheet((job) => void (colour(job).school = school))
+      .find((step) => step.coatName.startsWith("Palm") && step.kind === "weigh")!
+      .weigh.map((line) => line.line.replace(/-.*/, ""));
+  test("clear first: A, B, then colour into the cups", () =>
+    expect(weighLines("clear-first")).toEqual(["A", "B", "dose", "dose", "dose"]));
+  test("colour into A: for each cup A, its colour, then B; clear has no dose", () =>
+    expect(weighLines("colour-into-a")).toEqual([
+      "A",
+      "dose",
+      "B",
+      "A",
+      "dose",
+      "B",
+      "A",
+      "B",
+      "A",
+      "dose",
+      "B",
+      "A",
+      "B",
+    ]));
+  test("both schools need the same A and B, to the rounding of the cups", () => {
+    const grams = (school: "clear-first" | "colour-into-a", part: string) =>
+      sheet((job) => void (colour(job).school = school))
+        .filter((step) => step.coatName.startsWith("Palm"))
+        .flatMap((step) => step.weigh)
+        .filter((line) => line.line === part || line.line.startsWith(`${part}-`))
+        .reduce((sum, line) => sum + line.grams, 0);
+    // Buckets or no buckets: the losses differ by a few grams.
+    expect(grams("colour-into-a", "A") / grams("clear-first", "A")).toBeCloseTo(1, 1);
+    expect(grams("colour-into-a", "B") / grams("colour-into-a", "A")).toBeCloseTo(0.98 / 1.15, 2);
+  });
+});
+
+describe("words", () => {
+  test.each([
+    [{ grams: 11.52, count: 11.52, unit: "gram" }, "11.5 g"],
+    [{ grams: 240.4, count: 240.4, unit: "gram" }, "240 g"],
+    [{ grams: 1.62, count: 27, unit: "drop" }, "27 drops (1.6 g)"],
+    [{ grams: 0.06, count: 1, unit: "drop" }, "1 drop (0.1 g)"],
+    [{ grams: 20.8, count: 346, unit: "drop" }, "21 g (346 drops)"],
+    [{ grams: 0.86, count: 4.25, unit: "spoon" }, "4.25 level spoons (0.9 g)"],
+  ] as const)("%o is said as %s", (dose, words) => expect(doseWords(dose)).toBe(words));
+
+  test("alcohol by area, with its range", () => {
+    expect(sprayWords(usualPass("p", "alcohol"), 3.7e6, "metric")).toBe("28 to 38 ml over 3.70 m²");
+    expect(sprayWords(usualPass("p", "palm"), 3.7e6, "metric")).toBeNull();
+  });
+  test("a pass says amount, rounds and tool, then how", () => {
+    expect(passDetail(usualPass("p", "palm", { rounds: 2, note: "Light." }), 1e6, "metric")).toBe(
+      "2 rounds · gloved hand. Light.",
+    );
+    expect(passDetail(usualPass("p", "lay"), 1e6, "metric")).toBe("");
+  });
+  test("sections in words, at most three", () => {
+    const section = (pieceName: string, changes = {}) => ({
+      pieceId: pieceName,
+      pieceName,
+      copy: 1,
+      fromMm: 0,
+      toMm: 1840,
+      whole: true,
+      ...changes,
+    });
+    expect(sectionWords([section("Left run"), section("Corner", { whole: false })], "metric")).toBe(
+      "Left run, Corner to 1\u2009840 mm",
+    );
+    expect(sectionWords([section("Bar", { whole: false, fromMm: 600 })], "us")).toBe(
+      "Bar from 23 5/8 in to 72 7/16 in",
+    );
+    expect(
+      sectionWords(
+        ["a", "b", "c", "d"].map((name) => section(name)),
+        "us",
+      ),
+    ).toBe("a, b and 2 more");
+    expect(sectionWords([section("Top", { copy: 2 })], "us")).toBe("Top 2");
+  });
+  test.each([
+    [545, "09:05"],
+    [0, "00:00"],
+    [1439.7, "00:00 +1 d"],
+    [3 * 1440 + 61, "01:01 +3 d"],
+  ])("%d minutes is %s", (minutes, text) => expect(clockText(minutes)).toBe(text));
+  test("small mixes are weighed in tenths of a gram", () => {
+    const { aG, bG, mixG } = weighable(11.26, 9.58);
+    expect([aG, bG].map((grams) => Number(grams.toFixed(1)))).toEqual([11.2, 9.6]);
+    expect(mixG).toBeCloseTo(20.8, 9);
+  });
+});
