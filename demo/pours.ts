@@ -72,7 +72,7 @@ export function demoPour(
       startedAt: new Date(start),
       events: [
         ...events,
-        note(60, "Copper settled fast, stirred the cup again before the second pour.", start),
+        note(20, "Copper settled fast, stirred the cup again before the second pour.", start),
       ],
     };
   }
