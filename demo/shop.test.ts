@@ -41,8 +41,7 @@ test("one pour is wet now: its colour coat was mixed about 38 minutes ago, the n
   expect(ago).toBeGreaterThan(35);
   expect(ago).toBeLessThan(41);
   expect(nextStep(steps, state)?.title).toMatch(/^Veins/);
-  for (const event of pour.events)
-    expect(Date.parse(event.at)).toBeLessThanOrEqual(now.getTime());
+  for (const event of pour.events) expect(Date.parse(event.at)).toBeLessThanOrEqual(now.getTime());
   expect(state.finishedAt).toBeNull();
 });
 

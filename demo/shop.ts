@@ -33,6 +33,12 @@ const straight = (name: string, length: number, depth: number, changes: Partial<
 const FACE_38 = { treatment: "face", heightMm: 38, roundingMm: 3 } as const;
 const AT_WALL = { treatment: "wall", heightMm: 0, roundingMm: 0 } as const;
 
+/** A colour coat whose veins are a coat of their own. */
+const withoutVeins = (coat: Coat): Coat => ({
+  ...coat,
+  passes: coat.passes.filter((pass) => pass.kind !== "veins"),
+});
+
 /** The demo jobs, for a shop that has these resin cards. */
 export function demoJobs(cards: readonly ResinCard[]): DemoJob[] {
   const card = (word: string) => cards.find((one) => one.name.includes(word))?.id ?? null;
@@ -83,11 +89,11 @@ export function demoJobs(cards: readonly ResinCard[]): DemoJob[] {
     coats: [
       coat("primer", "Primer, black"),
       coat("base", "Base, black"),
-      {
+      withoutVeins({
         ...withTechnique(coat("colour", "Colour"), "palm-blend", id),
         filmMm: 0.955,
         name: "Colour, palm blend",
-      },
+      }),
       coat("vein", "Veins, graphite and brass"),
       coat("clear", "Clear flood"),
     ],

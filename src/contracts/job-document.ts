@@ -61,7 +61,7 @@ const piece = z.object({
     ]),
     edge,
   ),
-  cutOuts: z.array(cutOut).max(40),
+  cutOuts: z.array(cutOut).max(40, "A piece has at most 40 cut-outs."),
 });
 
 const measure = z.discriminatedUnion("unit", [
@@ -106,12 +106,12 @@ const coat = z
     coverShare: z.number().min(0.001).max(1),
     coversFaces: z.boolean(),
     resinCardId: z.uuid().nullable(),
-    colours: z.array(colour).max(12),
+    colours: z.array(colour).max(12, "A coat has at most 12 colours."),
     clearReserve: z.number().min(0).max(2),
     school: z.enum(["colour-into-a", "clear-first"]),
     rateM2PerH: z.number().min(0.1).max(200),
-    startsAfter: z.enum(["wet", "tacky", "recoat", "next-day"]),
-    passes: z.array(pass).max(40),
+    startsAfter: z.enum(["wet", "late", "tacky", "recoat", "next-day"]),
+    passes: z.array(pass).max(40, "A coat has at most 40 passes."),
   })
   .refine(
     (one) =>
@@ -122,7 +122,7 @@ const coat = z
 /** The job document as stored and sent: see `src/core/plan/job.ts` for what each field means. */
 export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
   format: z.literal(1),
-  pieces: z.array(piece).max(60),
+  pieces: z.array(piece).max(60, "A job has at most 60 kinds of piece; use the count for the same ones."),
   ground: z.enum(["mdf", "wood", "concrete", "primed", "cured"]),
   work: z.object({
     people: z.number().int().min(1).max(20),
@@ -130,6 +130,6 @@ export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
     startMin: z.number().int().min(0).max(1439),
   }),
   factors: z.partialRecord(z.enum(keysOf<FactorId>(FACTORS)), z.number().min(0).max(1000)),
-  coats: z.array(coat).max(20),
+  coats: z.array(coat).max(20, "A job has at most 20 coats."),
   notes: freeText(4000),
 });

@@ -155,7 +155,7 @@ export function derivePlan(job: JobDocument, cards: readonly ResinCard[]): Plan 
     coats: coats.map((planned, index) => ({
       coat: planned.coat,
       below: coats[index - 1]?.coat ?? null,
-      belowWet: planned.coat.startsAfter === "wet" && index > 0,
+      belowWet: (planned.coat.startsAfter === "wet" || planned.coat.startsAfter === "late") && index > 0,
       batched: planned.batched,
       card: planned.card,
       calibration: planned.calibration,

@@ -131,7 +131,7 @@ const USUAL_COAT: Record<CoatKind, CoatStart> = {
       ["Brass", 0.3],
     ],
     rateM2PerH: 8,
-    startsAfter: "wet",
+    startsAfter: "late",
     passes: ["veins"],
     clearReserve: 0,
   },
@@ -173,7 +173,8 @@ export function newCoat(kind: CoatKind, name: string, resinCardId: string | null
     school: "clear-first",
     rateM2PerH: usual.rateM2PerH,
     startsAfter: usual.startsAfter,
-    passes: usual.passes.map((pass) => usualPass(newId(), pass)),
+    // A coat of its own is mixed when its time has come: its first pass follows at once.
+    passes: usual.passes.map((pass, index) => usualPass(newId(), pass, index === 0 ? { fromMin: null } : {})),
   };
 }
 

@@ -1,6 +1,7 @@
 import { usualPass } from "../schedule/pass";
 import { derivePlan } from "./derive-plan";
 import type { JobDocument } from "./job";
+import { newCoat } from "./new-job";
 import { clockText, doseWords, passDetail, runSheet, sectionWords, sprayWords, weighable } from "./run-sheet";
 import { sampleJob, starterCards } from "./sample-job";
 
@@ -54,6 +55,30 @@ describe("the order of acts", () => {
     const steps = sheet().filter((step) => step.coatName.startsWith("Palm"));
     const weigh = steps.find((step) => step.kind === "weigh")!;
     expect(steps.find((step) => step.title.startsWith("Veins"))!.atMin - weigh.atMin).toBe(60);
+  });
+  test("veins as a coat of their own are mixed late, between the passes of the colour coat, and before its drips are scraped", () => {
+    const steps = sheet((job) => {
+      job.coats.splice(3, 0, newCoat("vein", "Veins", cards[0]!.id, newId));
+    });
+    const at = (title: string, coat?: string) =>
+      steps.findIndex((step) => step.title.startsWith(title) && (!coat || step.coatName === coat));
+    const weighVeins = steps.findIndex((step) => step.coatName === "Veins" && step.kind === "weigh");
+    expect(at("Torch")).toBeLessThan(weighVeins);
+    expect(weighVeins).toBeLessThan(at("Veins, a thick", "Veins"));
+    expect(at("Veins, a thick", "Veins")).toBeLessThan(at("Scrape the drips"));
+  });
+  test("time never runs backwards on the sheet, and the acts of a coat keep their order", () => {
+    const job = sampleJob(cards, newId);
+    job.coats[2]!.rateM2PerH = 1.2;
+    const steps = runSheet(derivePlan(job, cards), "metric");
+    steps.reduce((before, step) => {
+      expect(step.atMin).toBeGreaterThanOrEqual(before);
+      return step.atMin;
+    }, 0);
+    const passes = steps
+      .filter((step) => step.coatId === job.coats[2]!.id && step.kind === "pass")
+      .map((step) => step.title);
+    expect(passes.indexOf("Palm blend")).toBeLessThan(passes.indexOf("Alcohol, small drops"));
   });
   test("a coat with a problem has no step", () => {
     const steps = sheet((job) => void (colour(job).resinCardId = null));

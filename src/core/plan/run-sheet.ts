@@ -205,51 +205,63 @@ export function passDetail(pass: Pass, areaMm2: number, system: UnitSystem): str
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
+/** No act of a coat before the one that goes before it: a pass timed for minute 15 waits while the coat is still laid. */
+function inOrder(steps: readonly RunStep[]): RunStep[] {
+  let latest = -Infinity;
+  return steps.map((step) => {
+    latest = Math.max(latest, step.atMin);
+    return { ...step, atMin: latest };
+  });
+}
+
 /**
- * The pour in steps, in the order in which they are done: per coat its batches (weigh, mix, split), then its passes.
- * With several batches the passes that are not timed follow the last batch; each batch is laid as soon as it is mixed.
+ * The pour in steps, in the order of time: per coat its batches (weigh, mix, split), then its passes. Each batch is laid as soon
+ * as it is mixed; the other passes follow the last one. A coat that starts late falls between the passes of the coat below.
  */
 export function runSheet(plan: Plan, system: UnitSystem): RunStep[] {
-  const area = plan.totals.topAreaMm2;
-  return plan.coats.flatMap((planned) => {
-    const { batched, coat } = planned;
-    if (!batched) return [];
-    const firstMix = planned.times?.batches[0]?.mixAtMin ?? 0;
-    const worked = planned.times?.doneMin ?? firstMix;
-    const passStep = (pass: Pass, batch: number | null, atMin: number): RunStep => ({
-      id: batch === null ? `${coat.id}:pass:${pass.id}` : `${coat.id}:${batch}:pass:${pass.id}`,
-      coatId: coat.id,
-      coatName: coat.name,
-      batch,
-      kind: "pass",
-      title: PASS[pass.kind].words,
-      detail: passDetail(pass, area, system),
-      weigh: [],
-      atMin,
-      caution: CAUTION[pass.kind] ?? null,
-      stopHere: pass.stopHere,
-      vapour: pass.kind === "alcohol" || pass.kind === "mica-alcohol" || pass.kind === "fog",
-      flame: pass.kind === "flame" || pass.kind === "blow",
-    });
-    const before = coat.passes.filter((pass) => pass.kind === "sand");
-    const laid = coat.passes.filter((pass) => pass.kind === "lay" || pass.kind === "bucket-pour");
-    const after = coat.passes.filter((pass) => !before.includes(pass) && !laid.includes(pass));
-    const many = batched.batches.length > 1;
-    return [
-      ...before.map((pass) => passStep(pass, null, firstMix)),
-      ...batched.batches.flatMap((batch) => [
-        ...batchSteps(planned, batched, batch, system),
-        ...laid.map((pass) =>
-          passStep(
-            pass,
-            many ? batch.number : null,
-            planned.times?.batches[batch.number - 1]?.pourAtMin ?? firstMix,
-          ),
-        ),
-      ]),
-      ...after.map((pass) => passStep(pass, null, pass.fromMin !== null ? firstMix + pass.fromMin : worked)),
-    ];
+  const steps = plan.coats.flatMap((planned) =>
+    planned.batched ? inOrder(coatSteps(planned, planned.batched, plan.totals.topAreaMm2, system)) : [],
+  );
+  return steps.sort((one, other) => one.atMin - other.atMin);
+}
+
+function coatSteps(planned: PlannedCoat, batched: BatchedCoat, area: number, system: UnitSystem): RunStep[] {
+  const { coat } = planned;
+  const firstMix = planned.times?.batches[0]?.mixAtMin ?? 0;
+  const worked = planned.times?.doneMin ?? firstMix;
+  const passStep = (pass: Pass, batch: number | null, atMin: number): RunStep => ({
+    id: batch === null ? `${coat.id}:pass:${pass.id}` : `${coat.id}:${batch}:pass:${pass.id}`,
+    coatId: coat.id,
+    coatName: coat.name,
+    batch,
+    kind: "pass",
+    title: PASS[pass.kind].words,
+    detail: passDetail(pass, area, system),
+    weigh: [],
+    atMin,
+    caution: CAUTION[pass.kind] ?? null,
+    stopHere: pass.stopHere,
+    vapour: pass.kind === "alcohol" || pass.kind === "mica-alcohol" || pass.kind === "fog",
+    flame: pass.kind === "flame" || pass.kind === "blow",
   });
+  const before = coat.passes.filter((pass) => pass.kind === "sand");
+  const laid = coat.passes.filter((pass) => pass.kind === "lay" || pass.kind === "bucket-pour");
+  const after = coat.passes.filter((pass) => !before.includes(pass) && !laid.includes(pass));
+  const many = batched.batches.length > 1;
+  return [
+    ...before.map((pass) => passStep(pass, null, firstMix)),
+    ...batched.batches.flatMap((batch) => [
+      ...batchSteps(planned, batched, batch, system),
+      ...laid.map((pass) =>
+        passStep(
+          pass,
+          many ? batch.number : null,
+          planned.times?.batches[batch.number - 1]?.pourAtMin ?? firstMix,
+        ),
+      ),
+    ]),
+    ...after.map((pass) => passStep(pass, null, pass.fromMin !== null ? firstMix + pass.fromMin : worked)),
+  ];
 }
 
 /** "09:40", with "+1 d" for later days. */

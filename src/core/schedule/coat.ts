@@ -15,10 +15,11 @@ export const COAT_WORDS: Record<CoatKind, string> = {
 };
 
 /** When a coat may begin, seen from the one below. */
-export type StartsAfter = "wet" | "tacky" | "recoat" | "next-day";
+export type StartsAfter = "wet" | "late" | "tacky" | "recoat" | "next-day";
 
 export const START_WORDS: Record<StartsAfter, string> = {
   wet: "at once, wet on wet",
+  late: "late, when the coat below has thickened",
   tacky: "when the coat below is tacky",
   recoat: "inside the recoat window",
   "next-day": "next day, sanded",

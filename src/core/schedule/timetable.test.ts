@@ -6,6 +6,7 @@ import { timetable, type TimedCoat } from "./timetable";
 
 const life: StateStart[] = [
   { state: "runny", fromMin: exactly(0) },
+  { state: "flowing", fromMin: within(60, 0.2) },
   { state: "gummy", fromMin: within(180, 0.25) },
   { state: "recoat", fromMin: within(300, 0.25) },
   { state: "sandable", fromMin: within(22 * 60, 0.4) },
@@ -66,6 +67,11 @@ test("wet on wet follows at once; tacky waits for gummy after the last pour, wit
   expect(wet?.startMin).toBe(first?.doneMin);
   expect(tacky?.startMin).toBe(wet!.batches[0]!.pourAtMin + 180);
   expect(tacky?.waitMin).toEqual({ low: 135, likely: 180, high: 225 });
+});
+
+test("late waits until the coat below has thickened, veins' usual start", () => {
+  const [colour, veins] = timetable([coat("a", "wet"), coat("b", "late")], NINE, 1);
+  expect(veins?.startMin).toBe(colour!.batches[0]!.pourAtMin + 60);
 });
 
 test("over a paint primer tacky is 45 to 60 minutes (common practice, no source)", () => {

@@ -29,11 +29,13 @@ const DAY_MIN = 24 * 60;
 /** A paint primer is coated when sticky but not wet (common practice, no source). */
 const PRIMER_TACK_MIN = { low: 45, likely: 52, high: 60 };
 
+/** The state of the coat below from which each start is right. */
+const READY = { late: "flowing", tacky: "gummy", recoat: "recoat", "next-day": "sandable" } as const;
+
 function waitBefore(startsAfter: StartsAfter, below: TimedCoat) {
   if (startsAfter === "wet") return null;
   if (below.card.kind === "paint" && startsAfter !== "next-day") return PRIMER_TACK_MIN;
-  const state = startsAfter === "tacky" ? "gummy" : startsAfter === "recoat" ? "recoat" : "sandable";
-  return below.life.find((start) => start.state === state)?.fromMin ?? null;
+  return below.life.find((start) => start.state === READY[startsAfter])?.fromMin ?? null;
 }
 
 /**

@@ -62,7 +62,14 @@ export function createJobStore(job: OpenJob) {
         conflict: null,
       });
     const fail = (error: ActError) => {
-      if (error.code === "conflict") {
+      if (
+        error.code === "conflict" &&
+        JSON.stringify((error.data as Conflict).document) === JSON.stringify(get().document)
+      ) {
+        // The same was saved meanwhile, for instance by this tab before it was left and opened again.
+        take(error.data as Conflict);
+        keep(null);
+      } else if (error.code === "conflict") {
         set({ status: "conflict", conflict: error.data as Conflict, trouble: error.message });
       } else if (error.code === "signed-out") {
         set({ status: "signed-out", trouble: error.message });
@@ -160,7 +167,11 @@ export function createJobStore(job: OpenJob) {
         tab = await tabId();
         const { document, revision, status } = get();
         if (status !== "saved") keep(document);
-        if (!draft || JSON.stringify(draft.document) === JSON.stringify(document)) return;
+        if (!draft) return;
+        if (JSON.stringify(draft.document) === JSON.stringify(document)) {
+          if (status === "saved") keep(null);
+          return;
+        }
         if (draft.revision === revision) {
           get().change(() => draft.document);
           return;

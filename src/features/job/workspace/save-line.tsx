@@ -32,6 +32,7 @@ export function SaveLine() {
       </Button>
       <span role="status" className={calm ? "" : "text-danger"} title={trouble ?? undefined}>
         {WORDS[status]}
+        {status === "refused" && trouble && `: ${trouble}`}
       </span>
       {status === "signed-out" && (
         <a href="/sign-in" target="_blank" rel="noreferrer" className="underline">
