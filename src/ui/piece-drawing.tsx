@@ -18,8 +18,9 @@ type Props = {
 
 const TREATMENT_WORDS = { face: "face", wall: "against a wall", dam: "dammed", open: "open" };
 
-/** Room around the piece for dimension lines, px. */
-const ROOM = { left: 146, right: 78, top: 64, bottom: 82 };
+/** Room around a piece for its dimension lines, px; an L is measured on all four sides. */
+const ROOM = { left: 146, right: 78, top: 64, bottom: 84 };
+const ROOM_L = { left: 146, right: 146, top: 84, bottom: 84 };
 
 /** Half the breadth within which an edge is picked, px. */
 const PICK_PX = 10;
@@ -34,15 +35,16 @@ function strip(from: Point, to: Point, half: number): string {
 type Frame = { scale: number; at: (point: Point) => Point };
 
 function frameOf(outline: Outline, width: number, height: number): Frame {
+  const room = outline.kind === "polygon" && outline.sides.length > 4 ? ROOM_L : ROOM;
   const scale = Math.max(
     1e-6,
     Math.min(
-      (width - ROOM.left - ROOM.right) / outline.widthMm,
-      (height - ROOM.top - ROOM.bottom) / outline.heightMm,
+      (width - room.left - room.right) / outline.widthMm,
+      (height - room.top - room.bottom) / outline.heightMm,
     ),
   );
-  const left = ROOM.left + (width - ROOM.left - ROOM.right - outline.widthMm * scale) / 2;
-  const top = ROOM.top + (height - ROOM.top - ROOM.bottom - outline.heightMm * scale) / 2;
+  const left = room.left + (width - room.left - room.right - outline.widthMm * scale) / 2;
+  const top = room.top + (height - room.top - room.bottom - outline.heightMm * scale) / 2;
   return { scale, at: ({ x, y }) => ({ x: left + x * scale, y: top + y * scale }) };
 }
 

@@ -141,7 +141,7 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
           back={before ? () => void record({ kind: "untick", stepId: before.id }) : null}
         />
       ) : (
-        <main className="flex-1 flex flex-col px-8 pt-6 pb-6 max-md:px-4 max-md:pb-0">
+        <main className="flex-1 flex flex-col px-8 pt-6 max-md:px-4">
           <div className="flex gap-8 flex-1 max-md:flex-col">
             <section className="flex-1 min-w-0">
               <p className="text-xl text-night-soft">
@@ -231,7 +231,7 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
               )}
             </aside>
           </div>
-          <div ref={stageRef} className="mt-6 mb-6 overflow-hidden">
+          <div ref={stageRef} className="mt-6 mb-4 overflow-hidden">
             {coat && coat.life.length > 0 && coat.card?.kind !== "paint" && stageWidth > 0 && (
               <Beam
                 life={coat.life}
@@ -243,7 +243,7 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
               />
             )}
           </div>
-          <div className="flex gap-4 max-md:gap-2 max-md:flex-wrap max-md:sticky max-md:bottom-0 max-md:bg-night max-md:pt-2 max-md:pb-3">
+          <div className="flex gap-4 max-md:gap-2 max-md:flex-wrap sticky bottom-0 bg-night pt-2 pb-6 max-md:pb-3">
             <button
               type="button"
               onClick={() => void record({ kind: "tick", stepId: step.id })}

@@ -15,11 +15,25 @@ import { useJob } from "../workspace/use-job";
 const PART_HEX = { a: "#e9dfc2", b: "#f3e7b8", mixed: "#ede3c4" };
 const TALLEST_PX = 150;
 
-/** The largest scale at which a row of vessels fits its height and width. */
-function scaleOf(vessels: readonly Vessel[], width: number, gap: number): number {
-  const tallest = Math.max(1, ...vessels.map((vessel) => vessel.heightMm));
-  const wide = vessels.reduce((sum, vessel) => sum + vessel.topRadiusMm * 2, 0);
-  return Math.min(TALLEST_PX / tallest, Math.max(80, width - vessels.length * gap) / Math.max(1, wide));
+/** Least breadth of a vessel's column: its name and figures stand below. Gap between columns. */
+const COLUMN_PX = 112;
+const GAP_PX = 26;
+
+/** The largest scale at which a row of vessels, each with its words, fits its height and width. */
+function scaleOf(vessels: readonly Vessel[], width: number): number {
+  let scale = TALLEST_PX / Math.max(1, ...vessels.map((vessel) => vessel.heightMm));
+  const wide = () =>
+    vessels.reduce(
+      (sum, vessel) => sum + Math.max(COLUMN_PX, vessel.topRadiusMm * 2 * scale + 20) + GAP_PX,
+      0,
+    );
+  while (wide() > width && scale > 0.05) {
+    const before = wide();
+    scale *= 0.95;
+    // Words alone fill the row: it will wrap, and smaller vessels would not help.
+    if (wide() === before) break;
+  }
+  return scale;
 }
 
 /** One batch: A and B, the pot, and its cups with fill lines. */
@@ -41,13 +55,12 @@ export function BatchPanel({
   const volumes = cupsMl(batch.cups);
   const lookOf = (colourId: string) => coat.colours.find((colour) => colour.id === colourId);
   const ownParts = batch.cups.some((cup) => cup.parts !== null);
-  const potScale = scaleOf([batch.pot, batch.pot, batch.pot], rowWidth || 620, 90);
+  const potScale = scaleOf([batch.pot, batch.pot, batch.pot], (rowWidth || 620) - 90);
   const cupScale = Math.min(
     potScale * 1.6,
     scaleOf(
       batch.cups.map((cup) => cup.vessel),
       rowWidth || 620,
-      46,
     ),
   );
   const tallestCup = Math.max(...batch.cups.map((cup) => cup.vessel.heightMm)) * cupScale + 4;
@@ -124,7 +137,7 @@ export function BatchPanel({
       )}
 
       {(batch.cups.length > 1 || ownParts) && (
-        <div className="flex items-start gap-x-7 gap-y-4 flex-wrap border-b border-line pb-4">
+        <div className="flex items-start gap-x-6 gap-y-4 flex-wrap border-b border-line pb-4">
           {batch.cups.map((cup, index) => {
             const colour = lookOf(cup.colourId);
             return (

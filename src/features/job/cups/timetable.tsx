@@ -1,7 +1,7 @@
 "use client";
 
 import { clockText } from "@/core/plan/run-sheet";
-import { quantityText } from "@/core/units/format-quantity";
+import { quantityText, trimmed } from "@/core/units/format-quantity";
 import { TextField } from "@/ui/text-field";
 import { useJob } from "../workspace/use-job";
 
@@ -23,8 +23,7 @@ export function Timetable() {
     })),
   );
   if (rows.length === 0) return null;
-  const hour = (min: number) =>
-    `${String(Math.floor(min / 60)).padStart(2, "0")}:${String(Math.round(min % 60)).padStart(2, "0")}`;
+  const hours = (minutes: number) => trimmed(minutes / 60, minutes < 600 ? 1 : 0);
   return (
     <div className="mt-5">
       <div className="flex items-end gap-4 mb-1">
@@ -44,11 +43,11 @@ export function Timetable() {
       <table className="w-full text-sm">
         <thead>
           <tr className="label text-left">
-            <th className="font-normal py-1 w-24">Mix</th>
+            <th className="font-normal py-1 w-28">Mix</th>
             <th className="font-normal">Coat</th>
             <th className="font-normal text-right">Volume</th>
-            <th className="font-normal text-right w-20">Pour</th>
-            <th className="font-normal text-right w-24">Worked by</th>
+            <th className="font-normal text-right w-28">Pour</th>
+            <th className="font-normal text-right w-28">Worked by</th>
           </tr>
         </thead>
         <tbody>
@@ -59,7 +58,7 @@ export function Timetable() {
                 {row.name} <span className="text-ink-soft">{row.of}</span>
                 {row.wait && (
                   <span className="label block">
-                    waits for the coat below: {hour(row.wait.low)} to {hour(row.wait.high)} h after its pour
+                    waits for the coat below: {hours(row.wait.low)} to {hours(row.wait.high)} h after its pour
                   </span>
                 )}
               </td>
