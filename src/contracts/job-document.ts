@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { FACTORS, TOOL_WORDS, type FactorId, type Tool } from "@/core/batch/factors";
+import { EDGE_WORDS, type EdgeName } from "@/core/geometry/piece";
 import type { JobDocument } from "@/core/plan/job";
 import { PASS, type PassKind } from "@/core/schedule/pass";
 import { freeText, partId } from "./text";
@@ -25,7 +26,19 @@ const shape = z.discriminatedUnion("kind", [
     turn: z.enum(["left", "right"]),
   }),
   z.object({ kind: z.literal("rectangle"), lengthMm: length, depthMm: length }),
+  z.object({
+    kind: z.literal("u-run"),
+    lengthMm: length,
+    depthMm: length,
+    leftLengthMm: length,
+    leftDepthMm: length,
+    rightLengthMm: length,
+    rightDepthMm: length,
+  }),
   z.object({ kind: z.literal("round"), diameterMm: length }),
+  z.object({ kind: z.literal("oval"), lengthMm: length, depthMm: length }),
+  z.object({ kind: z.literal("racetrack"), lengthMm: length, depthMm: length }),
+  z.object({ kind: z.literal("polygon"), sides: z.number().int().min(3).max(24), sideMm: length }),
 ]);
 
 const cutOut = z.object({
@@ -45,22 +58,7 @@ const piece = z.object({
   name: label,
   count: z.number().int().min(1).max(500),
   shape,
-  edges: z.partialRecord(
-    z.enum([
-      "front",
-      "right",
-      "back",
-      "left",
-      "rim",
-      "backLong",
-      "endRight",
-      "frontLong",
-      "frontReturn",
-      "endReturn",
-      "wallReturn",
-    ]),
-    edge,
-  ),
+  edges: z.partialRecord(z.enum(keysOf<EdgeName>(EDGE_WORDS)), edge),
   cutOuts: z.array(cutOut).max(40, "A piece has at most 40 cut-outs."),
 });
 

@@ -102,7 +102,7 @@ describe("a piece", () => {
       "end of the return: face",
       "back of the return: against a wall",
     ]);
-    expect(attributes(draw("round"), "circle", "aria-label")).toEqual(["rim: face"]);
+    expect(attributes(draw("round"), "polygon", "aria-label")).toEqual(["rim: face"]);
   });
   test("dimensions stand in both systems", () => {
     const markup = draw("straight");

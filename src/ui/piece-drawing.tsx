@@ -1,10 +1,11 @@
 "use client";
 
 import { useId } from "react";
-import { cutOutCentre, cutOutCorners, outlineOf, type Outline, type Point } from "@/core/geometry/outline";
+import type { Point } from "@/core/geometry/curves";
+import { cutOutCentre, cutOutCorners, outlineOf, type Outline } from "@/core/geometry/outline";
 import { EDGE_WORDS, EDGES_OF, edgeOf, type CutOut, type EdgeName, type Piece } from "@/core/geometry/piece";
 import type { UnitSystem } from "@/core/units/dimension";
-import { otherSystem, quantityText } from "@/core/units/format-quantity";
+import { DimensionLines, type Frame } from "./dimension-lines";
 
 type Props = {
   piece: Piece;
@@ -32,8 +33,6 @@ function strip(from: Point, to: Point, half: number): string {
   return `M${from.x + nx} ${from.y + ny}L${to.x + nx} ${to.y + ny}L${to.x - nx} ${to.y - ny}L${from.x - nx} ${from.y - ny}Z`;
 }
 
-type Frame = { scale: number; at: (point: Point) => Point };
-
 function frameOf(outline: Outline, width: number, height: number): Frame {
   const room = outline.kind === "polygon" && outline.sides.length > 4 ? ROOM_L : ROOM;
   const scale = Math.max(
@@ -46,69 +45,6 @@ function frameOf(outline: Outline, width: number, height: number): Frame {
   const left = room.left + (width - room.left - room.right - outline.widthMm * scale) / 2;
   const top = room.top + (height - room.top - room.bottom - outline.heightMm * scale) / 2;
   return { scale, at: ({ x, y }) => ({ x: left + x * scale, y: top + y * scale }) };
-}
-
-/** A dimension line with serifs, its text in the person's units and the other system one step quieter. */
-function Dimension({
-  from,
-  to,
-  offset,
-  mm,
-  system,
-  prefix = "",
-}: {
-  from: Point;
-  to: Point;
-  offset: number;
-  mm: number;
-  system: UnitSystem;
-  prefix?: string;
-}) {
-  const along = Math.hypot(to.x - from.x, to.y - from.y) || 1;
-  const normal = { x: (to.y - from.y) / along, y: -(to.x - from.x) / along };
-  const shift = (point: Point, by: number) => ({ x: point.x + normal.x * by, y: point.y + normal.y * by });
-  const [a, b] = [shift(from, offset), shift(to, offset)];
-  const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
-  const upright = Math.abs(normal.x) > 0.5;
-  const outward = Math.sign(offset);
-  const text = { x: middle.x + normal.x * outward * 10, y: middle.y + normal.y * outward * 10 };
-  return (
-    <g>
-      <path
-        d={
-          [from, to]
-            .map(
-              (end) =>
-                `M${shift(end, outward * 6).x} ${shift(end, outward * 6).y}L${shift(end, offset + outward * 5).x} ${shift(end, offset + outward * 5).y}`,
-            )
-            .join("") + `M${a.x} ${a.y}L${b.x} ${b.y}`
-        }
-        stroke="var(--color-ink-soft)"
-        strokeWidth="0.8"
-        fill="none"
-      />
-      <text
-        x={text.x}
-        y={text.y + (upright ? -2 : outward * normal.y > 0 ? 12 : -16)}
-        textAnchor={upright ? (normal.x * outward < 0 ? "end" : "start") : "middle"}
-        fill="var(--color-ink)"
-        className="figure"
-        fontSize="15"
-      >
-        {prefix}
-        {quantityText(mm, "length", system)}
-      </text>
-      <text
-        x={text.x}
-        y={text.y + (upright ? 13 : outward * normal.y > 0 ? 26 : -2)}
-        textAnchor={upright ? (normal.x * outward < 0 ? "end" : "start") : "middle"}
-        fill="var(--color-ink-soft)"
-        fontSize="12"
-      >
-        {quantityText(mm, "length", otherSystem(system))}
-      </text>
-    </g>
-  );
 }
 
 /** What is drawn outside a straight edge: the face unfolded, the wall's hatching, the dam's strip, the open edge's drops. */
@@ -203,16 +139,10 @@ export function PieceDrawing({
       onSelectEdge?.(name);
     },
   });
-  const area =
-    outline.kind === "polygon"
-      ? outline.corners.reduce(
-          (sum, corner, index) =>
-            sum +
-            corner.x * (outline.corners[(index + 1) % outline.corners.length]?.y ?? 0) -
-            (outline.corners[(index + 1) % outline.corners.length]?.x ?? 0) * corner.y,
-          0,
-        )
-      : 0;
+  const area = outline.corners.reduce((sum, corner, index) => {
+    const next = outline.corners[(index + 1) % outline.corners.length] as Point;
+    return sum + corner.x * next.y - next.x * corner.y;
+  }, 0);
   const turn = Math.sign(area) || 1;
 
   return (
@@ -249,16 +179,16 @@ export function PieceDrawing({
             );
           })}
           <polygon
-            points={outline.corners.map((corner) => `${at(corner).x},${at(corner).y}`).join(" ")}
+            points={pointsText(outline.corners, frame)}
             fill="var(--color-paper)"
             stroke="var(--color-ink)"
             strokeWidth="1.4"
           />
         </>
       ) : (
-        <RoundPiece
+        <CurvedPiece
           piece={piece}
-          outline={outline}
+          corners={outline.corners}
           frame={frame}
           depth={edgeOf(piece, "rim").heightMm > 0 ? faceDepth("rim") : 0}
         />
@@ -283,81 +213,72 @@ export function PieceDrawing({
             className="cursor-pointer"
           />
         ))}
-      {onSelectEdge && outline.kind === "circle" && (
-        <circle
+      {onSelectEdge && outline.kind === "curve" && (
+        <polygon
           {...pick("rim")}
-          cx={at(outline.centre).x}
-          cy={at(outline.centre).y}
-          r={outline.radiusMm * scale}
+          points={pointsText(outline.corners, frame)}
           fill="none"
+          pointerEvents="stroke"
           stroke={selectedEdge === "rim" ? "var(--color-signal)" : "transparent"}
-          strokeWidth={selectedEdge === "rim" ? 4 : 18}
+          strokeWidth={selectedEdge === "rim" ? 4 : 2 * PICK_PX}
           className="cursor-pointer"
         />
       )}
-      <Dimensions piece={piece} outline={outline} frame={frame} system={system} />
+      <DimensionLines piece={piece} outline={outline} frame={frame} system={system} />
     </svg>
   );
 }
 
-function RoundPiece({
+/** A piece with one curved rim. What lies outside it is drawn as broad lines under it: a line of twice the breadth shows half. */
+function CurvedPiece({
   piece,
-  outline,
+  corners,
   frame,
   depth,
 }: {
   piece: Piece;
-  outline: Extract<Outline, { kind: "circle" }>;
+  corners: readonly Point[];
   frame: Frame;
   depth: number;
 }) {
-  const centre = frame.at(outline.centre);
-  const radius = outline.radiusMm * frame.scale;
+  const points = pointsText(corners, frame);
   const { treatment } = edgeOf(piece, "rim");
+  const rim = { points, fill: "none", stroke: "var(--color-ink)", strokeLinejoin: "round" } as const;
+  const face = (treatment === "face" || treatment === "dam") && depth > 0 ? depth : 0;
   return (
     <g>
-      {(treatment === "face" || treatment === "dam") && depth > 0 && (
-        <circle
-          cx={centre.x}
-          cy={centre.y}
-          r={radius + depth}
-          fill="var(--color-shade)"
-          stroke="var(--color-ink)"
-          strokeWidth="0.8"
-        />
-      )}
+      {treatment === "dam" && <polygon {...rim} strokeWidth={2 * (face + 5)} />}
       {treatment === "dam" && (
-        <circle
-          cx={centre.x}
-          cy={centre.y}
-          r={radius + depth + 3}
-          fill="none"
-          stroke="var(--color-ink)"
-          strokeWidth="3.5"
-        />
+        <polygon {...rim} stroke="var(--color-ground)" strokeWidth={2 * (face + 1.5)} />
       )}
+      {face > 0 && <polygon {...rim} strokeWidth={2 * face + 1.6} />}
+      {face > 0 && <polygon {...rim} stroke="var(--color-shade)" strokeWidth={2 * face} />}
       {treatment === "open" && (
-        <circle
-          cx={centre.x}
-          cy={centre.y}
-          r={radius + 6}
-          fill="none"
-          stroke="var(--color-ink)"
-          strokeWidth="2"
+        <polygon
+          {...rim}
+          strokeWidth={2}
           strokeDasharray="0.1 7"
           strokeLinecap="round"
+          transform={grown(corners, frame, 6)}
         />
       )}
-      <circle
-        cx={centre.x}
-        cy={centre.y}
-        r={radius}
-        fill="var(--color-paper)"
-        stroke="var(--color-ink)"
-        strokeWidth="1.4"
-      />
+      <polygon points={points} fill="var(--color-paper)" stroke="var(--color-ink)" strokeWidth="1.4" />
     </g>
   );
+}
+
+const pointsText = (corners: readonly Point[], { at }: Frame) =>
+  corners.map((corner) => `${at(corner).x},${at(corner).y}`).join(" ");
+
+/** A transform that lets a drawn outline stand out by some pixels all round. */
+function grown(corners: readonly Point[], { at, scale }: Frame, by: number): string {
+  const [wide, high] = [
+    Math.max(...corners.map((corner) => corner.x)),
+    Math.max(...corners.map((corner) => corner.y)),
+  ];
+  const centre = at({ x: wide / 2, y: high / 2 });
+  const [sx, sy] = [1 + (2 * by) / (wide * scale), 1 + (2 * by) / (high * scale)];
+  return `translate(${centre.x * (1 - sx)} ${centre.y * (1 - sy)}) scale(${sx} ${sy})`;
 }
 
 function CutOutDrawing({
@@ -408,71 +329,6 @@ function CutOutDrawing({
   );
 }
 
-function Dimensions({
-  piece,
-  outline,
-  frame,
-  system,
-}: {
-  piece: Piece;
-  outline: Outline;
-  frame: Frame;
-  system: UnitSystem;
-}) {
-  const { at } = frame;
-  const [wide, high] = [outline.widthMm, outline.heightMm];
-  const across = (
-    <Dimension
-      from={at({ x: 0, y: high })}
-      to={at({ x: wide, y: high })}
-      offset={-46}
-      mm={wide}
-      system={system}
-      prefix={piece.shape.kind === "round" ? "⌀ " : ""}
-    />
-  );
-  if (piece.shape.kind === "round") return across;
-  const down = (x: number, from: number, to: number, offset: number) => (
-    <Dimension
-      from={at({ x, y: from })}
-      to={at({ x, y: to })}
-      offset={offset}
-      mm={to - from}
-      system={system}
-    />
-  );
-  if (piece.shape.kind !== "l-run") {
-    return (
-      <>
-        {across}
-        {down(0, 0, high, -46)}
-      </>
-    );
-  }
-  const { depthMm, returnDepthMm, returnLengthMm, turn, lengthMm } = piece.shape;
-  const left = turn === "left";
-  return (
-    <>
-      <Dimension
-        from={at({ x: 0, y: 0 })}
-        to={at({ x: wide, y: 0 })}
-        offset={22}
-        mm={lengthMm}
-        system={system}
-      />
-      {left ? down(0, 0, returnLengthMm, -46) : down(wide, 0, returnLengthMm, 46)}
-      {left ? down(wide, 0, depthMm, 46) : down(0, 0, depthMm, -46)}
-      <Dimension
-        from={at({ x: left ? 0 : wide - returnDepthMm, y: returnLengthMm })}
-        to={at({ x: left ? returnDepthMm : wide, y: returnLengthMm })}
-        offset={-46}
-        mm={returnDepthMm}
-        system={system}
-      />
-    </>
-  );
-}
-
 /** A piece as a small silhouette, at a scale shared by all pieces of a job. */
 export function PieceSilhouette({ piece, pxPerMm }: { piece: Piece; pxPerMm: number }) {
   const outline = outlineOf(piece.shape);
@@ -485,11 +341,7 @@ export function PieceSilhouette({ piece, pxPerMm }: { piece: Piece; pxPerMm: num
         stroke="var(--color-ink)"
         strokeWidth={1 / pxPerMm}
       >
-        {outline.kind === "polygon" ? (
-          <polygon points={outline.corners.map((corner) => `${corner.x},${corner.y}`).join(" ")} />
-        ) : (
-          <circle cx={outline.radiusMm} cy={outline.radiusMm} r={outline.radiusMm} />
-        )}
+        <polygon points={outline.corners.map((corner) => `${corner.x},${corner.y}`).join(" ")} />
         {piece.cutOuts.map((cutOut) => {
           const centre = cutOutCentre(cutOut, outline);
           return cutOut.shape.kind === "round" ? (

@@ -1,4 +1,5 @@
-import { cutOutCentre, cutOutCorners, outlineOf, type Outline, type Point } from "./outline";
+import type { Point } from "./curves";
+import { cutOutCentre, cutOutCorners, outlineOf, type Outline } from "./outline";
 import { EDGE_WORDS, EDGES_OF, edgeOf, type CutOut, type Piece } from "./piece";
 
 /** Something impossible, with the field at which it is said (a path within the piece). */
@@ -23,17 +24,18 @@ function isInside(point: Point, corners: readonly Point[]): boolean {
   return inside;
 }
 
-/** Least distance from a point to an outline; negative outside. */
-function roomAround(point: Point, outline: Outline): number {
-  if (outline.kind === "circle")
-    return outline.radiusMm - Math.hypot(point.x - outline.centre.x, point.y - outline.centre.y);
-  const nearest = Math.min(...outline.sides.map((side) => distanceToSide(point, side.from, side.to)));
-  return isInside(point, outline.corners) ? nearest : -nearest;
+/** Least distance from a point to an outline; negative outside. Within the flatness of a curve. */
+function roomAround(point: Point, { corners }: Outline): number {
+  const nearest = Math.min(
+    ...corners.map((corner, index) =>
+      distanceToSide(point, corner, corners[(index + 1) % corners.length] as Point),
+    ),
+  );
+  return isInside(point, corners) ? nearest : -nearest;
 }
 
-/** A reentrant corner of the outline that stands inside a rectangle. */
+/** A corner of the outline, such as the inner one of an L, that stands inside a rectangle. */
 function swallowsCorner(corners: readonly Point[], outline: Outline): boolean {
-  if (outline.kind === "circle") return false;
   return outline.corners.some((corner) => isInside(corner, corners));
 }
 
@@ -74,7 +76,9 @@ const LEAST_MM = 10;
 function shapeFaults(piece: Piece): Fault[] {
   const faults: Fault[] = [];
   for (const [field, size] of Object.entries(piece.shape)) {
-    if (typeof size === "number" && !(size >= LEAST_MM))
+    if (field === "sides" && (!Number.isInteger(size) || Number(size) < 3 || Number(size) > 24)) {
+      faults.push({ at: "shape.sides", message: "A polygon has 3 to 24 sides." });
+    } else if (field !== "sides" && typeof size === "number" && !(size >= LEAST_MM))
       faults.push({ at: `shape.${field}`, message: "A piece is at least 10 mm (3/8 in) each way." });
   }
   if (piece.shape.kind === "l-run") {
@@ -89,6 +93,18 @@ function shapeFaults(piece: Piece): Fault[] {
       faults.push({
         at: "shape.returnDepthMm",
         message: "The return is as deep as the long leg is long: then it is one rectangle.",
+      });
+  }
+  if (piece.shape.kind === "u-run") {
+    const { lengthMm, depthMm, leftLengthMm, leftDepthMm, rightLengthMm, rightDepthMm } = piece.shape;
+    const message =
+      "A return must be longer than the run is deep: both are measured from the corner at the wall.";
+    if (leftLengthMm <= depthMm) faults.push({ at: "shape.leftLengthMm", message });
+    if (rightLengthMm <= depthMm) faults.push({ at: "shape.rightLengthMm", message });
+    if (leftDepthMm + rightDepthMm >= lengthMm)
+      faults.push({
+        at: "shape.rightDepthMm",
+        message: "The two returns are together as deep as the run is long: nothing is left between them.",
       });
   }
   return faults;

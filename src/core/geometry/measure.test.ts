@@ -50,6 +50,38 @@ describe("closed forms", () => {
     expect(l.perimeterMm).toBeCloseTo(2 * (3000 + 2000), 6);
   });
 
+  test("a U is its run and what the returns stand out of it", () => {
+    const u = measured(
+      piece({
+        kind: "u-run",
+        lengthMm: 3000,
+        depthMm: 600,
+        leftLengthMm: 1600,
+        leftDepthMm: 500,
+        rightLengthMm: 2000,
+        rightDepthMm: 650,
+      }),
+    );
+    expect(u.topAreaMm2).toBeCloseTo(3000 * 600 + 1000 * 500 + 1400 * 650, 6);
+    expect(u.perimeterMm).toBeCloseTo(2 * 3000 + 2 * 1600 + 2 * 2000 - 2 * 600, 6);
+    // Three walls; the inner sides and the ends are faces.
+    expect(u.lengthByTreatmentMm.wall).toBeCloseTo(3000 + 1600 + 2000, 6);
+  });
+
+  test("ovals, racetracks and polygons have one rim", () => {
+    const shapes: Shape[] = [
+      { kind: "oval", lengthMm: 1800, depthMm: 1000 },
+      { kind: "racetrack", lengthMm: 2000, depthMm: 900 },
+      { kind: "polygon", sides: 6, sideMm: 300 },
+    ];
+    for (const shape of shapes) {
+      const one = measured(piece(shape));
+      expect(one.edges.map((edge) => edge.name)).toEqual(["rim"]);
+      expect(one.edges[0]?.lengthMm).toBeCloseTo(one.perimeterMm, 9);
+      expect(one.topAreaMm2).toBeLessThan(one.outline.widthMm * one.outline.heightMm);
+    }
+  });
+
   test("a round top: π r² and 2 π r", () => {
     const round = measured(
       piece(
@@ -104,6 +136,31 @@ describe("what cannot be is named at its field", () => {
     );
     expect(faults).toHaveLength(1);
     expect(faults[0]?.at).toBe("cutOuts.c");
+  });
+  test("returns of a U that leave nothing between them, or are no longer than the run is deep", () => {
+    const u = {
+      kind: "u-run",
+      lengthMm: 1200,
+      depthMm: 600,
+      leftLengthMm: 500,
+      leftDepthMm: 600,
+      rightLengthMm: 1600,
+      rightDepthMm: 650,
+    } as const;
+    expect(faultsOf(piece(u)).map((fault) => fault.at)).toEqual(["shape.leftLengthMm", "shape.rightDepthMm"]);
+  });
+  test.each([2, 3.5, 25])("a polygon of %d sides", (sides) => {
+    expect(faultsOf(piece({ kind: "polygon", sides, sideMm: 300 })).map((fault) => fault.at)).toEqual([
+      "shape.sides",
+    ]);
+  });
+  test("a cut-out in the corner of an oval's bounding box lies outside it", () => {
+    const oval: Shape = { kind: "oval", lengthMm: 1200, depthMm: 600 };
+    const corner = hole({ shape: { kind: "round", diameterMm: 80 }, fromLeftMm: 60, fromFrontMm: 60 });
+    expect(faultsOf(piece(oval, { cutOuts: [corner] }))).toHaveLength(1);
+    expect(faultsOf(piece(oval, { cutOuts: [{ ...corner, fromLeftMm: 600, fromFrontMm: 300 }] }))).toEqual(
+      [],
+    );
   });
   test("a rectangular cut-out that swallows the inner corner of an L", () => {
     const l: Shape = {

@@ -1,4 +1,11 @@
-import { cutOutAreaMm2, cutOutPerimeterMm, outlineAreaMm2, outlineOf, type Outline } from "./outline";
+import {
+  cutOutAreaMm2,
+  cutOutPerimeterMm,
+  edgeLengths,
+  outlineAreaMm2,
+  outlineOf,
+  type Outline,
+} from "./outline";
 import { edgeOf, type EdgeName, type EdgeTreatment, type Piece } from "./piece";
 import { faultsOf, type Fault } from "./faults";
 
@@ -39,9 +46,7 @@ export function developedFaceHeightMm(heightMm: number, roundingMm: number): num
 }
 
 function measuredEdges(piece: Piece, outline: Outline): MeasuredEdge[] {
-  const sides: { name: EdgeName; lengthMm: number }[] =
-    outline.kind === "circle" ? [{ name: "rim", lengthMm: 2 * Math.PI * outline.radiusMm }] : outline.sides;
-  return sides.map(({ name, lengthMm }) => {
+  return edgeLengths(outline).map(({ name, lengthMm }) => {
     const edge = edgeOf(piece, name);
     const coated = edge.treatment === "face" || edge.treatment === "dam";
     return {
@@ -53,7 +58,7 @@ function measuredEdges(piece: Piece, outline: Outline): MeasuredEdge[] {
   });
 }
 
-/** Measures one piece, or says what about it cannot be. Exact for straight and circular outlines. */
+/** Measures one piece, or says what about it cannot be. Exact, but for the perimeter of an oval (Ramanujan, under 4·10⁻⁴). */
 export function measurePiece(piece: Piece): Measurement {
   const faults = faultsOf(piece);
   if (faults.length > 0) return { ok: false, id: piece.id, name: piece.name, faults };

@@ -1,34 +1,49 @@
+import { ellipse, racetrack, regularPolygon, type Curve, type Point } from "./curves";
 import { EDGES_OF, type CutOut, type EdgeName, type Shape } from "./piece";
-
-export type Point = { x: number; y: number };
 
 /** A straight side of an outline, from corner to corner. */
 export type Side = { name: EdgeName; from: Point; to: Point; lengthMm: number };
 
 /** The outer line of a piece in mm; x to the right, y towards the person at the front; origin at the back left. */
-export type Outline =
-  | { kind: "polygon"; corners: Point[]; sides: Side[]; widthMm: number; heightMm: number }
-  | { kind: "circle"; centre: Point; radiusMm: number; widthMm: number; heightMm: number };
+export type Outline = (
+  | { kind: "polygon"; corners: Point[]; sides: Side[] }
+  | { kind: "curve"; corners: Point[]; areaMm2: number; perimeterMm: number }
+) & {
+  widthMm: number;
+  heightMm: number;
+};
 
-function cornersOf(shape: Exclude<Shape, { kind: "round" }>): Point[] {
-  if (shape.kind !== "l-run") {
-    const { lengthMm: length, depthMm: depth } = shape;
-    return [
-      { x: 0, y: 0 },
-      { x: length, y: 0 },
-      { x: length, y: depth },
-      { x: 0, y: depth },
-    ];
+type StraightShape = Extract<Shape, { kind: "straight" | "rectangle" | "l-run" | "u-run" }>;
+
+const at = (x: number, y: number): Point => ({ x, y });
+
+/** Corners in the order of `EDGES_OF`, clockwise on screen from the back left. */
+function cornersOf(shape: StraightShape): Point[] {
+  const { lengthMm: length, depthMm: depth } = shape;
+  switch (shape.kind) {
+    case "straight":
+    case "rectangle":
+      return [at(0, 0), at(length, 0), at(length, depth), at(0, depth)];
+    case "l-run": {
+      const { returnLengthMm: back, returnDepthMm: wide, turn } = shape;
+      const left = [at(0, 0), at(length, 0), at(length, depth), at(wide, depth), at(wide, back), at(0, back)];
+      return turn === "left" ? left : left.map((corner) => at(length - corner.x, corner.y));
+    }
+    case "u-run": {
+      const { leftLengthMm, leftDepthMm, rightLengthMm, rightDepthMm } = shape;
+      const inner = length - rightDepthMm;
+      return [
+        at(0, 0),
+        at(length, 0),
+        at(length, rightLengthMm),
+        at(inner, rightLengthMm),
+        at(inner, depth),
+        at(leftDepthMm, depth),
+        at(leftDepthMm, leftLengthMm),
+        at(0, leftLengthMm),
+      ];
+    }
   }
-  const { lengthMm: length, depthMm: depth, returnLengthMm: back, returnDepthMm: wide } = shape;
-  return [
-    { x: 0, y: 0 },
-    { x: length, y: 0 },
-    { x: length, y: depth },
-    { x: wide, y: depth },
-    { x: wide, y: back },
-    { x: 0, y: back },
-  ];
 }
 
 /** Shoelace formula; positive for either direction of travel. */
@@ -41,33 +56,49 @@ export function polygonAreaMm2(corners: readonly Point[]): number {
   return Math.abs(twice) / 2;
 }
 
-/** The outline of a shape with its sides named. */
-export function outlineOf(shape: Shape): Outline {
-  if (shape.kind === "round") {
-    const radiusMm = shape.diameterMm / 2;
-    return {
-      kind: "circle",
-      centre: { x: radiusMm, y: radiusMm },
-      radiusMm,
-      widthMm: shape.diameterMm,
-      heightMm: shape.diameterMm,
-    };
+function curveOf(shape: Exclude<Shape, StraightShape>): Curve {
+  switch (shape.kind) {
+    case "round":
+      return ellipse(shape.diameterMm, shape.diameterMm);
+    case "oval":
+      return ellipse(shape.lengthMm, shape.depthMm);
+    case "racetrack":
+      return racetrack(shape.lengthMm, shape.depthMm);
+    case "polygon":
+      return regularPolygon(shape.sides, shape.sideMm);
   }
-  const widthMm = shape.lengthMm;
-  const heightMm = shape.kind === "l-run" ? Math.max(shape.depthMm, shape.returnLengthMm) : shape.depthMm;
-  const straight = cornersOf(shape);
-  const mirrored = shape.kind === "l-run" && shape.turn === "right";
-  const corners = mirrored ? straight.map((corner) => ({ x: widthMm - corner.x, y: corner.y })) : straight;
+}
+
+const isStraight = (shape: Shape): shape is StraightShape => EDGES_OF[shape.kind][0] !== "rim";
+
+/** The outline of a shape: straight sides with their names, or one curved rim. */
+export function outlineOf(shape: Shape): Outline {
+  if (!isStraight(shape)) {
+    const { points, ...measures } = curveOf(shape);
+    return { kind: "curve", corners: points, ...measures };
+  }
+  const corners = cornersOf(shape);
   const names = EDGES_OF[shape.kind];
   const sides = corners.map((from, index) => {
     const to = corners[(index + 1) % corners.length] as Point;
     return { name: names[index] as EdgeName, from, to, lengthMm: Math.hypot(to.x - from.x, to.y - from.y) };
   });
-  return { kind: "polygon", corners, sides, widthMm, heightMm };
+  return {
+    kind: "polygon",
+    corners,
+    sides,
+    widthMm: Math.max(...corners.map((corner) => corner.x)),
+    heightMm: Math.max(...corners.map((corner) => corner.y)),
+  };
 }
 
 export function outlineAreaMm2(outline: Outline): number {
-  return outline.kind === "circle" ? Math.PI * outline.radiusMm ** 2 : polygonAreaMm2(outline.corners);
+  return outline.kind === "curve" ? outline.areaMm2 : polygonAreaMm2(outline.corners);
+}
+
+/** The edges of an outline with their lengths; a curve has one, its rim. */
+export function edgeLengths(outline: Outline): { name: EdgeName; lengthMm: number }[] {
+  return outline.kind === "curve" ? [{ name: "rim", lengthMm: outline.perimeterMm }] : outline.sides;
 }
 
 /** The centre of a cut-out in the outline's coordinates. */

@@ -16,7 +16,13 @@ export type EdgeName =
   | "frontLong"
   | "frontReturn"
   | "endReturn"
-  | "wallReturn";
+  | "wallReturn"
+  | "endLeft"
+  | "endRightReturn"
+  | "innerLeft"
+  | "innerRight"
+  | "wallLeft"
+  | "wallRight";
 
 export type Shape =
   | { kind: "straight"; lengthMm: number; depthMm: number }
@@ -30,7 +36,21 @@ export type Shape =
       turn: "left" | "right";
     }
   | { kind: "rectangle"; lengthMm: number; depthMm: number }
-  | { kind: "round"; diameterMm: number };
+  /** Two returns, both towards the person. All lengths are outer, along the walls. */
+  | {
+      kind: "u-run";
+      lengthMm: number;
+      depthMm: number;
+      leftLengthMm: number;
+      leftDepthMm: number;
+      rightLengthMm: number;
+      rightDepthMm: number;
+    }
+  | { kind: "round"; diameterMm: number }
+  | { kind: "oval"; lengthMm: number; depthMm: number }
+  /** Straight sides joined by half circles. */
+  | { kind: "racetrack"; lengthMm: number; depthMm: number }
+  | { kind: "polygon"; sides: number; sideMm: number };
 
 /** An opening. Its place is that of its centre, from the left and from the front of the piece's bounding box. */
 export type CutOut = {
@@ -58,7 +78,11 @@ export const EDGES_OF: Record<Shape["kind"], readonly EdgeName[]> = {
   straight: ["back", "right", "front", "left"],
   rectangle: ["back", "right", "front", "left"],
   "l-run": ["backLong", "endRight", "frontLong", "frontReturn", "endReturn", "wallReturn"],
+  "u-run": ["back", "wallRight", "endRightReturn", "innerRight", "front", "innerLeft", "endLeft", "wallLeft"],
   round: ["rim"],
+  oval: ["rim"],
+  racetrack: ["rim"],
+  polygon: ["rim"],
 };
 
 /** What an edge is called in words. */
@@ -74,18 +98,22 @@ export const EDGE_WORDS: Record<EdgeName, string> = {
   frontReturn: "front of the return",
   endReturn: "end of the return",
   wallReturn: "back of the return",
+  endLeft: "end of the left return",
+  endRightReturn: "end of the right return",
+  innerLeft: "inside of the left return",
+  innerRight: "inside of the right return",
+  wallLeft: "back of the left return",
+  wallRight: "back of the right return",
 };
 
 export const FACE: Edge = { treatment: "face", heightMm: 38, roundingMm: 3 };
 export const WALL: Edge = { treatment: "wall", heightMm: 0, roundingMm: 0 };
 
+/** Edges that usually stand against a wall. */
+const AT_WALLS = new Set<EdgeName>(["back", "backLong", "wallReturn", "wallLeft", "wallRight"]);
+
 /** The edge as planned, or the usual one of that place: walls behind counters, faces elsewhere. */
 export function edgeOf(piece: Piece, name: EdgeName): Edge {
-  const usual =
-    name === "back" || name === "backLong" || name === "wallReturn"
-      ? piece.shape.kind === "rectangle"
-        ? FACE
-        : WALL
-      : FACE;
+  const usual = AT_WALLS.has(name) && piece.shape.kind !== "rectangle" ? WALL : FACE;
   return piece.edges[name] ?? usual;
 }

@@ -73,13 +73,21 @@ function totalsOf(pieces: readonly Measured[]): Totals {
   return totals;
 }
 
+/** A run with returns is divided along all of its legs. */
+function developedLengthMm({ outline }: Measured): number {
+  const { widthMm, heightMm } = outline;
+  if (outline.kind === "curve" || outline.sides.length === 4) return widthMm;
+  return outline.sides.length === 6 ? widthMm + heightMm : widthMm + 2 * heightMm;
+}
+
 function coverable(piece: Measured): Coverable {
-  const { outline } = piece;
-  const lengthMm =
-    outline.kind === "polygon" && outline.sides.length === 6
-      ? outline.widthMm + outline.heightMm
-      : outline.widthMm;
-  return { id: piece.id, name: piece.name, count: piece.count, areaMm2: piece.topAreaMm2, lengthMm };
+  return {
+    id: piece.id,
+    name: piece.name,
+    count: piece.count,
+    areaMm2: piece.topAreaMm2,
+    lengthMm: developedLengthMm(piece),
+  };
 }
 
 function toolsOf(coat: Coat): Tool[] {

@@ -1,4 +1,5 @@
 import { colourantNamed, colourFrom } from "../batch/colourants";
+import { outlineOf } from "../geometry/outline";
 import { edgeOf, EDGES_OF, type CutOut, type Piece, type Shape } from "../geometry/piece";
 import type { Coat, CoatKind } from "../schedule/coat";
 import { usualPass, type Pass, type PassKind } from "../schedule/pass";
@@ -30,14 +31,30 @@ const USUAL_SHAPE: { [Kind in Shape["kind"]]: Extract<Shape, { kind: Kind }> } =
     turn: "left",
   },
   rectangle: { kind: "rectangle", lengthMm: 1200, depthMm: 700 },
+  "u-run": {
+    kind: "u-run",
+    lengthMm: 3000,
+    depthMm: 635,
+    leftLengthMm: 1600,
+    leftDepthMm: 635,
+    rightLengthMm: 1600,
+    rightDepthMm: 635,
+  },
   round: { kind: "round", diameterMm: 800 },
+  oval: { kind: "oval", lengthMm: 1800, depthMm: 1000 },
+  racetrack: { kind: "racetrack", lengthMm: 2000, depthMm: 900 },
+  polygon: { kind: "polygon", sides: 6, sideMm: 300 },
 };
 
 export const SHAPE_WORDS: Record<Shape["kind"], string> = {
   straight: "Straight run",
   "l-run": "L run",
+  "u-run": "U run",
   rectangle: "Rectangle",
   round: "Round",
+  oval: "Oval",
+  racetrack: "Racetrack",
+  polygon: "Polygon",
 };
 
 /** A new piece of a kind, in a size that is usual for it. */
@@ -54,19 +71,24 @@ export function reshaped(piece: Piece, kind: Shape["kind"]): Piece {
   const shape = Object.fromEntries(
     Object.entries(usual).map(([field, value]) => [field, field in kept ? kept[field] : value]),
   ) as Shape;
-  return { ...piece, shape };
+  // A piece that still bears the name of its kind takes that of the new one.
+  const rest = piece.name.startsWith(SHAPE_WORDS[piece.shape.kind])
+    ? piece.name.slice(SHAPE_WORDS[piece.shape.kind].length)
+    : null;
+  const name = rest !== null && /^( \d+)?$/.test(rest) ? `${SHAPE_WORDS[kind]}${rest}` : piece.name;
+  return { ...piece, name, shape };
 }
 
 export function newCutOut(name: string, piece: Piece, newId: NewId): CutOut {
-  const across = piece.shape.kind === "round" ? piece.shape.diameterMm : piece.shape.depthMm;
-  const along = piece.shape.kind === "round" ? piece.shape.diameterMm : piece.shape.lengthMm;
+  const { widthMm: along, heightMm } = outlineOf(piece.shape);
+  const across = "depthMm" in piece.shape ? piece.shape.depthMm : heightMm;
   const diameterMm = Math.round(Math.min(across, along) / 2);
   return {
     id: newId(),
     name,
     shape: { kind: "round", diameterMm },
     fromLeftMm: Math.round(along / 2),
-    fromFrontMm: Math.round(across / 2),
+    fromFrontMm: Math.round(heightMm - across / 2),
     innerFace: { heightMm: 38, roundingMm: 3 },
   };
 }

@@ -281,6 +281,8 @@ describe("techniques", () => {
     const run = newPiece("straight", "Run", newId);
     const l = reshaped({ ...run, shape: { kind: "straight", lengthMm: 3111, depthMm: 655 } }, "l-run");
     expect(l.shape).toMatchObject({ kind: "l-run", lengthMm: 3111, depthMm: 655 });
+    expect(l.name).toBe("Run");
+    expect(reshaped({ ...run, name: "Straight run 2" }, "oval").name).toBe("Oval 2");
   });
 });
 

@@ -1,7 +1,7 @@
 "use client";
 
 import type { Fault } from "@/core/geometry/faults";
-import { outlineOf } from "@/core/geometry/outline";
+import { edgeLengths, outlineOf } from "@/core/geometry/outline";
 import {
   EDGE_WORDS,
   edgeOf,
@@ -18,12 +18,8 @@ import { useJob } from "../workspace/use-job";
 
 const WORDS: Record<EdgeTreatment, string> = { face: "face", wall: "wall", dam: "dammed", open: "open" };
 
-function lengthOf(piece: Piece, name: EdgeName): number {
-  const outline = outlineOf(piece.shape);
-  return outline.kind === "circle"
-    ? 2 * Math.PI * outline.radiusMm
-    : (outline.sides.find((side) => side.name === name)?.lengthMm ?? 0);
-}
+const lengthOf = (piece: Piece, name: EdgeName): number =>
+  edgeLengths(outlineOf(piece.shape)).find((edge) => edge.name === name)?.lengthMm ?? 0;
 
 /** The edges one by one: what ends the film there, how high, square or rounded. */
 export function EdgeList({

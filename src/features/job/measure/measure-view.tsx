@@ -1,6 +1,7 @@
 "use client";
 
 import { useState } from "react";
+import { outlineOf } from "@/core/geometry/outline";
 import type { EdgeName, Piece, Shape } from "@/core/geometry/piece";
 import { newPiece, SHAPE_WORDS } from "@/core/plan/new-job";
 import { Button } from "@/ui/button";
@@ -16,15 +17,12 @@ const KINDS = Object.keys(SHAPE_WORDS) as Shape["kind"][];
 /** Width and height of the largest thumbnail, px. */
 const THUMB = { width: 120, height: 44 };
 
-/** As it reads inside a line; the letter L stays a shape. */
-const lowerFirst = (words: string) => (words.startsWith("L ") ? words : words.toLowerCase());
+/** As it reads inside a line; the letters L and U stay shapes. */
+const lowerFirst = (words: string) => (/^[LU] /.test(words) ? words : words.toLowerCase());
 
 function sizeOf({ shape }: Piece): { wide: number; high: number } {
-  if (shape.kind === "round") return { wide: shape.diameterMm, high: shape.diameterMm };
-  return {
-    wide: shape.lengthMm,
-    high: shape.kind === "l-run" ? Math.max(shape.depthMm, shape.returnLengthMm) : shape.depthMm,
-  };
+  const { widthMm, heightMm } = outlineOf(shape);
+  return { wide: widthMm, high: heightMm };
 }
 
 /** Pieces of a job from typed sizes, drawn to scale while typing. */

@@ -13,16 +13,36 @@ import { useJob } from "../workspace/use-job";
 import { CutOutForm } from "./cut-out-form";
 import { EdgeList } from "./edge-list";
 
-type SizeName = "lengthMm" | "depthMm" | "returnLengthMm" | "returnDepthMm" | "diameterMm";
+type SizeName =
+  | "lengthMm"
+  | "depthMm"
+  | "returnLengthMm"
+  | "returnDepthMm"
+  | "leftLengthMm"
+  | "leftDepthMm"
+  | "rightLengthMm"
+  | "rightDepthMm"
+  | "sideMm"
+  | "diameterMm";
+
+const LENGTH_AND_DEPTH: [SizeName, string][] = [
+  ["lengthMm", "Length"],
+  ["depthMm", "Depth"],
+];
 
 const SIZES: Record<Shape["kind"], [SizeName, string][]> = {
-  straight: [
-    ["lengthMm", "Length"],
-    ["depthMm", "Depth"],
-  ],
-  rectangle: [
-    ["lengthMm", "Length"],
-    ["depthMm", "Depth"],
+  straight: LENGTH_AND_DEPTH,
+  rectangle: LENGTH_AND_DEPTH,
+  oval: LENGTH_AND_DEPTH,
+  racetrack: LENGTH_AND_DEPTH,
+  polygon: [["sideMm", "One side"]],
+  "u-run": [
+    ["lengthMm", "Run, along the wall"],
+    ["depthMm", "Its depth"],
+    ["leftLengthMm", "Left return, from the corner"],
+    ["leftDepthMm", "Its depth"],
+    ["rightLengthMm", "Right return, from the corner"],
+    ["rightDepthMm", "Its depth"],
   ],
   "l-run": [
     ["lengthMm", "Long leg, along the wall"],
@@ -103,6 +123,23 @@ export function PieceForm({ piece, faults, edge, onEdge, onGone, onCopied }: Pro
         )}
       </div>
       <div className="grid grid-cols-2 gap-3">
+        {piece.shape.kind === "polygon" && (
+          <QuantityField
+            label="Sides"
+            value={piece.shape.sides}
+            dimension="number"
+            system={system}
+            bounds={{ min: 3, max: 24, whole: true }}
+            onChange={(sides) =>
+              edit((before) =>
+                before.shape.kind === "polygon" ? { ...before, shape: { ...before.shape, sides } } : before,
+              )
+            }
+            fault={faultAt("shape.sides")}
+            keep={`${piece.id}.sides`}
+            bare
+          />
+        )}
         {SIZES[piece.shape.kind].map(([field, words]) => (
           <QuantityField
             key={field}
