@@ -135,7 +135,8 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
   const eachCupMixed = request.school === "colour-into-a" && card.kind !== "paint";
 
   let batches = 1;
-  let workMl = neededMl * 1.1;
+  // From below: a first guess too large would keep a batch too many.
+  let workMl = neededMl;
   let losses: Loss[] = [];
   let divided = divide(workMl, request);
   let tooSlow = false;

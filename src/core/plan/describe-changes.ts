@@ -1,3 +1,4 @@
+import { FACTORS } from "../batch/factors";
 import { COAT_WORDS } from "../schedule/coat";
 import type { JobDocument } from "./job";
 
@@ -29,6 +30,8 @@ const FIELD_WORDS: Record<string, string> = {
   stopHere: "may stop here",
   hex: "colour",
   innerFace: "inner face",
+  factors: "losses",
+  ...Object.fromEntries(Object.values(FACTORS).map(({ id, name }) => [id, name])),
 };
 
 /** Levels of the document that a person does not see as one. */

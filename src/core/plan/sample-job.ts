@@ -1,6 +1,7 @@
 import type { ResinCard } from "../cure/resin-card";
 import type { JobDocument } from "./job";
-import { newCoat, newPiece, withTechnique, type NewId } from "./new-job";
+import { newCoat, newPiece, type NewId } from "./new-job";
+import { withTechnique } from "./techniques";
 
 /** Starting cards of a shop: invented resins within the usual range, no maker's. */
 export function starterCards(newId: NewId): ResinCard[] {

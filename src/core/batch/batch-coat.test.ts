@@ -1,0 +1,144 @@
+import { calibrate } from "../cure/calibrate";
+import type { ResinCard } from "../cure/resin-card";
+import { starterCards } from "../plan/sample-job";
+import { batchCoat, type CoatRequest } from "./batch-coat";
+import type { CoatColour } from "./coat-colour";
+
+const CARDS = starterCards(() => "x");
+const CARD = CARDS[0] as ResinCard;
+const PAINT = CARDS[3] as ResinCard;
+const colour = (id: string, share: number, reserve = 0): CoatColour => ({
+  id,
+  name: id,
+  hex: "#888888",
+  look: "opaque",
+  share,
+  locked: false,
+  reserve,
+  gPer100G: 2,
+  measure: { unit: "gram" },
+});
+
+/** A coat without anything that is lost, so that sums can be done by hand. */
+const request = (changes: Partial<CoatRequest> = {}): CoatRequest => ({
+  card: CARD,
+  calibration: calibrate(changes.card ?? CARD),
+  filmMm: 1,
+  coverShare: 1,
+  pieces: [{ id: "p", name: "Top", count: 1, areaMm2: 1e6, lengthMm: 2000 }],
+  topAreaMm2: 1e6,
+  faceAreaMm2: 0,
+  openLengthMm: 0,
+  faceLengthMm: 0,
+  colours: [colour("a", 0.5), colour("b", 0.5)],
+  clearReserve: 0,
+  school: "clear-first",
+  ground: null,
+  tools: [],
+  rateM2PerH: 6,
+  people: 1,
+  tempC: 21,
+  factors: { cupFilmMm: 0, bucketFilmMm: 0, stickMl: 0 },
+  ...changes,
+});
+
+describe("by hand", () => {
+  test("1 m² at 1 mm is a litre; without losses or reserve nothing is added", () => {
+    const coat = batchCoat(request());
+    expect(coat.mixMl).toEqual({ low: 1000, likely: 1000, high: 1000 });
+    expect(coat.mixedFilmMm).toBeCloseTo(1, 9);
+    expect(coat.coloursMl.map(({ ml }) => ml)).toEqual([500, 500]);
+  });
+  test("faces take 0.6 of the film, with its spread", () => {
+    const coat = batchCoat(request({ faceAreaMm2: 1e5 }));
+    expect(coat.onFacesMl.likely).toBeCloseTo(60, 9);
+    expect(coat.mixMl.likely).toBeCloseTo(1060, 9);
+    expect([coat.mixMl.low, coat.mixMl.high].map(Math.round)).toEqual([1040, 1080]);
+  });
+  test("each colour's reserve is of that colour, the clear one of the whole", () => {
+    const coat = batchCoat(
+      request({ colours: [colour("a", 0.75, 0.1), colour("b", 0.25)], clearReserve: 0.04 }),
+    );
+    expect(coat.coloursMl.map(({ ml }) => Math.round(ml))).toEqual([825, 250]);
+    expect(coat.held).toEqual([
+      { colourId: "a", name: "a", ml: expect.closeTo(75, 9) },
+      { colourId: null, name: "Clear", ml: expect.closeTo(40, 9) },
+    ]);
+    expect(coat.mixMl.likely).toBeCloseTo(1115, 9);
+    expect(coat.batches[0]?.cups.map((cup) => cup.name)).toEqual(["a", "b", "Clear, held back"]);
+  });
+  test("run-off and ground are added once; an own factor of nothing takes them away", () => {
+    const edges = { openLengthMm: 2000, faceLengthMm: 1000, ground: "mdf" as const };
+    expect(batchCoat(request(edges)).mixMl.likely).toBeCloseTo(1000 + 50 + 10 + 60, 6);
+    const none = {
+      cupFilmMm: 0,
+      bucketFilmMm: 0,
+      stickMl: 0,
+      runOffOpenMlPerM: 0,
+      runOffFaceMlPerM: 0,
+      groundMlPerM2: 0,
+    };
+    expect(batchCoat(request({ ...edges, factors: none })).mixMl.likely).toBeCloseTo(1000, 9);
+  });
+  test("veins cover a share of the area", () =>
+    expect(batchCoat(request({ coverShare: 0.03 })).mixMl.likely).toBeCloseTo(30, 9));
+  test("losses that depend on the volume are found by iteration: what is mixed less what is lost is what is laid", () => {
+    const coat = batchCoat(request({ factors: {}, tools: ["hand", "roller"] }));
+    const lost = coat.losses.reduce((sum, loss) => sum + loss.ml.likely, 0);
+    expect(coat.mixMl.likely - lost).toBeCloseTo(1000, 6);
+    expect(lost).toBeGreaterThan(40);
+  });
+  test("nothing to cover gives nothing to mix, and no NaN", () => {
+    const coat = batchCoat(request({ topAreaMm2: 0, pieces: [] }));
+    expect(coat.batches).toEqual([]);
+    expect(coat.mixMl).toEqual({ low: 0, likely: 0, high: 0 });
+    expect(Number.isFinite(coat.mixedFilmMm)).toBe(true);
+  });
+});
+
+describe("how many batches", () => {
+  const many = (changes: Partial<CoatRequest>) =>
+    batchCoat(
+      request({
+        topAreaMm2: 4e6,
+        pieces: [{ id: "p", name: "Bar", count: 1, areaMm2: 4e6, lengthMm: 6000 }],
+        ...changes,
+      }),
+    );
+  test("the card's largest mix is kept", () => {
+    const coat = many({ rateM2PerH: 100, card: { ...CARD, largestMixG: 1500 } });
+    expect(coat.batches.length).toBe(3);
+    for (const batch of coat.batches) expect(batch.parts.mixG).toBeLessThanOrEqual(1500);
+  });
+  test("fewer with more hands, more when it is warm, more with a slower rate", () => {
+    const count = (changes: Partial<CoatRequest>) => many({ rateM2PerH: 4, ...changes }).batches.length;
+    expect(count({})).toBeGreaterThan(1);
+    expect(count({ people: 3 })).toBeLessThan(count({}));
+    expect(count({ tempC: 30 })).toBeGreaterThan(count({}));
+    expect(count({ rateM2PerH: 2 })).toBeGreaterThan(count({}));
+  });
+  test("the least number that works: one fewer would outlive its pot", () => {
+    const coat = many({ rateM2PerH: 4 });
+    const largest = Math.max(...coat.batches.map((batch) => batch.share));
+    expect(coat.mixingMin + coat.workMin.likely * largest).toBeLessThanOrEqual(coat.potLifeMin!.low);
+    const one = many({ rateM2PerH: 4 * (coat.batches.length / Math.max(1, coat.batches.length - 1)) * 1.6 });
+    expect(one.batches.length).toBeLessThanOrEqual(coat.batches.length);
+  });
+  test("hopelessly slow is said, not endless", () => {
+    const coat = many({ rateM2PerH: 0.1 });
+    expect(coat.tooSlow).toBe(true);
+    expect(coat.batches.length).toBeLessThanOrEqual(24);
+  });
+  test("with colour into A each cup lives by itself: longer than one pot of all", () => {
+    const together = batchCoat(request());
+    const apart = batchCoat(request({ school: "colour-into-a" }));
+    expect(apart.potLifeMin!.likely).toBeGreaterThan(together.potLifeMin!.likely);
+    expect(apart.batches[0]?.cups.every((cup) => cup.parts !== null)).toBe(true);
+    expect(together.batches[0]?.cups.every((cup) => cup.parts === null)).toBe(true);
+    expect(apart.losses.some((loss) => loss.id === "buckets")).toBe(false);
+  });
+  test("paint has no pot life and is never split for it", () => {
+    const coat = many({ card: PAINT, rateM2PerH: 0.2, colours: [colour("a", 1)] });
+    expect([coat.batches.length, coat.potLifeMin, coat.tooSlow]).toEqual([1, null, false]);
+  });
+});
