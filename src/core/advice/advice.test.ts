@@ -3,6 +3,7 @@ import type { CoatColour } from "../batch/coat-colour";
 import { calibrate } from "../cure/calibrate";
 import type { ResinCard } from "../cure/resin-card";
 import { within } from "../numerics/spread";
+import { starterCards } from "../plan/sample-job";
 import type { Coat } from "../schedule/coat";
 import { PASS, usualPass, type PassKind } from "../schedule/pass";
 import { advise } from "./advise";
@@ -38,34 +39,7 @@ const coat = (changes: Partial<Coat> = {}): Coat => ({
   passes: [],
   ...changes,
 });
-const CARD: ResinCard = {
-  id: "r",
-  name: "Slow",
-  kind: "coating",
-  ratioBy: "volume",
-  ratioA: 1,
-  ratioB: 1,
-  ratioTolerancePct: 3,
-  densityAGPerMl: 1.15,
-  densityBGPerMl: 0.98,
-  viscosityPaS: 1.1,
-  viscosityTempC: 25,
-  potLifeMin: 40,
-  potMassG: 150,
-  potTempC: 24,
-  filmTempC: 24,
-  workMin: 60,
-  gelH: null,
-  tackFreeH: 7,
-  recoatFromH: null,
-  recoatUntilH: null,
-  sandH: 22,
-  hardH: 168,
-  largestMixG: null,
-  thickestFilmMm: 3,
-  pricePerLitre: null,
-  forCounters: true,
-};
+const CARD: ResinCard = { ...starterCards(() => "r")[0]!, name: "Slow", largestMixG: null };
 const advised = (changes: Partial<AdvisedCoat> = {}): AdvisedCoat => ({
   coat: coat(),
   below: null,
