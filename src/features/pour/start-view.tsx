@@ -20,13 +20,12 @@ type Props = {
   plan: Plan;
   system: UnitSystem;
   pours: KnownPour[];
-  revision: number;
-  saved: boolean;
-  save: () => Promise<void>;
+  /** Saves what was typed last; the revision to pour from, or null when it could not be saved. */
+  savedRevision: () => Promise<number | null>;
 };
 
 /** Before the pour: what it will be, what could hurt, and the button that starts it. */
-export function StartView({ jobId, plan, system, pours, revision, saved, save }: Props) {
+export function StartView({ jobId, plan, system, pours, savedRevision }: Props) {
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
@@ -38,6 +37,15 @@ export function StartView({ jobId, plan, system, pours, revision, saved, save }:
 
   const start = async () => {
     setBusy(true);
+    setProblem(null);
+    const revision = await savedRevision();
+    if (revision === null) {
+      setProblem(
+        "Your last change is not on the server yet, so the pour cannot start from it. Try again when it is saved.",
+      );
+      setBusy(false);
+      return;
+    }
     const pourId = crypto.randomUUID();
     const result = await callAct(startPour, { pourId, jobId, revision, at: new Date().toISOString() });
     if (result.ok) router.push(`/pours/${pourId}`);
@@ -67,16 +75,11 @@ export function StartView({ jobId, plan, system, pours, revision, saved, save }:
             <Button
               weight="primary"
               disabled={busy || steps.length === 0 || unready !== undefined}
-              onClick={() => void (saved ? start() : save())}
+              onClick={() => void start()}
               className="heading text-xl px-6 py-4"
             >
               Start the pour
             </Button>
-          )}
-          {!saved && (
-            <p className="text-ink-soft mt-3">
-              Your last change is not on the server yet; the pour starts from what is.
-            </p>
           )}
           {unready && (
             <p className="border-l-2 border-danger text-danger pl-2 mt-4">{`${unready.coat.name}: ${unready.problem}`}</p>

@@ -214,6 +214,16 @@ test("undo first saves what was just typed", async () => {
   expect(store.getState().document.notes).toBe("typed");
 });
 
+test("what a pour starts from is what was typed last, or nothing", async () => {
+  const store = await open();
+  store.getState().change(type("typed a moment ago"));
+  expect(await store.getState().savedRevision()).toBe(2);
+  expect(server.versions[1]?.document.notes).toBe("typed a moment ago");
+  server.answers = false;
+  store.getState().change(type("cannot go out"));
+  expect(await store.getState().savedRevision()).toBeNull();
+});
+
 test("a draft left by a tab that is gone is taken up and saved; one of a living tab is left alone", async () => {
   const draft = JSON.stringify({ revision: 1, document: { ...emptyJob(), notes: "left behind" } });
   localStorage.setItem("gaugebeam.draft.job.gone", draft);

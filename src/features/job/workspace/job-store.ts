@@ -22,6 +22,8 @@ export type JobState = {
   change: (edit: (document: JobDocument) => JobDocument) => void;
   step: (direction: "undo" | "redo") => Promise<void>;
   save: () => Promise<void>;
+  /** Saves what was typed last; the revision that then stands on the server, or null when it could not be saved. */
+  savedRevision: () => Promise<number | null>;
   settle: (keep: "mine" | "theirs") => Promise<void>;
   /** Takes up what a lost tab left behind. Called once, in the browser. */
   wake: () => Promise<void>;
@@ -141,6 +143,12 @@ export function createJobStore(job: OpenJob) {
           inFlight = null;
         });
         return inFlight;
+      },
+      savedRevision: async () => {
+        await get().save();
+        // Typed while that was under way.
+        if (get().status === "unsaved") await get().save();
+        return get().status === "saved" ? get().revision : null;
       },
       step: (direction) => {
         steps = steps.then(async () => {

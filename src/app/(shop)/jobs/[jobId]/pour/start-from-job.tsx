@@ -6,18 +6,6 @@ import { StartView, type KnownPour } from "@/features/pour/start-view";
 /** Starts a pour from the job as it stands in this tab: what was typed last is saved first. */
 export function StartFromJob({ jobId, pours }: { jobId: string; pours: KnownPour[] }) {
   const { plan, system } = useJob();
-  const save = useJobState((state) => state.save);
-  const revision = useJobState((state) => state.revision);
-  const status = useJobState((state) => state.status);
-  return (
-    <StartView
-      jobId={jobId}
-      plan={plan}
-      system={system}
-      pours={pours}
-      revision={revision}
-      saved={status === "saved"}
-      save={save}
-    />
-  );
+  const savedRevision = useJobState((state) => state.savedRevision);
+  return <StartView jobId={jobId} plan={plan} system={system} pours={pours} savedRevision={savedRevision} />;
 }

@@ -1,0 +1,120 @@
+import type { Pour } from "@/contracts/pours";
+import type { PourEvent } from "@/core/plan/pour";
+
+/** The browser's outbox, which can be out of order as private windows and full disks make it. */
+const stored = new Map<string, PourEvent>();
+let storeWorks = true;
+jest.mock("./outbox", () => ({
+  putWaiting: async (_pourId: string, event: PourEvent) => {
+    if (!storeWorks) throw new Error("no IndexedDB");
+    stored.set(event.id, event);
+  },
+  waitingOf: async () => {
+    if (!storeWorks) throw new Error("no IndexedDB");
+    return [...stored.values()];
+  },
+  removeWaiting: async (ids: string[]) => {
+    if (!storeWorks) throw new Error("no IndexedDB");
+    for (const id of ids) stored.delete(id);
+  },
+}));
+
+const onServer = new Map<string, PourEvent>();
+let answer: "stores" | "silent" | "signed-out" = "stores";
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  stored.clear();
+  onServer.clear();
+  storeWorks = true;
+  answer = "stores";
+  Object.assign(globalThis, {
+    fetch: async (_url: string, options: { body: string }) => {
+      if (answer === "silent") throw new Error("no network");
+      if (answer === "signed-out")
+        return {
+          json: async () => ({ ok: false, error: { code: "signed-out", message: "Sign in again." } }),
+        };
+      const { events } = JSON.parse(options.body) as { events: PourEvent[] };
+      if (events.length > 500)
+        return { json: async () => ({ ok: false, error: { code: "invalid", message: "too many" } }) };
+      for (const event of events) onServer.set(event.id, event);
+      return { json: async () => ({ ok: true, value: { stored: events.map((event) => event.id) } }) };
+    },
+  });
+});
+afterEach(() => jest.useRealTimers());
+
+async function open(events: PourEvent[] = []) {
+  const { createPourStore } = await import("./pour-store");
+  return createPourStore({ id: "pour", events } as unknown as Pour);
+}
+const steps = () =>
+  [...onServer.values()].map((event) => (event.kind === "tick" ? event.stepId : event.kind));
+
+test("an act is stored here, sent, and taken out of the box when the server has it", async () => {
+  const store = await open();
+  await store.getState().record({ kind: "tick", stepId: "a" });
+  expect(steps()).toEqual(["a"]);
+  expect(store.getState()).toMatchObject({ waiting: 0, trouble: null });
+  expect(stored.size).toBe(0);
+});
+
+test("without network it waits here and says so, and goes out by itself later, once and in order", async () => {
+  const store = await open();
+  answer = "silent";
+  for (const stepId of ["a", "b", "c"]) await store.getState().record({ kind: "tick", stepId });
+  expect(store.getState().waiting).toBe(3);
+  expect(stored.size).toBe(3);
+  answer = "stores";
+  await jest.advanceTimersByTimeAsync(5000);
+  expect(steps()).toEqual(["a", "b", "c"]);
+  expect(store.getState().waiting).toBe(0);
+});
+
+test("a browser that cannot store still sends, and never says saved before the server has it", async () => {
+  storeWorks = false;
+  const store = await open();
+  await store.getState().record({ kind: "tick", stepId: "a" });
+  expect(steps()).toEqual(["a"]);
+  answer = "silent";
+  await store.getState().record({ kind: "tick", stepId: "b" });
+  expect(store.getState().waiting).toBe(1);
+  answer = "stores";
+  await jest.advanceTimersByTimeAsync(5000);
+  expect(steps()).toEqual(["a", "b"]);
+  expect(store.getState().waiting).toBe(0);
+});
+
+test("signed out meanwhile: kept, said, and sent once someone has signed in again", async () => {
+  const store = await open();
+  answer = "signed-out";
+  await store.getState().record({ kind: "tick", stepId: "a" });
+  expect(store.getState()).toMatchObject({ waiting: 1, trouble: "Sign in again." });
+  answer = "stores";
+  await jest.advanceTimersByTimeAsync(5000);
+  expect(store.getState()).toMatchObject({ waiting: 0, trouble: null });
+});
+
+test("what an earlier page left in the box is shown and sent when this one wakes", async () => {
+  const left: PourEvent = { id: "left", at: "2026-05-04T09:00:00.000Z", kind: "tick", stepId: "left" };
+  const known: PourEvent = { id: "known", at: "2026-05-04T08:00:00.000Z", kind: "tick", stepId: "known" };
+  stored.set(left.id, left);
+  stored.set(known.id, known);
+  const store = await open([known]);
+  await store.getState().wake();
+  expect(store.getState().events.map((event) => event.id)).toEqual(["known", "left"]);
+  expect(onServer.size).toBe(2);
+  expect(stored.size).toBe(0);
+});
+
+test("a long time without network goes out in parcels that the server takes", async () => {
+  for (let index = 0; index < 1200; index += 1) {
+    const id = `e${index}`;
+    stored.set(id, { id, at: "2026-05-04T09:00:00.000Z", kind: "tick", stepId: id });
+  }
+  const store = await open();
+  await store.getState().wake();
+  expect(onServer.size).toBe(1200);
+  expect(store.getState().waiting).toBe(0);
+});
