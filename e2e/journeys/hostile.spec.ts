@@ -198,6 +198,9 @@ test.describe("a hundred hostile entries", () => {
     await field(page, "Share").fill("30");
     await torment(page, field(page, "Dose, g per 100 g of mix"));
     await field(page, "Dose, g per 100 g of mix").fill("1.5");
+    await page.getByRole("button", { name: "start, mixing, rate, faces" }).click();
+    await torment(page, field(page, "One person lays in an hour"));
+    await field(page, "One person lays in an hour").fill("60");
     await saved(page);
     await stage(page, "Cups");
     await torment(page, field(page, "A in the pot"));
@@ -209,6 +212,7 @@ test.describe("a hundred hostile entries", () => {
     await torment(page, field(page, "Pot life"));
     await torment(page, field(page, "Tack-free"));
     await torment(page, field(page, "Viscosity, mixed"));
+    await torment(page, field(page, "Density of A"));
     await page.goto("/jobs");
     for (const entry of hostile()) await page.getByLabel("Search name, client, status").fill(entry);
     await expect(page.getByRole("heading", { name: "Jobs" })).toBeVisible();
