@@ -9,11 +9,30 @@ module.exports = {
   forbidden: [
     { name: "no-circular", severity: "error", from: {}, to: { circular: true } },
     only("core-only-core", "^src/core/", ["^src/core/"]),
+    // Geometry and drawing files stand on well-kept packages (docs/decisions/0007); the rest of the core on nothing.
     {
       name: "core-no-packages",
       severity: "error",
-      from: { path: "^src/core/", pathNot: "\\.test\\.ts$" },
+      from: { path: "^src/core/", pathNot: ["\\.test\\.ts$", "^src/core/(geometry|drawing-files)/"] },
       to: { dependencyTypes: ["npm", "npm-dev", "core", "unknown"] },
+    },
+    {
+      name: "core-geometry-packages",
+      severity: "error",
+      from: { path: "^src/core/geometry/", pathNot: "\\.test\\.ts$" },
+      to: {
+        dependencyTypes: ["npm", "npm-dev", "core", "unknown"],
+        pathNot: "node_modules/(flatbush|robust-predicates|point-in-polygon-hao)/",
+      },
+    },
+    {
+      name: "core-drawing-files-packages",
+      severity: "error",
+      from: { path: "^src/core/drawing-files/", pathNot: "\\.test\\.ts$" },
+      to: {
+        dependencyTypes: ["npm", "npm-dev", "core", "unknown"],
+        pathNot: "node_modules/(saxes|svgpath|dxf-parser)/",
+      },
     },
     only("contracts-only-core", "^src/contracts/", ["^src/(contracts|core)/"]),
     only("server-contracts-core", "^src/server/", ["^src/(server|contracts|core)/"]),
@@ -45,6 +64,7 @@ module.exports = {
     only("core-units", "^src/core/units/", ["^src/core/units/"]),
     only("core-numerics", "^src/core/numerics/", ["^src/core/(numerics|units)/"]),
     only("core-geometry", "^src/core/geometry/", ["^src/core/(geometry|numerics|units)/"]),
+    only("core-drawing-files", "^src/core/drawing-files/", ["^src/core/(drawing-files|geometry|numerics|units)/"]),
     only("core-cure", "^src/core/cure/", ["^src/core/(cure|numerics|units)/"]),
     only("core-film", "^src/core/film/", ["^src/core/(film|geometry|cure|numerics|units)/"]),
     only("core-batch", "^src/core/batch/", ["^src/core/(batch|film|geometry|cure|numerics|units)/"]),

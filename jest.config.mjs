@@ -1,5 +1,5 @@
 const transform = {
-  "^.+\\.tsx?$": [
+  "^.+\\.[tj]sx?$": [
     "@swc/jest",
     {
       jsc: {
@@ -13,6 +13,8 @@ const transform = {
 const shared = {
   testEnvironment: "node",
   transform,
+  // Packages that ship only ES modules.
+  transformIgnorePatterns: ["/node_modules/(?!(flatbush|flatqueue|clipper2-ts|point-in-polygon-hao|robust-predicates)/)"],
   moduleNameMapper: {
     "^@/(.*)$": "<rootDir>/src/$1",
     "^server-only$": "<rootDir>/scripts/jest/server-only-stub.ts",

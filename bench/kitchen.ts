@@ -1,4 +1,5 @@
-import { newCoat, newPiece } from "@/core/plan/new-job";
+import { newCoat } from "@/core/plan/new-job";
+import { newPiece } from "@/core/plan/new-piece";
 import { withTechnique } from "@/core/plan/techniques";
 import type { JobDocument } from "@/core/plan/job";
 import { sampleJob, starterCards } from "@/core/plan/sample-job";

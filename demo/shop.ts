@@ -4,7 +4,8 @@ import { colourantNamed, colourFrom } from "@/core/batch/colourants";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { Piece } from "@/core/geometry/piece";
 import type { JobDocument } from "@/core/plan/job";
-import { dammed, emptyJob, newCoat, newPiece } from "@/core/plan/new-job";
+import { emptyJob, newCoat } from "@/core/plan/new-job";
+import { dammed, newPiece } from "@/core/plan/new-piece";
 import { withTechnique } from "@/core/plan/techniques";
 import type { Coat, CoatKind } from "@/core/schedule/coat";
 

@@ -1,7 +1,22 @@
 import { z } from "zod";
-import { FACTORS, TOOL_WORDS, type FactorId, type Tool } from "@/core/batch/factors";
-import { EDGE_WORDS, type EdgeName } from "@/core/geometry/piece";
+import { EMBEDS, type EmbedKind } from "@/core/batch/embeds";
+import {
+  FACTORS,
+  GROUND_WORDS,
+  TOOL_WORDS,
+  type FactorId,
+  type Ground,
+  type Tool,
+} from "@/core/batch/factors";
+import {
+  EDGE_WORDS,
+  TREATMENT_WORDS,
+  type EdgeName,
+  type EdgeTreatment,
+  type Piece,
+} from "@/core/geometry/piece";
 import type { JobDocument } from "@/core/plan/job";
+import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
 import { PASS, type PassKind } from "@/core/schedule/pass";
 import { freeText, partId } from "./text";
 
@@ -10,13 +25,44 @@ const length = z.number().min(0).max(100_000);
 const keysOf = <Key extends string>(record: Record<Key, unknown>) => Object.keys(record) as [Key, ...Key[]];
 
 const edge = z.object({
-  treatment: z.enum(["face", "wall", "dam", "open"]),
+  treatment: z.enum(keysOf<EdgeTreatment>(TREATMENT_WORDS)),
   heightMm: length,
   roundingMm: length,
 });
 
+const place = z.number().min(-100_000).max(100_000);
+const pair = z.tuple([place, place]);
+
+/** More corners than this no file needs at a tolerance that a saw can follow. */
+export const MOST_CORNERS = 20_000;
+
+const outlinePoints = {
+  points: z.array(pair).min(1).max(MOST_CORNERS, `An outline has at most ${MOST_CORNERS} corners.`),
+  starts: z.array(z.number().int().min(0).max(MOST_CORNERS)).min(1).max(400),
+};
+const stations = z
+  .array(z.object({ atMm: place, farMm: place, nearMm: place }))
+  .max(400, "A line has at most 400 readings.");
+const overhang = { overhangMm: z.number().min(0).max(2000).optional() };
+const angle = z.number().min(-80).max(80).optional();
+const joint = { joint: z.enum(["none", "mitre", "butt"]).optional() };
+
+const mouldOutline = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("rectangle"), lengthMm: length, depthMm: length }),
+  z.object({ kind: z.literal("round"), diameterMm: length }),
+  z.object({ kind: z.literal("oval"), lengthMm: length, depthMm: length }),
+  z.object({ kind: z.literal("free"), ...outlinePoints }),
+]);
+
 const shape = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("straight"), lengthMm: length, depthMm: length }),
+  z.object({
+    kind: z.literal("straight"),
+    lengthMm: length,
+    depthMm: length,
+    mitreLeftDeg: angle,
+    mitreRightDeg: angle,
+    ...overhang,
+  }),
   z.object({
     kind: z.literal("l-run"),
     lengthMm: length,
@@ -24,8 +70,15 @@ const shape = z.discriminatedUnion("kind", [
     returnLengthMm: length,
     returnDepthMm: length,
     turn: z.enum(["left", "right"]),
+    ...joint,
+    ...overhang,
   }),
-  z.object({ kind: z.literal("rectangle"), lengthMm: length, depthMm: length }),
+  z.object({
+    kind: z.literal("rectangle"),
+    lengthMm: length,
+    depthMm: length,
+    cornerRadiiMm: z.tuple([length, length, length, length]).optional(),
+  }),
   z.object({
     kind: z.literal("u-run"),
     lengthMm: length,
@@ -34,32 +87,103 @@ const shape = z.discriminatedUnion("kind", [
     leftDepthMm: length,
     rightLengthMm: length,
     rightDepthMm: length,
+    ...joint,
+    ...overhang,
   }),
   z.object({ kind: z.literal("round"), diameterMm: length }),
   z.object({ kind: z.literal("oval"), lengthMm: length, depthMm: length }),
   z.object({ kind: z.literal("racetrack"), lengthMm: length, depthMm: length }),
   z.object({ kind: z.literal("polygon"), sides: z.number().int().min(3).max(24), sideMm: length }),
+  z.object({ kind: z.literal("free"), ...outlinePoints }),
+  z.object({ kind: z.literal("floor"), ...outlinePoints }),
+  z.object({ kind: z.literal("offsets"), stations }),
+  z.object({ kind: z.literal("river"), stations, depthMm: length }),
+  z.object({
+    kind: z.literal("tumbler"),
+    topDiameterMm: length,
+    bottomDiameterMm: length,
+    heightMm: length,
+    base: z.boolean(),
+    rimBandMm: length,
+    patch: z.object({ widthMm: length, heightMm: length, fromBottomMm: length }).nullable(),
+  }),
+  z.object({
+    kind: z.literal("mould"),
+    outline: mouldOutline,
+    depthMm: length,
+    draftDeg: z.number().min(0).max(60),
+  }),
+  z.object({ kind: z.literal("sample"), lengthMm: length, depthMm: length }),
 ]);
 
 const cutOut = z.object({
   id: partId,
   name: label,
   shape: z.discriminatedUnion("kind", [
-    z.object({ kind: z.literal("rectangle"), lengthMm: length, depthMm: length }),
+    z.object({
+      kind: z.literal("rectangle"),
+      lengthMm: length,
+      depthMm: length,
+      radiusMm: length.optional(),
+    }),
     z.object({ kind: z.literal("round"), diameterMm: length }),
+    z.object({ kind: z.literal("free"), points: z.array(pair).min(3).max(MOST_CORNERS) }),
   ]),
-  fromLeftMm: z.number().min(-100_000).max(100_000),
-  fromFrontMm: z.number().min(-100_000).max(100_000),
+  fromLeftMm: place,
+  fromFrontMm: place,
   innerFace: z.object({ heightMm: length, roundingMm: length }).nullable(),
 });
+
+const edgeName = z.custom<EdgeName>(
+  (name) => typeof name === "string" && (Object.hasOwn(EDGE_WORDS, name) || /^side-[1-9]\d{0,3}$/.test(name)),
+  "There is no such edge.",
+);
 
 const piece = z.object({
   id: partId,
   name: label,
   count: z.number().int().min(1).max(500),
   shape,
-  edges: z.partialRecord(z.enum(keysOf<EdgeName>(EDGE_WORDS)), edge),
+  edges: z
+    .record(z.string(), edge)
+    .refine((edges) => Object.keys(edges).every((name) => edgeName.safeParse(name).success), {
+      message: "There is no such edge.",
+    }) as unknown as z.ZodType<Piece["edges"]>,
   cutOuts: z.array(cutOut).max(40, "A piece has at most 40 cut-outs."),
+  bothSides: z.boolean().optional(),
+  voids: z
+    .array(
+      z.object({
+        id: partId,
+        name: label,
+        lengthMm: length,
+        widthMm: length,
+        depthMm: length,
+        count: z.number().int().min(1).max(999),
+      }),
+    )
+    .max(100, "A piece has at most 100 voids listed.")
+    .optional(),
+  underlay: z
+    .object({
+      pictureId: z.uuid(),
+      xMm: place,
+      yMm: place,
+      mmPerPx: z.number().min(0.0001).max(1000),
+      opacity: z.number().min(0).max(1),
+    })
+    .optional(),
+});
+
+const ground = z.enum(keysOf<Ground>(GROUND_WORDS));
+
+const embed = z.object({
+  id: partId,
+  name: label,
+  kind: z.enum(keysOf<EmbedKind>(EMBEDS)),
+  massG: z.number().min(0).max(1_000_000),
+  densityGPerMl: z.number().min(0.1).max(25),
+  lockedShare: z.number().min(0).max(1.5),
 });
 
 const measure = z.discriminatedUnion("unit", [
@@ -93,12 +217,13 @@ const pass = z.object({
   mlPerM2: z.number().min(0).max(500).nullable(),
   fromMin: z.number().min(0).max(10_000).nullable(),
   stopHere: freeText(120).nullable(),
+  gPer100Ml: z.number().min(0).max(100).optional(),
 });
 
 const coat = z
   .object({
     id: partId,
-    kind: z.enum(["seal", "primer", "base", "colour", "vein", "lock-in", "clear"]),
+    kind: z.enum(keysOf<CoatKind>(COAT_WORDS)),
     name: label,
     filmMm: z.number().min(0.01).max(100),
     coverShare: z.number().min(0.001).max(1),
@@ -110,6 +235,10 @@ const coat = z
     rateM2PerH: z.number().min(0.1).max(200),
     startsAfter: z.enum(["wet", "late", "tacky", "recoat", "next-day"]),
     passes: z.array(pass).max(40, "A coat has at most 40 passes."),
+    pieceIds: z.array(partId).max(60).optional(),
+    filmByPieceMm: z.record(partId, z.number().min(0.01).max(100)).optional(),
+    embeds: z.array(embed).max(20, "A coat has at most 20 embeds.").optional(),
+    byKits: z.boolean().optional(),
   })
   .refine(
     (one) =>
@@ -121,11 +250,14 @@ const coat = z
 export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
   format: z.literal(1),
   pieces: z.array(piece).max(60, "A job has at most 60 kinds of piece; use the count for the same ones."),
-  ground: z.enum(["mdf", "wood", "concrete", "primed", "cured"]),
+  ground,
+  groundByPiece: z.record(partId, ground).optional(),
   work: z.object({
     people: z.number().int().min(1).max(20),
     tempC: z.number().min(-20).max(60),
     startMin: z.number().int().min(0).max(1439),
+    vesselsMl: z.array(z.number().min(5).max(200_000)).max(24, "At most 24 sizes.").optional(),
+    scaleStepG: z.number().min(0.001).max(100).optional(),
   }),
   factors: z.partialRecord(z.enum(keysOf<FactorId>(FACTORS)), z.number().min(0).max(1000)),
   coats: z.array(coat).max(20, "A job has at most 20 coats."),

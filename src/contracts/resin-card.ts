@@ -11,7 +11,7 @@ const perhaps = (low: number, high: number, what: string) => number(low, high, w
 export const resinCardFields = z
   .object({
     name: nameText("a name for the resin"),
-    kind: z.enum(["coating", "fast", "casting", "paint"]),
+    kind: z.enum(["coating", "fast", "casting", "hybrid", "paint"]),
     ratioBy: z.enum(["volume", "mass"]),
     ratioA: number(0.01, 1000, "the parts of A"),
     ratioB: number(0, 1000, "the parts of B"),
@@ -33,6 +33,16 @@ export const resinCardFields = z
     hardH: perhaps(0.5, 5000, "the time to full hardness"),
     largestMixG: perhaps(10, 200000, "the largest mix"),
     thickestFilmMm: perhaps(0.05, 300, "the thickest film"),
+    fillerGPer100G: perhaps(0.1, 1000, "the filler"),
+    fillerDensityGPerMl: perhaps(0.05, 10, "the density of the filler"),
+    kits: z
+      .array(
+        z.object({
+          ml: number(1, 1_000_000, "the size of the kit"),
+          price: number(0, 100_000, "the price of the kit"),
+        }),
+      )
+      .max(12, "A card has at most 12 kits."),
     pricePerLitre: perhaps(0, 10000, "the price"),
     forCounters: z.boolean(),
   })
@@ -40,10 +50,21 @@ export const resinCardFields = z
     message: "A two-part resin needs a part B.",
     path: ["ratioB"],
   })
+  .refine((card) => card.fillerGPer100G === null || card.fillerDensityGPerMl !== null, {
+    message: "Type the density of the filler.",
+    path: ["fillerDensityGPerMl"],
+  })
   .refine(
     (card) => card.recoatFromH === null || card.recoatUntilH === null || card.recoatUntilH > card.recoatFromH,
     { message: "The window ends before it begins.", path: ["recoatUntilH"] },
   );
+
+/** What a two-part resin has in place of a filler and kits. */
+export const NO_FILLER = {
+  fillerGPer100G: null,
+  fillerDensityGPerMl: null,
+  kits: [] as { ml: number; price: number }[],
+};
 
 export type ResinCardFields = z.infer<typeof resinCardFields>;
 

@@ -4,6 +4,7 @@ import * as first from "./migrations/0001-shops-and-people";
 import * as second from "./migrations/0002-jobs";
 import * as third from "./migrations/0003-resin-cards";
 import * as fourth from "./migrations/0004-pours";
+import * as fifth from "./migrations/0005-measure-and-batch";
 import { readSettings } from "./settings";
 
 /** Every migration, oldest first. A migration that has shipped is never changed; a new one is added. */
@@ -12,6 +13,7 @@ const MIGRATIONS = [
   { name: "0002-jobs", ...second },
   { name: "0003-resin-cards", ...third },
   { name: "0004-pours", ...fourth },
+  { name: "0005-measure-and-batch", ...fifth },
 ];
 
 /** Brings the tables up to date; returns the names of what ran. */

@@ -1,7 +1,7 @@
 import { calibrate } from "../cure/calibrate";
 import type { ResinCard } from "../cure/resin-card";
 import { starterCards } from "../plan/sample-job";
-import { batchCoat, type CoatRequest } from "./batch-coat";
+import { batchCoat, type CoatRequest, type CoveredPiece } from "./batch-coat";
 import type { CoatColour } from "./coat-colour";
 
 const CARDS = starterCards(() => "x");
@@ -19,22 +19,34 @@ const colour = (id: string, share: number, reserve = 0): CoatColour => ({
   measure: { unit: "gram" },
 });
 
-/** A coat without anything that is lost, so that sums can be done by hand. */
-const request = (changes: Partial<CoatRequest> = {}): CoatRequest => ({
-  card: CARD,
-  calibration: calibrate(changes.card ?? CARD),
+const top = (changes: Partial<CoveredPiece> = {}): CoveredPiece => ({
+  id: "p",
+  name: "Top",
+  count: 1,
   filmMm: 1,
-  coverShare: 1,
-  pieces: [{ id: "p", name: "Top", count: 1, areaMm2: 1e6, lengthMm: 2000 }],
   topAreaMm2: 1e6,
   faceAreaMm2: 0,
   openLengthMm: 0,
   faceLengthMm: 0,
+  ground: null,
+  fillMl: null,
+  alongMm: (share) => share * 2000,
+  ...changes,
+});
+
+/** A coat without anything that is lost, so that sums can be done by hand. */
+const request = (changes: Partial<CoatRequest> = {}): CoatRequest => ({
+  card: CARD,
+  calibration: calibrate(changes.card ?? CARD),
+  coverShare: 1,
+  pieces: [top()],
   colours: [colour("a", 0.5), colour("b", 0.5)],
   clearReserve: 0,
   school: "clear-first",
-  ground: null,
   tools: [],
+  embeds: [],
+  vesselsMl: [],
+  largestBatchMl: null,
   rateM2PerH: 6,
   people: 1,
   tempC: 21,
@@ -50,7 +62,7 @@ describe("by hand", () => {
     expect(coat.coloursMl.map(({ ml }) => ml)).toEqual([500, 500]);
   });
   test("faces take 0.6 of the film, with its spread", () => {
-    const coat = batchCoat(request({ faceAreaMm2: 1e5 }));
+    const coat = batchCoat(request({ pieces: [top({ faceAreaMm2: 1e5 })] }));
     expect(coat.onFacesMl.likely).toBeCloseTo(60, 9);
     expect(coat.mixMl.likely).toBeCloseTo(1060, 9);
     expect([coat.mixMl.low, coat.mixMl.high].map(Math.round)).toEqual([1040, 1080]);
@@ -68,8 +80,8 @@ describe("by hand", () => {
     expect(coat.batches[0]?.cups.map((cup) => cup.name)).toEqual(["a", "b", "Clear, held back"]);
   });
   test("run-off and ground are added once; an own factor of nothing takes them away", () => {
-    const edges = { openLengthMm: 2000, faceLengthMm: 1000, ground: "mdf" as const };
-    expect(batchCoat(request(edges)).mixMl.likely).toBeCloseTo(1000 + 50 + 10 + 60, 6);
+    const pieces = [top({ openLengthMm: 2000, faceLengthMm: 1000, ground: "mdf" })];
+    expect(batchCoat(request({ pieces })).mixMl.likely).toBeCloseTo(1000 + 50 + 10 + 60, 6);
     const none = {
       cupFilmMm: 0,
       bucketFilmMm: 0,
@@ -78,7 +90,7 @@ describe("by hand", () => {
       runOffFaceMlPerM: 0,
       groundMlPerM2: 0,
     };
-    expect(batchCoat(request({ ...edges, factors: none })).mixMl.likely).toBeCloseTo(1000, 9);
+    expect(batchCoat(request({ pieces, factors: none })).mixMl.likely).toBeCloseTo(1000, 9);
   });
   test("veins cover a share of the area", () =>
     expect(batchCoat(request({ coverShare: 0.03 })).mixMl.likely).toBeCloseTo(30, 9));
@@ -89,10 +101,40 @@ describe("by hand", () => {
     expect(lost).toBeGreaterThan(40);
   });
   test("nothing to cover gives nothing to mix, and no NaN", () => {
-    const coat = batchCoat(request({ topAreaMm2: 0, pieces: [] }));
+    const coat = batchCoat(request({ pieces: [] }));
     expect(coat.batches).toEqual([]);
     expect(coat.mixMl).toEqual({ low: 0, likely: 0, high: 0 });
     expect(Number.isFinite(coat.mixedFilmMm)).toBe(true);
+  });
+});
+
+describe("what is not a plain coat", () => {
+  test("pieces with films of their own, and copies of them", () => {
+    const pieces = [top(), top({ id: "q", filmMm: 2, count: 3, topAreaMm2: 1e5 })];
+    expect(batchCoat(request({ pieces })).mixMl.likely).toBeCloseTo(1000 + 3 * 200, 6);
+  });
+  test("a fill takes its volume and what it sinks by, with the spread of the reading", () => {
+    const fillMl = { low: 1900, likely: 2000, high: 2100 };
+    const coat = batchCoat(request({ pieces: [top({ fillMl })] }));
+    expect(coat.fills).toBe(true);
+    expect(coat.mixMl.likely).toBeCloseTo(2000 * 1.03, 6);
+    expect(coat.mixMl.high).toBeGreaterThan(2100);
+    expect(batchCoat(request({ pieces: [top({ fillMl })], coverShare: 0.25 })).onTopMl.likely).toBe(500);
+  });
+  test("stones ask for clear to wet and to lock them in, in a cup of its own", () => {
+    const stones = {
+      id: "s",
+      name: "River stones",
+      kind: "stones" as const,
+      massG: 2650,
+      densityGPerMl: 2.65,
+      lockedShare: 0.5,
+    };
+    const coat = batchCoat(request({ embeds: [stones] }));
+    // 1 l of stone in a heap of 58 %: 724 ml between them, half of it locked; 120 ml to wet them.
+    expect(coat.embeds[0]?.solidMl).toBeCloseTo(1000, 9);
+    expect(coat.mixMl.likely).toBeCloseTo(1000 + 120 + (1000 / 0.58 - 1000) / 2, 6);
+    expect(coat.batches[0]?.cups.at(-1)?.name).toBe("Clear, for embeds");
   });
 });
 
@@ -100,8 +142,7 @@ describe("how many batches", () => {
   const many = (changes: Partial<CoatRequest>) =>
     batchCoat(
       request({
-        topAreaMm2: 4e6,
-        pieces: [{ id: "p", name: "Bar", count: 1, areaMm2: 4e6, lengthMm: 6000 }],
+        pieces: [top({ name: "Bar", topAreaMm2: 4e6 })],
         ...changes,
       }),
     );
@@ -124,6 +165,17 @@ describe("how many batches", () => {
     const one = many({ rateM2PerH: 4 * (coat.batches.length / Math.max(1, coat.batches.length - 1)) * 1.6 });
     expect(one.batches.length).toBeLessThanOrEqual(coat.batches.length);
   });
+  test("no mix is larger than the largest vessel at hand, filled so that it can be stirred, and it is said", () => {
+    const coat = many({ rateM2PerH: 100, vesselsMl: [120, 950] });
+    expect(coat.limit).toBe("largest vessel");
+    for (const batch of coat.batches) expect(batch.parts.mixMl).toBeLessThanOrEqual(0.85 * 950 + 1e-6);
+    expect(coat.batches[0]?.pot.nominalMl).toBe(950);
+  });
+  test("by kits: no mix is larger than one", () => {
+    const coat = many({ rateM2PerH: 100, largestBatchMl: 1500 });
+    expect([coat.limit, coat.batches.length]).toEqual(["kit", 3]);
+  });
+  test("one batch has no limit to name", () => expect(batchCoat(request()).limit).toBeNull());
   test("hopelessly slow is said, not endless", () => {
     const coat = many({ rateM2PerH: 0.1 });
     expect(coat.tooSlow).toBe(true);

@@ -4,36 +4,55 @@ import type { ResinCard } from "../cure/resin-card";
 import { exactly, scaled, sumOf, within, type Spread } from "../numerics/spread";
 import type { CoatColour } from "./coat-colour";
 import { doseFor, type Dose } from "./dose";
+import { embedNeed, embedsClearMl, type Embed, type EmbedNeed } from "./embeds";
 import { factorSpread, type FactorId, type Ground, type Tool } from "./factors";
 import { lossesOf, type Loss } from "./losses";
 import { mixDensityGPerMl, splitParts, type Parts } from "./parts";
-import { dealSections, type Coverable, type Dealt, type Section } from "./sections";
-import { vesselFor, type Vessel } from "./vessel";
+import { dealSections, type Dealt, type Section } from "./sections";
+import { FULLEST, vesselFor, type Vessel } from "./vessel";
 
 /** The two schools of mixing: colour into A before the hardener, or clear first, then cups. */
 export type School = "colour-into-a" | "clear-first";
 
-export type CoatRequest = {
-  card: ResinCard;
-  calibration: Calibration;
+/** What a coat covers of one piece; areas and lengths are those of ONE of its kind. */
+export type CoveredPiece = {
+  id: string;
+  name: string;
+  count: number;
+  /** Film on this piece, mm; without meaning where it is filled. */
   filmMm: number;
-  /** Share of the area that is covered: 1 for a coat, a few hundredths for veins. */
-  coverShare: number;
-  pieces: readonly Coverable[];
   topAreaMm2: number;
   faceAreaMm2: number;
   openLengthMm: number;
   faceLengthMm: number;
+  /** What the coat lies on, where this is its first coat and it drinks. */
+  ground: Ground | null;
+  /** What is filled rather than coated. */
+  fillMl: Spread | null;
+  /** Way along the piece to the cut before which a share of its area lies, mm. */
+  alongMm: (share: number) => number;
+};
+
+export type CoatRequest = {
+  card: ResinCard;
+  calibration: Calibration;
+  /** Share of the area that is covered, or of the fill that is poured: 1 for a coat, a few hundredths for veins. */
+  coverShare: number;
+  pieces: readonly CoveredPiece[];
   colours: readonly CoatColour[];
   /** Clear held back beyond the colours' own reserve, as a share of the work volume. */
   clearReserve: number;
   school: School;
-  ground: Ground | null;
   tools: readonly Tool[];
+  embeds: readonly Embed[];
   /** Area one person lays and works in an hour, m²/h. */
   rateM2PerH: number;
   people: number;
   tempC: number;
+  /** Sizes of cups and buckets at hand, ml; the usual ones when empty. A mix is then never larger than the largest. */
+  vesselsMl: readonly number[];
+  /** No mix larger than this, ml, as for whole kits; null for no such limit. */
+  largestBatchMl: number | null;
   factors: Partial<Record<FactorId, number>>;
 };
 
@@ -61,8 +80,20 @@ export type Batch = {
 
 export type Held = { colourId: string | null; name: string; ml: number };
 
+/** What made more than one batch necessary. */
+export type BatchLimit = "pot life" | "largest mix" | "largest vessel" | "kit";
+
 export type BatchedCoat = {
-  onTopMl: number;
+  /** On the tops, or in what is filled. */
+  onTopMl: Spread;
+  /** Area of the tops and faces it covers, mm². */
+  topAreaMm2: number;
+  faceAreaMm2: number;
+  /** Pieces it is poured on, copies counted. */
+  count: number;
+  /** It fills channels and moulds rather than lying on a top. */
+  fills: boolean;
+  embeds: EmbedNeed[];
   onFacesMl: Spread;
   losses: Loss[];
   held: Held[];
@@ -79,7 +110,9 @@ export type BatchedCoat = {
   /** How long it would live if all were mixed at once; null for a one-part coating or a single batch. */
   potLifeAtOnceMin: Spread | null;
   batches: Batch[];
-  /** Set when even the smallest batches do not live as long as the work takes. */
+  /** What asked for the last batch more; null when one is enough. */
+  limit: BatchLimit | null;
+  /** Set when even the smallest batches do not live as long as the work takes, or do not fit. */
   tooSlow: boolean;
   /** Volumes of one cup each over the whole coat, by colour. */
   coloursMl: { colourId: string; ml: number }[];
@@ -94,75 +127,129 @@ function mixingMinutes(mixMl: number): number {
   return mixMl < 5000 ? MIXING_MIN.pail : MIXING_MIN.large;
 }
 
-/** Pot life of a mass with its spread: ±25 %, or ±50 % when the card gives no pot life (docs/models/cure.md). */
-export function potLifeSpread(massG: number, tempC: number, calibration: Calibration): Spread {
-  return within(potLifeMin(massG, tempC, tempC, calibration.parameters), calibration.used.pot ? 0.25 : 0.5);
+/**
+ * Pot life of a mass with its spread: ±25 %, or ±50 % when the card gives no pot life (docs/models/cure.md).
+ * What a coating that is no epoxy does with its heat is not modelled: its spread is doubled downwards.
+ */
+export function potLifeSpread(
+  massG: number,
+  tempC: number,
+  calibration: Calibration,
+  kind?: ResinCard["kind"],
+): Spread {
+  const doubt = calibration.used.pot ? 0.25 : 0.5;
+  const life = potLifeMin(massG, tempC, tempC, calibration.parameters);
+  return within(life, kind === "hybrid" ? Math.min(0.7, 2 * doubt) : doubt, doubt);
 }
 
 /** The volume every colour's cup holds, over the whole coat, and what is held back, for a work volume. */
 function divide(
   workMl: number,
+  embedsMl: number,
   request: CoatRequest,
 ): { coloursMl: number[]; held: Held[]; clearMl: number } {
   const held: Held[] = [];
-  const clearMl = workMl * request.clearReserve;
+  const heldClearMl = workMl * request.clearReserve;
   const coloursMl = request.colours.map((colour) => {
     const laid = colour.share * workMl;
     const back = laid * colour.reserve;
     if (back > 0) held.push({ colourId: colour.id, name: colour.name, ml: back });
     return laid + back;
   });
-  if (clearMl > 0) held.push({ colourId: null, name: "Clear", ml: clearMl });
-  return { coloursMl, held, clearMl };
+  if (heldClearMl > 0) held.push({ colourId: null, name: "Clear", ml: heldClearMl });
+  return { coloursMl, held, clearMl: heldClearMl + embedsMl };
+}
+
+const sumOver = (pieces: readonly CoveredPiece[], of: (piece: CoveredPiece) => number): number =>
+  pieces.reduce((sum, piece) => sum + piece.count * of(piece), 0);
+
+/** What one of a piece takes on its top or as its fill. */
+function topMlOf({ fillMl, topAreaMm2, filmMm }: CoveredPiece, coverShare: number): Spread {
+  return fillMl ? scaled(fillMl, coverShare) : exactly((topAreaMm2 * coverShare * filmMm) / 1000);
+}
+
+/** Copies of one piece are read by the same hand: their doubts add, those of different pieces in quadrature. */
+const ofAll = (pieces: readonly CoveredPiece[], coverShare: number): Spread =>
+  sumOf(pieces.map((piece) => scaled(topMlOf(piece, coverShare), piece.count)));
+
+function groundsOf(
+  pieces: readonly CoveredPiece[],
+  coverShare: number,
+): { ground: Ground; areaMm2: number }[] {
+  const areas = new Map<Ground, number>();
+  for (const { ground, topAreaMm2, count } of pieces)
+    if (ground) areas.set(ground, (areas.get(ground) ?? 0) + topAreaMm2 * count * coverShare);
+  return [...areas].map(([ground, areaMm2]) => ({ ground, areaMm2 }));
 }
 
 /**
  * Sizes a coat: what goes on the piece, what is lost on the way and what is held back, in as many batches as the pot's life asks for.
  *
- * Mixed volume = (area × film + faces + losses)·(1 + reserves). Cups and buckets are sized by the volume and lose by their size,
- * so the sum is found by iteration (it converges: a loss is a few hundredths of what it is lost from).
- * The number of batches is the least for which mixing and work end within the low end of the pot life, and no mix is above the card's largest.
+ * Mixed volume = (area × film or fill + faces + losses)·(1 + reserves) + clear for embeds. Cups and buckets are sized by the volume and
+ * lose by their size, so the sum is found by iteration (it converges: a loss is a few hundredths of what it is lost from).
+ * The number of batches is the least for which mixing and work end within the low end of the pot life, and no mix is above the card's
+ * largest, the largest vessel at hand or the kit.
  */
 export function batchCoat(request: CoatRequest): BatchedCoat {
-  const { card, colours } = request;
+  const { card, colours, pieces, coverShare } = request;
   const density = mixDensityGPerMl(card);
   const faceShare = factorSpread("faceFilmShare", request.factors);
-  const onTopMl = (request.topAreaMm2 * request.coverShare * request.filmMm) / 1000;
-  const onFacesMl = scaled(faceShare, (request.faceAreaMm2 * request.coverShare * request.filmMm) / 1000);
-  const neededMl = onTopMl + onFacesMl.likely;
-  const areaM2 = (request.topAreaMm2 + request.faceAreaMm2) / 1e6;
+  const onTopMl = ofAll(pieces, coverShare);
+  const topAreaMm2 = sumOver(pieces, (piece) => piece.topAreaMm2);
+  const faceAreaMm2 = sumOver(pieces, (piece) => piece.faceAreaMm2);
+  const onFacesMl = scaled(
+    faceShare,
+    sumOver(pieces, (piece) => (piece.faceAreaMm2 * coverShare * piece.filmMm) / 1000),
+  );
+  const fills = pieces.some((piece) => piece.fillMl !== null);
+  const embeds = request.embeds.map(embedNeed);
+  const embedsMl = embedsClearMl(embeds);
+  const neededMl = onTopMl.likely + onFacesMl.likely;
+  const areaM2 = (topAreaMm2 + faceAreaMm2) / 1e6;
   const workMin = within((areaM2 / (request.rateM2PerH * request.people)) * 60, 0.25, 0.4);
   const eachCupMixed = request.school === "colour-into-a" && card.kind !== "paint";
+  const coverable = pieces.map(({ id, name, count, alongMm, ...piece }) => ({
+    id,
+    name,
+    count,
+    alongMm,
+    needMl: topMlOf({ id, name, count, alongMm, ...piece }, coverShare).likely,
+  }));
+  const largestVesselMl = request.vesselsMl.length > 0 ? Math.max(...request.vesselsMl) * FULLEST : Infinity;
 
   let batches = 1;
   // From below: a first guess too large would keep a batch too many.
   let workMl = neededMl;
   let losses: Loss[] = [];
-  let divided = divide(workMl, request);
+  let divided = divide(workMl, embedsMl.likely, request);
   let tooSlow = false;
+  let limit: BatchLimit | null = null;
   const sumMl = () => divided.coloursMl.reduce((sum, ml) => sum + ml, 0) + divided.clearMl;
-  let dealt: Dealt = dealSections(request.pieces, batches);
+  let dealt: Dealt = dealSections(coverable, batches);
   /** Mass that lives together in one vessel, for a share of the whole. */
   const massTogetherG = (share: number) =>
     density * (eachCupMixed ? Math.max(...divided.coloursMl, divided.clearMl) : sumMl()) * share;
-  const fits = () => {
-    if (card.kind === "paint") return true;
+  /** What is wrong with batches of this size; null when nothing is. */
+  const tooLarge = (): BatchLimit | null => {
     const largest = Math.max(...dealt.shares);
     const mass = massTogetherG(largest);
-    if (card.largestMixG !== null && mass > card.largestMixG) return false;
-    return (
-      mixingMinutes(mass / density) + workMin.likely * largest <=
-      potLifeSpread(mass, request.tempC, request.calibration).low
-    );
+    const ml = (mass / density) * (1 - 1e-9);
+    if (ml > largestVesselMl) return "largest vessel";
+    if (ml > (request.largestBatchMl ?? Infinity)) return "kit";
+    if (card.kind === "paint") return null;
+    if (card.largestMixG !== null && mass > card.largestMixG) return "largest mix";
+    const life = potLifeSpread(mass, request.tempC, request.calibration, card.kind).low;
+    return mixingMinutes(mass / density) + workMin.likely * largest <= life ? null : "pot life";
   };
   if (neededMl > 0) {
     for (let round = 0; round < 12; round += 1) {
-      divided = divide(workMl, request);
-      while (batches < MOST_BATCHES && !fits()) {
+      divided = divide(workMl, embedsMl.likely, request);
+      for (let reason = tooLarge(); reason !== null && batches < MOST_BATCHES; reason = tooLarge()) {
+        limit = reason;
         batches += 1;
-        dealt = dealSections(request.pieces, batches);
+        dealt = dealSections(coverable, batches);
       }
-      tooSlow = batches === MOST_BATCHES && !fits();
+      tooSlow = batches === MOST_BATCHES && tooLarge() !== null;
       const cupsMl = [
         ...divided.coloursMl,
         ...(divided.clearMl > 0 && colours.length > 1 ? [divided.clearMl] : []),
@@ -172,10 +259,11 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
         bucketMl: eachCupMixed ? 0 : sumMl(),
         shares: dealt.shares,
         tools: request.tools,
-        openLengthMm: request.openLengthMm,
-        faceLengthMm: request.faceLengthMm,
-        groundAreaMm2: request.topAreaMm2 * request.coverShare,
-        ground: request.ground,
+        openLengthMm: sumOver(pieces, (piece) => piece.openLengthMm) * coverShare,
+        faceLengthMm: sumOver(pieces, (piece) => piece.faceLengthMm) * coverShare,
+        grounds: groundsOf(pieces, coverShare),
+        filledMl: fills ? onTopMl.likely : 0,
+        vesselsMl: request.vesselsMl,
         factors: request.factors,
       });
       const next = neededMl + losses.reduce((sum, loss) => sum + loss.ml.likely, 0);
@@ -183,36 +271,44 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
       workMl = next;
       if (moved < 1e-9 * workMl) break;
     }
-    divided = divide(workMl, request);
+    divided = divide(workMl, embedsMl.likely, request);
   } else {
     divided = { coloursMl: colours.map(() => 0), held: [], clearMl: 0 };
   }
 
   const total = sumMl();
-  const perUnit = workMl > 0 ? total / workMl : 1;
+  const perUnit = workMl > 0 ? (total - embedsMl.likely) / workMl : 1;
   const mixMl =
     neededMl > 0
-      ? scaled(sumOf([exactly(onTopMl), onFacesMl, ...losses.map((loss) => loss.ml)]), perUnit)
+      ? sumOf([scaled(sumOf([onTopMl, onFacesMl, ...losses.map((loss) => loss.ml)]), perUnit), embedsMl])
       : exactly(0);
   const together = massTogetherG(Math.max(...dealt.shares));
   const life =
     card.kind === "paint" || !(total > 0)
       ? null
-      : potLifeSpread(together, request.tempC, request.calibration);
+      : potLifeSpread(together, request.tempC, request.calibration, card.kind);
 
   return {
     onTopMl,
+    topAreaMm2,
+    faceAreaMm2,
+    count: sumOver(pieces, () => 1),
+    fills,
+    embeds,
     onFacesMl,
     losses,
     held: divided.held,
     mixMl,
     mixG: total * density,
-    mixedFilmMm: request.topAreaMm2 > 0 ? (total * 1000) / request.topAreaMm2 : 0,
+    mixedFilmMm: topAreaMm2 > 0 ? (total * 1000) / topAreaMm2 : 0,
     workMin,
     mixingMin: mixingMinutes(total * Math.max(...dealt.shares)),
     potLifeMin: life,
     potLifeAtOnceMin:
-      life && batches > 1 ? potLifeSpread(massTogetherG(1), request.tempC, request.calibration) : null,
+      life && batches > 1
+        ? potLifeSpread(massTogetherG(1), request.tempC, request.calibration, card.kind)
+        : null,
+    limit,
     tooSlow,
     coloursMl: colours.map((colour, index) => ({ colourId: colour.id, ml: divided.coloursMl[index] ?? 0 })),
     batches:
@@ -221,6 +317,11 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
         : [],
   };
 }
+
+const clearName = ({ embeds, clearReserve }: CoatRequest): string => {
+  if (embeds.length === 0) return "Clear, held back";
+  return clearReserve > 0 ? "Clear, for embeds and held back" : "Clear, for embeds";
+};
 
 function oneBatch(
   index: number,
@@ -238,7 +339,7 @@ function oneBatch(
     name,
     ml,
     g: ml * density,
-    vessel: vesselFor(ml),
+    vessel: vesselFor(ml, request.vesselsMl),
     dose,
     parts: ownParts ? splitParts(ml, card) : null,
   });
@@ -248,13 +349,13 @@ function oneBatch(
   });
   if (divided.clearMl > 0)
     cups.push(
-      cup("clear-reserve", "Clear, held back", divided.clearMl * share, { grams: 0, count: 0, unit: "gram" }),
+      cup("clear-reserve", clearName(request), divided.clearMl * share, { grams: 0, count: 0, unit: "gram" }),
     );
   return {
     number: index + 1,
     share,
     parts: splitParts(mixMl, card),
-    pot: vesselFor(mixMl),
+    pot: vesselFor(mixMl, request.vesselsMl),
     cups,
     sections: dealt.sections[index] ?? [],
   };

@@ -14,6 +14,8 @@ const CARD: Ratio = {
   densityAGPerMl: 1.15,
   densityBGPerMl: 0.98,
   ratioTolerancePct: 3,
+  fillerGPer100G: null,
+  fillerDensityGPerMl: null,
 };
 
 const cards = fc.record({

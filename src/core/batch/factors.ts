@@ -50,7 +50,9 @@ export type FactorId =
   | "runOffOpenMlPerM"
   | "runOffFaceMlPerM"
   | "groundMlPerM2"
-  | "faceFilmShare";
+  | "faceFilmShare"
+  | "shrinkPct"
+  | "sprayOnPiece";
 
 /** A planning factor: its usual value and spread, its unit and why it is so. */
 export type Factor = {
@@ -129,6 +131,22 @@ export const FACTORS: Record<FactorId, Factor> = {
     usual: { low: 0.4, likely: 0.6, high: 0.8 },
     kind: "assumed",
     why: "A face drains while the film still moves; what stays and what has run through is a little over half of the film on the top.",
+  },
+  shrinkPct: {
+    id: "shrinkPct",
+    name: "filled volume sinks while it cures",
+    unit: "%",
+    usual: { low: 1, likely: 3, high: 6 },
+    kind: "assumed",
+    why: "Epoxy shrinks a few hundredths of its volume as it cures, and wormholes hold air that the resin takes the place of: so fills are topped up.",
+  },
+  sprayOnPiece: {
+    id: "sprayOnPiece",
+    name: "of what is sprayed, lands on the piece",
+    unit: "%",
+    usual: { low: 45, likely: 65, high: 85 },
+    kind: "assumed",
+    why: "Fog drifts past the edges and dries in the air; drops from a bottle mostly land.",
   },
 };
 

@@ -9,8 +9,9 @@ const input = (change: Partial<LossInput> = {}): LossInput => ({
   tools: [],
   openLengthMm: 0,
   faceLengthMm: 0,
-  groundAreaMm2: 1e6,
-  ground: null,
+  grounds: [],
+  filledMl: 0,
+  vesselsMl: [],
   factors: {},
   ...change,
 });
@@ -51,9 +52,20 @@ describe("each loss by hand", () => {
     expect(loss("run-off", {})).toBeUndefined();
   });
   test("ground: bare MDF drinks 60 ml/m² (assumed), cured epoxy nothing", () => {
-    expect(loss("ground", { ground: "mdf", groundAreaMm2: 2.5e6 })?.ml.likely).toBeCloseTo(150, 9);
-    expect(loss("ground", { ground: "cured" })).toBeUndefined();
-    expect(loss("ground", { ground: null })).toBeUndefined();
+    expect(loss("ground", { grounds: [{ ground: "mdf", areaMm2: 2.5e6 }] })?.ml.likely).toBeCloseTo(150, 9);
+    expect(loss("ground", { grounds: [{ ground: "cured", areaMm2: 1e6 }] })).toBeUndefined();
+    expect(loss("ground", {})).toBeUndefined();
+  });
+  test("two grounds drink each its own", () => {
+    const grounds = [
+      { ground: "mdf" as const, areaMm2: 1e6 },
+      { ground: "wood" as const, areaMm2: 5e5 },
+    ];
+    expect(loss("ground", { grounds })?.ml.likely).toBeCloseTo(60 + 20, 9);
+  });
+  test("what is filled sinks by 3 % (assumed) and is topped up", () => {
+    expect(loss("shrink", { filledMl: 800 })?.ml).toEqual({ low: 8, likely: 24, high: 48 });
+    expect(loss("shrink", {})).toBeUndefined();
   });
 });
 
@@ -67,12 +79,17 @@ describe("factors", () => {
     expect(loss("sticks", { factors: { stickMl: 0 } })?.ml).toEqual({ low: 0, likely: 0, high: 0 });
   });
   test("an own value for the ground replaces its table", () => {
-    expect(loss("ground", { ground: "mdf", factors: { groundMlPerM2: 120 } })?.ml).toEqual({
+    expect(
+      loss("ground", { grounds: [{ ground: "mdf", areaMm2: 1e6 }], factors: { groundMlPerM2: 120 } })?.ml,
+    ).toEqual({
       low: 60,
       likely: 120,
       high: 240,
     });
-    expect(loss("ground", { ground: "cured", factors: { groundMlPerM2: 10 } })?.ml.likely).toBe(10);
+    expect(
+      loss("ground", { grounds: [{ ground: "cured", areaMm2: 1e6 }], factors: { groundMlPerM2: 10 } })?.ml
+        .likely,
+    ).toBe(10);
   });
   test("every factor says why, and its usual value lies inside its spread", () => {
     for (const id of Object.keys(FACTORS) as FactorId[]) {

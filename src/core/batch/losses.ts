@@ -1,4 +1,4 @@
-import { scaled, type Spread } from "../numerics/spread";
+import { scaled, sumOf, type Spread } from "../numerics/spread";
 import { factorSpread, GROUND_ML_PER_M2, TOOL_ML, type FactorId, type Ground, type Tool } from "./factors";
 import { vesselFor, wettedAreaMm2 } from "./vessel";
 
@@ -16,7 +16,8 @@ export type Loss =
       openMlPerM: number;
       faceMlPerM: number;
     }
-  | { id: "ground"; ml: Spread; areaMm2: number; mlPerM2: number };
+  | { id: "ground"; ml: Spread; grounds: { ground: Ground; areaMm2: number; mlPerM2: number }[] }
+  | { id: "shrink"; ml: Spread; pct: number };
 
 export type LossInput = {
   /** Millilitres of each colour over all batches; a batch has one cup of each. */
@@ -28,8 +29,12 @@ export type LossInput = {
   tools: readonly Tool[];
   openLengthMm: number;
   faceLengthMm: number;
-  groundAreaMm2: number;
-  ground: Ground | null;
+  /** What drinks, with its area; only the first coat on it. */
+  grounds: readonly { ground: Ground; areaMm2: number }[];
+  /** Volume that is filled and sinks a little as it cures, ml. */
+  filledMl: number;
+  /** Sizes of cups and buckets at hand; the usual ones when none are named. */
+  vesselsMl: readonly number[];
   factors: Partial<Record<FactorId, number>>;
 };
 
@@ -38,7 +43,7 @@ export function lossesOf(input: LossInput): Loss[] {
   const { factors, shares } = input;
   const batches = shares.length;
   const wetted = (ml: number) =>
-    shares.reduce((sum, share) => sum + wettedAreaMm2(vesselFor(ml * share), ml * share), 0);
+    shares.reduce((sum, share) => sum + wettedAreaMm2(vesselFor(ml * share, input.vesselsMl), ml * share), 0);
   const losses: Loss[] = [];
   if (input.bucketMl > 0) {
     // Mixed in one, scraped into a clean second one.
@@ -91,15 +96,20 @@ export function lossesOf(input: LossInput): Loss[] {
       faceMlPerM: face.likely,
     });
   }
-  if (input.ground) {
-    const drunk = factorSpread("groundMlPerM2", factors, GROUND_ML_PER_M2[input.ground]);
-    if (drunk.likely > 0)
-      losses.push({
-        id: "ground",
-        ml: scaled(drunk, input.groundAreaMm2 / 1e6),
-        areaMm2: input.groundAreaMm2,
-        mlPerM2: drunk.likely,
-      });
-  }
+  const grounds = input.grounds.map(({ ground, areaMm2 }) => ({
+    ground,
+    areaMm2,
+    drunk: factorSpread("groundMlPerM2", factors, GROUND_ML_PER_M2[ground]),
+  }));
+  const drunkMl = sumOf(grounds.map(({ areaMm2, drunk }) => scaled(drunk, areaMm2 / 1e6)));
+  if (drunkMl.likely > 0)
+    losses.push({
+      id: "ground",
+      ml: drunkMl,
+      grounds: grounds.map(({ ground, areaMm2, drunk }) => ({ ground, areaMm2, mlPerM2: drunk.likely })),
+    });
+  const shrink = factorSpread("shrinkPct", factors);
+  if (input.filledMl > 0 && shrink.likely > 0)
+    losses.push({ id: "shrink", ml: scaled(shrink, input.filledMl / 100), pct: shrink.likely });
   return losses;
 }

@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { dealSections, type Coverable } from "./sections";
 
-const piece = (name: string, areaMm2: number, changes: Partial<Coverable> = {}): Coverable => ({
+const piece = (name: string, needMl: number, changes: Partial<Coverable> = {}): Coverable => ({
   id: name,
   name,
   count: 1,
-  areaMm2,
-  lengthMm: areaMm2 / 100,
+  needMl,
+  alongMm: (share) => (share * needMl) / 100,
   ...changes,
 });
 const words = (dealt: ReturnType<typeof dealSections>) =>
@@ -48,7 +48,7 @@ test("sections sum to the pieces and shares to one, whatever the pieces and batc
   fc.assert(
     fc.property(pieces, fc.integer({ min: 1, max: 12 }), (list, batches) => {
       const coverable = list.map(({ area, count }, index) =>
-        piece(`p${index}`, area, { count, lengthMm: 1000 }),
+        piece(`p${index}`, area, { count, alongMm: (share) => share * 1000 }),
       );
       const { sections, shares } = dealSections(coverable, batches);
       expect(shares.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 9);

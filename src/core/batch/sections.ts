@@ -5,21 +5,31 @@ export type Section = {
   copy: number;
   fromMm: number;
   toMm: number;
+  /** The same as shares of the piece's area, for drawing. */
+  fromShare: number;
+  toShare: number;
   whole: boolean;
 };
 
-/** What a coat covers of one piece. `lengthMm` is its developed length, along which it can be divided. */
-export type Coverable = { id: string; name: string; count: number; areaMm2: number; lengthMm: number };
+/** What a coat needs of one piece: its volume by which batches are dealt, and where it is cut before a share of its area. */
+export type Coverable = {
+  id: string;
+  name: string;
+  count: number;
+  needMl: number;
+  alongMm: (share: number) => number;
+};
 
-/** Sections and share of the whole area of each batch; the shares sum to one. */
+/** Sections and share of the whole volume of each batch; the shares sum to one. */
 export type Dealt = { sections: Section[][]; shares: number[] };
 
 /** A cut this close to the end of a piece, as a share of a batch, is moved there: nobody mixes for a hand's breadth. */
 const SNAP = 0.12;
 
-/** Where one batch ends and the next begins, as areas from the start; moved to the end of a piece where one is near. */
-function cutsOf(areas: readonly number[], batches: number): number[] {
-  const ends = areas.reduce<number[]>((list, area) => [...list, (list[list.length - 1] ?? 0) + area], []);
+/** Where one batch ends and the next begins, as volumes from the start; moved to the end of a piece where one is near. */
+function cutsOf(volumes: readonly number[], batches: number): number[] {
+  const ends: number[] = [];
+  for (const volume of volumes) ends.push((ends[ends.length - 1] ?? 0) + volume);
   const total = ends[ends.length - 1] ?? 0;
   const each = total / batches;
   return Array.from({ length: batches - 1 }, (_, index) => {
@@ -29,7 +39,7 @@ function cutsOf(areas: readonly number[], batches: number): number[] {
 }
 
 /**
- * Deals pieces to batches in the order in which they stand: each batch gets about the same area,
+ * Deals pieces to batches in the order in which they stand: each batch gets about the same volume,
  * and where a batch ends inside a piece the section meets the next one wet.
  * The sections of all batches sum to the pieces.
  */
@@ -37,7 +47,7 @@ export function dealSections(pieces: readonly Coverable[], batches: number): Dea
   const copies = pieces.flatMap((piece) =>
     Array.from({ length: piece.count }, (_, copy) => ({ ...piece, copy: copy + 1 })),
   );
-  const total = copies.reduce((sum, piece) => sum + piece.areaMm2, 0);
+  const total = copies.reduce((sum, piece) => sum + piece.needMl, 0);
   if (!(total > 0))
     return {
       sections: Array.from({ length: batches }, () => []),
@@ -46,7 +56,7 @@ export function dealSections(pieces: readonly Coverable[], batches: number): Dea
   const bounds = [
     0,
     ...cutsOf(
-      copies.map((piece) => piece.areaMm2),
+      copies.map((piece) => piece.needMl),
       batches,
     ),
     total,
@@ -55,19 +65,22 @@ export function dealSections(pieces: readonly Coverable[], batches: number): Dea
     const [from, to] = [bounds[batch] ?? 0, bounds[batch + 1] ?? total];
     let start = 0;
     return copies.flatMap((piece): Section[] => {
-      const [first, last] = [Math.max(from, start), Math.min(to, start + piece.areaMm2)];
+      const [first, last] = [Math.max(from, start), Math.min(to, start + piece.needMl)];
       const before = start;
-      start += piece.areaMm2;
+      start += piece.needMl;
       if (last - first <= total * 1e-9) return [];
-      const along = (area: number) => ((area - before) / piece.areaMm2) * piece.lengthMm;
+      const shareOf = (volume: number) => Math.max(0, Math.min(1, (volume - before) / piece.needMl));
+      const [fromShare, toShare] = [shareOf(first), shareOf(last)];
       return [
         {
           pieceId: piece.id,
           pieceName: piece.name,
           copy: piece.copy,
-          fromMm: along(first),
-          toMm: along(last),
-          whole: last - first >= piece.areaMm2 * (1 - 1e-9),
+          fromMm: piece.alongMm(fromShare),
+          toMm: piece.alongMm(toShare),
+          fromShare,
+          toShare,
+          whole: last - first >= piece.needMl * (1 - 1e-9),
         },
       ];
     });

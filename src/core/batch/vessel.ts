@@ -30,16 +30,29 @@ function vesselOfSize(kind: Vessel["kind"], nominalMl: number): Vessel {
   };
 }
 
-const VESSELS: readonly Vessel[] = [
-  ...CUP_SIZES_ML.map((size) => vesselOfSize("cup", size)),
-  ...BUCKET_SIZES_ML.map((size) => vesselOfSize("bucket", size)),
-];
+/** What a bench usually has, ml, from the smallest. */
+export const USUAL_VESSELS_ML: readonly number[] = [...CUP_SIZES_ML, ...BUCKET_SIZES_ML];
 
-/** The smallest vessel that holds a volume with room to stir; the largest one there is when none does. */
-export function vesselFor(volumeMl: number): Vessel {
-  const found =
-    VESSELS.find((vessel) => volumeMl <= vessel.nominalMl * FULLEST) ?? VESSELS[VESSELS.length - 1];
-  return found as Vessel;
+/** From this size on it is a bucket with a handle. */
+const BUCKET_FROM_ML = 1500;
+
+const made = new Map<number, Vessel>();
+
+function vesselOf(nominalMl: number): Vessel {
+  let vessel = made.get(nominalMl);
+  if (!vessel)
+    made.set(nominalMl, (vessel = vesselOfSize(nominalMl < BUCKET_FROM_ML ? "cup" : "bucket", nominalMl)));
+  return vessel;
+}
+
+/**
+ * The smallest vessel at hand that holds a volume with room to stir; the largest one there is when none does.
+ * @param sizesMl sizes at hand, in any order; the usual ones when none are named
+ */
+export function vesselFor(volumeMl: number, sizesMl: readonly number[] = USUAL_VESSELS_ML): Vessel {
+  const sizes = sizesMl.length > 0 ? sizesMl : USUAL_VESSELS_ML;
+  const enough = sizes.filter((size) => volumeMl <= size * FULLEST);
+  return vesselOf(enough.length > 0 ? Math.min(...enough) : Math.max(...sizes));
 }
 
 /** Height of the fill line above the bottom, mm (closed form; at most the brim). */

@@ -53,6 +53,15 @@ const CLASS: Record<
     viscosityActivationJPerMol: 65000,
     densityKgPerM3: 1120,
   },
+  // A hybrid's chemistry is another; the class values of a slow coating stand in with a spread that says so.
+  hybrid: {
+    k2PerS: 1.67e-4,
+    r: 0.195,
+    heatJPerKg: 250000,
+    viscosity25PaS: 0.8,
+    viscosityActivationJPerMol: 60000,
+    densityKgPerM3: 1100,
+  },
   casting: {
     k2PerS: 4.08e-5,
     r: 0.149,

@@ -1,9 +1,12 @@
 /** What kind of coating; it gives the class values where the card is silent. */
-export type ResinKind = "coating" | "fast" | "casting" | "paint";
+export type ResinKind = "coating" | "fast" | "casting" | "hybrid" | "paint";
+
+/** A size in which a resin is sold: millilitres of the mix, and its price in the shop's money. */
+export type Kit = { ml: number; price: number };
 
 /**
  * A resin's card: the numbers of its data sheet. Null where the sheet is silent.
- * `paint` is a one-part primer: no part B, no pot life.
+ * `paint` is a one-part primer: no part B, no pot life. `hybrid` is a two-part coating that is no epoxy.
  */
 export type ResinCard = {
   id: string;
@@ -36,6 +39,11 @@ export type ResinCard = {
   largestMixG: number | null;
   /** Thickest film in one pour, mm. */
   thickestFilmMm: number | null;
+  /** Third part, stirred into the mixed A and B: grams to 100 g of them, and its density. Null for a two-part resin. */
+  fillerGPer100G: number | null;
+  fillerDensityGPerMl: number | null;
+  /** Sizes in which it is sold. */
+  kits: Kit[];
   /** Price of a litre of the mix, in the shop's money; null when unknown. */
   pricePerLitre: number | null;
   /** Stable against light and scratches as a counter needs it. */

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { ellipse, ellipsePerimeterMm, FLATNESS_MM, racetrack, regularPolygon, type Curve } from "./curves";
-import { polygonAreaMm2 } from "./outline";
+import { ringAreaMm2 } from "./ring";
 
 const length = (points: Curve["points"]) =>
   points.reduce(
@@ -69,7 +69,7 @@ describe("flattened points", () => {
       fc.property(size, size, fc.constantFrom(ellipse, racetrack), (lengthMm, depthMm, make) => {
         fc.pre(Math.max(lengthMm, depthMm) / Math.min(lengthMm, depthMm) < 8);
         const curve = make(lengthMm, depthMm);
-        const missing = curve.areaMm2 - polygonAreaMm2(curve.points);
+        const missing = curve.areaMm2 - ringAreaMm2(curve.points);
         expect(missing).toBeGreaterThanOrEqual(-1e-6 * curve.areaMm2);
         expect(missing).toBeLessThanOrEqual(curve.perimeterMm * FLATNESS_MM);
         // Ramanujan errs by up to 4e-4 on long ovals.

@@ -1,124 +1,197 @@
 import type { Point } from "./curves";
-import { cutOutCentre, cutOutCorners, outlineOf, type Outline } from "./outline";
-import { EDGE_WORDS, EDGES_OF, edgeOf, type CutOut, type Piece } from "./piece";
+import { cutOutRing } from "./cut-out";
+import { diameterAlong, unrolledWall } from "./frustum";
+import { draftedVolume, shrinkTerm } from "./mould";
+import { outlineOf } from "./outline";
+import { edgeOf, edgesOf, edgeWords, type CutOut, type FreeOutline, type Piece, type Station } from "./piece";
+import { liesInside, ringAreaMm2, ringsOverlap, ringTroubles, type RingTrouble } from "./ring";
+import { widthAt } from "./stations";
 
-/** Something impossible, with the field at which it is said (a path within the piece). */
-export type Fault = { at: string; message: string };
-
-function distanceToSide(point: Point, from: Point, to: Point): number {
-  const [dx, dy] = [to.x - from.x, to.y - from.y];
-  const along = Math.max(
-    0,
-    Math.min(1, ((point.x - from.x) * dx + (point.y - from.y) * dy) / (dx * dx + dy * dy)),
-  );
-  return Math.hypot(point.x - from.x - along * dx, point.y - from.y - along * dy);
-}
-
-function isInside(point: Point, corners: readonly Point[]): boolean {
-  let inside = false;
-  corners.forEach((a, index) => {
-    const b = corners[(index + 1) % corners.length] as Point;
-    if (a.y > point.y !== b.y > point.y && point.x < ((b.x - a.x) * (point.y - a.y)) / (b.y - a.y) + a.x)
-      inside = !inside;
-  });
-  return inside;
-}
-
-/** Least distance from a point to an outline; negative outside. Within the flatness of a curve. */
-function roomAround(point: Point, { corners }: Outline): number {
-  const nearest = Math.min(
-    ...corners.map((corner, index) =>
-      distanceToSide(point, corner, corners[(index + 1) % corners.length] as Point),
-    ),
-  );
-  return isInside(point, corners) ? nearest : -nearest;
-}
-
-/** A corner of the outline, such as the inner one of an L, that stands inside a rectangle. */
-function swallowsCorner(corners: readonly Point[], outline: Outline): boolean {
-  return outline.corners.some((corner) => isInside(corner, corners));
-}
-
-/** Whether a cut-out lies wholly within the outline, clear of its edges. */
-function fitsInside(cutOut: CutOut, outline: Outline): boolean {
-  const corners = cutOutCorners(cutOut, outline);
-  if (cutOut.shape.kind === "round" || corners === null) {
-    const radius = cutOut.shape.kind === "round" ? cutOut.shape.diameterMm / 2 : 0;
-    return roomAround(cutOutCentre(cutOut, outline), outline) > radius;
-  }
-  return corners.every((corner) => roomAround(corner, outline) > 0) && !swallowsCorner(corners, outline);
-}
-
-function overlap(one: CutOut, other: CutOut, outline: Outline): boolean {
-  const [a, b] = [cutOutCentre(one, outline), cutOutCentre(other, outline)];
-  const [ca, cb] = [cutOutCorners(one, outline), cutOutCorners(other, outline)];
-  if (ca && cb) {
-    const [a0, a2, b0, b2] = [ca[0], ca[2], cb[0], cb[2]] as [Point, Point, Point, Point];
-    return a0.x <= b2.x && b0.x <= a2.x && a0.y <= b2.y && b0.y <= a2.y;
-  }
-  if (one.shape.kind === "round" && other.shape.kind === "round") {
-    return Math.hypot(a.x - b.x, a.y - b.y) <= (one.shape.diameterMm + other.shape.diameterMm) / 2;
-  }
-  const [centre, radius, corners] =
-    one.shape.kind === "round"
-      ? [a, one.shape.diameterMm / 2, cb]
-      : [b, other.shape.kind === "round" ? other.shape.diameterMm / 2 : 0, ca];
-  const [low, , high] = corners as [Point, Point, Point];
-  const nearest = {
-    x: Math.max(low.x, Math.min(high.x, centre.x)),
-    y: Math.max(low.y, Math.min(high.y, centre.y)),
-  };
-  return Math.hypot(centre.x - nearest.x, centre.y - nearest.y) <= radius;
-}
+/** Something impossible, with the field at which it is said (a path within the piece) and, on an outline, the place. */
+export type Fault = { at: string; message: string; where?: Point };
 
 const LEAST_MM = 10;
+const TOO_SMALL = "A piece is at least 10 mm (3/8 in) each way.";
+const SIZES_OF_OWN = new Set([
+  "sides",
+  "mitreLeftDeg",
+  "mitreRightDeg",
+  "overhangMm",
+  "rimBandMm",
+  "draftDeg",
+]);
 
-function shapeFaults(piece: Piece): Fault[] {
+/** Sides nearer to each other than this leave nothing between them, mm. */
+const NECK_MM = 1;
+
+/** What is said of a trouble, and where the corner counts from 1. */
+function ringFault(trouble: RingTrouble, at: string, what: string): Fault {
+  const place = `at corner ${trouble.index + 1}`;
+  switch (trouble.kind) {
+    case "double":
+      return { at, message: `${what} has two corners in one place, ${place}.`, where: trouble.at };
+    case "crosses":
+      return {
+        at,
+        message: `${what} crosses or touches itself, ${place} and at corner ${trouble.other + 1}.`,
+        where: trouble.at,
+      };
+    case "neck":
+      return { at, message: `${what} has a neck narrower than ${NECK_MM} mm, ${place}.`, where: trouble.at };
+  }
+}
+
+function ringFaults(points: readonly Point[], at: string, what: string): Fault[] {
+  if (points.length < 3) return [{ at, message: `${what} is not closed: it has fewer than three corners.` }];
+  const troubles = ringTroubles(points, NECK_MM).map((trouble) => ringFault(trouble, at, what));
+  if (troubles.length > 0) return troubles;
+  return ringAreaMm2(points) < LEAST_MM ** 2 ? [{ at, message: TOO_SMALL }] : [];
+}
+
+const cornersOf = ({ points }: FreeOutline): Point[] => points.map(([x, y]) => ({ x, y }));
+
+function stationFaults(stations: readonly Station[], what: string): Fault[] {
+  if (stations.length < 2)
+    return [{ at: "shape.stations", message: "Read the width in two places at least." }];
   const faults: Fault[] = [];
-  for (const [field, size] of Object.entries(piece.shape)) {
-    if (field === "sides" && (!Number.isInteger(size) || Number(size) < 3 || Number(size) > 24)) {
+  const ordered = stations.map((station, index) => ({ station, index }));
+  ordered.sort((a, b) => a.station.atMm - b.station.atMm);
+  ordered.forEach(({ station, index }, place) => {
+    const next = ordered[place + 1];
+    if (next && next.station.atMm === station.atMm)
+      faults.push({ at: `shape.stations.${next.index}`, message: "Two readings at the same place." });
+    const width = widthAt(station);
+    const end = place === 0 || place === ordered.length - 1;
+    if (width < 0) faults.push({ at: `shape.stations.${index}`, message: "The lines cross here." });
+    else if (width === 0 && !end)
+      faults.push({ at: `shape.stations.${index}`, message: `${what} has no width here: make it two.` });
+  });
+  return faults;
+}
+
+/** Faults of sizes that must hold for the outline to be drawn at all. */
+function shapeFaults({ shape }: Piece): Fault[] {
+  const faults: Fault[] = [];
+  for (const [field, size] of Object.entries(shape.kind === "mould" ? shape.outline : shape)) {
+    if (field === "sides" && (!Number.isInteger(size) || Number(size) < 3 || Number(size) > 24))
       faults.push({ at: "shape.sides", message: "A polygon has 3 to 24 sides." });
-    } else if (field !== "sides" && typeof size === "number" && !(size >= LEAST_MM))
-      faults.push({ at: `shape.${field}`, message: "A piece is at least 10 mm (3/8 in) each way." });
+    else if (typeof size === "number" && !SIZES_OF_OWN.has(field) && !(size >= LEAST_MM))
+      faults.push({ at: `shape.${field}`, message: TOO_SMALL });
   }
-  if (piece.shape.kind === "l-run") {
-    const { lengthMm, depthMm, returnLengthMm, returnDepthMm } = piece.shape;
-    if (returnLengthMm <= depthMm)
-      faults.push({
-        at: "shape.returnLengthMm",
-        message:
+  if (faults.length > 0) return faults;
+  const say = (at: string, message: string) => faults.push({ at, message });
+  switch (shape.kind) {
+    case "straight": {
+      const cut = (deg = 0) => shape.depthMm * Math.tan((deg * Math.PI) / 180);
+      if (cut(shape.mitreLeftDeg) + cut(shape.mitreRightDeg) >= shape.lengthMm)
+        say("shape.mitreRightDeg", "The two cuts meet before the front: the run is too short for them.");
+      break;
+    }
+    case "l-run":
+      if (shape.returnLengthMm <= shape.depthMm)
+        say(
+          "shape.returnLengthMm",
           "The return must be longer than the long leg is deep: both are measured from the corner at the wall.",
-      });
-    if (returnDepthMm >= lengthMm)
-      faults.push({
-        at: "shape.returnDepthMm",
-        message: "The return is as deep as the long leg is long: then it is one rectangle.",
-      });
-  }
-  if (piece.shape.kind === "u-run") {
-    const { lengthMm, depthMm, leftLengthMm, leftDepthMm, rightLengthMm, rightDepthMm } = piece.shape;
-    const message =
-      "A return must be longer than the run is deep: both are measured from the corner at the wall.";
-    if (leftLengthMm <= depthMm) faults.push({ at: "shape.leftLengthMm", message });
-    if (rightLengthMm <= depthMm) faults.push({ at: "shape.rightLengthMm", message });
-    if (leftDepthMm + rightDepthMm >= lengthMm)
-      faults.push({
-        at: "shape.rightDepthMm",
-        message: "The two returns are together as deep as the run is long: nothing is left between them.",
-      });
+        );
+      if (shape.returnDepthMm >= shape.lengthMm)
+        say(
+          "shape.returnDepthMm",
+          "The return is as deep as the long leg is long: then it is one rectangle.",
+        );
+      break;
+    case "u-run": {
+      const message =
+        "A return must be longer than the run is deep: both are measured from the corner at the wall.";
+      if (shape.leftLengthMm <= shape.depthMm) say("shape.leftLengthMm", message);
+      if (shape.rightLengthMm <= shape.depthMm) say("shape.rightLengthMm", message);
+      if (shape.leftDepthMm + shape.rightDepthMm >= shape.lengthMm)
+        say(
+          "shape.rightDepthMm",
+          "The two returns are together as deep as the run is long: nothing is left between them.",
+        );
+      break;
+    }
+    case "rectangle": {
+      const [bl, br, fr, fl] = shape.cornerRadiiMm ?? [0, 0, 0, 0];
+      if (Math.max(bl + br, fl + fr) > shape.lengthMm || Math.max(bl + fl, br + fr) > shape.depthMm)
+        say("shape.cornerRadiiMm", "Two radii together are longer than the side between them.");
+      break;
+    }
+    case "free":
+    case "floor":
+      faults.push(...ringFaults(cornersOf(shape), "shape.points", "The outline"));
+      break;
+    case "offsets":
+      faults.push(...stationFaults(shape.stations, "The piece"));
+      break;
+    case "river":
+      faults.push(...stationFaults(shape.stations, "The channel"));
+      break;
+    case "tumbler":
+      faults.push(...tumblerFaults(shape));
+      break;
+    case "mould":
+      if (shape.outline.kind === "free")
+        faults.push(...ringFaults(cornersOf(shape.outline), "shape.points", "The outline"));
+      break;
   }
   return faults;
 }
 
+function tumblerFaults(shape: Extract<Piece["shape"], { kind: "tumbler" }>): Fault[] {
+  const faults: Fault[] = [];
+  const { slantMm } = unrolledWall(shape.topDiameterMm, shape.bottomDiameterMm, shape.heightMm);
+  if (shape.rimBandMm >= slantMm)
+    faults.push({
+      at: "shape.rimBandMm",
+      message: "The bare band is as high as the tumbler: nothing is coated.",
+    });
+  if (!shape.patch) return faults;
+  const { widthMm, heightMm, fromBottomMm } = shape.patch;
+  if (!(widthMm > 0) || !(heightMm > 0))
+    faults.push({ at: "shape.patch", message: "The blank patch has no size." });
+  else if (fromBottomMm + heightMm > slantMm - shape.rimBandMm)
+    faults.push({ at: "shape.patch", message: "The blank patch reaches into the bare band at the rim." });
+  else if (
+    widthMm >=
+    Math.PI * Math.min(diameterAlong(shape, fromBottomMm), diameterAlong(shape, fromBottomMm + heightMm))
+  )
+    faults.push({ at: "shape.patch", message: "The blank patch is wider than the way around the tumbler." });
+  return faults;
+}
+
+/** Faults that need the outline: a mould whose walls meet, corners too small for what an outline has become. */
+function outlineFaults(piece: Piece): Fault[] {
+  const { shape } = piece;
+  if (shape.kind === "mould") {
+    const outline = outlineOf(piece);
+    const drafted = draftedVolume(
+      outline.areaMm2,
+      outline.perimeterMm,
+      shrinkTerm(outline.corners, outline.smooth),
+      shape.depthMm,
+      shape.draftDeg,
+    );
+    if (!(drafted.bottomMm2 > 0) || drafted.leanMm * 2 >= Math.min(outline.widthMm, outline.heightMm))
+      return [{ at: "shape.draftDeg", message: "With this draft the walls meet above the bottom." }];
+  }
+  if (shape.kind === "offsets" || shape.kind === "river")
+    return ringFaults(outlineOf(piece).corners, "shape.stations", "The outline").filter(
+      // An end that runs to a point has two corners in one place, and that is meant.
+      (fault) => !fault.message.includes("two corners"),
+    );
+  return [];
+}
+
 function edgeFaults(piece: Piece): Fault[] {
   const faults: Fault[] = [];
-  for (const name of EDGES_OF[piece.shape.kind]) {
+  for (const name of edgesOf(piece.shape)) {
     const edge = edgeOf(piece, name);
     if (edge.treatment !== "face" && edge.treatment !== "dam") continue;
     if (edge.treatment === "face" && edge.heightMm <= 0)
       faults.push({
         at: `edges.${name}.heightMm`,
-        message: `The face at the ${EDGE_WORDS[name]} has no height.`,
+        message: `The face at the ${edgeWords(name)} has no height.`,
       });
     else if (edge.heightMm > 0 && edge.roundingMm > edge.heightMm)
       faults.push({
@@ -129,26 +202,46 @@ function edgeFaults(piece: Piece): Fault[] {
   return faults;
 }
 
+const sizesOf = ({ shape }: CutOut): number[] => {
+  switch (shape.kind) {
+    case "round":
+      return [shape.diameterMm];
+    case "rectangle":
+      return [shape.lengthMm, shape.depthMm];
+    case "free":
+      return [];
+  }
+};
+
 function cutOutFaults(piece: Piece): Fault[] {
-  const outline = outlineOf(piece.shape);
+  const outline = outlineOf(piece);
   const faults: Fault[] = [];
+  const rings = piece.cutOuts.map((cutOut) => cutOutRing(cutOut, outline));
   piece.cutOuts.forEach((cutOut, index) => {
-    const sizes =
-      cutOut.shape.kind === "round"
-        ? [cutOut.shape.diameterMm]
-        : [cutOut.shape.lengthMm, cutOut.shape.depthMm];
     const at = `cutOuts.${cutOut.id}`;
-    if (sizes.some((size) => !(size > 0))) {
+    if (sizesOf(cutOut).some((size) => !(size > 0))) {
       faults.push({ at, message: `${cutOut.name} has no size.` });
       return;
     }
-    if (!fitsInside(cutOut, outline))
+    const ring = rings[index] as Point[];
+    if (cutOut.shape.kind === "free") {
+      const own = ringFaults(ring, at, cutOut.name);
+      faults.push(...own);
+      if (own.length > 0) return;
+    }
+    if (!liesInside(ring, outline.corners))
       faults.push({
         at,
         message: `${cutOut.name} reaches over the edge of ${piece.name}. Make it smaller or move it in.`,
+        where: ring[0] as Point,
       });
-    const hit = piece.cutOuts.slice(0, index).find((earlier) => overlap(earlier, cutOut, outline));
-    if (hit) faults.push({ at, message: `${cutOut.name} and ${hit.name} overlap.` });
+    const hit = piece.cutOuts
+      .slice(0, index)
+      .findIndex(
+        (earlier, before) =>
+          sizesOf(earlier).every((size) => size > 0) && ringsOverlap(rings[before] as Point[], ring),
+      );
+    if (hit >= 0) faults.push({ at, message: `${cutOut.name} and ${piece.cutOuts[hit]?.name} overlap.` });
     if (cutOut.innerFace && cutOut.innerFace.heightMm <= 0)
       faults.push({ at: `${at}.innerFace`, message: `The inner face of ${cutOut.name} has no height.` });
     if (cutOut.innerFace && cutOut.innerFace.roundingMm > cutOut.innerFace.heightMm)
@@ -161,7 +254,10 @@ function cutOutFaults(piece: Piece): Fault[] {
 export function faultsOf(piece: Piece): Fault[] {
   const first = shapeFaults(piece);
   if (first.length > 0) return first;
-  const faults = [...edgeFaults(piece), ...cutOutFaults(piece)];
+  const faults = [...outlineFaults(piece), ...edgeFaults(piece), ...cutOutFaults(piece)];
+  for (const one of piece.voids ?? [])
+    if (!(one.lengthMm > 0 && one.widthMm > 0 && one.depthMm > 0))
+      faults.push({ at: `voids.${one.id}`, message: `${one.name} has no size.` });
   if (!Number.isInteger(piece.count) || piece.count < 1)
     faults.push({ at: "count", message: "There must be at least one." });
   return faults;

@@ -1,29 +1,51 @@
 import { ellipse, racetrack, regularPolygon, type Curve, type Point } from "./curves";
-import { EDGES_OF, type CutOut, type EdgeName, type Shape } from "./piece";
+import { unrolledBand, unrolledWall } from "./frustum";
+import {
+  edgeOf,
+  edgesOf,
+  type EdgeName,
+  type FreeOutline,
+  type MouldOutline,
+  type Piece,
+  type Shape,
+} from "./piece";
+import { boxOf, pathLengthMm, ringAreaMm2, ringTurn } from "./ring";
+import { roundCorners } from "./rounding";
+import { stationSides } from "./stations";
 
-/** A straight side of an outline, from corner to corner. */
-export type Side = { name: EdgeName; from: Point; to: Point; lengthMm: number };
+/** One edge of an outline: its line from start to end, flattened where it is curved. */
+export type Side = { name: EdgeName; path: Point[]; lengthMm: number };
 
-/** The outer line of a piece in mm; x to the right, y towards the person at the front; origin at the back left. */
-export type Outline = (
-  | { kind: "polygon"; corners: Point[]; sides: Side[] }
-  | { kind: "curve"; corners: Point[]; areaMm2: number; perimeterMm: number }
-) & {
+/** The outer line of a piece in mm; x to the right, y towards the person at the front; origin at the back left of its bounding box. */
+export type Outline = {
+  corners: Point[];
+  /** The edges that can be treated one by one; none for a tumbler's wall and for a mould. */
+  sides: Side[];
+  areaMm2: number;
+  perimeterMm: number;
   widthMm: number;
   heightMm: number;
+  /** Where the origin lies in the coordinates of a stored outline. */
+  origin: Point;
+  /** One closed curve rather than sides with corners. */
+  smooth: boolean;
+  /** Lines within it where two slabs meet. */
+  joints: [Point, Point][];
 };
 
-type StraightShape = Extract<Shape, { kind: "straight" | "rectangle" | "l-run" | "u-run" }>;
+type RunShape = Extract<Shape, { kind: "straight" | "l-run" | "u-run" }>;
 
 const at = (x: number, y: number): Point => ({ x, y });
 
-/** Corners in the order of `EDGES_OF`, clockwise on screen from the back left. */
-function cornersOf(shape: StraightShape): Point[] {
+/** Corners of a run without its overhang, clockwise on screen from the back left. */
+function runCorners(shape: RunShape): Point[] {
   const { lengthMm: length, depthMm: depth } = shape;
   switch (shape.kind) {
-    case "straight":
-    case "rectangle":
-      return [at(0, 0), at(length, 0), at(length, depth), at(0, depth)];
+    case "straight": {
+      const cut = (deg = 0) => depth * Math.tan((deg * Math.PI) / 180);
+      const [left, right] = [cut(shape.mitreLeftDeg), cut(shape.mitreRightDeg)];
+      return [at(0, 0), at(length, 0), at(length - right, depth), at(left, depth)];
+    }
     case "l-run": {
       const { returnLengthMm: back, returnDepthMm: wide, turn } = shape;
       const left = [at(0, 0), at(length, 0), at(length, depth), at(wide, depth), at(wide, back), at(0, back)];
@@ -46,87 +68,182 @@ function cornersOf(shape: StraightShape): Point[] {
   }
 }
 
-/** Shoelace formula; positive for either direction of travel. */
-export function polygonAreaMm2(corners: readonly Point[]): number {
-  let twice = 0;
-  corners.forEach((corner, index) => {
-    const next = corners[(index + 1) % corners.length] as Point;
-    twice += corner.x * next.y - next.x * corner.y;
+/** Moves each side of a polygon outwards by its own distance; neighbours meet where their lines cross. */
+function movedOut(corners: readonly Point[], distances: readonly number[]): Point[] {
+  const count = corners.length;
+  const turn = ringTurn(corners);
+  const lines = corners.map((from, index) => {
+    const to = corners[(index + 1) % count] as Point;
+    const long = Math.hypot(to.x - from.x, to.y - from.y) || 1;
+    const [dx, dy] = [(to.x - from.x) / long, (to.y - from.y) / long];
+    const by = (distances[index] ?? 0) * turn;
+    return { x: from.x + dy * by, y: from.y - dx * by, dx, dy };
   });
-  return Math.abs(twice) / 2;
+  return corners.map((_, index) => {
+    const [a, b] = [lines[(index + count - 1) % count], lines[index]] as [
+      (typeof lines)[number],
+      (typeof lines)[number],
+    ];
+    const det = a.dx * b.dy - a.dy * b.dx;
+    if (Math.abs(det) < 1e-9) return at(b.x, b.y);
+    const along = ((b.x - a.x) * b.dy - (b.y - a.y) * b.dx) / det;
+    return at(a.x + along * a.dx, a.y + along * a.dy);
+  });
 }
 
-function curveOf(shape: Exclude<Shape, StraightShape>): Curve {
-  switch (shape.kind) {
-    case "round":
-      return ellipse(shape.diameterMm, shape.diameterMm);
-    case "oval":
-      return ellipse(shape.lengthMm, shape.depthMm);
-    case "racetrack":
-      return racetrack(shape.lengthMm, shape.depthMm);
-    case "polygon":
-      return regularPolygon(shape.sides, shape.sideMm);
-  }
+function overhungCorners(piece: Piece, shape: RunShape): Point[] {
+  const corners = runCorners(shape);
+  const out = shape.overhangMm ?? 0;
+  if (out === 0) return corners;
+  return movedOut(
+    corners,
+    edgesOf(shape).map((name) => {
+      const { treatment } = edgeOf(piece, name);
+      return treatment === "wall" || treatment === "joint" ? 0 : out;
+    }),
+  );
 }
 
-const isStraight = (shape: Shape): shape is StraightShape => EDGES_OF[shape.kind][0] !== "rim";
+/** Where the slabs of an L or U meet: from corner to corner when mitred, along the longer slab's front when butted. */
+function jointsOf(shape: RunShape, corners: readonly Point[]): [Point, Point][] {
+  if (shape.kind === "straight" || !shape.joint || shape.joint === "none") return [];
+  const c = (index: number) => corners[index] as Point;
+  const meet = (outer: Point, inner: Point): [Point, Point] =>
+    shape.joint === "mitre" ? [outer, inner] : [at(outer.x, inner.y), inner];
+  return shape.kind === "l-run" ? [meet(c(0), c(3))] : [meet(c(0), c(5)), meet(c(1), c(4))];
+}
 
-/** The outline of a shape: straight sides with their names, or one curved rim. */
-export function outlineOf(shape: Shape): Outline {
-  if (!isStraight(shape)) {
-    const { points, ...measures } = curveOf(shape);
-    return { kind: "curve", corners: points, ...measures };
-  }
-  const corners = cornersOf(shape);
-  const names = EDGES_OF[shape.kind];
-  const sides = corners.map((from, index) => {
-    const to = corners[(index + 1) % corners.length] as Point;
-    return { name: names[index] as EdgeName, from, to, lengthMm: Math.hypot(to.x - from.x, to.y - from.y) };
+function fromSides(
+  paths: Point[][],
+  names: readonly EdgeName[],
+  more: Partial<Pick<Outline, "joints" | "areaMm2" | "smooth">> & { lengthsMm?: number[] } = {},
+): Outline {
+  const box = boxOf(paths.flat());
+  const origin = at(box.minX, box.minY);
+  const shift = (point: Point) => at(point.x - origin.x, point.y - origin.y);
+  const moved = paths.map((path) => path.map(shift));
+  const corners = moved.flatMap((path) => path.slice(0, -1));
+  const sides = moved.flatMap((path, index): Side[] => {
+    const name = names[index];
+    return name ? [{ name, path, lengthMm: more.lengthsMm?.[index] ?? pathLengthMm(path) }] : [];
   });
+  const perimeterMm = moved.reduce(
+    (sum, path, index) => sum + (more.lengthsMm?.[index] ?? pathLengthMm(path)),
+    0,
+  );
   return {
-    kind: "polygon",
     corners,
     sides,
-    widthMm: Math.max(...corners.map((corner) => corner.x)),
-    heightMm: Math.max(...corners.map((corner) => corner.y)),
+    areaMm2: more.areaMm2 ?? ringAreaMm2(corners),
+    perimeterMm,
+    widthMm: box.maxX - box.minX,
+    heightMm: box.maxY - box.minY,
+    origin,
+    smooth: more.smooth ?? false,
+    joints: (more.joints ?? []).map(([a, b]) => [shift(a), shift(b)]),
   };
 }
 
-export function outlineAreaMm2(outline: Outline): number {
-  return outline.kind === "curve" ? outline.areaMm2 : polygonAreaMm2(outline.corners);
+function fromCurve(
+  { points, areaMm2, perimeterMm, widthMm, heightMm }: Curve,
+  names: readonly EdgeName[],
+): Outline {
+  const [name] = names;
+  return {
+    corners: points,
+    sides: name ? [{ name, path: [...points, points[0] as Point], lengthMm: perimeterMm }] : [],
+    areaMm2,
+    perimeterMm,
+    widthMm,
+    heightMm,
+    origin: at(0, 0),
+    smooth: true,
+    joints: [],
+  };
 }
 
-/** The edges of an outline with their lengths; a curve has one, its rim. */
-export function edgeLengths(outline: Outline): { name: EdgeName; lengthMm: number }[] {
-  return outline.kind === "curve" ? [{ name: "rim", lengthMm: outline.perimeterMm }] : outline.sides;
+const closedPaths = (corners: readonly Point[]): Point[][] =>
+  corners.map((corner, index) => [corner, corners[(index + 1) % corners.length] as Point]);
+
+function fromFree({ points, starts }: FreeOutline, names: readonly EdgeName[]): Outline {
+  const corners = points.map(([x, y]) => at(x, y));
+  const first = starts[0] ?? 0;
+  const around = [...corners.slice(first), ...corners.slice(0, first)];
+  const paths = starts.map((start, index) => {
+    const end = starts[index + 1] ?? corners.length + first;
+    return [...around.slice(start - first, end - first), around[(end - first) % around.length] as Point];
+  });
+  return fromSides(paths, names);
 }
 
-/** The centre of a cut-out in the outline's coordinates. */
-export function cutOutCentre(cutOut: CutOut, outline: Outline): Point {
-  return { x: cutOut.fromLeftMm, y: outline.heightMm - cutOut.fromFrontMm };
+function rectangleOutline(
+  { lengthMm, depthMm, cornerRadiiMm }: { lengthMm: number; depthMm: number; cornerRadiiMm?: number[] },
+  names: readonly EdgeName[],
+): Outline {
+  const corners = [at(0, 0), at(lengthMm, 0), at(lengthMm, depthMm), at(0, depthMm)];
+  if (!cornerRadiiMm?.some((radius) => radius > 0)) return fromSides(closedPaths(corners), names);
+  const rounded = roundCorners(corners, cornerRadiiMm);
+  return fromSides(rounded.paths, names, {
+    lengthsMm: rounded.lengthsMm,
+    areaMm2: lengthMm * depthMm - rounded.lostAreaMm2,
+  });
 }
 
-/** Corners of a rectangular cut-out; null for a round one. */
-export function cutOutCorners(cutOut: CutOut, outline: Outline): Point[] | null {
-  if (cutOut.shape.kind === "round") return null;
-  const { x, y } = cutOutCentre(cutOut, outline);
-  const [halfX, halfY] = [cutOut.shape.lengthMm / 2, cutOut.shape.depthMm / 2];
-  return [
-    { x: x - halfX, y: y - halfY },
-    { x: x + halfX, y: y - halfY },
-    { x: x + halfX, y: y + halfY },
-    { x: x - halfX, y: y + halfY },
-  ];
+function mouldOutline(outline: MouldOutline): Outline {
+  switch (outline.kind) {
+    case "rectangle":
+      return rectangleOutline(outline, []);
+    case "round":
+      return fromCurve(ellipse(outline.diameterMm, outline.diameterMm), []);
+    case "oval":
+      return fromCurve(ellipse(outline.lengthMm, outline.depthMm), []);
+    case "free":
+      return fromFree(outline, []);
+  }
 }
 
-export function cutOutAreaMm2(cutOut: CutOut): number {
-  return cutOut.shape.kind === "round"
-    ? Math.PI * (cutOut.shape.diameterMm / 2) ** 2
-    : cutOut.shape.lengthMm * cutOut.shape.depthMm;
+function drawn(piece: Piece): Outline {
+  const { shape } = piece;
+  const names = edgesOf(shape);
+  switch (shape.kind) {
+    case "straight":
+    case "l-run":
+    case "u-run": {
+      const corners = overhungCorners(piece, shape);
+      return fromSides(closedPaths(corners), names, { joints: jointsOf(shape, corners) });
+    }
+    case "rectangle":
+    case "sample":
+      return rectangleOutline(shape, names);
+    case "round":
+      return fromCurve(ellipse(shape.diameterMm, shape.diameterMm), names);
+    case "oval":
+      return fromCurve(ellipse(shape.lengthMm, shape.depthMm), names);
+    case "racetrack":
+      return fromCurve(racetrack(shape.lengthMm, shape.depthMm), names);
+    case "polygon":
+      return { ...fromCurve(regularPolygon(shape.sides, shape.sideMm), names), smooth: false };
+    case "free":
+    case "floor":
+      return fromFree(shape, names);
+    case "offsets":
+    case "river":
+      return fromSides(stationSides(shape.stations), names);
+    case "mould":
+      return mouldOutline(shape.outline);
+    case "tumbler": {
+      const wall = unrolledWall(shape.topDiameterMm, shape.bottomDiameterMm, shape.heightMm);
+      const ring = unrolledBand(shape, [0, wall.slantMm]);
+      return fromSides(closedPaths(ring), [], { areaMm2: wall.areaMm2 });
+    }
+  }
 }
 
-export function cutOutPerimeterMm(cutOut: CutOut): number {
-  return cutOut.shape.kind === "round"
-    ? Math.PI * cutOut.shape.diameterMm
-    : 2 * (cutOut.shape.lengthMm + cutOut.shape.depthMm);
+const known = new WeakMap<Piece, Outline>();
+
+/** The outline of a piece; a tumbler's is its wall unrolled. Worked out once for each piece object. */
+export function outlineOf(piece: Piece): Outline {
+  let outline = known.get(piece);
+  if (!outline) known.set(piece, (outline = drawn(piece)));
+  return outline;
 }

@@ -1,11 +1,21 @@
 /** How the film ends at an edge. */
-export type EdgeTreatment = "face" | "wall" | "dam" | "open";
+export type EdgeTreatment = "face" | "wall" | "dam" | "open" | "joint" | "masked";
+
+/** What a treatment is called in words. */
+export const TREATMENT_WORDS: Record<EdgeTreatment, string> = {
+  face: "face",
+  wall: "wall",
+  dam: "dammed",
+  open: "open",
+  joint: "joint",
+  masked: "masked",
+};
 
 /** One edge of a piece. `heightMm` and `roundingMm` count for faces and dammed edges only. */
 export type Edge = { treatment: EdgeTreatment; heightMm: number; roundingMm: number };
 
 /** Names of the edges, by the side from which a person standing at the front sees them. */
-export type EdgeName =
+export type NamedEdge =
   | "front"
   | "right"
   | "back"
@@ -24,20 +34,58 @@ export type EdgeName =
   | "wallLeft"
   | "wallRight";
 
+/** An edge of a known kind of piece, or the n-th side (from 1) of a free outline. */
+export type EdgeName = NamedEdge | `side-${number}`;
+
+/** A run along a wall; sizes are those of the cabinets where there is an overhang, else of the top itself. */
+type Run = {
+  /** How far the top stands out over the cabinets, on every edge that is neither wall nor joint. */
+  overhangMm?: number;
+};
+
+/** How the slabs of a run with returns meet in the corner. */
+export type JointKind = "none" | "mitre" | "butt";
+
+/** x, y in mm; kept as pairs, since an outline from a file can have thousands. */
+export type Pair = [number, number];
+
+/** Distances of both lines from a straight string, at a place along it. */
+export type Station = {
+  atMm: number;
+  /** From the string to the far line, positive away from the person. */
+  farMm: number;
+  /** From the string to the near line, positive towards the person. */
+  nearMm: number;
+};
+
+/** A closed outline by its corners; a new edge begins at each index in `starts` (ascending, the first is 0). */
+export type FreeOutline = { points: Pair[]; starts: number[] };
+
+/** Outlines that a mould can have. */
+export type MouldOutline =
+  | { kind: "rectangle"; lengthMm: number; depthMm: number }
+  | { kind: "round"; diameterMm: number }
+  | { kind: "oval"; lengthMm: number; depthMm: number }
+  | ({ kind: "free" } & FreeOutline);
+
 export type Shape =
-  | { kind: "straight"; lengthMm: number; depthMm: number }
+  | ({ kind: "straight"; lengthMm: number; depthMm: number } & Run & {
+        /** Angles at which the ends are cut, from square; positive makes the front shorter than the back. */
+        mitreLeftDeg?: number;
+        mitreRightDeg?: number;
+      })
   /** Two legs in an L. Both lengths are outer, along the walls; `turn` says on which hand the return leg runs. */
-  | {
+  | ({
       kind: "l-run";
       lengthMm: number;
       depthMm: number;
       returnLengthMm: number;
       returnDepthMm: number;
       turn: "left" | "right";
-    }
-  | { kind: "rectangle"; lengthMm: number; depthMm: number }
+      joint?: JointKind;
+    } & Run)
   /** Two returns, both towards the person. All lengths are outer, along the walls. */
-  | {
+  | ({
       kind: "u-run";
       lengthMm: number;
       depthMm: number;
@@ -45,23 +93,70 @@ export type Shape =
       leftDepthMm: number;
       rightLengthMm: number;
       rightDepthMm: number;
+      joint?: JointKind;
+    } & Run)
+  | {
+      kind: "rectangle";
+      lengthMm: number;
+      depthMm: number;
+      /** Radii of the corners in the order back left, back right, front right, front left. */
+      cornerRadiiMm?: [number, number, number, number];
     }
   | { kind: "round"; diameterMm: number }
   | { kind: "oval"; lengthMm: number; depthMm: number }
   /** Straight sides joined by half circles. */
   | { kind: "racetrack"; lengthMm: number; depthMm: number }
-  | { kind: "polygon"; sides: number; sideMm: number };
+  | { kind: "polygon"; sides: number; sideMm: number }
+  | ({ kind: "free" } & FreeOutline)
+  /** Taped off on site: two lines measured from one string. */
+  | { kind: "offsets"; stations: Station[] }
+  | {
+      kind: "tumbler";
+      topDiameterMm: number;
+      bottomDiameterMm: number;
+      heightMm: number;
+      /** Whether the base disc is coated. */
+      base: boolean;
+      /** Left bare at the drinking rim. */
+      rimBandMm: number;
+      /** Kept blank for the decal: its size on the wall and its lower edge above the base. */
+      patch: { widthMm: number; heightMm: number; fromBottomMm: number } | null;
+    }
+  | { kind: "mould"; outline: MouldOutline; depthMm: number; draftDeg: number }
+  /** A channel between two slabs, its widths read at mid-depth. */
+  | { kind: "river"; stations: Station[]; depthMm: number }
+  | ({ kind: "floor" } & FreeOutline)
+  | { kind: "sample"; lengthMm: number; depthMm: number };
+
+export type CutOutShape =
+  | { kind: "rectangle"; lengthMm: number; depthMm: number; radiusMm?: number }
+  | { kind: "round"; diameterMm: number }
+  /** Corners relative to the centre of its bounding box. */
+  | { kind: "free"; points: Pair[] };
 
 /** An opening. Its place is that of its centre, from the left and from the front of the piece's bounding box. */
 export type CutOut = {
   id: string;
   name: string;
-  shape: { kind: "rectangle"; lengthMm: number; depthMm: number } | { kind: "round"; diameterMm: number };
+  shape: CutOutShape;
   fromLeftMm: number;
   fromFrontMm: number;
   /** The inner edge, where it is coated as under-mount sinks want it; null when it is hidden. */
   innerFace: { heightMm: number; roundingMm: number } | null;
 };
+
+/** A hole, crack or wormhole that is filled before the coats: a box that it fits. */
+export type Void = {
+  id: string;
+  name: string;
+  lengthMm: number;
+  widthMm: number;
+  depthMm: number;
+  count: number;
+};
+
+/** A picture laid under the drawing: where its top left corner lies, in mm of the piece's drawing, and its scale. */
+export type Underlay = { pictureId: string; xMm: number; yMm: number; mmPerPx: number; opacity: number };
 
 export type Piece = {
   id: string;
@@ -71,22 +166,40 @@ export type Piece = {
   shape: Shape;
   edges: Partial<Record<EdgeName, Edge>>;
   cutOuts: CutOut[];
+  /** Coated on both sides: the top counts twice, the edges once. */
+  bothSides?: boolean;
+  voids?: Void[];
+  underlay?: Underlay;
 };
 
+const RECTANGULAR = ["back", "right", "front", "left"] as const;
+
 /** Edge names of a kind of piece, in the order of its outline (clockwise on screen, from the back left corner). */
-export const EDGES_OF: Record<Shape["kind"], readonly EdgeName[]> = {
-  straight: ["back", "right", "front", "left"],
-  rectangle: ["back", "right", "front", "left"],
+const EDGES_OF_KIND: Partial<Record<Shape["kind"], readonly NamedEdge[]>> = {
+  straight: RECTANGULAR,
+  rectangle: RECTANGULAR,
+  sample: RECTANGULAR,
+  offsets: RECTANGULAR,
+  river: RECTANGULAR,
   "l-run": ["backLong", "endRight", "frontLong", "frontReturn", "endReturn", "wallReturn"],
   "u-run": ["back", "wallRight", "endRightReturn", "innerRight", "front", "innerLeft", "endLeft", "wallLeft"],
   round: ["rim"],
   oval: ["rim"],
   racetrack: ["rim"],
   polygon: ["rim"],
+  tumbler: [],
+  mould: [],
 };
 
-/** What an edge is called in words. */
-export const EDGE_WORDS: Record<EdgeName, string> = {
+/** The edges that a shape has, in the order of its outline. */
+export function edgesOf(shape: Shape): readonly EdgeName[] {
+  if (shape.kind === "free" || shape.kind === "floor")
+    return shape.starts.map((_, index): EdgeName => `side-${index + 1}`);
+  return EDGES_OF_KIND[shape.kind] ?? [];
+}
+
+/** What a named edge is called in words. */
+export const EDGE_WORDS: Record<NamedEdge, string> = {
   front: "front",
   right: "right end",
   back: "back",
@@ -106,14 +219,36 @@ export const EDGE_WORDS: Record<EdgeName, string> = {
   wallRight: "back of the right return",
 };
 
+/** What an edge is called in words. */
+export function edgeWords(name: EdgeName): string {
+  return name.startsWith("side-") ? `side ${name.slice(5)}` : EDGE_WORDS[name as NamedEdge];
+}
+
 export const FACE: Edge = { treatment: "face", heightMm: 38, roundingMm: 3 };
 export const WALL: Edge = { treatment: "wall", heightMm: 0, roundingMm: 0 };
+const SAMPLE_FACE: Edge = { treatment: "face", heightMm: 12, roundingMm: 3 };
+const DAM: Edge = { treatment: "dam", heightMm: 0, roundingMm: 0 };
 
 /** Edges that usually stand against a wall. */
 const AT_WALLS = new Set<EdgeName>(["back", "backLong", "wallReturn", "wallLeft", "wallRight"]);
 
-/** The edge as planned, or the usual one of that place: walls behind counters, faces elsewhere. */
+function usualEdge({ shape }: Piece, name: EdgeName): Edge {
+  switch (shape.kind) {
+    case "floor":
+      return WALL;
+    case "river":
+      return name === "left" || name === "right" ? DAM : WALL;
+    case "sample":
+      return SAMPLE_FACE;
+    case "rectangle":
+    case "offsets":
+      return FACE;
+    default:
+      return AT_WALLS.has(name) ? WALL : FACE;
+  }
+}
+
+/** The edge as planned, or the usual one of that place: walls behind counters and around floors, faces elsewhere. */
 export function edgeOf(piece: Piece, name: EdgeName): Edge {
-  const usual = AT_WALLS.has(name) && piece.shape.kind !== "rectangle" ? WALL : FACE;
-  return piece.edges[name] ?? usual;
+  return piece.edges[name] ?? usualEdge(piece, name);
 }

@@ -1,14 +1,16 @@
 import { advise } from "../advice/advise";
 import type { Advice } from "../advice/advice";
-import { batchCoat, type BatchedCoat } from "../batch/batch-coat";
+import { batchCoat, type BatchedCoat, type CoveredPiece } from "../batch/batch-coat";
 import type { Tool } from "../batch/factors";
-import type { Coverable } from "../batch/sections";
 import { calibrate, type Calibration } from "../cure/calibrate";
 import { filmLife, type StateStart } from "../cure/film-life";
 import type { ResinCard } from "../cure/resin-card";
 import type { Fault } from "../geometry/faults";
+import { cutAtShare } from "../geometry/lanes";
 import { measurePiece, type Measured } from "../geometry/measure";
-import type { Coat } from "../schedule/coat";
+import { exactly } from "../numerics/spread";
+import { covers, filmOn, isFill, type Coat } from "../schedule/coat";
+import { spraysOf, type SprayNeed } from "../schedule/sprays";
 import { timetable, type CoatTimes } from "../schedule/timetable";
 import type { JobDocument } from "./job";
 
@@ -21,6 +23,8 @@ export type PlannedCoat = {
   calibration: Calibration | null;
   life: StateStart[];
   batched: BatchedCoat | null;
+  /** What is sprayed beside the mix. */
+  sprays: SprayNeed[];
   problem: string | null;
   times: CoatTimes | null;
 };
@@ -31,6 +35,9 @@ export type Totals = {
   faceLengthMm: number;
   openLengthMm: number;
   dripLengthMm: number;
+  jointLengthMm: number;
+  fillMl: number;
+  voidMl: number;
   count: number;
 };
 
@@ -60,6 +67,9 @@ function totalsOf(pieces: readonly Measured[]): Totals {
     faceLengthMm: 0,
     openLengthMm: 0,
     dripLengthMm: 0,
+    jointLengthMm: 0,
+    fillMl: 0,
+    voidMl: 0,
     count: 0,
   };
   for (const piece of pieces) {
@@ -68,25 +78,41 @@ function totalsOf(pieces: readonly Measured[]): Totals {
     totals.faceLengthMm += piece.count * piece.faceLengthMm;
     totals.openLengthMm += piece.count * piece.lengthByTreatmentMm.open;
     totals.dripLengthMm += piece.count * piece.lengthByTreatmentMm.face;
+    totals.jointLengthMm += piece.count * piece.jointLengthMm;
+    totals.fillMl += piece.count * (piece.fillMl?.likely ?? 0);
+    totals.voidMl += piece.count * piece.voidMl;
     totals.count += piece.count;
   }
   return totals;
 }
 
-/** A run with returns is divided along all of its legs. */
-function developedLengthMm({ outline }: Measured): number {
-  const { widthMm, heightMm } = outline;
-  if (outline.kind === "curve" || outline.sides.length === 4) return widthMm;
-  return outline.sides.length === 6 ? widthMm + heightMm : widthMm + 2 * heightMm;
-}
-
-function coverable(piece: Measured): Coverable {
+/** What a coat covers of a piece; null where it does not go. `first` when nothing lies under it there. */
+function coveredBy(coat: Coat, piece: Measured, job: JobDocument, first: boolean): CoveredPiece | null {
+  if (!covers(coat, piece.id)) return null;
+  const filled = isFill(coat);
+  const fillMl =
+    coat.kind === "prefill"
+      ? piece.voidMl > 0
+        ? exactly(piece.voidMl)
+        : null
+      : filled
+        ? piece.fillMl
+        : null;
+  if (filled && fillMl === null) return null;
+  const edgesOnly = coat.kind === "edge-seal";
+  const faces = coat.coversFaces && !filled && !edgesOnly;
   return {
     id: piece.id,
     name: piece.name,
     count: piece.count,
-    areaMm2: piece.topAreaMm2,
-    lengthMm: developedLengthMm(piece),
+    filmMm: filmOn(coat, piece.id),
+    topAreaMm2: edgesOnly ? piece.sealAreaMm2 : piece.topAreaMm2,
+    faceAreaMm2: faces ? piece.faceAreaMm2 : 0,
+    openLengthMm: filled || edgesOnly ? 0 : piece.lengthByTreatmentMm.open,
+    faceLengthMm: faces ? piece.lengthByTreatmentMm.face : 0,
+    ground: first && !filled ? (job.groundByPiece?.[piece.id] ?? job.ground) : null,
+    fillMl,
+    alongMm: (share) => cutAtShare(piece.piece, share).alongMm,
   };
 }
 
@@ -94,8 +120,17 @@ function toolsOf(coat: Coat): Tool[] {
   return coat.passes.map((pass) => pass.tool);
 }
 
-function problemOf(coat: Coat, card: ResinCard | null, totals: Totals): string | null {
+function problemOf(
+  coat: Coat,
+  card: ResinCard | null,
+  totals: Totals,
+  covered: readonly CoveredPiece[],
+): string | null {
   if (totals.count === 0) return "No piece is measured yet.";
+  if (covered.length === 0 && coat.kind === "prefill")
+    return "No piece has voids to fill: list them in Measure.";
+  if (covered.length === 0 && coat.kind === "fill") return "No piece of this coat has a depth to fill.";
+  if (covered.length === 0) return "This coat goes on no piece. Choose one.";
   if (coat.resinCardId === null) return "Choose a resin for this coat.";
   if (card === null) return "The resin card of this coat is gone. Choose another.";
   if (coat.colours.length === 0) return "Add a colour, or clear.";
@@ -119,37 +154,42 @@ export function derivePlan(job: JobDocument, cards: readonly ResinCard[]): Plan 
       );
   }
   const totals = totalsOf(pieces);
-  const parts = pieces.map(coverable);
+  /** Pieces on which something lies already. */
+  const begun = new Set<string>();
   const byId = new Map(cards.map((card) => [card.id, card]));
 
-  const coats = job.coats.map((coat, index): PlannedCoat => {
+  const coats = job.coats.map((coat): PlannedCoat => {
     const card = (coat.resinCardId !== null && byId.get(coat.resinCardId)) || null;
     const calibration = card ? calibrationOf(card) : null;
-    const problem = problemOf(coat, card, totals);
+    const covered = pieces.flatMap((piece) => {
+      const found = coveredBy(coat, piece, job, !begun.has(piece.id));
+      return found ? [found] : [];
+    });
+    if (!isFill(coat) && coat.kind !== "edge-seal") for (const { id } of covered) begun.add(id);
+    const problem = problemOf(coat, card, totals, covered);
     const life = card && calibration ? filmLife(card, calibration, job.work.tempC) : [];
     if (problem || !card || !calibration)
-      return { coat, card, calibration, life, batched: null, problem, times: null };
+      return { coat, card, calibration, life, batched: null, sprays: [], problem, times: null };
     const batched = batchCoat({
       card,
       calibration,
-      filmMm: coat.filmMm,
       coverShare: coat.coverShare,
-      pieces: parts,
-      topAreaMm2: totals.topAreaMm2,
-      faceAreaMm2: coat.coversFaces ? totals.faceAreaMm2 : 0,
-      openLengthMm: totals.openLengthMm * coat.coverShare,
-      faceLengthMm: coat.coversFaces ? totals.dripLengthMm * coat.coverShare : 0,
+      pieces: covered,
       colours: coat.colours,
       clearReserve: coat.clearReserve,
       school: coat.school,
-      ground: index === 0 ? job.ground : null,
       tools: toolsOf(coat),
+      embeds: coat.embeds ?? [],
       rateM2PerH: coat.rateM2PerH,
       people: job.work.people,
       tempC: job.work.tempC,
+      vesselsMl: job.work.vesselsMl ?? [],
+      largestBatchMl:
+        coat.byKits && card.kits.length > 0 ? Math.max(...card.kits.map((kit) => kit.ml)) : null,
       factors: job.factors,
     });
-    return { coat, card, calibration, life, batched, problem: null, times: null };
+    const sprays = spraysOf(coat.passes, batched.topAreaMm2, job.factors);
+    return { coat, card, calibration, life, batched, sprays, problem: null, times: null };
   });
 
   const timed = coats.flatMap(({ coat, card, life, batched }) =>

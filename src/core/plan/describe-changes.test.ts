@@ -1,6 +1,6 @@
 import type { JobDocument } from "./job";
 import { describeChanges } from "./describe-changes";
-import { newCutOut, newPiece } from "./new-job";
+import { newCutOut, newPiece } from "./new-piece";
 import { sampleJob, starterCards } from "./sample-job";
 
 let made = 0;

@@ -31,11 +31,44 @@ const FIELD_WORDS: Record<string, string> = {
   hex: "colour",
   innerFace: "inner face",
   factors: "losses",
+  points: "corners",
+  starts: "edges",
+  stations: "readings",
+  overhangMm: "overhang",
+  mitreLeftDeg: "left cut",
+  mitreRightDeg: "right cut",
+  cornerRadiiMm: "corner radii",
+  topDiameterMm: "diameter at the top",
+  bottomDiameterMm: "diameter at the base",
+  rimBandMm: "bare band",
+  draftDeg: "draft",
+  bothSides: "both sides",
+  groundByPiece: "ground by piece",
+  filmByPieceMm: "film by piece",
+  pieceIds: "pieces",
+  byKits: "by kits",
+  vesselsMl: "vessels",
+  scaleStepG: "scale",
+  mmPerPx: "scale",
+  massG: "mass",
+  lockedShare: "locked in",
   ...Object.fromEntries(Object.values(FACTORS).map(({ id, name }) => [id, name])),
 };
 
 /** Levels of the document that a person does not see as one. */
-const TRANSPARENT = new Set(["shape", "work", "pieces", "coats", "colours", "passes", "cutOuts", "edges"]);
+const TRANSPARENT = new Set([
+  "shape",
+  "work",
+  "pieces",
+  "coats",
+  "colours",
+  "passes",
+  "cutOuts",
+  "edges",
+  "voids",
+  "embeds",
+  "outline",
+]);
 
 type Plain = string | number | boolean | null | undefined;
 
@@ -78,6 +111,16 @@ function compareLists(
   path: string[],
   changes: Change[],
 ): void {
+  // Corners and stations have no names of their own: their list is one thing.
+  if ([...before, ...after].every((item) => item?.id === undefined)) {
+    if (JSON.stringify(before) !== JSON.stringify(after))
+      changes.push({
+        where: path.join(" · "),
+        before: `${before.length}`,
+        after: before.length === after.length ? `${after.length}, moved` : `${after.length}`,
+      });
+    return;
+  }
   const byId = new Map(before.map((item) => [item.id, item]));
   for (const item of after) {
     const was = byId.get(item.id);

@@ -10,12 +10,18 @@ export type JobDocument = {
   format: 1;
   pieces: Piece[];
   ground: Ground;
+  /** Pieces that lie on another ground. */
+  groundByPiece?: Record<string, Ground>;
   work: {
     people: number;
     /** Temperature of room, ground and resin. */
     tempC: number;
     /** Minutes after midnight at which the first coat is mixed. */
     startMin: number;
+    /** Sizes of cups and buckets at hand, ml; the usual ones when absent or empty. */
+    vesselsMl?: number[];
+    /** Step of the scale in use, g; 1 when absent. */
+    scaleStepG?: number;
   };
   /** The shop's own planning factors, where they differ from the usual. */
   factors: Partial<Record<FactorId, number>>;

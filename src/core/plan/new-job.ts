@@ -1,12 +1,8 @@
 import { colourantNamed, colourFrom } from "../batch/colourants";
-import { outlineOf } from "../geometry/outline";
-import { edgeOf, EDGES_OF, type CutOut, type Piece, type Shape } from "../geometry/piece";
 import type { Coat, CoatKind } from "../schedule/coat";
 import { usualPass, type PassKind } from "../schedule/pass";
 import type { JobDocument } from "./job";
-
-/** Makes ids; the caller brings the randomness. */
-export type NewId = () => string;
+import type { NewId } from "./new-piece";
 
 export function emptyJob(): JobDocument {
   return {
@@ -17,79 +13,6 @@ export function emptyJob(): JobDocument {
     factors: {},
     coats: [],
     notes: "",
-  };
-}
-
-const USUAL_SHAPE: { [Kind in Shape["kind"]]: Extract<Shape, { kind: Kind }> } = {
-  straight: { kind: "straight", lengthMm: 2400, depthMm: 635 },
-  "l-run": {
-    kind: "l-run",
-    lengthMm: 2400,
-    depthMm: 635,
-    returnLengthMm: 1600,
-    returnDepthMm: 635,
-    turn: "left",
-  },
-  rectangle: { kind: "rectangle", lengthMm: 1200, depthMm: 700 },
-  "u-run": {
-    kind: "u-run",
-    lengthMm: 3000,
-    depthMm: 635,
-    leftLengthMm: 1600,
-    leftDepthMm: 635,
-    rightLengthMm: 1600,
-    rightDepthMm: 635,
-  },
-  round: { kind: "round", diameterMm: 800 },
-  oval: { kind: "oval", lengthMm: 1800, depthMm: 1000 },
-  racetrack: { kind: "racetrack", lengthMm: 2000, depthMm: 900 },
-  polygon: { kind: "polygon", sides: 6, sideMm: 300 },
-};
-
-export const SHAPE_WORDS: Record<Shape["kind"], string> = {
-  straight: "Straight run",
-  "l-run": "L run",
-  "u-run": "U run",
-  rectangle: "Rectangle",
-  round: "Round",
-  oval: "Oval",
-  racetrack: "Racetrack",
-  polygon: "Polygon",
-};
-
-/** A new piece of a kind, in a size that is usual for it. */
-export function newPiece(kind: Shape["kind"], name: string, newId: NewId): Piece {
-  return { id: newId(), name, count: 1, shape: USUAL_SHAPE[kind], edges: {}, cutOuts: [] };
-}
-
-/**
- * The same piece in another shape. Sizes that both shapes have stay, and so do the edges of the same name.
- */
-export function reshaped(piece: Piece, kind: Shape["kind"]): Piece {
-  const kept: Record<string, unknown> = { ...piece.shape, kind };
-  const usual: Record<string, unknown> = USUAL_SHAPE[kind];
-  const shape = Object.fromEntries(
-    Object.entries(usual).map(([field, value]) => [field, field in kept ? kept[field] : value]),
-  ) as Shape;
-  // A piece that still bears the name of its kind takes that of the new one.
-  const rest = piece.name.startsWith(SHAPE_WORDS[piece.shape.kind])
-    ? piece.name.slice(SHAPE_WORDS[piece.shape.kind].length)
-    : null;
-  const name = rest !== null && /^( \d+)?$/.test(rest) ? `${SHAPE_WORDS[kind]}${rest}` : piece.name;
-  return { ...piece, name, shape };
-}
-
-export function newCutOut(name: string, piece: Piece, newId: NewId): CutOut {
-  const { widthMm: along, heightMm } = outlineOf(piece.shape);
-  const across = "depthMm" in piece.shape ? piece.shape.depthMm : heightMm;
-  const diameterMm = Math.round(Math.min(across, along) / 2);
-  return {
-    id: newId(),
-    name,
-    shape: { kind: "round", diameterMm },
-    fromLeftMm: Math.round(along / 2),
-    fromFrontMm: Math.round(heightMm - across / 2),
-    innerFace: { heightMm: 38, roundingMm: 3 },
   };
 }
 
@@ -105,6 +28,33 @@ type CoatStart = {
 
 /** Usual values of each kind of coat (common practice, no source). */
 const USUAL_COAT: Record<CoatKind, CoatStart> = {
+  prefill: {
+    filmMm: 10,
+    coverShare: 1,
+    colours: [["Ink black", 1]],
+    rateM2PerH: 2,
+    startsAfter: "next-day",
+    passes: ["lay", "flame"],
+    clearReserve: 0,
+  },
+  fill: {
+    filmMm: 20,
+    coverShare: 1,
+    colours: [["Blue tint", 1]],
+    rateM2PerH: 4,
+    startsAfter: "next-day",
+    passes: ["lay", "flame", "check"],
+    clearReserve: 0.02,
+  },
+  "edge-seal": {
+    filmMm: 0.2,
+    coverShare: 1,
+    colours: [["Clear", 1]],
+    rateM2PerH: 3,
+    startsAfter: "next-day",
+    passes: ["faces"],
+    clearReserve: 0,
+  },
   seal: {
     filmMm: 0.15,
     coverShare: 1,
@@ -198,14 +148,4 @@ export function newCoat(kind: CoatKind, name: string, resinCardId: string | null
     // A coat of its own is mixed when its time has come: its first pass follows at once.
     passes: usual.passes.map((pass, index) => usualPass(newId(), pass, index === 0 ? { fromMin: null } : {})),
   };
-}
-
-/** Every coated face of a piece dammed, as a bucket pour wants it. */
-export function dammed(piece: Piece): Piece {
-  const edges: Piece["edges"] = {};
-  for (const name of EDGES_OF[piece.shape.kind]) {
-    const edge = edgeOf(piece, name);
-    edges[name] = edge.treatment === "face" ? { ...edge, treatment: "dam" } : edge;
-  }
-  return { ...piece, edges };
 }

@@ -149,6 +149,8 @@ describe("words", () => {
       copy: 1,
       fromMm: 0,
       toMm: 1840,
+      fromShare: 0,
+      toShare: 1,
       whole: true,
       ...changes,
     });

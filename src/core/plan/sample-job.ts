@@ -1,6 +1,7 @@
 import type { ResinCard } from "../cure/resin-card";
 import type { JobDocument } from "./job";
-import { newCoat, newPiece, type NewId } from "./new-job";
+import { newCoat } from "./new-job";
+import { newPiece, type NewId } from "./new-piece";
 import { withTechnique } from "./techniques";
 
 /** Starting cards of a shop: invented resins within the usual range, no maker's. */
@@ -13,6 +14,9 @@ export function starterCards(newId: NewId): ResinCard[] {
     recoatFromH: null,
     recoatUntilH: null,
     pricePerLitre: null,
+    fillerGPer100G: null,
+    fillerDensityGPerMl: null,
+    kits: [],
   };
   return [
     {
@@ -39,6 +43,10 @@ export function starterCards(newId: NewId): ResinCard[] {
       hardH: 168,
       thickestFilmMm: 3,
       largestMixG: 6000,
+      kits: [
+        { ml: 3785, price: 96 },
+        { ml: 5678, price: 132 },
+      ],
       pricePerLitre: 24,
       forCounters: true,
     },
@@ -64,6 +72,10 @@ export function starterCards(newId: NewId): ResinCard[] {
       hardH: 120,
       thickestFilmMm: 5,
       largestMixG: 2000,
+      kits: [
+        { ml: 1000, price: 34 },
+        { ml: 3000, price: 90 },
+      ],
       pricePerLitre: 30,
       forCounters: false,
     },
@@ -89,6 +101,10 @@ export function starterCards(newId: NewId): ResinCard[] {
       hardH: 240,
       thickestFilmMm: 50,
       largestMixG: 15000,
+      kits: [
+        { ml: 4000, price: 118 },
+        { ml: 12000, price: 330 },
+      ],
       pricePerLitre: 28,
       forCounters: true,
     },

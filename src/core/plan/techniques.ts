@@ -1,7 +1,7 @@
 import { colourantNamed, colourFrom } from "../batch/colourants";
 import type { Coat } from "../schedule/coat";
 import { usualPass, type Pass, type PassKind } from "../schedule/pass";
-import type { NewId } from "./new-job";
+import type { NewId } from "./new-piece";
 
 /** Ways to fill a colour coat in one go; everything stays editable. */
 export type TechniqueId = "palm-blend" | "bucket-pour" | "fog-fracture";

@@ -1,10 +1,18 @@
 import type { CoatColour } from "../batch/coat-colour";
 import type { School } from "../batch/batch-coat";
+import type { Embed } from "../batch/embeds";
 import type { Pass } from "./pass";
 
-export type CoatKind = "seal" | "primer" | "base" | "colour" | "vein" | "lock-in" | "clear";
+export type CoatKind =
+  "prefill" | "fill" | "edge-seal" | "seal" | "primer" | "base" | "colour" | "vein" | "lock-in" | "clear";
+
+/** Coats that fill a volume rather than lie on a top. */
+export const isFill = ({ kind }: { kind: CoatKind }): boolean => kind === "fill" || kind === "prefill";
 
 export const COAT_WORDS: Record<CoatKind, string> = {
+  prefill: "Pre-fill",
+  fill: "Fill",
+  "edge-seal": "Edge seal",
   seal: "Seal",
   primer: "Primer",
   base: "Base",
@@ -40,4 +48,18 @@ export type Coat = {
   rateM2PerH: number;
   startsAfter: StartsAfter;
   passes: Pass[];
+  /** Pieces it is for; all of the job's when absent. One mix serves them all, so that its colours are the same everywhere. */
+  pieceIds?: string[];
+  /** Film on single pieces where it differs from `filmMm`. */
+  filmByPieceMm?: Record<string, number>;
+  /** What lies in it that is not colour. */
+  embeds?: Embed[];
+  /** No mix larger than the largest kit of its card. */
+  byKits?: boolean;
 };
+
+/** Whether a coat goes on a piece. */
+export const covers = (coat: Coat, pieceId: string): boolean => coat.pieceIds?.includes(pieceId) ?? true;
+
+/** The coat's film on a piece. */
+export const filmOn = (coat: Coat, pieceId: string): number => coat.filmByPieceMm?.[pieceId] ?? coat.filmMm;

@@ -41,6 +41,8 @@ export type Pass = {
   /** Earliest minute after the coat was mixed; null when it follows at once. */
   fromMin: number | null;
   stopHere: string | null;
+  /** Powder shaken into what is sprayed, g per 100 ml. */
+  gPer100Ml?: number;
 };
 
 type PassDefault = {

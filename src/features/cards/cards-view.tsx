@@ -12,6 +12,7 @@ const KINDS: Record<ResinCard["kind"], string> = {
   coating: "coating",
   fast: "fast resin",
   casting: "deep casting",
+  hybrid: "hybrid, no epoxy",
   paint: "paint, one part",
 };
 

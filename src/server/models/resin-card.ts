@@ -14,7 +14,7 @@ export class ResinCardRow extends Model<
   declare id: string;
   declare shopId: string;
   declare name: string;
-  declare kind: "coating" | "fast" | "casting" | "paint";
+  declare kind: "coating" | "fast" | "casting" | "hybrid" | "paint";
   declare ratioBy: "volume" | "mass";
   declare ratioA: number;
   declare ratioB: number;
@@ -36,6 +36,9 @@ export class ResinCardRow extends Model<
   declare hardH: number | null;
   declare largestMixG: number | null;
   declare thickestFilmMm: number | null;
+  declare fillerGPer100G: number | null;
+  declare fillerDensityGPerMl: number | null;
+  declare kits: { ml: number; price: number }[] | null;
   /** DECIMAL: an exact string. */
   declare pricePerLitre: string | null;
   declare forCounters: boolean;
@@ -53,7 +56,7 @@ export function defineResinCard(sequelize: Sequelize): typeof ResinCardRow {
       id: { type: DataTypes.UUID, primaryKey: true },
       shopId: DataTypes.UUID,
       name: DataTypes.STRING(80),
-      kind: DataTypes.ENUM("coating", "fast", "casting", "paint"),
+      kind: DataTypes.ENUM("coating", "fast", "casting", "hybrid", "paint"),
       ratioBy: DataTypes.ENUM("volume", "mass"),
       ratioA: { ...number, field: "ratio_a" },
       ratioB: { ...number, field: "ratio_b" },
@@ -75,6 +78,9 @@ export function defineResinCard(sequelize: Sequelize): typeof ResinCardRow {
       hardH: { ...perhaps, field: "hard_h" },
       largestMixG: { ...perhaps, field: "largest_mix_g" },
       thickestFilmMm: { ...perhaps, field: "thickest_film_mm" },
+      fillerGPer100G: { ...perhaps, field: "filler_g_per_100g" },
+      fillerDensityGPerMl: { ...perhaps, field: "filler_density_g_per_ml" },
+      kits: DataTypes.JSON,
       pricePerLitre: DataTypes.DECIMAL(10, 2),
       forCounters: DataTypes.BOOLEAN,
       removedAt: DataTypes.DATE(3),

@@ -18,6 +18,7 @@ function cardOf(row: ResinCardRow): ResinCard {
   return {
     ...rest,
     forCounters: Boolean(rest.forCounters),
+    kits: rest.kits ?? [],
     pricePerLitre: pricePerLitre === null ? null : Number(pricePerLitre),
   };
 }

@@ -1,7 +1,8 @@
 "use client";
 
 import { useState } from "react";
-import { dammed, newCoat } from "@/core/plan/new-job";
+import { newCoat } from "@/core/plan/new-job";
+import { dammed } from "@/core/plan/new-piece";
 import { TECHNIQUES, withTechnique, type TechniqueId } from "@/core/plan/techniques";
 import { START_WORDS, type Coat, type StartsAfter } from "@/core/schedule/coat";
 import { filmInAllUnits } from "@/core/units/format-quantity";

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { outlineOf } from "@/core/geometry/outline";
 import type { EdgeName, Piece, Shape } from "@/core/geometry/piece";
-import { newPiece, SHAPE_WORDS } from "@/core/plan/new-job";
+import { newPiece, SHAPE_WORDS } from "@/core/plan/new-piece";
 import { Button } from "@/ui/button";
 import { Figure } from "@/ui/figure";
 import { PieceDrawing, PieceSilhouette } from "@/ui/piece-drawing";

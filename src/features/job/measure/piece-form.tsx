@@ -2,7 +2,7 @@
 
 import type { Fault } from "@/core/geometry/faults";
 import type { EdgeName, Piece, Shape } from "@/core/geometry/piece";
-import { newCutOut, reshaped, SHAPE_WORDS } from "@/core/plan/new-job";
+import { newCutOut, reshaped, SHAPE_WORDS } from "@/core/plan/new-piece";
 import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";
 import { Menu, MenuItem } from "@/ui/menu";

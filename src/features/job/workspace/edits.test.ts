@@ -1,4 +1,5 @@
-import { newCoat, newPiece } from "@/core/plan/new-job";
+import { newCoat } from "@/core/plan/new-job";
+import { newPiece } from "@/core/plan/new-piece";
 import { emptyJob } from "@/core/plan/new-job";
 import { editColour, editCutOut, editEdge, editPass, editPiece, moved } from "./edits";
 

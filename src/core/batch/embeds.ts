@@ -1,0 +1,60 @@
+import { sumOf, within, type Spread } from "../numerics/spread";
+
+export type EmbedKind = "glitter" | "stones" | "glass" | "crystals";
+
+/** Something in a coat that is not colour: its mass over the whole job, its density, and how it lies. */
+export type Embed = {
+  id: string;
+  name: string;
+  kind: EmbedKind;
+  massG: number;
+  densityGPerMl: number;
+  /** Set on the film and locked in to this share of its height (1 = drowned, 0 = only wetted). */
+  lockedShare: number;
+};
+
+type EmbedUsual = {
+  words: string;
+  densityGPerMl: number;
+  /** Share of a loose heap that is solid. */
+  packing: number;
+  /** Clear that wets the grains before they are set, ml to 100 ml of solid. */
+  wetMlPer100Ml: number;
+};
+
+/** Usual values of each kind (common practice, no source; densities of minerals and glass from handbooks, from memory). */
+export const EMBEDS: Record<EmbedKind, EmbedUsual> = {
+  glitter: { words: "glitter", densityGPerMl: 1.4, packing: 0.3, wetMlPer100Ml: 200 },
+  stones: { words: "stones", densityGPerMl: 2.65, packing: 0.58, wetMlPer100Ml: 12 },
+  glass: { words: "broken glass", densityGPerMl: 2.5, packing: 0.5, wetMlPer100Ml: 15 },
+  crystals: { words: "crystals", densityGPerMl: 2.65, packing: 0.5, wetMlPer100Ml: 12 },
+};
+
+/** What one embed takes and asks for. */
+export type EmbedNeed = {
+  id: string;
+  name: string;
+  /** Volume of the solid itself: so much the film rises, or the mould holds less. */
+  solidMl: number;
+  /** Clear to wet it before it is set. */
+  wetMl: Spread;
+  /** Clear between the grains, up to where it is locked in. */
+  lockMl: Spread;
+};
+
+/** V = m/ρ; a heap of packing φ has (1/φ − 1)·V of hollow, filled up to the locked share. */
+export function embedNeed(embed: Embed): EmbedNeed {
+  const { packing, wetMlPer100Ml } = EMBEDS[embed.kind];
+  const solidMl = embed.massG / embed.densityGPerMl;
+  return {
+    id: embed.id,
+    name: embed.name,
+    solidMl,
+    wetMl: within((solidMl * wetMlPer100Ml) / 100, 0.5, 1),
+    lockMl: within(solidMl * (1 / packing - 1) * embed.lockedShare, 0.25, 0.35),
+  };
+}
+
+/** Clear that all embeds of a coat ask for. */
+export const embedsClearMl = (needs: readonly EmbedNeed[]): Spread =>
+  sumOf(needs.flatMap((need) => [need.wetMl, need.lockMl]));

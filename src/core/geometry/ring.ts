@@ -1,0 +1,238 @@
+import pointInPolygon from "point-in-polygon-hao";
+import Flatbush from "flatbush";
+import { orient2d } from "robust-predicates";
+import type { Point } from "./curves";
+
+/** A closed line through its corners; the last joins the first. */
+export type Ring = readonly Point[];
+
+/** Twice the signed area, positive when it runs clockwise on a screen (y downwards). */
+function twiceSignedArea(ring: Ring): number {
+  let twice = 0;
+  let before = ring[ring.length - 1];
+  for (const corner of ring) {
+    if (before) twice += before.x * corner.y - corner.x * before.y;
+    before = corner;
+  }
+  return twice;
+}
+
+/** Area by the shoelace formula; positive for either direction of travel. */
+export const ringAreaMm2 = (ring: Ring): number => Math.abs(twiceSignedArea(ring)) / 2;
+
+/** +1 when it runs clockwise on a screen, −1 when against. */
+export const ringTurn = (ring: Ring): 1 | -1 => (twiceSignedArea(ring) < 0 ? -1 : 1);
+
+/** Length of an open line. */
+export function pathLengthMm(path: readonly Point[]): number {
+  let sum = 0;
+  for (let at = 1; at < path.length; at += 1) {
+    const [a, b] = [path[at - 1] as Point, path[at] as Point];
+    sum += Math.hypot(b.x - a.x, b.y - a.y);
+  }
+  return sum;
+}
+
+export type Box = { minX: number; minY: number; maxX: number; maxY: number };
+
+export function boxOf(points: readonly Point[]): Box {
+  const box: Box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
+  for (const { x, y } of points) {
+    if (x < box.minX) box.minX = x;
+    if (x > box.maxX) box.maxX = x;
+    if (y < box.minY) box.minY = y;
+    if (y > box.maxY) box.maxY = y;
+  }
+  return box;
+}
+
+const segment = (ring: Ring, index: number): [Point, Point] => [
+  ring[index] as Point,
+  ring[(index + 1) % ring.length] as Point,
+];
+
+/** An index of the segments of a ring by their boxes, so that neighbours are found without looking at all. */
+function segmentIndex(ring: Ring): Flatbush {
+  const index = new Flatbush(ring.length);
+  for (let at = 0; at < ring.length; at += 1) {
+    const [a, b] = segment(ring, at);
+    index.add(Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(a.x, b.x), Math.max(a.y, b.y));
+  }
+  index.finish();
+  return index;
+}
+
+const side = (a: Point, b: Point, c: Point) => Math.sign(orient2d(a.x, a.y, b.x, b.y, c.x, c.y));
+
+/** Whether two segments share a point (exact predicates). */
+function meet([a, b]: [Point, Point], [c, d]: [Point, Point]): boolean {
+  const [s1, s2, s3, s4] = [side(a, b, c), side(a, b, d), side(c, d, a), side(c, d, b)];
+  if (s1 !== s2 && s3 !== s4) return true;
+  const within = (p: Point, q: Point, r: Point) =>
+    Math.min(p.x, q.x) <= r.x &&
+    r.x <= Math.max(p.x, q.x) &&
+    Math.min(p.y, q.y) <= r.y &&
+    r.y <= Math.max(p.y, q.y);
+  return (
+    (s1 === 0 && within(a, b, c)) ||
+    (s2 === 0 && within(a, b, d)) ||
+    (s3 === 0 && within(c, d, a)) ||
+    (s4 === 0 && within(c, d, b))
+  );
+}
+
+function distanceToSegment(point: Point, [from, to]: [Point, Point]): number {
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  const long = dx * dx + dy * dy;
+  const along =
+    long > 0 ? Math.max(0, Math.min(1, ((point.x - from.x) * dx + (point.y - from.y) * dy) / long)) : 0;
+  return Math.hypot(point.x - from.x - along * dx, point.y - from.y - along * dy);
+}
+
+/** Least distance between two segments; 0 when they meet. */
+function distanceBetween(one: [Point, Point], other: [Point, Point]): number {
+  if (meet(one, other)) return 0;
+  return Math.min(
+    distanceToSegment(one[0], other),
+    distanceToSegment(one[1], other),
+    distanceToSegment(other[0], one),
+    distanceToSegment(other[1], one),
+  );
+}
+
+const pairsOf = (ring: Ring) => {
+  const pairs = ring.map(({ x, y }) => [x, y]);
+  return [[...pairs, pairs[0] as number[]]];
+};
+
+/** Whether a point lies inside (1), on (0) or outside (−1) of a ring. */
+export function placeIn(point: Point, ring: Ring): 1 | 0 | -1 {
+  const found = pointInPolygon([point.x, point.y], pairsOf(ring) as [number, number][][]);
+  if (found === 0) return 0;
+  return found ? 1 : -1;
+}
+
+export type RingTrouble =
+  | { kind: "double"; at: Point; index: number }
+  | { kind: "crosses"; at: Point; index: number; other: number }
+  | { kind: "neck"; at: Point; index: number; other: number; widthMm: number };
+
+/** Nearer than this along the outline, two segments are neighbours and not the sides of a neck. */
+const NECK_WINDOW = 6;
+
+/**
+ * What is wrong with a ring: corners that stand twice, sides that cross or touch, necks narrower than `neckMm`.
+ * Exact predicates and a spatial index: O(n log n). At most `most` troubles are named.
+ */
+export function ringTroubles(ring: Ring, neckMm = 1, most = 20): RingTrouble[] {
+  const troubles: RingTrouble[] = [];
+  const count = ring.length;
+  for (let at = 0; at < count && troubles.length < most; at += 1) {
+    const [a, b] = segment(ring, at);
+    if (a.x === b.x && a.y === b.y) troubles.push({ kind: "double", at: a, index: at });
+  }
+  if (troubles.length > 0 || count < 4) return troubles;
+  const index = segmentIndex(ring);
+  for (let at = 0; at < count && troubles.length < most; at += 1) {
+    const own = segment(ring, at);
+    const [a, b] = own;
+    const near = index.search(
+      Math.min(a.x, b.x) - neckMm,
+      Math.min(a.y, b.y) - neckMm,
+      Math.max(a.x, b.x) + neckMm,
+      Math.max(a.y, b.y) + neckMm,
+    );
+    for (const other of near) {
+      if (other <= at) continue;
+      const apart = Math.min(other - at, at + count - other);
+      const [c, d] = segment(ring, other);
+      if (apart === 1) {
+        // Neighbours share a corner; folded back on each other they leave a spike.
+        const [far, shared, next] = other === at + 1 ? [a, b, d] : [b, a, c];
+        const back = (next.x - shared.x) * (far.x - shared.x) + (next.y - shared.y) * (far.y - shared.y);
+        if (side(far, shared, next) === 0 && back > 0)
+          troubles.push({ kind: "crosses", at: shared, index: at, other });
+        continue;
+      }
+      const widthMm = distanceBetween(own, [c, d]);
+      const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
+      if (widthMm === 0) troubles.push({ kind: "crosses", at: crossing(own, [c, d]), index: at, other });
+      else if (widthMm < neckMm && apart > NECK_WINDOW)
+        troubles.push({ kind: "neck", at: middle, index: at, other, widthMm });
+    }
+  }
+  return troubles;
+}
+
+/** Where two segments that meet do so; for overlapping ones, a shared end. */
+function crossing([a, b]: [Point, Point], [c, d]: [Point, Point]): Point {
+  const det = (b.x - a.x) * (d.y - c.y) - (b.y - a.y) * (d.x - c.x);
+  if (det === 0) return c;
+  const along = ((c.x - a.x) * (d.y - c.y) - (c.y - a.y) * (d.x - c.x)) / det;
+  return { x: a.x + along * (b.x - a.x), y: a.y + along * (b.y - a.y) };
+}
+
+/** Whether the lines of two rings meet anywhere. */
+export function ringsMeet(one: Ring, other: Ring): boolean {
+  const [few, many] = one.length < other.length ? [one, other] : [other, one];
+  const index = segmentIndex(many);
+  return few.some((_, at) => {
+    const own = segment(few, at);
+    const [a, b] = own;
+    return index
+      .search(Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(a.x, b.x), Math.max(a.y, b.y))
+      .some((other) => meet(own, segment(many, other)));
+  });
+}
+
+/** Whether a ring lies wholly inside another, clear of its line. */
+export function liesInside(inner: Ring, outer: Ring): boolean {
+  return placeIn(inner[0] as Point, outer) === 1 && !ringsMeet(inner, outer);
+}
+
+/** Whether two rings share any area or touch. */
+export function ringsOverlap(one: Ring, other: Ring): boolean {
+  return (
+    ringsMeet(one, other) || placeIn(one[0] as Point, other) !== -1 || placeIn(other[0] as Point, one) !== -1
+  );
+}
+
+/**
+ * Area of the part of a ring with x (or y) below a line. Exact for any simple ring:
+ * the clipped line runs along the cut where the ring left it, and those stretches cancel.
+ */
+export function areaBelowMm2(ring: Ring, axis: "x" | "y", limit: number): number {
+  const other = axis === "x" ? "y" : "x";
+  let twice = 0;
+  let last: [number, number] | null = null;
+  let first: [number, number] | null = null;
+  const take = (u: number, v: number) => {
+    if (last) twice += last[0] * v - u * last[1];
+    first ??= [u, v];
+    last = [u, v];
+  };
+  for (let at = 0; at < ring.length; at += 1) {
+    const [a, b] = segment(ring, at);
+    const [ua, va, ub, vb] = [a[axis], a[other], b[axis], b[other]];
+    if (ua <= limit) take(ua, va);
+    if ((ua < limit && ub > limit) || (ua > limit && ub < limit))
+      take(limit, va + ((limit - ua) / (ub - ua)) * (vb - va));
+  }
+  if (last && first) twice += last[0] * first[1] - first[0] * last[1];
+  return Math.abs(twice) / 2;
+}
+
+/** The stretches of a line across a ring, as pairs of coordinates on the other axis. */
+export function crossingsAt(ring: Ring, axis: "x" | "y", at: number): [number, number][] {
+  const other = axis === "x" ? "y" : "x";
+  const hits: number[] = [];
+  ring.forEach((_, index) => {
+    const [a, b] = segment(ring, index);
+    if (a[axis] < at !== b[axis] < at)
+      hits.push(a[other] + ((at - a[axis]) / (b[axis] - a[axis])) * (b[other] - a[other]));
+  });
+  hits.sort((one, two) => one - two);
+  return hits.flatMap((from, index): [number, number][] =>
+    index % 2 === 0 && hits[index + 1] !== undefined ? [[from, hits[index + 1] as number]] : [],
+  );
+}
