@@ -31,7 +31,7 @@ module.exports = {
       from: { path: "^src/core/drawing-files/", pathNot: "\\.test\\.ts$" },
       to: {
         dependencyTypes: ["npm", "npm-dev", "core", "unknown"],
-        pathNot: "node_modules/(saxes|svgpath|dxf-parser)/",
+        pathNot: "node_modules/(saxes|svgpath|dxf-parser|@tarikjabiri/dxf)/",
       },
     },
     only("contracts-only-core", "^src/contracts/", ["^src/(contracts|core)/"]),

@@ -15,6 +15,7 @@ import {
   type EdgeTreatment,
   type Piece,
 } from "@/core/geometry/piece";
+import { MOST_CORNERS } from "@/core/drawing-files/imported-piece";
 import type { JobDocument } from "@/core/plan/job";
 import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
 import { PASS, type PassKind } from "@/core/schedule/pass";
@@ -32,9 +33,6 @@ const edge = z.object({
 
 const place = z.number().min(-100_000).max(100_000);
 const pair = z.tuple([place, place]);
-
-/** More corners than this no file needs at a tolerance that a saw can follow. */
-export const MOST_CORNERS = 20_000;
 
 const outlinePoints = {
   points: z.array(pair).min(1).max(MOST_CORNERS, `An outline has at most ${MOST_CORNERS} corners.`),

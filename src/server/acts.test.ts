@@ -59,6 +59,7 @@ const foreign = (): Record<string, unknown> => ({
   "job.archive": { jobId: theirs.jobId, archived: true },
   "job.save": { jobId: theirs.jobId, revision: 2, document: emptyJob() },
   "job.undo": { jobId: theirs.jobId, revision: 2, direction: "undo" },
+  "picture.add": null,
   "card.save": { cardId: theirs.cards[0]?.id, fields: (({ id: _id, ...fields }) => fields)(mine.cards[0]!) },
   "card.remove": { cardId: theirs.cards[0]?.id },
   "pour.start": { pourId: randomUUID(), jobId: theirs.jobId, revision: 2, at },

@@ -2,6 +2,7 @@ import "server-only";
 import mysql2 from "mysql2";
 import { Sequelize } from "sequelize";
 import { defineJob } from "./models/job";
+import { definePicture } from "./models/picture";
 import { definePour } from "./models/pour";
 import { defineResinCard } from "./models/resin-card";
 import { defineShop } from "./models/shop";
@@ -26,6 +27,7 @@ export function openDatabase(settings: Settings["database"]) {
     ...defineJob(sequelize),
     ResinCard: defineResinCard(sequelize),
     ...definePour(sequelize),
+    Picture: definePicture(sequelize),
   };
 }
 

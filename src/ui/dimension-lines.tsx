@@ -1,5 +1,5 @@
 import type { Point } from "@/core/geometry/curves";
-import type { Outline } from "@/core/geometry/outline";
+import { dimensionsOf, type Dimension } from "@/core/geometry/dimensions";
 import type { Piece } from "@/core/geometry/piece";
 import type { UnitSystem } from "@/core/units/dimension";
 import { otherSystem, quantityText } from "@/core/units/format-quantity";
@@ -7,39 +7,41 @@ import { otherSystem, quantityText } from "@/core/units/format-quantity";
 /** Where the millimetres of a piece stand on the screen. */
 export type Frame = { scale: number; at: (point: Point) => Point };
 
+/** Distance of the dimension lines from the piece, px: beyond faces, and for one that stands inside. */
+const OFF_PX = 46;
+const OFF_BACK_PX = 24;
+const INSIDE_PX = 1;
+
 /** A dimension line with serifs, its text in the person's units and the other system one step quieter. */
-function Dimension({
-  from,
-  to,
-  offset,
-  mm,
+function DimensionLine({
+  dimension,
+  frame,
   system,
-  prefix = "",
 }: {
-  from: Point;
-  to: Point;
-  offset: number;
-  mm: number;
+  dimension: Dimension;
+  frame: Frame;
   system: UnitSystem;
-  prefix?: string;
 }) {
+  const { mm, prefix, side } = dimension;
+  const [from, to] = [frame.at(dimension.from), frame.at(dimension.to)];
   const along = Math.hypot(to.x - from.x, to.y - from.y) || 1;
-  const normal = { x: (to.y - from.y) / along, y: -(to.x - from.x) / along };
+  const normal = { x: ((to.y - from.y) / along) * side, y: (-(to.x - from.x) / along) * side };
+  const offset = dimension.inside ? INSIDE_PX : normal.y < -0.5 ? OFF_BACK_PX : OFF_PX;
   const shift = (point: Point, by: number) => ({ x: point.x + normal.x * by, y: point.y + normal.y * by });
   const [a, b] = [shift(from, offset), shift(to, offset)];
-  const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
-  const upright = Math.abs(normal.x) > 0.5;
-  const outward = Math.sign(offset);
-  const text = { x: middle.x + normal.x * outward * 10, y: middle.y + normal.y * outward * 10 };
+  const text = shift({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, 10);
+  const upright = Math.abs(normal.x) > 0.25;
+  const anchor = upright ? (normal.x < 0 ? "end" : "start") : "middle";
+  const below = normal.y > 0;
   return (
     <g>
       <path
         d={
           [from, to]
-            .map(
-              (end) =>
-                `M${shift(end, outward * 6).x} ${shift(end, outward * 6).y}L${shift(end, offset + outward * 5).x} ${shift(end, offset + outward * 5).y}`,
-            )
+            .map((end) => {
+              const [one, other] = [shift(end, 6), shift(end, offset + 5)];
+              return `M${one.x} ${one.y}L${other.x} ${other.y}`;
+            })
             .join("") + `M${a.x} ${a.y}L${b.x} ${b.y}`
         }
         stroke="var(--color-ink-soft)"
@@ -48,8 +50,8 @@ function Dimension({
       />
       <text
         x={text.x}
-        y={text.y + (upright ? -2 : outward * normal.y > 0 ? 12 : -16)}
-        textAnchor={upright ? (normal.x * outward < 0 ? "end" : "start") : "middle"}
+        y={text.y + (upright ? -2 : below ? 12 : -16)}
+        textAnchor={anchor}
         fill="var(--color-ink)"
         className="figure"
         fontSize="15"
@@ -59,8 +61,8 @@ function Dimension({
       </text>
       <text
         x={text.x}
-        y={text.y + (upright ? 13 : outward * normal.y > 0 ? 26 : -2)}
-        textAnchor={upright ? (normal.x * outward < 0 ? "end" : "start") : "middle"}
+        y={text.y + (upright ? 13 : below ? 26 : -2)}
+        textAnchor={anchor}
         fill="var(--color-ink-soft)"
         fontSize="12"
       >
@@ -70,76 +72,13 @@ function Dimension({
   );
 }
 
-/** Distance of the dimension lines from the piece, px. */
-const OFF = 46;
-
 /** The dimension lines of a piece, each size where the tape was laid. */
-export function DimensionLines({
-  piece,
-  outline,
-  frame,
-  system,
-}: {
-  piece: Piece;
-  outline: Outline;
-  frame: Frame;
-  system: UnitSystem;
-}) {
-  const { at } = frame;
-  const { shape } = piece;
-  const [wide, high] = [outline.widthMm, outline.heightMm];
-  const across = (y: number, from: number, to: number, offset: number, prefix = "") => (
-    <Dimension
-      from={at({ x: from, y })}
-      to={at({ x: to, y })}
-      offset={offset}
-      mm={to - from}
-      system={system}
-      prefix={prefix}
-    />
+export function DimensionLines({ piece, frame, system }: { piece: Piece; frame: Frame; system: UnitSystem }) {
+  return (
+    <g pointerEvents="none">
+      {dimensionsOf(piece).map((dimension, index) => (
+        <DimensionLine key={index} dimension={dimension} frame={frame} system={system} />
+      ))}
+    </g>
   );
-  const down = (x: number, from: number, to: number, offset: number) => (
-    <Dimension
-      from={at({ x, y: from })}
-      to={at({ x, y: to })}
-      offset={offset}
-      mm={to - from}
-      system={system}
-    />
-  );
-  switch (shape.kind) {
-    case "round":
-      return across(high, 0, wide, -OFF, "⌀ ");
-    case "l-run": {
-      const left = shape.turn === "left";
-      return (
-        <>
-          {across(0, 0, wide, 22)}
-          {left ? down(0, 0, shape.returnLengthMm, -OFF) : down(wide, 0, shape.returnLengthMm, OFF)}
-          {left ? down(wide, 0, shape.depthMm, OFF) : down(0, 0, shape.depthMm, -OFF)}
-          {left
-            ? across(shape.returnLengthMm, 0, shape.returnDepthMm, -OFF)
-            : across(shape.returnLengthMm, wide - shape.returnDepthMm, wide, -OFF)}
-        </>
-      );
-    }
-    case "u-run":
-      return (
-        <>
-          {across(0, 0, wide, 22)}
-          {down(0, 0, shape.leftLengthMm, -OFF)}
-          {down(wide, 0, shape.rightLengthMm, OFF)}
-          {across(shape.leftLengthMm, 0, shape.leftDepthMm, -OFF)}
-          {across(shape.rightLengthMm, wide - shape.rightDepthMm, wide, -OFF)}
-          {down((shape.leftDepthMm + wide - shape.rightDepthMm) / 2, 0, shape.depthMm, 1)}
-        </>
-      );
-    default:
-      return (
-        <>
-          {across(high, 0, wide, -OFF)}
-          {down(0, 0, high, -OFF)}
-        </>
-      );
-  }
 }

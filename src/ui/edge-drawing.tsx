@@ -1,113 +1,80 @@
 import type { Point } from "@/core/geometry/curves";
-import { edgeOf, type EdgeTreatment, type Piece } from "@/core/geometry/piece";
+import type { EdgeTreatment } from "@/core/geometry/piece";
 import type { Frame } from "./dimension-lines";
 
-/** What is drawn outside a straight edge: the face unfolded, the wall's hatching, the dam's strip, the open edge's drops. */
+export const pointsText = (points: readonly Point[], { at }: Frame) =>
+  points.map((point) => `${at(point).x},${at(point).y}`).join(" ");
+
+/** A line moved sideways by some pixels; `turn` is +1 where its left hand is outside. */
+export function besides(path: readonly Point[], by: number): Point[] {
+  return path.map((point, index) => {
+    const [before, after] = [path[index - 1], path[index + 1]];
+    const normals = [
+      [before, point],
+      [point, after],
+    ].flatMap(([a, b]) => {
+      if (!a || !b) return [];
+      const long = Math.hypot(b.x - a.x, b.y - a.y);
+      return long > 0 ? [{ x: (b.y - a.y) / long, y: -(b.x - a.x) / long }] : [];
+    });
+    const [nx, ny] = [
+      normals.reduce((sum, one) => sum + one.x, 0) / (normals.length || 1),
+      normals.reduce((sum, one) => sum + one.y, 0) / (normals.length || 1),
+    ];
+    const squared = Math.max(0.4, nx * nx + ny * ny);
+    return { x: point.x + (nx * by) / squared, y: point.y + (ny * by) / squared };
+  });
+}
+
+const lineOf = (points: readonly Point[]) => `M${points.map(({ x, y }) => `${x} ${y}`).join("L")}`;
+
+/**
+ * What is drawn outside an edge: the face unfolded, the wall's hatching, the dam's strip, the open edge's drops,
+ * the joint's chain line, the tape of a masked edge.
+ * @param path the edge in px; @param turn +1 where its left hand is outside
+ */
 export function EdgeBand({
-  from,
-  to,
-  outward,
+  path,
+  turn,
   treatment,
   depth,
   hatch,
 }: {
-  from: Point;
-  to: Point;
-  outward: Point;
+  path: readonly Point[];
+  turn: 1 | -1;
   treatment: EdgeTreatment;
   depth: number;
   hatch: string;
 }) {
-  const out = (point: Point, by: number) => `${point.x + outward.x * by} ${point.y + outward.y * by}`;
-  if (treatment === "face" || (treatment === "dam" && depth > 0)) {
-    return (
-      <g>
-        <path
-          d={`M${out(from, 0)}L${out(to, 0)}L${out(to, depth)}L${out(from, depth)}Z`}
-          fill="var(--color-shade)"
-          stroke="var(--color-ink)"
-          strokeWidth="0.8"
-        />
-        {treatment === "dam" && (
-          <path
-            d={`M${out(from, depth + 3)}L${out(to, depth + 3)}`}
-            stroke="var(--color-ink)"
-            strokeWidth="3.5"
-            fill="none"
-          />
-        )}
-      </g>
-    );
+  const out = (by: number) => besides(path, turn * by);
+  const band = (from: number, to: number) =>
+    `${lineOf(out(from))}L${lineOf([...out(to)].reverse()).slice(1)}Z`;
+  const stroke = { fill: "none", stroke: "var(--color-ink)" } as const;
+  switch (treatment) {
+    case "face":
+    case "dam":
+      return (
+        <g>
+          {depth > 0 && (
+            <path d={band(0, depth)} fill="var(--color-shade)" stroke="var(--color-ink)" strokeWidth="0.8" />
+          )}
+          {treatment === "dam" && <path {...stroke} d={lineOf(out(depth + 3))} strokeWidth="3.5" />}
+        </g>
+      );
+    case "wall":
+      return <path d={band(0, 9)} fill={`url(#${hatch})`} />;
+    case "open":
+      return (
+        <path {...stroke} d={lineOf(out(6))} strokeWidth="2" strokeDasharray="0.1 7" strokeLinecap="round" />
+      );
+    case "joint":
+      return <path {...stroke} d={lineOf(out(5))} strokeWidth="1.2" strokeDasharray="12 3 2 3" />;
+    case "masked":
+      return (
+        <g>
+          <path d={band(1, 7)} fill="var(--color-ground)" stroke="var(--color-ink)" strokeWidth="0.8" />
+          <path {...stroke} d={lineOf(out(4))} strokeWidth="0.8" strokeDasharray="2 3" />
+        </g>
+      );
   }
-  if (treatment === "dam")
-    return (
-      <path d={`M${out(from, 3)}L${out(to, 3)}`} stroke="var(--color-ink)" strokeWidth="3.5" fill="none" />
-    );
-  if (treatment === "wall") {
-    return (
-      <path d={`M${out(from, 0)}L${out(to, 0)}L${out(to, 9)}L${out(from, 9)}Z`} fill={`url(#${hatch})`} />
-    );
-  }
-  return (
-    <path
-      d={`M${out(from, 6)}L${out(to, 6)}`}
-      stroke="var(--color-ink)"
-      strokeWidth="2"
-      strokeDasharray="0.1 7"
-      strokeLinecap="round"
-      fill="none"
-    />
-  );
-}
-
-/** A piece with one curved rim. What lies outside it is drawn as broad lines under it: a line of twice the breadth shows half. */
-export function CurvedPiece({
-  piece,
-  corners,
-  frame,
-  depth,
-}: {
-  piece: Piece;
-  corners: readonly Point[];
-  frame: Frame;
-  depth: number;
-}) {
-  const points = pointsText(corners, frame);
-  const { treatment } = edgeOf(piece, "rim");
-  const rim = { points, fill: "none", stroke: "var(--color-ink)", strokeLinejoin: "round" } as const;
-  const face = (treatment === "face" || treatment === "dam") && depth > 0 ? depth : 0;
-  return (
-    <g>
-      {treatment === "dam" && <polygon {...rim} strokeWidth={2 * (face + 5)} />}
-      {treatment === "dam" && (
-        <polygon {...rim} stroke="var(--color-ground)" strokeWidth={2 * (face + 1.5)} />
-      )}
-      {face > 0 && <polygon {...rim} strokeWidth={2 * face + 1.6} />}
-      {face > 0 && <polygon {...rim} stroke="var(--color-shade)" strokeWidth={2 * face} />}
-      {treatment === "open" && (
-        <polygon
-          {...rim}
-          strokeWidth={2}
-          strokeDasharray="0.1 7"
-          strokeLinecap="round"
-          transform={grown(corners, frame, 6)}
-        />
-      )}
-      <polygon points={points} fill="var(--color-paper)" stroke="var(--color-ink)" strokeWidth="1.4" />
-    </g>
-  );
-}
-
-export const pointsText = (corners: readonly Point[], { at }: Frame) =>
-  corners.map((corner) => `${at(corner).x},${at(corner).y}`).join(" ");
-
-/** A transform that lets a drawn outline stand out by some pixels all round. */
-function grown(corners: readonly Point[], { at, scale }: Frame, by: number): string {
-  const [wide, high] = [
-    Math.max(...corners.map((corner) => corner.x)),
-    Math.max(...corners.map((corner) => corner.y)),
-  ];
-  const centre = at({ x: wide / 2, y: high / 2 });
-  const [sx, sy] = [1 + (2 * by) / (wide * scale), 1 + (2 * by) / (high * scale)];
-  return `translate(${centre.x * (1 - sx)} ${centre.y * (1 - sy)}) scale(${sx} ${sy})`;
 }

@@ -9,6 +9,7 @@ export function FieldFrame({
   beside,
   children,
   className,
+  hideLabel,
 }: {
   id: string;
   label: string;
@@ -16,10 +17,11 @@ export function FieldFrame({
   beside?: ReactNode;
   children: ReactNode;
   className?: string;
+  hideLabel?: boolean;
 }) {
   return (
     <div className={classNames("flex flex-col gap-1 min-w-0", className)}>
-      <label htmlFor={id} className="label">
+      <label htmlFor={id} className={hideLabel ? "sr-only" : "label"}>
         {label}
       </label>
       {children}

@@ -22,7 +22,7 @@ export function Menu({
         <DropdownMenu.Content
           align={align}
           sideOffset={6}
-          className="z-50 bg-paper border border-ink py-1 min-w-44"
+          className="z-50 bg-paper border border-ink py-1 min-w-44 max-h-[var(--radix-dropdown-menu-content-available-height)] overflow-y-auto"
         >
           {children}
         </DropdownMenu.Content>
@@ -48,4 +48,9 @@ export function MenuItem({
       {children}
     </DropdownMenu.Item>
   );
+}
+
+/** What the acts below it have in common. */
+export function MenuHeading({ children }: { children: ReactNode }) {
+  return <DropdownMenu.Label className="label px-3 pt-2 pb-0.5">{children}</DropdownMenu.Label>;
 }

@@ -1,65 +1,71 @@
 "use client";
 
-import { useId } from "react";
+import { useId, type ReactNode } from "react";
 import type { Point } from "@/core/geometry/curves";
-import { cutOutCentre, cutOutCorners, outlineOf, type Outline } from "@/core/geometry/outline";
-import { EDGE_WORDS, EDGES_OF, edgeOf, type CutOut, type EdgeName, type Piece } from "@/core/geometry/piece";
+import { cutOutCentre, cutOutRing } from "@/core/geometry/cut-out";
+import { outlineOf, type Outline } from "@/core/geometry/outline";
+import { edgeOf, type CutOut, type Piece } from "@/core/geometry/piece";
+import { ringTurn } from "@/core/geometry/ring";
 import type { UnitSystem } from "@/core/units/dimension";
 import { DimensionLines, type Frame } from "./dimension-lines";
-import { CurvedPiece, EdgeBand, pointsText } from "./edge-drawing";
+import { EdgeBand, pointsText } from "./edge-drawing";
+import { PieceInside } from "./piece-inside";
+
+/** Room around a piece for its dimension lines, px; one with sizes on all sides wants it on all. */
+const ROOM = { left: 146, right: 78, top: 64, bottom: 84 };
+const ROOM_ALL = { left: 140, right: 140, top: 84, bottom: 84 };
+
+const ALL_ROUND = new Set<Piece["shape"]["kind"]>(["l-run", "u-run", "free", "floor"]);
+
+/** Millimetres of a piece on a stage of a size, in the middle and as large as its dimension lines let it be. */
+export function frameOf(piece: Piece, width: number, height: number): Frame {
+  const { widthMm, heightMm } = outlineOf(piece);
+  const room = ALL_ROUND.has(piece.shape.kind) ? ROOM_ALL : ROOM;
+  const scale = Math.max(
+    1e-6,
+    Math.min((width - room.left - room.right) / widthMm, (height - room.top - room.bottom) / heightMm),
+  );
+  const left = room.left + (width - room.left - room.right - widthMm * scale) / 2;
+  const top = room.top + (height - room.top - room.bottom - heightMm * scale) / 2;
+  return { scale, at: ({ x, y }) => ({ x: left + x * scale, y: top + y * scale }) };
+}
+
+/** How deep a face is drawn, px: to scale within limits that can be seen. */
+const faceDepth = (heightMm: number, scale: number) =>
+  heightMm > 0 ? Math.max(5, Math.min(34, heightMm * scale)) : 0;
 
 type Props = {
   piece: Piece;
   system: UnitSystem;
   width: number;
   height: number;
-  selectedEdge?: EdgeName | null;
-  onSelectEdge?: (edge: EdgeName) => void;
+  /** Held still while something is pulled; fitted to the piece otherwise. */
+  frame?: Frame;
   faultyIds?: readonly string[];
+  /** Places of faults on the outline. */
+  marks?: readonly Point[];
+  /** Lies under the piece, such as a picture. */
+  under?: ReactNode;
+  /** Lies over the piece: what can be taken hold of, cuts between sections. */
+  children?: (frame: Frame, outline: Outline) => ReactNode;
+  dimensions?: boolean;
 };
 
-const TREATMENT_WORDS = { face: "face", wall: "against a wall", dam: "dammed", open: "open" };
-
-/** Room around a piece for its dimension lines, px; an L is measured on all four sides. */
-const ROOM = { left: 146, right: 78, top: 64, bottom: 84 };
-const ROOM_L = { left: 146, right: 146, top: 84, bottom: 84 };
-
-/** Half the breadth within which an edge is picked, px. */
-const PICK_PX = 10;
-
-/** A strip along a line: unlike a line it has an area, so that it can be pointed at and found by readers. */
-function strip(from: Point, to: Point, half: number): string {
-  const long = Math.hypot(to.x - from.x, to.y - from.y) || 1;
-  const [nx, ny] = [((to.y - from.y) / long) * half, (-(to.x - from.x) / long) * half];
-  return `M${from.x + nx} ${from.y + ny}L${to.x + nx} ${to.y + ny}L${to.x - nx} ${to.y - ny}L${from.x - nx} ${from.y - ny}Z`;
-}
-
-function frameOf(outline: Outline, width: number, height: number): Frame {
-  const room = outline.kind === "polygon" && outline.sides.length > 4 ? ROOM_L : ROOM;
-  const scale = Math.max(
-    1e-6,
-    Math.min(
-      (width - room.left - room.right) / outline.widthMm,
-      (height - room.top - room.bottom) / outline.heightMm,
-    ),
-  );
-  const left = room.left + (width - room.left - room.right - outline.widthMm * scale) / 2;
-  const top = room.top + (height - room.top - room.bottom - outline.heightMm * scale) / 2;
-  return { scale, at: ({ x, y }) => ({ x: left + x * scale, y: top + y * scale }) };
-}
-
-/** A piece to scale from above, faces unfolded outwards, with its dimension lines. Edges can be picked. */
+/** A piece to scale from above, faces unfolded outwards, with its dimension lines. */
 export function PieceDrawing({
   piece,
   system,
   width,
   height,
-  selectedEdge,
-  onSelectEdge,
+  frame = frameOf(piece, width, height),
   faultyIds = [],
+  marks = [],
+  under,
+  children,
+  dimensions = true,
 }: Props) {
   const hatch = useId();
-  const outline = outlineOf(piece.shape);
+  const outline = outlineOf(piece);
   if (!(outline.widthMm > 0) || !(outline.heightMm > 0)) {
     return (
       <div className="grid place-items-center text-ink-soft" style={{ width, height }}>
@@ -67,27 +73,7 @@ export function PieceDrawing({
       </div>
     );
   }
-  const frame = frameOf(outline, width, height);
-  const { scale, at } = frame;
-  const faceDepth = (name: EdgeName) => Math.max(5, Math.min(34, edgeOf(piece, name).heightMm * scale));
-  const pick = (name: EdgeName) => ({
-    role: "button",
-    tabIndex: 0,
-    "aria-label": `${EDGE_WORDS[name]}: ${TREATMENT_WORDS[edgeOf(piece, name).treatment]}`,
-    "aria-pressed": selectedEdge === name,
-    onClick: () => onSelectEdge?.(name),
-    onKeyDown: (event: React.KeyboardEvent) => {
-      if (event.key !== "Enter" && event.key !== " ") return;
-      event.preventDefault();
-      onSelectEdge?.(name);
-    },
-  });
-  const area = outline.corners.reduce((sum, corner, index) => {
-    const next = outline.corners[(index + 1) % outline.corners.length] as Point;
-    return sum + corner.x * next.y - next.x * corner.y;
-  }, 0);
-  const turn = Math.sign(area) || 1;
-
+  const turn = ringTurn(outline.corners);
   return (
     <svg
       width={width}
@@ -95,47 +81,42 @@ export function PieceDrawing({
       viewBox={`0 0 ${width} ${height}`}
       role="group"
       aria-label={`${piece.name}, drawn to scale`}
-      className="block"
+      className="block touch-none"
     >
       <defs>
         <pattern id={hatch} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <line x1="0" y1="0" x2="0" y2="6" stroke="var(--color-ink)" strokeWidth="1.1" />
         </pattern>
       </defs>
-      {outline.kind === "polygon" ? (
-        <>
-          {outline.sides.map((side) => {
-            const outward = {
-              x: (turn * (side.to.y - side.from.y)) / side.lengthMm,
-              y: (-turn * (side.to.x - side.from.x)) / side.lengthMm,
-            };
-            return (
-              <EdgeBand
-                key={side.name}
-                from={at(side.from)}
-                to={at(side.to)}
-                outward={outward}
-                treatment={edgeOf(piece, side.name).treatment}
-                depth={edgeOf(piece, side.name).heightMm > 0 ? faceDepth(side.name) : 0}
-                hatch={hatch}
-              />
-            );
-          })}
-          <polygon
-            points={pointsText(outline.corners, frame)}
-            fill="var(--color-paper)"
-            stroke="var(--color-ink)"
-            strokeWidth="1.4"
-          />
-        </>
-      ) : (
-        <CurvedPiece
-          piece={piece}
-          corners={outline.corners}
-          frame={frame}
-          depth={edgeOf(piece, "rim").heightMm > 0 ? faceDepth("rim") : 0}
+      {under}
+      {outline.sides.map(({ name, path }) => (
+        <EdgeBand
+          key={name}
+          path={path.map(frame.at)}
+          turn={turn}
+          treatment={edgeOf(piece, name).treatment}
+          depth={faceDepth(edgeOf(piece, name).heightMm, frame.scale)}
+          hatch={hatch}
         />
-      )}
+      ))}
+      <polygon
+        points={pointsText(outline.corners, frame)}
+        fill="var(--color-paper)"
+        fillOpacity={under ? 0.35 : 1}
+        stroke="var(--color-ink)"
+        strokeWidth="1.4"
+        strokeLinejoin="round"
+      />
+      {outline.joints.map((joint, index) => (
+        <polyline
+          key={index}
+          points={pointsText(joint, frame)}
+          fill="none"
+          stroke="var(--color-ink)"
+          strokeDasharray="12 3 2 3"
+        />
+      ))}
+      <PieceInside piece={piece} outline={outline} frame={frame} system={system} />
       {piece.cutOuts.map((cutOut) => (
         <CutOutDrawing
           key={cutOut.id}
@@ -145,29 +126,17 @@ export function PieceDrawing({
           faulty={faultyIds.includes(cutOut.id)}
         />
       ))}
-      {onSelectEdge &&
-        outline.kind === "polygon" &&
-        outline.sides.map((side) => (
-          <path
-            key={side.name}
-            {...pick(side.name)}
-            d={strip(at(side.from), at(side.to), selectedEdge === side.name ? 2 : PICK_PX)}
-            fill={selectedEdge === side.name ? "var(--color-signal)" : "transparent"}
-            className="cursor-pointer"
-          />
-        ))}
-      {onSelectEdge && outline.kind === "curve" && (
-        <polygon
-          {...pick("rim")}
-          points={pointsText(outline.corners, frame)}
-          fill="none"
-          pointerEvents="stroke"
-          stroke={selectedEdge === "rim" ? "var(--color-signal)" : "transparent"}
-          strokeWidth={selectedEdge === "rim" ? 4 : 2 * PICK_PX}
-          className="cursor-pointer"
-        />
-      )}
-      <DimensionLines piece={piece} outline={outline} frame={frame} system={system} />
+      {dimensions && <DimensionLines piece={piece} frame={frame} system={system} />}
+      {children?.(frame, outline)}
+      {marks.map((mark, index) => {
+        const { x, y } = frame.at(mark);
+        return (
+          <g key={index} stroke="var(--color-danger)" fill="none" strokeWidth="2" pointerEvents="none">
+            <circle cx={x} cy={y} r="11" />
+            <path d={`M${x} ${y - 20}v9`} />
+          </g>
+        );
+      })}
     </svg>
   );
 }
@@ -184,24 +153,16 @@ function CutOutDrawing({
   faulty: boolean;
 }) {
   const centre = frame.at(cutOutCentre(cutOut, outline));
-  const corners = cutOutCorners(cutOut, outline);
   const stroke = faulty ? "var(--color-danger)" : "var(--color-ink)";
-  const common = { fill: "var(--color-ground)", stroke, strokeWidth: cutOut.innerFace ? 2.4 : 1.1 };
   return (
-    <g>
-      {corners ? (
-        <polygon
-          points={corners.map((corner) => `${frame.at(corner).x},${frame.at(corner).y}`).join(" ")}
-          {...common}
-        />
-      ) : (
-        <circle
-          cx={centre.x}
-          cy={centre.y}
-          r={Math.max(0, cutOut.shape.kind === "round" ? (cutOut.shape.diameterMm / 2) * frame.scale : 0)}
-          {...common}
-        />
-      )}
+    <g pointerEvents="none">
+      <polygon
+        points={pointsText(cutOutRing(cutOut, outline), frame)}
+        fill="var(--color-ground)"
+        stroke={stroke}
+        strokeWidth={cutOut.innerFace ? 2.4 : 1.1}
+        strokeLinejoin="round"
+      />
       <path
         d={`M${centre.x - 6} ${centre.y}h12M${centre.x} ${centre.y - 6}v12`}
         stroke={stroke}
@@ -222,8 +183,9 @@ function CutOutDrawing({
 
 /** A piece as a small silhouette, at a scale shared by all pieces of a job. */
 export function PieceSilhouette({ piece, pxPerMm }: { piece: Piece; pxPerMm: number }) {
-  const outline = outlineOf(piece.shape);
+  const outline = outlineOf(piece);
   const [width, height] = [Math.max(2, outline.widthMm * pxPerMm), Math.max(2, outline.heightMm * pxPerMm)];
+  const points = (ring: readonly Point[]) => ring.map(({ x, y }) => `${x},${y}`).join(" ");
   return (
     <svg width={width + 2} height={height + 2} aria-hidden className="block">
       <g
@@ -232,31 +194,11 @@ export function PieceSilhouette({ piece, pxPerMm }: { piece: Piece; pxPerMm: num
         stroke="var(--color-ink)"
         strokeWidth={1 / pxPerMm}
       >
-        <polygon points={outline.corners.map((corner) => `${corner.x},${corner.y}`).join(" ")} />
-        {piece.cutOuts.map((cutOut) => {
-          const centre = cutOutCentre(cutOut, outline);
-          return cutOut.shape.kind === "round" ? (
-            <circle
-              key={cutOut.id}
-              cx={centre.x}
-              cy={centre.y}
-              r={cutOut.shape.diameterMm / 2}
-              fill="var(--color-ground)"
-            />
-          ) : (
-            <rect
-              key={cutOut.id}
-              x={centre.x - cutOut.shape.lengthMm / 2}
-              y={centre.y - cutOut.shape.depthMm / 2}
-              width={cutOut.shape.lengthMm}
-              height={cutOut.shape.depthMm}
-              fill="var(--color-ground)"
-            />
-          );
-        })}
+        <polygon points={points(outline.corners)} />
+        {piece.cutOuts.map((cutOut) => (
+          <polygon key={cutOut.id} points={points(cutOutRing(cutOut, outline))} fill="var(--color-ground)" />
+        ))}
       </g>
     </svg>
   );
 }
-
-export const edgeNamesOf = (piece: Piece) => EDGES_OF[piece.shape.kind];

@@ -27,6 +27,8 @@ type Props = {
   size?: "normal" | "large";
   className?: string;
   autoFocus?: boolean;
+  /** For rows of a table whose head says what stands below, and in what unit. */
+  hideLabel?: boolean;
 };
 
 const PAUSE_MS = 900;
@@ -49,6 +51,7 @@ export function QuantityField({
   size = "normal",
   className,
   autoFocus,
+  hideLabel,
 }: Props) {
   const id = useId();
   const shown =
@@ -150,6 +153,7 @@ export function QuantityField({
       error={problem}
       beside={hasOther ? other : undefined}
       className={className}
+      hideLabel={hideLabel}
     >
       <div className="relative">
         <input
@@ -163,7 +167,7 @@ export function QuantityField({
             controlLook,
             "figure",
             size === "large" ? "h-12 text-2xl pr-16" : "text-base",
-            unit.length > 3 ? "pr-16" : unit ? "pr-9" : "",
+            hideLabel ? "!px-1.5" : unit.length > 3 ? "pr-16" : unit ? "pr-9" : "",
           )}
           value={typed ?? shown}
           aria-invalid={problem !== null}
@@ -172,7 +176,7 @@ export function QuantityField({
           onBlur={leave}
           onKeyDown={step}
         />
-        {unit && (
+        {unit && !hideLabel && (
           <span className="label absolute right-2 top-1/2 -translate-y-1/2 pointer-events-none">{unit}</span>
         )}
       </div>

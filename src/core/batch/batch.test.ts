@@ -26,6 +26,8 @@ const cards = fc.record({
   densityAGPerMl: fc.double({ min: 0.8, max: 2, noNaN: true }),
   densityBGPerMl: fc.double({ min: 0.8, max: 2, noNaN: true }),
   ratioTolerancePct: fc.constant(3),
+  fillerGPer100G: fc.constant(null),
+  fillerDensityGPerMl: fc.constant(null),
 });
 
 describe("shares", () => {

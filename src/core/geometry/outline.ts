@@ -182,7 +182,17 @@ function rectangleOutline(
 ): Outline {
   const corners = [at(0, 0), at(lengthMm, 0), at(lengthMm, depthMm), at(0, depthMm)];
   if (!cornerRadiiMm?.some((radius) => radius > 0)) return fromSides(closedPaths(corners), names);
-  const rounded = roundCorners(corners, cornerRadiiMm);
+  // Radii that do not fit are a fault; they are drawn as large as they can be.
+  const [bl = 0, br = 0, fr = 0, fl = 0] = cornerRadiiMm;
+  const fits = Math.min(
+    1,
+    lengthMm / Math.max(1e-9, bl + br, fl + fr),
+    depthMm / Math.max(1e-9, bl + fl, br + fr),
+  );
+  const rounded = roundCorners(
+    corners,
+    cornerRadiiMm.map((radius) => radius * fits),
+  );
   return fromSides(rounded.paths, names, {
     lengthsMm: rounded.lengthsMm,
     areaMm2: lengthMm * depthMm - rounded.lostAreaMm2,

@@ -24,6 +24,7 @@ export type Dimension =
   | "minutes"
   | "hours"
   | "percent"
+  | "angle"
   | "density"
   | "viscosity"
   | "rate"
@@ -125,6 +126,7 @@ export const UNITS: Record<Dimension, readonly Unit[]> = {
     linear("d", 24, ["day", "days"]),
   ],
   percent: [linear("%", 1, ["percent", "pct"])],
+  angle: [linear("°", 1, ["deg", "degree", "degrees"])],
   density: [
     linear("g/ml", 1, ["g/cm3", "g/cm³", "kg/l", "kg/L"]),
     linear("lb/gal", G_PER_LB / ML_PER_US_GALLON, ["lbs/gal", "ppg"]),
@@ -151,6 +153,7 @@ export const SHOWN_UNIT: Record<Dimension, Record<UnitSystem, string>> = {
   minutes: { metric: "min", us: "min" },
   hours: { metric: "h", us: "h" },
   percent: { metric: "%", us: "%" },
+  angle: { metric: "°", us: "°" },
   density: { metric: "g/ml", us: "g/ml" },
   viscosity: { metric: "mPa·s", us: "mPa·s" },
   rate: { metric: "m²/h", us: "ft²/h" },

@@ -82,6 +82,7 @@ export function formatQuantity(value: number, dimension: Dimension, system: Unit
     case "viscosity":
       return { number: trimmed(inUnit, Math.abs(inUnit) < 10 ? 1 : 0), unit };
     case "hours":
+    case "angle":
     case "percent":
     case "rate":
       return { number: trimmed(inUnit, 1), unit };

@@ -3,6 +3,7 @@ import type { Person } from "@/contracts/people";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { database } from "@/server/database";
 import { jobsOf } from "@/server/repositories/jobs";
+import { picturesOf } from "@/server/repositories/pictures";
 import { poursOf } from "@/server/repositories/pours";
 import { resinCardsOf } from "@/server/repositories/resin-cards";
 
@@ -19,3 +20,7 @@ export async function openJob(
   ]);
   return { job, cards, pours: pours.map((pour) => ({ id: pour.id, finished: pour.finishedAt !== null })) };
 }
+
+/** The WebP of a picture of the shop. */
+export const pictureBytes = (person: Person, pictureId: string): Promise<Buffer> =>
+  picturesOf(database(), person).bytes(pictureId);

@@ -2,6 +2,7 @@ import { Op } from "sequelize";
 import { jobDocumentSchema } from "@/contracts/job-document";
 import type { Person } from "@/contracts/people";
 import { pourEventSchema, type Pour, type PourPlan } from "@/contracts/pours";
+import { NO_FILLER } from "@/contracts/resin-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { PourEvent } from "@/core/plan/pour";
 import { jsonOf, type Database } from "../database";
@@ -15,7 +16,9 @@ function eventOf(row: PourEventRow): PourEvent {
 
 function planOf(row: PourRow): PourPlan {
   const plan = jsonOf(row.plan) as { document: unknown; cards: ResinCard[] };
-  return { document: jobDocumentSchema.parse(plan.document), cards: plan.cards };
+  // Pours started before cards had fillers and kits were made with two-part resins.
+  const cards = plan.cards.map((card) => ({ ...NO_FILLER, ...card }));
+  return { document: jobDocumentSchema.parse(plan.document), cards };
 }
 
 /** The pours of the signed-in person's shop. */

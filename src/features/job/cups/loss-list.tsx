@@ -31,9 +31,10 @@ const LOSS_NAMES: Record<Loss["id"], string> = {
   buckets: "Bucket walls",
   "run-off": "Run-off",
   ground: "Thirsty ground",
+  shrink: "Sinks while it cures",
 };
 
-function lossHow(loss: Loss, system: UnitSystem, ground: string): { how: string; factors: FactorId[] } {
+function lossHow(loss: Loss, system: UnitSystem): { how: string; factors: FactorId[] } {
   const length = (mm: number) => runText(mm, system);
   switch (loss.id) {
     case "cups":
@@ -61,25 +62,30 @@ function lossHow(loss: Loss, system: UnitSystem, ground: string): { how: string;
         factors: ["runOffOpenMlPerM", "runOffFaceMlPerM"],
       };
     case "ground":
-      return { how: `${ground}, ${trimmed(loss.mlPerM2, 0)} ml/m²`, factors: ["groundMlPerM2"] };
+      return {
+        how: loss.grounds
+          .filter(({ mlPerM2 }) => mlPerM2 > 0)
+          .map(({ ground, mlPerM2 }) => `${GROUND_WORDS[ground]}, ${trimmed(mlPerM2, 0)} ml/m²`)
+          .join("; "),
+        factors: ["groundMlPerM2"],
+      };
+    case "shrink":
+      return { how: `${trimmed(loss.pct, 1)} % of what is filled`, factors: ["shrinkPct"] };
   }
 }
 
-function linesOf(
-  planned: PlannedCoat & { batched: BatchedCoat },
-  system: UnitSystem,
-  areas: { top: number; face: number },
-  ground: string,
-): Line[] {
+function linesOf(planned: PlannedCoat & { batched: BatchedCoat }, system: UnitSystem): Line[] {
   const { batched, coat } = planned;
   const lines: Omit<Line, "shade">[] = [
     {
       id: "top",
-      name: "On the top",
-      how: `${quantityText(areas.top * coat.coverShare, "area", system)} × ${quantityText(coat.filmMm, "film", system)}`,
-      ml: batched.onTopMl,
-      low: batched.onTopMl,
-      high: batched.onTopMl,
+      name: batched.fills ? "To fill" : "On the top",
+      how: batched.fills
+        ? `${trimmed(coat.coverShare * 100, 0)} % of ${batched.count === 1 ? "the" : batched.count} volume${batched.count === 1 ? "" : "s"}`
+        : `${quantityText(batched.topAreaMm2 * coat.coverShare, "area", system)}${coat.filmByPieceMm && Object.keys(coat.filmByPieceMm).length > 0 ? ", films by piece" : ` × ${quantityText(coat.filmMm, "film", system)}`}`,
+      ml: batched.onTopMl.likely,
+      low: batched.onTopMl.low,
+      high: batched.onTopMl.high,
       factors: [],
     },
   ];
@@ -88,7 +94,7 @@ function linesOf(
     lines.push({
       id: "faces",
       name: "On the faces",
-      how: quantityText(areas.face * coat.coverShare, "area", system),
+      how: quantityText(batched.faceAreaMm2 * coat.coverShare, "area", system),
       ml: likely,
       low,
       high,
@@ -102,7 +108,17 @@ function linesOf(
       ml: loss.ml.likely,
       low: loss.ml.low,
       high: loss.ml.high,
-      ...lossHow(loss, system, ground),
+      ...lossHow(loss, system),
+    });
+  for (const need of batched.embeds)
+    lines.push({
+      id: `embed-${need.id}`,
+      name: `Clear for ${need.name.toLowerCase() || "embeds"}`,
+      how: `to wet and to lock in ${quantityText(need.solidMl, "volume", system)}`,
+      ml: need.wetMl.likely + need.lockMl.likely,
+      low: need.wetMl.low + need.lockMl.low,
+      high: need.wetMl.high + need.lockMl.high,
+      factors: [],
     });
   const held = batched.held.reduce((sum, one) => sum + one.ml, 0);
   const shaded: Line[] = lines.map((line, index) => ({
@@ -125,14 +141,9 @@ function linesOf(
 
 /** What the mixed volume is made of, line by line and as one column; each factor can be opened and changed. */
 export function LossList({ planned }: { planned: PlannedCoat & { batched: BatchedCoat } }) {
-  const { plan, system, document } = useJob();
+  const { system } = useJob();
   const [open, setOpen] = useState<string | null>(null);
-  const lines = linesOf(
-    planned,
-    system,
-    { top: plan.totals.topAreaMm2, face: plan.totals.faceAreaMm2 },
-    GROUND_WORDS[document.ground],
-  );
+  const lines = linesOf(planned, system);
   const total = lines.reduce((sum, line) => sum + line.ml, 0);
   return (
     <div className="flex gap-3.5 mt-4">

@@ -11,10 +11,21 @@ import { editCutOut, editPiece } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 
 /** A basin, a tap, a hob: its size and place, and whether its inner edge is coated. */
-export function CutOutForm({ piece, cutOut, faults }: { piece: Piece; cutOut: CutOut; faults: Fault[] }) {
+export function CutOutForm({
+  piece,
+  cutOut,
+  size,
+  faults,
+}: {
+  piece: Piece;
+  cutOut: CutOut;
+  size: { widthMm: number; heightMm: number };
+  faults: Fault[];
+}) {
   const { system, change } = useJob();
   const edit = (next: (before: CutOut) => CutOut) => change(editCutOut(piece.id, cutOut.id, next));
   const { shape } = cutOut;
+  const reshape = (next: CutOut["shape"]) => edit((before) => ({ ...before, shape: next }));
   const length = (
     label: string,
     value: number,
@@ -50,45 +61,37 @@ export function CutOutForm({ piece, cutOut, faults }: { piece: Piece; cutOut: Cu
           options={[
             { value: "round", words: "round" },
             { value: "rectangle", words: "rectangle" },
+            ...(shape.kind === "free" ? [{ value: "free" as const, words: "traced" }] : []),
           ]}
-          onChange={(kind) =>
-            edit((before) => ({
-              ...before,
-              shape:
-                kind === "round"
-                  ? {
-                      kind,
-                      diameterMm:
-                        before.shape.kind === "rectangle"
-                          ? Math.min(before.shape.lengthMm, before.shape.depthMm)
-                          : before.shape.diameterMm,
-                    }
-                  : {
-                      kind,
-                      lengthMm:
-                        before.shape.kind === "round" ? before.shape.diameterMm : before.shape.lengthMm,
-                      depthMm: before.shape.kind === "round" ? before.shape.diameterMm : before.shape.depthMm,
-                    },
-            }))
-          }
+          onChange={(kind) => {
+            const { widthMm, heightMm } = size;
+            if (kind === "round") reshape({ kind, diameterMm: Math.min(widthMm, heightMm) });
+            else if (kind === "rectangle") reshape({ kind, lengthMm: widthMm, depthMm: heightMm });
+          }}
           className="mb-0.5"
         />
       </div>
       <div className="grid grid-cols-2 gap-3">
-        {shape.kind === "round"
-          ? length("Diameter", shape.diameterMm, "diameter", (diameterMm) =>
-              edit((before) => ({ ...before, shape: { kind: "round", diameterMm } })),
-            )
-          : null}
-        {shape.kind === "rectangle" &&
-          length("Length", shape.lengthMm, "length", (lengthMm) =>
-            edit((before) => ({ ...before, shape: { ...shape, lengthMm } })),
+        {shape.kind === "round" &&
+          length("Diameter", shape.diameterMm, "diameter", (diameterMm) =>
+            reshape({ kind: "round", diameterMm }),
           )}
         {shape.kind === "rectangle" &&
-          length("Depth", shape.depthMm, "depth", (depthMm) =>
-            edit((before) => ({ ...before, shape: { ...shape, depthMm } })),
+          length("Length", shape.lengthMm, "length", (lengthMm) => reshape({ ...shape, lengthMm }))}
+        {shape.kind === "rectangle" &&
+          length("Depth", shape.depthMm, "depth", (depthMm) => reshape({ ...shape, depthMm }))}
+        {shape.kind === "rectangle" &&
+          length(
+            "Radius of its corners",
+            shape.radiusMm ?? 0,
+            "radius",
+            (radiusMm) => reshape({ ...shape, radiusMm }),
+            0,
           )}
-        {shape.kind === "round" && <span />}
+        {shape.kind === "free" && (
+          <p className="label col-span-2">{shape.points.length} corners, from a file</p>
+        )}
+        {shape.kind !== "free" && <span />}
         {length(
           "Centre from the left",
           cutOut.fromLeftMm,

@@ -1,25 +1,24 @@
 "use client";
 
 import type { Fault } from "@/core/geometry/faults";
-import { edgeLengths, outlineOf } from "@/core/geometry/outline";
+import { outlineOf } from "@/core/geometry/outline";
 import {
-  EDGE_WORDS,
   edgeOf,
+  edgesOf,
+  edgeWords,
   FACE,
+  TREATMENT_WORDS,
   type EdgeName,
   type EdgeTreatment,
   type Piece,
 } from "@/core/geometry/piece";
 import { quantityText } from "@/core/units/format-quantity";
-import { edgeNamesOf } from "@/ui/piece-drawing";
 import { QuantityField } from "@/ui/quantity-field";
 import { editEdge } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 
-const WORDS: Record<EdgeTreatment, string> = { face: "face", wall: "wall", dam: "dammed", open: "open" };
-
 const lengthOf = (piece: Piece, name: EdgeName): number =>
-  edgeLengths(outlineOf(piece.shape)).find((edge) => edge.name === name)?.lengthMm ?? 0;
+  outlineOf(piece).sides.find((edge) => edge.name === name)?.lengthMm ?? 0;
 
 /** The edges one by one: what ends the film there, how high, square or rounded. */
 export function EdgeList({
@@ -37,7 +36,7 @@ export function EdgeList({
   return (
     <div>
       <h3 className="heading border-b border-line pb-1">Edges</h3>
-      {edgeNamesOf(piece).map((name) => {
+      {edgesOf(piece.shape).map((name) => {
         const edge = edgeOf(piece, name);
         const high = edge.treatment === "face" || edge.treatment === "dam";
         const fault = faults.find((one) => one.at.startsWith(`edges.${name}.`));
@@ -61,11 +60,11 @@ export function EdgeList({
                 aria-expanded={open}
                 onClick={() => onPick(picked === name ? null : name)}
               >
-                <span className="block truncate">{EDGE_WORDS[name]}</span>
+                <span className="block truncate">{edgeWords(name)}</span>
                 <span className="label">{quantityText(lengthOf(piece, name), "length", system)}</span>
               </button>
               <label className="sr-only" htmlFor={`${piece.id}-${name}`}>
-                {EDGE_WORDS[name]}: how the film ends
+                {edgeWords(name)}: how the film ends
               </label>
               <select
                 id={`${piece.id}-${name}`}
@@ -73,9 +72,9 @@ export function EdgeList({
                 onChange={(event) => treat(event.target.value as EdgeTreatment)}
                 className="select-mark bg-transparent border-b border-line-strong h-7 pl-1 pr-6"
               >
-                {(Object.keys(WORDS) as EdgeTreatment[]).map((treatment) => (
+                {(Object.keys(TREATMENT_WORDS) as EdgeTreatment[]).map((treatment) => (
                   <option key={treatment} value={treatment}>
-                    {WORDS[treatment]}
+                    {TREATMENT_WORDS[treatment]}
                   </option>
                 ))}
               </select>
@@ -86,7 +85,7 @@ export function EdgeList({
             {open && high && (
               <div className="grid grid-cols-2 gap-3 pt-2 pb-1">
                 <QuantityField
-                  label={`Height, ${EDGE_WORDS[name]}`}
+                  label={`Height, ${edgeWords(name)}`}
                   value={edge.heightMm}
                   dimension="length"
                   system={system}

@@ -1,10 +1,13 @@
 "use client";
 
+import { cutOutSize } from "@/core/geometry/cut-out";
 import type { Fault } from "@/core/geometry/faults";
-import type { EdgeName, Piece, Shape } from "@/core/geometry/piece";
-import { newCutOut, reshaped, SHAPE_WORDS } from "@/core/plan/new-piece";
+import type { Measured } from "@/core/geometry/measure";
+import { edgesOf, type EdgeName, type Piece, type Shape } from "@/core/geometry/piece";
+import { asFree, mirrored, rotated } from "@/core/geometry/transform";
+import { newCutOut, reshaped, SHAPE_GROUPS, SHAPE_WORDS } from "@/core/plan/new-piece";
 import { Button } from "@/ui/button";
-import { Choice } from "@/ui/choice";
+import { Checkbox } from "@/ui/checkbox";
 import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
@@ -12,66 +15,32 @@ import { editPiece, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 import { CutOutForm } from "./cut-out-form";
 import { EdgeList } from "./edge-list";
-
-type SizeName =
-  | "lengthMm"
-  | "depthMm"
-  | "returnLengthMm"
-  | "returnDepthMm"
-  | "leftLengthMm"
-  | "leftDepthMm"
-  | "rightLengthMm"
-  | "rightDepthMm"
-  | "sideMm"
-  | "diameterMm";
-
-const LENGTH_AND_DEPTH: [SizeName, string][] = [
-  ["lengthMm", "Length"],
-  ["depthMm", "Depth"],
-];
-
-const SIZES: Record<Shape["kind"], [SizeName, string][]> = {
-  straight: LENGTH_AND_DEPTH,
-  rectangle: LENGTH_AND_DEPTH,
-  oval: LENGTH_AND_DEPTH,
-  racetrack: LENGTH_AND_DEPTH,
-  polygon: [["sideMm", "One side"]],
-  "u-run": [
-    ["lengthMm", "Run, along the wall"],
-    ["depthMm", "Its depth"],
-    ["leftLengthMm", "Left return, from the corner"],
-    ["leftDepthMm", "Its depth"],
-    ["rightLengthMm", "Right return, from the corner"],
-    ["rightDepthMm", "Its depth"],
-  ],
-  "l-run": [
-    ["lengthMm", "Long leg, along the wall"],
-    ["depthMm", "Its depth"],
-    ["returnLengthMm", "Return, from the corner"],
-    ["returnDepthMm", "Its depth"],
-  ],
-  round: [["diameterMm", "Diameter"]],
-};
+import { ShapeForm } from "./shape-form";
+import { VoidList } from "./void-list";
 
 type Props = {
   piece: Piece;
+  measured: Measured | null;
   faults: Fault[];
   edge: EdgeName | null;
   onEdge: (edge: EdgeName | null) => void;
-  onGone: () => void;
-  onCopied: (pieceId: string) => void;
+  onPick: (pieceId: string | null) => void;
 };
 
+/** Kinds with a flat top that can be coated on both sides, and be cut into. */
+const isFlat = ({ shape }: Piece) =>
+  shape.kind !== "tumbler" && shape.kind !== "mould" && shape.kind !== "river" && shape.kind !== "floor";
+
 /** All that is typed of one piece. */
-export function PieceForm({ piece, faults, edge, onEdge, onGone, onCopied }: Props) {
+export function PieceForm({ piece, measured, faults, edge, onEdge, onPick }: Props) {
   const { system, change } = useJob();
   const faultAt = (at: string) => faults.find((fault) => fault.at === at)?.message ?? null;
   const edit = (next: (before: Piece) => Piece) => change(editPiece(piece.id, next));
-  const sizes = piece.shape as unknown as Record<SizeName, number>;
+  const cuts = piece.shape.kind !== "tumbler" && piece.shape.kind !== "mould" && piece.shape.kind !== "river";
 
   return (
     <div className="flex flex-col gap-4">
-      <div className="flex gap-3">
+      <div className="flex gap-3 items-start">
         <TextField
           label="Piece"
           value={piece.name}
@@ -96,126 +65,122 @@ export function PieceForm({ piece, faults, edge, onEdge, onGone, onCopied }: Pro
         <SelectField
           label="Kind"
           value={piece.shape.kind}
-          onChange={(event) => edit((before) => reshaped(before, event.target.value as Shape["kind"]))}
+          onChange={(event) => {
+            edit((before) => reshaped(before, event.target.value as Shape["kind"]));
+            onEdge(null);
+          }}
           frame="flex-1"
         >
-          {Object.entries(SHAPE_WORDS).map(([kind, words]) => (
-            <option key={kind} value={kind}>
-              {words}
-            </option>
+          {SHAPE_GROUPS.map((group) => (
+            <optgroup key={group.words} label={group.words}>
+              {group.kinds.map((kind) => (
+                <option key={kind} value={kind}>
+                  {SHAPE_WORDS[kind]}
+                </option>
+              ))}
+            </optgroup>
           ))}
         </SelectField>
-        {piece.shape.kind === "l-run" && (
-          <Choice
-            label="Side of the return"
-            value={piece.shape.turn}
-            options={[
-              { value: "left", words: "return left" },
-              { value: "right", words: "right" },
-            ]}
-            onChange={(turn) =>
-              edit((before) =>
-                before.shape.kind === "l-run" ? { ...before, shape: { ...before.shape, turn } } : before,
-              )
-            }
-            className="mb-0.5"
-          />
-        )}
-      </div>
-      <div className="grid grid-cols-2 gap-3">
-        {piece.shape.kind === "polygon" && (
-          <QuantityField
-            label="Sides"
-            value={piece.shape.sides}
-            dimension="number"
-            system={system}
-            bounds={{ min: 3, max: 24, whole: true }}
-            onChange={(sides) =>
-              edit((before) =>
-                before.shape.kind === "polygon" ? { ...before, shape: { ...before.shape, sides } } : before,
-              )
-            }
-            fault={faultAt("shape.sides")}
-            keep={`${piece.id}.sides`}
-            bare
-          />
-        )}
-        {SIZES[piece.shape.kind].map(([field, words]) => (
-          <QuantityField
-            key={field}
-            label={words}
-            value={sizes[field]}
-            dimension="length"
-            system={system}
-            bounds={{ min: 10, max: 100_000 }}
-            onChange={(value) =>
-              edit((before) => ({ ...before, shape: { ...before.shape, [field]: value } as Shape }))
-            }
-            fault={faultAt(`shape.${field}`)}
-            keep={`${piece.id}.${field}`}
-          />
-        ))}
-      </div>
-      <EdgeList piece={piece} faults={faults} picked={edge} onPick={onEdge} />
-      <div>
-        <div className="flex items-baseline justify-between border-b border-line pb-1">
-          <h3 className="heading">Cut-outs</h3>
-          <Button
-            weight="quiet"
-            onClick={() =>
-              edit((before) => ({
-                ...before,
-                cutOuts: [
-                  ...before.cutOuts,
-                  newCutOut(`Cut-out ${before.cutOuts.length + 1}`, before, newId),
-                ],
-              }))
-            }
-          >
-            add one
-          </Button>
+        <div className="pb-1 text-sm">
+          <PieceMenu piece={piece} onPick={onPick} />
         </div>
-        {piece.cutOuts.map((cutOut) => (
-          <CutOutForm
-            key={cutOut.id}
-            piece={piece}
-            cutOut={cutOut}
-            faults={faults.filter((fault) => fault.at.startsWith(`cutOuts.${cutOut.id}`))}
-          />
-        ))}
       </div>
-      <div className="border-t border-line pt-3">
-        <Menu label="copy or remove this piece" align="start">
-          <MenuItem
-            onSelect={() => {
-              const copy: Piece = {
-                ...structuredClone(piece),
-                id: newId(),
-                name: `${piece.name.slice(0, 72)}, copy`,
-              };
-              change((document) => ({
-                ...document,
-                pieces: document.pieces.flatMap((one) => (one.id === piece.id ? [one, copy] : [one])),
-              }));
-              onCopied(copy.id);
-            }}
-          >
-            Copy
-          </MenuItem>
-          <MenuItem
-            danger
-            onSelect={() => {
-              change((document) => ({
-                ...document,
-                pieces: document.pieces.filter((one) => one.id !== piece.id),
-              }));
-              onGone();
-            }}
-          >
-            Remove
-          </MenuItem>
-        </Menu>
-      </div>
+      <ShapeForm piece={piece} measured={measured} faults={faults} />
+      {isFlat(piece) && (
+        <Checkbox
+          label="both sides are coated"
+          checked={piece.bothSides ?? false}
+          onChange={(bothSides) => edit((before) => ({ ...before, bothSides }))}
+        />
+      )}
+      {edgesOf(piece.shape).length > 0 && (
+        <EdgeList piece={piece} faults={faults} picked={edge} onPick={onEdge} />
+      )}
+      {cuts && (
+        <div>
+          <div className="flex items-baseline justify-between border-b border-line pb-1">
+            <h3 className="heading">{piece.shape.kind === "floor" ? "Fixed things" : "Cut-outs"}</h3>
+            <Button
+              weight="quiet"
+              onClick={() =>
+                edit((before) => ({
+                  ...before,
+                  cutOuts: [
+                    ...before.cutOuts,
+                    newCutOut(
+                      `${before.shape.kind === "floor" ? "Fixed thing" : "Cut-out"} ${before.cutOuts.length + 1}`,
+                      before,
+                      newId,
+                    ),
+                  ],
+                }))
+              }
+            >
+              add one
+            </Button>
+          </div>
+          {piece.cutOuts.map((cutOut) => (
+            <CutOutForm
+              key={cutOut.id}
+              piece={piece}
+              cutOut={cutOut}
+              size={cutOutSize(cutOut)}
+              faults={faults.filter((fault) => fault.at.startsWith(`cutOuts.${cutOut.id}`))}
+            />
+          ))}
+        </div>
+      )}
+      <VoidList piece={piece} faults={faults} />
     </div>
+  );
+}
+
+/** Copies, mirrors and turns: what is done to a piece as a whole. */
+function PieceMenu({ piece, onPick }: { piece: Piece; onPick: (pieceId: string | null) => void }) {
+  const { change } = useJob();
+  const edit = (next: (before: Piece) => Piece) => change(editPiece(piece.id, next));
+  const copyOf = (from: Piece, words: string): Piece => ({
+    ...structuredClone(from),
+    id: newId(),
+    name: `${from.name.slice(0, 80 - words.length)}${words}`,
+  });
+  const putBehind = (copy: Piece) => {
+    change((document) => ({
+      ...document,
+      pieces: document.pieces.flatMap((one) => (one.id === piece.id ? [one, copy] : [one])),
+    }));
+    onPick(copy.id);
+  };
+  const free = piece.shape.kind === "free" || piece.shape.kind === "floor" ? null : asFree(piece);
+  const turned = rotated(piece, 90);
+  return (
+    <Menu label="this piece">
+      <MenuItem onSelect={() => putBehind(copyOf(piece, ", copy"))}>Copy</MenuItem>
+      <MenuItem onSelect={() => putBehind(copyOf(mirrored(piece), ", mirrored"))}>Copy, mirrored</MenuItem>
+      <MenuItem onSelect={() => edit(mirrored)}>Mirror</MenuItem>
+      {turned && (
+        <MenuItem onSelect={() => edit((before) => rotated(before, 90) ?? before)}>Turn by 90°</MenuItem>
+      )}
+      {turned && (
+        <MenuItem onSelect={() => edit((before) => rotated(before, 15) ?? before)}>Turn by 15°</MenuItem>
+      )}
+      {free && (
+        <MenuItem onSelect={() => edit((before) => asFree(before) ?? before)}>
+          Make it a free outline
+        </MenuItem>
+      )}
+      <MenuItem
+        danger
+        onSelect={() => {
+          change((document) => ({
+            ...document,
+            pieces: document.pieces.filter((one) => one.id !== piece.id),
+          }));
+          onPick(null);
+        }}
+      >
+        Remove
+      </MenuItem>
+    </Menu>
   );
 }

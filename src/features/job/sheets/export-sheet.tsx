@@ -2,11 +2,14 @@ import { renderToBuffer } from "@react-pdf/renderer";
 import type { Person } from "@/contracts/people";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { runSheet } from "@/core/plan/run-sheet";
+import { notFound } from "@/server/refused";
 import { openJob } from "../queries";
 import { batchCsv } from "./batch-csv";
+import { batchJson } from "./batch-json";
 import { batchSheet } from "./batch-lines";
 import { BatchPdf } from "./batch-pdf";
 import { paperOf } from "./pdf-page";
+import { PiecePdf } from "./piece-pdf";
 import { RunPdf } from "./run-pdf";
 
 export type SheetFile = { body: Buffer | string; type: string; name: string };
@@ -19,31 +22,55 @@ const fileName = (job: string, rest: string) =>
       .slice(0, 60) || "job"
   }-${rest}`;
 
+export type SheetKind = "batch.pdf" | "run.pdf" | "batch.csv" | "batch.json" | "piece.pdf";
+
 /** A sheet of a job as a file, computed from the saved document by the same plan as in the browser. */
 export async function exportSheet(
   person: Person,
   jobId: string,
-  sheet: "batch.pdf" | "run.pdf" | "batch.csv",
-  paper: string | null,
+  sheet: SheetKind,
+  asked: URLSearchParams,
 ): Promise<SheetFile> {
   const { job, cards } = await openJob(person, jobId);
   const plan = derivePlan(job.document, cards);
-  if (sheet === "batch.csv")
-    return {
-      body: `\ufeff${batchCsv(batchSheet(plan, person.units))}`,
-      type: "text/csv; charset=utf-8",
-      name: fileName(job.name, "batch.csv"),
-    };
-  const pdf =
-    sheet === "batch.pdf" ? (
-      <BatchPdf
-        title={job.name}
-        batches={batchSheet(plan, person.units)}
-        paper={paperOf(paper)}
-        system={person.units}
-      />
-    ) : (
-      <RunPdf title={job.name} steps={runSheet(plan, person.units)} paper={paperOf(paper)} />
-    );
-  return { body: await renderToBuffer(pdf), type: "application/pdf", name: fileName(job.name, sheet) };
+  const paper = paperOf(asked.get("paper"));
+  const name = fileName(job.name, sheet);
+  const pdf = async (page: Parameters<typeof renderToBuffer>[0], as = name): Promise<SheetFile> => ({
+    body: await renderToBuffer(page),
+    type: "application/pdf",
+    name: as,
+  });
+  switch (sheet) {
+    case "batch.csv":
+      return {
+        body: `\ufeff${batchCsv(batchSheet(plan, person.units))}`,
+        type: "text/csv; charset=utf-8",
+        name,
+      };
+    case "batch.json":
+      return {
+        body: `${JSON.stringify(batchJson(job.name, batchSheet(plan, person.units)), null, 2)}\n`,
+        type: "application/json; charset=utf-8",
+        name,
+      };
+    case "batch.pdf":
+      return pdf(
+        <BatchPdf
+          title={job.name}
+          batches={batchSheet(plan, person.units)}
+          paper={paper}
+          system={person.units}
+        />,
+      );
+    case "run.pdf":
+      return pdf(<RunPdf title={job.name} steps={runSheet(plan, person.units)} paper={paper} />);
+    case "piece.pdf": {
+      const piece = job.document.pieces.find((one) => one.id === asked.get("piece"));
+      if (!piece) throw notFound("piece");
+      return pdf(
+        <PiecePdf title={job.name} piece={piece} paper={paper} system={person.units} />,
+        fileName(job.name, `${piece.name.replace(/[^\p{L}\p{N}]+/gu, "-").slice(0, 40)}.pdf`),
+      );
+    }
+  }
 }

@@ -1,5 +1,5 @@
 import { MeasureView } from "@/features/job/measure/measure-view";
 
-export default function MeasurePage() {
-  return <MeasureView />;
+export default async function MeasurePage({ params }: { params: Promise<{ jobId: string }> }) {
+  return <MeasureView jobId={(await params).jobId} />;
 }

@@ -1,12 +1,12 @@
 import type { NextRequest } from "next/server";
-import { exportSheet } from "@/features/job/sheets/export-sheet";
+import { exportSheet, type SheetKind } from "@/features/job/sheets/export-sheet";
 import { Refused } from "@/server/refused";
 import { currentPerson } from "@/server/session";
 
 type Context = { params: Promise<{ jobId: string }> };
 
 /** Answers with one sheet of a job as a download, or says why not. */
-export function sheetResponse(sheet: "batch.pdf" | "run.pdf" | "batch.csv") {
+export function sheetResponse(sheet: SheetKind) {
   return async (request: NextRequest, { params }: Context): Promise<Response> => {
     const person = await currentPerson();
     if (!person) return new Response("Sign in first.", { status: 401 });
@@ -15,7 +15,7 @@ export function sheetResponse(sheet: "batch.pdf" | "run.pdf" | "batch.csv") {
         person,
         (await params).jobId,
         sheet,
-        request.nextUrl.searchParams.get("paper"),
+        request.nextUrl.searchParams,
       );
       const bytes = typeof body === "string" ? new TextEncoder().encode(body) : new Uint8Array(body);
       const ascii = name.replace(/[^\x20-\x7e]/g, "_");

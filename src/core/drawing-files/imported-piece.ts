@@ -1,0 +1,45 @@
+import type { Point } from "../geometry/curves";
+import type { CutOut, Pair, Piece } from "../geometry/piece";
+import { boxOf } from "../geometry/ring";
+import { storedMm, storedPair } from "../geometry/transform";
+import { sharpCorners, type DrawnPath, type TakenOutline } from "./drawing";
+
+/** More corners than this no outline needs; a document keeps no more. */
+export const MOST_CORNERS = 20_000;
+
+function hole(path: DrawnPath, box: { minX: number; maxY: number }, id: string, name: string): CutOut {
+  const points = path.points.map(([x, y]): Point => ({ x, y }));
+  const own = boxOf(points);
+  const centre = path.circle ?? { x: (own.minX + own.maxX) / 2, y: (own.minY + own.maxY) / 2 };
+  return {
+    id,
+    name,
+    shape: path.circle
+      ? { kind: "round", diameterMm: storedMm(2 * path.circle.radius) }
+      : { kind: "free", points: points.map(({ x, y }) => storedPair({ x: x - centre.x, y: y - centre.y })) },
+    fromLeftMm: storedMm(centre.x - box.minX),
+    fromFrontMm: storedMm(box.maxY - centre.y),
+    innerFace: null,
+  };
+}
+
+/** The outline and its holes as a piece of its own; null when it has more corners than a document keeps. */
+export function importedPiece(
+  taken: Extract<TakenOutline, { ok: true }>,
+  name: string,
+  newId: () => string,
+): Piece | null {
+  const corners = [taken.outer, ...taken.holes].reduce((sum, path) => sum + path.points.length, 0);
+  if (corners > MOST_CORNERS || taken.holes.length > 40) return null;
+  const outer = taken.outer.points.map(([x, y]): Point => ({ x, y }));
+  const box = boxOf(outer);
+  const points = outer.map(({ x, y }): Pair => storedPair({ x: x - box.minX, y: y - box.minY }));
+  return {
+    id: newId(),
+    name,
+    count: 1,
+    shape: { kind: "free", points, starts: sharpCorners(points) },
+    edges: {},
+    cutOuts: taken.holes.map((path, index) => hole(path, box, newId(), `Hole ${index + 1}`)),
+  };
+}

@@ -1,0 +1,60 @@
+"use client";
+
+import { outlineOf } from "@/core/geometry/outline";
+import type { Piece } from "@/core/geometry/piece";
+import { pieceSvg } from "@/core/drawing-files/write-svg";
+import { Menu, MenuHeading, MenuItem } from "@/ui/menu";
+import { saveFile } from "@/ui/save-file";
+import { svgToPng } from "@/ui/svg-to-png";
+import { useJob, useJobState } from "../workspace/use-job";
+
+const fileName = ({ name }: Piece) =>
+  name
+    .replace(/[^\p{L}\p{N} _-]+/gu, "")
+    .trim()
+    .slice(0, 60) || "piece";
+
+/** Long side of an exported picture, px. */
+const PICTURE_PX = 2400;
+
+/** The drawing as a file: in true scale for a saw or a plotter, dimensioned for a person. */
+export function ExportMenu({ piece, jobId }: { piece: Piece; jobId: string }) {
+  const { system } = useJob();
+  const save = useJobState((state) => state.save);
+  const name = fileName(piece);
+  const pdf = (paper: "a4" | "letter") => async () => {
+    await save();
+    window.location.assign(`/jobs/${jobId}/sheets/piece.pdf?piece=${piece.id}&paper=${paper}`);
+  };
+  return (
+    <Menu label="save the drawing">
+      <MenuHeading>True scale, in millimetres</MenuHeading>
+      <MenuItem onSelect={() => saveFile(`${name}.svg`, "image/svg+xml", pieceSvg(piece, null))}>
+        SVG
+      </MenuItem>
+      <MenuItem
+        onSelect={async () => {
+          const { pieceDxf } = await import("@/core/drawing-files/write-dxf");
+          saveFile(`${name}.dxf`, "application/dxf", pieceDxf(piece));
+        }}
+      >
+        DXF
+      </MenuItem>
+      <MenuHeading>With its sizes</MenuHeading>
+      <MenuItem onSelect={pdf("a4")}>PDF, A4</MenuItem>
+      <MenuItem onSelect={pdf("letter")}>PDF, Letter</MenuItem>
+      <MenuItem
+        onSelect={async () => {
+          const { widthMm, heightMm } = outlineOf(piece);
+          const picture = await svgToPng(pieceSvg(piece, system), PICTURE_PX, widthMm / heightMm);
+          saveFile(`${name}.png`, "image/png", picture);
+        }}
+      >
+        PNG
+      </MenuItem>
+      <MenuItem onSelect={() => saveFile(`${name}, sizes.svg`, "image/svg+xml", pieceSvg(piece, system))}>
+        SVG
+      </MenuItem>
+    </Menu>
+  );
+}

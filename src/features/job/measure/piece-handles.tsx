@@ -1,0 +1,165 @@
+"use client";
+
+import { useRef, type KeyboardEvent, type PointerEvent } from "react";
+import type { Point } from "@/core/geometry/curves";
+import type { Handle } from "@/core/geometry/handles";
+import type { Outline } from "@/core/geometry/outline";
+import { edgeOf, edgeWords, TREATMENT_WORDS, type EdgeName, type Piece } from "@/core/geometry/piece";
+import type { Frame } from "@/ui/dimension-lines";
+import { besides } from "@/ui/edge-drawing";
+
+/** Half the breadth within which an edge is picked, px. */
+const PICK_PX = 10;
+/** A pointer that moves less than this picks an edge rather than pulling it. */
+const PULL_FROM_PX = 3;
+/** Corners of larger outlines are moved by their edges. */
+const MOST_CORNERS = 80;
+
+/** A strip along a line: unlike a line it has an area, so that it can be pointed at and found by readers. */
+function strip(path: readonly Point[], half: number): string {
+  const ring = [...besides(path, half), ...[...besides(path, -half)].reverse()];
+  return `M${ring.map(({ x, y }) => `${x} ${y}`).join("L")}Z`;
+}
+
+type Pull = { handle: Handle; by: Point; free: boolean };
+
+/**
+ * What can be taken hold of on a drawing: edges, and the corners of a free outline.
+ * A click picks an edge, a pull moves it; arrow keys nudge what has the focus (Shift: ten times as far).
+ */
+export function PieceHandles({
+  piece,
+  outline,
+  frame,
+  selected,
+  onSelect,
+  onPullStart,
+  onPull,
+  onPullEnd,
+  onNudge,
+  onRemoveCorner,
+}: {
+  piece: Piece;
+  outline: Outline;
+  frame: Frame;
+  selected: EdgeName | null;
+  onSelect: (edge: EdgeName) => void;
+  onPullStart: () => void;
+  onPull: (pull: Pull) => void;
+  onPullEnd: () => void;
+  onNudge: (handle: Handle, direction: Point, far: boolean) => void;
+  onRemoveCorner: (index: number) => void;
+}) {
+  const start = useRef<Point | null>(null);
+  const pulling = useRef(false);
+
+  const pointer = (handle: Handle) => ({
+    onPointerDown: (event: PointerEvent<SVGElement>) => {
+      if (event.button !== 0) return;
+      event.currentTarget.setPointerCapture(event.pointerId);
+      start.current = { x: event.clientX, y: event.clientY };
+      pulling.current = false;
+    },
+    onPointerMove: (event: PointerEvent<SVGElement>) => {
+      if (!start.current) return;
+      const [dx, dy] = [event.clientX - start.current.x, event.clientY - start.current.y];
+      if (!pulling.current) {
+        if (Math.hypot(dx, dy) < PULL_FROM_PX) return;
+        pulling.current = true;
+        onPullStart();
+      }
+      onPull({ handle, by: { x: dx / frame.scale, y: dy / frame.scale }, free: event.altKey });
+    },
+    onPointerUp: () => {
+      if (!start.current) return;
+      start.current = null;
+      if (pulling.current) onPullEnd();
+      else if (handle.kind === "side") onSelect(handle.name);
+    },
+    onPointerCancel: () => {
+      if (pulling.current) onPullEnd();
+      start.current = null;
+    },
+  });
+  const keys = (handle: Handle) => (event: KeyboardEvent) => {
+    const direction: Record<string, Point> = {
+      ArrowLeft: { x: -1, y: 0 },
+      ArrowRight: { x: 1, y: 0 },
+      ArrowUp: { x: 0, y: -1 },
+      ArrowDown: { x: 0, y: 1 },
+    };
+    const found = direction[event.key];
+    if (found) {
+      event.preventDefault();
+      onNudge(handle, found, event.shiftKey);
+    } else if (handle.kind === "side" && (event.key === "Enter" || event.key === " ")) {
+      event.preventDefault();
+      onSelect(handle.name);
+    } else if (handle.kind === "corner" && (event.key === "Delete" || event.key === "Backspace")) {
+      event.preventDefault();
+      onRemoveCorner(handle.index);
+    }
+  };
+  const { shape } = piece;
+  const corners =
+    (shape.kind === "free" || shape.kind === "floor") && shape.points.length <= MOST_CORNERS
+      ? shape.points
+      : [];
+
+  return (
+    <g>
+      {outline.sides.map(({ name, path }) => {
+        const on = selected === name;
+        const line = path.map(frame.at);
+        return (
+          <path
+            key={name}
+            role="button"
+            tabIndex={0}
+            aria-label={`${edgeWords(name)}: ${TREATMENT_WORDS[edgeOf(piece, name).treatment]}`}
+            aria-pressed={on}
+            d={strip(line, PICK_PX)}
+            fill="transparent"
+            className="cursor-move outline-none focus-visible:fill-signal/20"
+            onKeyDown={keys({ kind: "side", name })}
+            {...pointer({ kind: "side", name })}
+          />
+        );
+      })}
+      {outline.sides.map(
+        ({ name, path }) =>
+          selected === name && (
+            <polyline
+              key={name}
+              points={path.map((point) => `${frame.at(point).x},${frame.at(point).y}`).join(" ")}
+              fill="none"
+              stroke="var(--color-signal)"
+              strokeWidth="4"
+              pointerEvents="none"
+            />
+          ),
+      )}
+      {corners.map(([x, y], index) => {
+        const at = frame.at({ x: x - outline.origin.x, y: y - outline.origin.y });
+        return (
+          <rect
+            key={index}
+            role="button"
+            tabIndex={0}
+            aria-label={`Corner ${index + 1}`}
+            x={at.x - 5}
+            y={at.y - 5}
+            width={10}
+            height={10}
+            fill="var(--color-paper)"
+            stroke="var(--color-ink)"
+            strokeWidth="1.2"
+            className="cursor-move focus-visible:fill-signal"
+            onKeyDown={keys({ kind: "corner", index })}
+            {...pointer({ kind: "corner", index })}
+          />
+        );
+      })}
+    </g>
+  );
+}

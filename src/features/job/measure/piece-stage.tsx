@@ -1,0 +1,125 @@
+"use client";
+
+import { useEffect, useRef, useState } from "react";
+import type { Fault } from "@/core/geometry/faults";
+import { pulled, withoutCorner, type Handle, type Snap } from "@/core/geometry/handles";
+import type { EdgeName, Piece } from "@/core/geometry/piece";
+import { MM_PER_INCH } from "@/core/units/constants";
+import { Button } from "@/ui/button";
+import type { Frame } from "@/ui/dimension-lines";
+import { frameOf, PieceDrawing } from "@/ui/piece-drawing";
+import { useSize } from "@/ui/use-size";
+import { editPiece } from "../workspace/edits";
+import { useJob } from "../workspace/use-job";
+import { ExportMenu } from "./export-menu";
+import { PieceHandles } from "./piece-handles";
+import { Underlay, UnderlayControls, type UnderlayMode } from "./underlay";
+
+/** What a pull snaps to and a key nudges by, mm. */
+const SNAP_MM = { metric: 5, us: MM_PER_INCH / 4 };
+const NUDGE_MM = { metric: 1, us: MM_PER_INCH / 16 };
+/** A corner this near to another's line is drawn to it, px. */
+const ALIGN_PX = 7;
+
+/** The drawing of one piece: its edges and corners can be pulled, and the typed sizes follow. */
+export function PieceStage({
+  piece,
+  jobId,
+  faults,
+  edge,
+  onEdge,
+  onImport,
+}: {
+  piece: Piece;
+  jobId: string;
+  faults: Fault[];
+  edge: EdgeName | null;
+  onEdge: (edge: EdgeName | null) => void;
+  onImport: () => void;
+}) {
+  const { system, change } = useJob();
+  const { ref, width, height } = useSize<HTMLDivElement>();
+  /** The piece and its frame when a pull began; both are held until it ends. */
+  const [held, setHeld] = useState<{ piece: Piece; frame: Frame } | null>(null);
+  const [mode, setMode] = useState<UnderlayMode>(null);
+  const waiting = useRef<(() => void) | null>(null);
+  const drawn = useRef(0);
+  useEffect(() => () => cancelAnimationFrame(drawn.current), []);
+
+  const frame = held?.frame ?? (width > 0 ? frameOf(piece, width, height) : null);
+  const edit = (next: (before: Piece) => Piece) => change(editPiece(piece.id, next));
+  /** At most one change a frame, the latest. */
+  const soon = (act: () => void) => {
+    const idle = waiting.current === null;
+    waiting.current = act;
+    if (!idle) return;
+    drawn.current = requestAnimationFrame(() => {
+      const last = waiting.current;
+      waiting.current = null;
+      last?.();
+    });
+  };
+  const pull = (handle: Handle, by: { x: number; y: number }, free: boolean) => {
+    if (!held) return;
+    const snap: Snap = free ? null : { stepMm: SNAP_MM[system] };
+    soon(() => edit(() => pulled(held.piece, handle, by, snap, free ? 0 : ALIGN_PX / held.frame.scale)));
+  };
+
+  return (
+    <>
+      <div className="flex items-baseline gap-5 px-7 pt-3 text-sm">
+        <Button weight="quiet" onClick={onImport}>
+          read a file
+        </Button>
+        <UnderlayControls piece={piece} mode={mode} onMode={setMode} onEdit={edit} frame={frame} />
+        <span className="ml-auto">
+          <ExportMenu piece={piece} jobId={jobId} />
+        </span>
+      </div>
+      <div ref={ref} className="flex-1 min-h-[320px] relative">
+        {frame && (
+          <div className="absolute inset-0">
+            <PieceDrawing
+              piece={piece}
+              system={system}
+              width={width}
+              height={height}
+              frame={frame}
+              faultyIds={faults.flatMap((fault) =>
+                fault.at.startsWith("cutOuts.") ? [fault.at.split(".")[1] ?? ""] : [],
+              )}
+              marks={faults.flatMap(({ where }) => (where ? [where] : []))}
+              under={
+                piece.underlay && (
+                  <Underlay piece={piece} frame={frame} mode={mode} onMode={setMode} onEdit={edit} />
+                )
+              }
+            >
+              {(at, outline) =>
+                mode === null && (
+                  <PieceHandles
+                    piece={piece}
+                    outline={outline}
+                    frame={at}
+                    selected={edge}
+                    onSelect={(name) => onEdge(name === edge ? null : name)}
+                    onPullStart={() => setHeld({ piece, frame: at })}
+                    onPull={({ handle, by, free }) => pull(handle, by, free)}
+                    onPullEnd={() => setHeld(null)}
+                    onNudge={(handle, direction, far) => {
+                      const step = NUDGE_MM[system] * (far ? 10 : 1);
+                      edit((before) =>
+                        pulled(before, handle, { x: direction.x * step, y: direction.y * step }, null),
+                      );
+                    }}
+                    onRemoveCorner={(index) => edit((before) => withoutCorner(before, index))}
+                  />
+                )
+              }
+            </PieceDrawing>
+          </div>
+        )}
+      </div>
+    </>
+  );
+}

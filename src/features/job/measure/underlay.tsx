@@ -1,0 +1,198 @@
+"use client";
+
+import { useRef, useState, type PointerEvent } from "react";
+import type { Point } from "@/core/geometry/curves";
+import { outlineOf } from "@/core/geometry/outline";
+import type { Piece, Underlay as UnderlayOf } from "@/core/geometry/piece";
+import { Button } from "@/ui/button";
+import type { Frame } from "@/ui/dimension-lines";
+import { Menu, MenuItem } from "@/ui/menu";
+import { QuantityField } from "@/ui/quantity-field";
+import { useJob } from "../workspace/use-job";
+import { addPicture } from "./add-picture";
+
+/** What is done to the picture: it is moved, or two points of it are shown for its scale. */
+export type UnderlayMode = null | "move" | { points: Point[] };
+
+type Shared = {
+  piece: Piece;
+  mode: UnderlayMode;
+  onMode: (mode: UnderlayMode) => void;
+  onEdit: (edit: (before: Piece) => Piece) => void;
+};
+
+const changed =
+  (next: Partial<UnderlayOf>) =>
+  (before: Piece): Piece =>
+    before.underlay ? { ...before, underlay: { ...before.underlay, ...next } } : before;
+
+/** A photograph or scan under the drawing. */
+export function Underlay({ piece, frame, mode, onMode, onEdit }: Shared & { frame: Frame }) {
+  const drag = useRef<{ from: Point; x: number; y: number } | null>(null);
+  const [pixels, setPixels] = useState<{ width: number; height: number } | null>(null);
+  const { underlay } = piece;
+  if (!underlay) return null;
+  const corner = frame.at({ x: underlay.xMm, y: underlay.yMm });
+  const scale = underlay.mmPerPx * frame.scale;
+  const inPicture = (event: PointerEvent<SVGElement>): Point => {
+    const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
+    return {
+      x: (event.clientX - (box?.left ?? 0) - corner.x) / scale,
+      y: (event.clientY - (box?.top ?? 0) - corner.y) / scale,
+    };
+  };
+  return (
+    <g>
+      <image
+        href={`/pictures/${underlay.pictureId}`}
+        x={corner.x}
+        y={corner.y}
+        width={(pixels?.width ?? 1000) * scale}
+        height={(pixels?.height ?? 1000) * scale}
+        preserveAspectRatio="xMinYMin meet"
+        opacity={underlay.opacity}
+        className={mode === "move" ? "cursor-grab" : mode ? "cursor-crosshair" : ""}
+        ref={(element) => {
+          if (!element || pixels) return;
+          const probe = new Image();
+          probe.onload = () => setPixels({ width: probe.naturalWidth, height: probe.naturalHeight });
+          probe.src = `/pictures/${underlay.pictureId}`;
+        }}
+        onPointerDown={(event) => {
+          if (mode === "move") {
+            event.currentTarget.setPointerCapture(event.pointerId);
+            drag.current = { from: { x: event.clientX, y: event.clientY }, x: underlay.xMm, y: underlay.yMm };
+          } else if (mode && mode.points.length < 2) onMode({ points: [...mode.points, inPicture(event)] });
+        }}
+        onPointerMove={(event) => {
+          const { current } = drag;
+          if (!current) return;
+          onEdit(
+            changed({
+              xMm: current.x + (event.clientX - current.from.x) / frame.scale,
+              yMm: current.y + (event.clientY - current.from.y) / frame.scale,
+            }),
+          );
+        }}
+        onPointerUp={() => {
+          drag.current = null;
+        }}
+      />
+      {mode !== null &&
+        mode !== "move" &&
+        mode.points.map((point, index) => {
+          const [x, y] = [corner.x + point.x * scale, corner.y + point.y * scale];
+          return (
+            <path
+              key={index}
+              d={`M${x - 9} ${y}h18M${x} ${y - 9}v18`}
+              stroke="var(--color-signal)"
+              strokeWidth="2"
+              pointerEvents="none"
+            />
+          );
+        })}
+    </g>
+  );
+}
+
+/** Lays a picture under the piece, scales it by two points and their distance, moves it, makes it fainter. */
+export function UnderlayControls({ piece, mode, onMode, onEdit, frame }: Shared & { frame: Frame | null }) {
+  const { system } = useJob();
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const choose = useRef<HTMLInputElement>(null);
+  const { underlay } = piece;
+  const load = async (file: File) => {
+    setBusy(true);
+    setProblem(null);
+    const result = await addPicture(file);
+    setBusy(false);
+    if (!result.ok) return setProblem(result.error.message);
+    const { pictureId, widthPx } = result.value;
+    const { widthMm } = outlineOf(piece);
+    onEdit((before) => ({
+      ...before,
+      underlay: { pictureId, xMm: 0, yMm: 0, mmPerPx: widthMm / widthPx, opacity: 0.8 },
+    }));
+    onMode({ points: [] });
+  };
+  const points = mode !== null && mode !== "move" ? mode.points : null;
+  const [a, b] = points ?? [];
+  return (
+    <>
+      <input
+        ref={choose}
+        type="file"
+        accept="image/*"
+        aria-label="Photograph or scan to lay under the drawing"
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = "";
+          if (file) void load(file);
+        }}
+      />
+      {!underlay && (
+        <Button weight="quiet" disabled={busy || frame === null} onClick={() => choose.current?.click()}>
+          {busy ? "laying it under…" : "lay a photo under it"}
+        </Button>
+      )}
+      {underlay && points === null && (
+        <Menu label="photo" align="start">
+          <MenuItem onSelect={() => onMode({ points: [] })}>Scale it by two points</MenuItem>
+          <MenuItem onSelect={() => onMode("move")}>Move it</MenuItem>
+          <MenuItem onSelect={() => onEdit(changed({ opacity: underlay.opacity > 0.5 ? 0.35 : 0.8 }))}>
+            {underlay.opacity > 0.5 ? "Fainter" : "Stronger"}
+          </MenuItem>
+          <MenuItem onSelect={() => choose.current?.click()}>Another photo</MenuItem>
+          <MenuItem danger onSelect={() => onEdit(({ underlay: _gone, ...rest }) => rest)}>
+            Take it away
+          </MenuItem>
+        </Menu>
+      )}
+      {mode === "move" && (
+        <span>
+          <span className="text-ink-soft">Drag the photo. </span>
+          <Button weight="quiet" onClick={() => onMode(null)}>
+            done
+          </Button>
+        </span>
+      )}
+      {points !== null && (
+        <span className="flex items-center gap-3">
+          <span className="text-ink-soft">
+            {points.length === 0 && "Click one end of a length you know."}
+            {points.length === 1 && "Click its other end."}
+            {a && b && "How long is it?"}
+          </span>
+          {a && b && (
+            <QuantityField
+              label="Length between the two points"
+              hideLabel
+              value={null}
+              dimension="length"
+              system={system}
+              bounds={{ min: 1, max: 100_000 }}
+              onChange={(mm) =>
+                onEdit(changed({ mmPerPx: mm / Math.max(1, Math.hypot(b.x - a.x, b.y - a.y)) }))
+              }
+              className="w-28"
+              bare
+              autoFocus
+            />
+          )}
+          <Button weight="quiet" onClick={() => onMode(null)}>
+            done
+          </Button>
+        </span>
+      )}
+      {problem && (
+        <span role="alert" className="text-danger">
+          {problem}
+        </span>
+      )}
+    </>
+  );
+}
