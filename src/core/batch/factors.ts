@@ -52,7 +52,8 @@ export type FactorId =
   | "groundMlPerM2"
   | "faceFilmShare"
   | "shrinkPct"
-  | "sprayOnPiece";
+  | "sprayOnPiece"
+  | "notchShare";
 
 /** A planning factor: its usual value and spread, its unit and why it is so. */
 export type Factor = {
@@ -139,6 +140,14 @@ export const FACTORS: Record<FactorId, Factor> = {
     usual: { low: 1, likely: 3, high: 6 },
     kind: "assumed",
     why: "Epoxy shrinks a few hundredths of its volume as it cures, and wormholes hold air that the resin takes the place of: so fills are topped up.",
+  },
+  notchShare: {
+    id: "notchShare",
+    name: "of a notch's film, stays",
+    unit: "×",
+    usual: { low: 0.5, likely: 0.68, high: 0.85 },
+    kind: "physics",
+    why: "A notched edge is pulled leaning at 45 to 60°: its ridges are lower by the sine of that angle, 0.71 to 0.87, and it pushes a little along. Measure yours with a comb gauge and put it here.",
   },
   sprayOnPiece: {
     id: "sprayOnPiece",

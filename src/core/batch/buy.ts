@@ -1,0 +1,69 @@
+import type { Kit } from "../cure/resin-card";
+
+/** How many of each kit, what they cost and how much is left over. */
+export type Purchase = {
+  kits: { kit: Kit; count: number }[];
+  cost: number;
+  boughtMl: number;
+  leftMl: number;
+};
+
+/** Steps into which a need is divided at most; beyond 200 l the search goes by more than a millilitre. */
+const MOST_STEPS = 200_000;
+
+type Best = { cost: number; bought: number; kit: number };
+
+/**
+ * The kits that cover a need, least by an order: a knapsack that is filled to at least the need, solved exactly on whole
+ * millilitres by dynamic programming (a kit's part of a millilitre is not counted).
+ */
+function covered(
+  needMl: number,
+  kits: readonly Kit[],
+  better: (one: Best, other: Best) => boolean,
+): Purchase | null {
+  const usable = kits.filter((kit) => kit.ml >= 1);
+  if (usable.length === 0 || !(needMl > 0)) return null;
+  const step = Math.max(1, Math.ceil(needMl / MOST_STEPS));
+  const need = Math.ceil(needMl / step - 1e-9);
+  const sizes = usable.map((kit) => Math.max(1, Math.floor(kit.ml / step + 1e-9)));
+  const best: Best[] = [{ cost: 0, bought: 0, kit: -1 }];
+  for (let volume = 1; volume <= need; volume += 1) {
+    let found: Best | null = null;
+    usable.forEach((kit, index) => {
+      const rest = best[Math.max(0, volume - (sizes[index] as number))] as Best;
+      const one = { cost: rest.cost + kit.price, bought: rest.bought + kit.ml, kit: index };
+      if (found === null || better(one, found)) found = one;
+    });
+    best.push(found as unknown as Best);
+  }
+  const counts = usable.map(() => 0);
+  for (let volume = need; volume > 0;) {
+    const { kit } = best[volume] as Best;
+    counts[kit] = (counts[kit] as number) + 1;
+    volume -= sizes[kit] as number;
+  }
+  const { cost, bought } = best[need] as Best;
+  return {
+    kits: usable.flatMap((kit, index) =>
+      (counts[index] as number) > 0 ? [{ kit, count: counts[index] as number }] : [],
+    ),
+    cost,
+    boughtMl: bought,
+    leftMl: bought - needMl,
+  };
+}
+
+const CENT = 0.005;
+
+/** The cheapest kits that cover a need; of equally cheap ones those with the least left over. Null without kits or need. */
+export const cheapestKits = (needMl: number, kits: readonly Kit[]): Purchase | null =>
+  covered(needMl, kits, (one, other) =>
+    Math.abs(one.cost - other.cost) > CENT ? one.cost < other.cost : one.bought < other.bought,
+  );
+
+/** The kits that leave the least over; of equal ones the cheaper. */
+export const leastLeftKits = (needMl: number, kits: readonly Kit[]): Purchase | null =>
+  covered(needMl, kits, (one, other) =>
+    Math.abs(one.bought - other.bought) > 1e-9 ? one.bought < other.bought : one.cost < other.cost,
+  );

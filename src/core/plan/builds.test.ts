@@ -1,0 +1,121 @@
+import { buildOf, piecesOf, withBuild, withBuildOf, withOwnBuild } from "./builds";
+import { derivePlan } from "./derive-plan";
+import type { JobDocument } from "./job";
+import { newCoat } from "./new-job";
+import { newPiece } from "./new-piece";
+import { sampleJob, starterCards } from "./sample-job";
+
+let made = 0;
+const newId = () => `id-${(made += 1)}`;
+const cards = starterCards(newId);
+const job = (): JobDocument => {
+  const document = sampleJob(cards, newId);
+  return { ...document, pieces: [...document.pieces, newPiece("round", "Table", newId)] };
+};
+const mixed = (document: JobDocument, coat: number) =>
+  derivePlan(document, cards).coats[coat]?.batched?.mixMl.likely ?? 0;
+
+test("a coat that names no pieces goes on all, and on those added later", () => {
+  const document = job();
+  expect(piecesOf(document, document.coats[0]!)).toHaveLength(2);
+  expect(buildOf(document, document.pieces[1]!.id)).toHaveLength(4);
+});
+
+test("a build of its own: shared coats leave the piece out, copies are for it alone, areas sum to what they were", () => {
+  const before = job();
+  const [counter, table] = before.pieces as unknown as [{ id: string }, { id: string }];
+  const after = withOwnBuild(before, table.id, newId);
+  expect(after.coats).toHaveLength(8);
+  expect(buildOf(after, table.id).map((coat) => coat.name)).toEqual([
+    "Primer, black, Table",
+    "Base, black, Table",
+    "Palm blend, veins late, Table",
+    "Clear flood, Table",
+  ]);
+  expect(buildOf(after, counter.id)).toHaveLength(4);
+  const area = (document: JobDocument) =>
+    derivePlan(document, cards).coats.reduce((sum, coat) => sum + (coat.batched?.topAreaMm2 ?? 0), 0);
+  expect(area(after)).toBeCloseTo(area(before), 3);
+  const ids = after.coats.flatMap((coat) => [
+    coat.id,
+    ...coat.colours.map(({ id }) => id),
+    ...coat.passes.map(({ id }) => id),
+  ]);
+  expect(new Set(ids).size).toBe(ids.length);
+  // Done twice it changes nothing more.
+  expect(withOwnBuild(after, table.id, newId).coats).toHaveLength(8);
+});
+
+test("one piece takes the build of another, films and all", () => {
+  const before = job();
+  const [counter, table] = before.pieces as unknown as [{ id: string }, { id: string }];
+  before.coats[1] = { ...before.coats[1]!, pieceIds: [counter.id], filmByPieceMm: { [counter.id]: 0.8 } };
+  const after = withBuildOf(before, counter.id, table.id);
+  expect(after.coats[1]?.pieceIds).toBeUndefined();
+  expect(after.coats[1]?.filmByPieceMm).toEqual({ [counter.id]: 0.8, [table.id]: 0.8 });
+});
+
+test("another job's build goes on this job's pieces, with ids of its own", () => {
+  const [here, there] = [job(), job()];
+  there.coats[2] = { ...there.coats[2]!, pieceIds: [there.pieces[0]!.id], filmMm: 1.4 };
+  const after = withBuild(here, there.coats, newId);
+  expect(piecesOf(after, after.coats[2]!)).toHaveLength(2);
+  expect(after.coats.map(({ id }) => id)).not.toEqual(there.coats.map(({ id }) => id));
+  expect(mixed(after, 2)).toBeGreaterThan(mixed(here, 2));
+});
+
+describe("what a coat covers", () => {
+  test("a film of its own on one piece, and a ground that drinks more there", () => {
+    const document = job();
+    const [counter, table] = document.pieces as unknown as [{ id: string }, { id: string }];
+    const plain = mixed(document, 2);
+    document.coats[2] = { ...document.coats[2]!, filmByPieceMm: { [table.id]: 2 } };
+    expect(mixed(document, 2)).toBeGreaterThan(plain);
+    const drunk = () =>
+      derivePlan(document, cards).coats[0]?.batched?.losses.find((loss) => loss.id === "ground")?.ml.likely ??
+      0;
+    const mdf = drunk();
+    document.groundByPiece = { [counter.id]: "concrete" };
+    expect(drunk()).toBeGreaterThan(mdf);
+  });
+  test("only the first coat on each piece is drunk: a coat for one piece is the first there", () => {
+    const document = job();
+    const [counter, table] = document.pieces as unknown as [{ id: string }, { id: string }];
+    document.coats[0] = { ...document.coats[0]!, pieceIds: [counter.id] };
+    const grounds = derivePlan(document, cards).coats.map((coat) =>
+      coat.batched?.losses.some((loss) => loss.id === "ground"),
+    );
+    expect(grounds.slice(0, 3)).toEqual([true, true, false]);
+    document.coats[1] = { ...document.coats[1]!, pieceIds: [table.id] };
+    expect(derivePlan(document, cards).coats[1]?.batched?.topAreaMm2).toBeCloseTo(Math.PI * 400 ** 2, 3);
+  });
+  test("a fill takes the channel, a pre-fill the voids, an edge seal the banks; other coats the top", () => {
+    const river = newPiece("river", "River", newId);
+    river.voids = [{ id: "v", name: "Knot", lengthMm: 40, widthMm: 30, depthMm: 20, count: 2 }];
+    const document: JobDocument = {
+      ...job(),
+      pieces: [river],
+      coats: (["prefill", "edge-seal", "fill", "clear"] as const).map((kind) =>
+        newCoat(kind, kind, cards[2]!.id, newId),
+      ),
+    };
+    const plan = derivePlan(document, cards);
+    const [prefill, seal, fill, clear] = plan.coats.map((coat) => coat.batched!);
+    expect(prefill!.onTopMl.likely).toBeCloseTo(48, 9);
+    expect(fill!.onTopMl.likely).toBeCloseTo(plan.pieces[0]!.fillMl!.likely, 9);
+    expect(seal!.topAreaMm2).toBeCloseTo(plan.pieces[0]!.sealAreaMm2, 9);
+    expect(clear!.topAreaMm2).toBeCloseTo(plan.pieces[0]!.topAreaMm2, 9);
+    expect(fill!.losses.map((loss) => loss.id)).toContain("shrink");
+  });
+  test("what cannot be is said in words", () => {
+    const document = job();
+    document.coats = [
+      newCoat("fill", "Fill", cards[2]!.id, newId),
+      { ...newCoat("clear", "Clear", cards[0]!.id, newId), pieceIds: [] },
+    ];
+    expect(derivePlan(document, cards).coats.map((coat) => coat.problem)).toEqual([
+      "No piece of this coat has a depth to fill.",
+      "This coat goes on no piece. Choose one.",
+    ]);
+  });
+});
