@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { JobDocument } from "@/core/plan/job";
+import type { Coat } from "@/core/schedule/coat";
 import { act } from "./act";
 import { jobDocumentSchema } from "./job-document";
 import { freeText, nameText, rowId } from "./text";
@@ -54,6 +55,9 @@ export const archiveJob = act<null>()(
   "person",
   z.object({ jobId: rowId, archived: z.boolean() }),
 );
+/** The coats of a job, to be compared with and taken over by another. */
+export type JobBuild = { jobId: string; name: string; coats: Coat[] };
+export const listBuilds = act<JobBuild[]>()("job.builds", "person", z.object({}));
 export const saveJob = act<Saved>()(
   "job.save",
   "person",

@@ -57,6 +57,7 @@ const foreign = (): Record<string, unknown> => ({
   "job.describe": { jobId: theirs.jobId, fields: { name: "taken", client: "", status: "done", dueOn: null } },
   "job.duplicate": { jobId: theirs.jobId },
   "job.archive": { jobId: theirs.jobId, archived: true },
+  "job.builds": null,
   "job.save": { jobId: theirs.jobId, revision: 2, document: emptyJob() },
   "job.undo": { jobId: theirs.jobId, revision: 2, direction: "undo" },
   "picture.add": null,

@@ -39,9 +39,9 @@ export function comparePour(
   state: PourState,
   system: UnitSystem,
 ): CoatOutcome[] {
-  const area = plan.totals.topAreaMm2;
   return plan.coats.flatMap(({ coat, card, batched, times }) => {
     if (!batched || !card) return [];
+    const area = batched.topAreaMm2;
     const own = steps.filter((step) => step.coatId === coat.id);
     const weighSteps = own.filter((step) => step.kind === "weigh");
     if (!weighSteps.some((step) => state.doneAt.has(step.id))) return [];

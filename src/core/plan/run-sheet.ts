@@ -94,7 +94,8 @@ export function cupsMl(cups: readonly Cup[]): number[] {
 
 const dosed = (cups: readonly Cup[]) => cups.filter((cup) => cup.dose.grams > 0);
 
-function weighLines(batch: Batch, paint: boolean): WeighLine[] {
+/** What goes on the scale for a batch, in order. */
+export function weighLines(batch: Batch, paint: boolean): WeighLine[] {
   const doseLine = (cup: Cup, into: string): WeighLine => ({
     line: `dose-${cup.colourId}`,
     label: `${cup.name} ${into}`,
@@ -123,13 +124,26 @@ function weighLines(batch: Batch, paint: boolean): WeighLine[] {
           ml: cup.parts?.bMl ?? 0,
           count: null,
         },
+        ...(cup.parts && cup.parts.cG > 0
+          ? [
+              {
+                line: `C-${cup.colourId}`,
+                label: `C, filler, for ${cup.name}`,
+                grams: cup.parts.cG,
+                ml: cup.parts.cMl,
+                count: null,
+              },
+            ]
+          : []),
       ];
     });
   }
   const { aG, bG } = weighable(batch.parts.aG, batch.parts.bG);
+  const { cG, cMl } = batch.parts;
   return [
     { line: "A", label: "A, resin", grams: aG, ml: batch.parts.aMl, count: null },
     { line: "B", label: "B, hardener", grams: bG, ml: batch.parts.bMl, count: null },
+    ...(cG > 0 ? [{ line: "C", label: "C, filler", grams: cG, ml: cMl, count: null }] : []),
     ...dosed(batch.cups).map((cup, index) =>
       doseLine(cup, batch.cups.length > 1 ? `into cup ${index + 1}` : "into the pot"),
     ),
@@ -175,7 +189,7 @@ function batchSteps(planned: PlannedCoat, batched: BatchedCoat, batch: Batch, sy
       title: separate ? "Mix each cup" : `Mix ${batched.mixingMin} minutes`,
       detail: separate
         ? `Colour into A until no dry grain is left, then B; two to three minutes each, slowly.${lives}`
-        : `Top to bottom and back, a turn at each end, three times; scrape into a clean second container; two times more. The clock starts when A meets B.${lives}`,
+        : `${batch.parts.cG > 0 ? "A and B first, then the filler. " : ""}Top to bottom and back, a turn at each end, three times; scrape into a clean second container; two times more. The clock starts when A meets B.${lives}`,
       weigh: [],
       atMin: mixAt,
     });
@@ -231,12 +245,12 @@ function inOrder(steps: readonly RunStep[]): RunStep[] {
  */
 export function runSheet(plan: Plan, system: UnitSystem): RunStep[] {
   const steps = plan.coats.flatMap((planned) =>
-    planned.batched ? inOrder(coatSteps(planned, planned.batched, plan.totals.topAreaMm2, system)) : [],
+    planned.batched ? inOrder(coatSteps(planned, planned.batched, system)) : [],
   );
   return steps.sort((one, other) => one.atMin - other.atMin);
 }
 
-function coatSteps(planned: PlannedCoat, batched: BatchedCoat, area: number, system: UnitSystem): RunStep[] {
+function coatSteps(planned: PlannedCoat, batched: BatchedCoat, system: UnitSystem): RunStep[] {
   const { coat } = planned;
   const firstMix = planned.times?.batches[0]?.mixAtMin ?? 0;
   const worked = planned.times?.doneMin ?? firstMix;
@@ -247,7 +261,7 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, area: number, sys
     batch,
     kind: "pass",
     title: PASS[pass.kind].words,
-    detail: passDetail(pass, area, system),
+    detail: passDetail(pass, batched.topAreaMm2, system),
     weigh: [],
     atMin,
     caution: CAUTION[pass.kind] ?? null,

@@ -1,26 +1,22 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
+import { useState } from "react";
 import { callAct } from "@/contracts/call-act";
 import {
-  asResinCard,
   removeResinCard,
   resinCardFields,
   saveResinCard,
   type ResinCardFields,
 } from "@/contracts/resin-card";
-import { potLifeSpread } from "@/core/batch/batch-coat";
-import { calibrate } from "@/core/cure/calibrate";
-import { filmLife } from "@/core/cure/film-life";
 import type { Dimension, UnitSystem } from "@/core/units/dimension";
-import { quantityText } from "@/core/units/format-quantity";
-import { Beam } from "@/ui/beam";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Choice } from "@/ui/choice";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
+import { CardBehaviour } from "./card-behaviour";
+import { KitList } from "./kit-list";
 
 type NumberField = {
   [Key in keyof ResinCardFields]: ResinCardFields[Key] extends number | null ? Key : never;
@@ -40,6 +36,22 @@ const PARTS: Row[] = [
   { field: "ratioTolerancePct", label: "Tolerance of B", dimension: "percent", min: 0.1, max: 100 },
   { field: "densityAGPerMl", label: "Density of A", dimension: "density", min: 0.5, max: 4 },
   { field: "densityBGPerMl", label: "Density of B", dimension: "density", min: 0.5, max: 4 },
+  {
+    field: "fillerGPer100G",
+    label: "Filler, g to 100 g of A + B",
+    dimension: "number",
+    min: 0.1,
+    max: 1000,
+    optional: true,
+  },
+  {
+    field: "fillerDensityGPerMl",
+    label: "Density of the filler",
+    dimension: "density",
+    min: 0.05,
+    max: 10,
+    optional: true,
+  },
   {
     field: "pricePerLitre",
     label: "Price of a litre",
@@ -75,9 +87,6 @@ const FILM: Row[] = [
   { field: "hardH", label: "Fully hard", dimension: "hours", min: 0.5, max: 5000, optional: true },
   { field: "thickestFilmMm", label: "Thickest film", dimension: "film", min: 0.05, max: 300, optional: true },
 ];
-
-const TEMPERATURES_C = [15, 20, 25, 30];
-const MASSES_G = [100, 500, 1500, 5000];
 
 /** A card's numbers in, its behaviour out, live. */
 export function CardForm({
@@ -161,6 +170,7 @@ export function CardForm({
             <option value="coating">coating</option>
             <option value="fast">fast resin</option>
             <option value="casting">deep casting</option>
+            <option value="hybrid">hybrid, no epoxy</option>
             <option value="paint">paint, one part</option>
           </SelectField>
         </div>
@@ -183,6 +193,7 @@ export function CardForm({
               : PARTS,
           )}
         </div>
+        <KitList kits={fields.kits} system={system} onKits={(kits) => edit({ kits })} />
         {!paint && (
           <>
             <h2 className="heading border-b border-line pb-1 mb-3 mt-5">In the pot</h2>
@@ -224,88 +235,7 @@ export function CardForm({
           )}
         </div>
       </section>
-      {!paint && <Behaviour fields={fields} system={system} />}
+      {!paint && <CardBehaviour fields={fields} system={system} />}
     </main>
-  );
-}
-
-/** What the fit says: beams at four temperatures, pot life at four masses, residuals in plain words. */
-function Behaviour({ fields, system }: { fields: ResinCardFields; system: UnitSystem }) {
-  const card = useMemo(() => asResinCard("00000000-0000-4000-8000-000000000000", fields), [fields]);
-  const calibration = useMemo(() => calibrate(card), [card]);
-  const until =
-    (filmLife(card, calibration, 15).find((start) => start.state === "set")?.fromMin.likely ?? 600) * 1.05;
-  const pots = useMemo(
-    () => MASSES_G.map((massG) => ({ massG, life: potLifeSpread(massG, 21, calibration) })),
-    [calibration],
-  );
-  return (
-    <section aria-label="What the fit says" className="flex-1 min-w-0 px-7 py-5">
-      <h2 className="heading text-xl mb-1">What these numbers say</h2>
-      <p className="text-ink-soft mb-4">
-        A film at four temperatures, on one scale of {Math.round(until / 60)} hours. The short line under a
-        border is its spread.
-      </p>
-      {TEMPERATURES_C.map((tempC) => (
-        <div key={tempC} className="flex items-end gap-4 mb-1 overflow-hidden">
-          <span className="figure text-lg w-16 pb-2 shrink-0">
-            {quantityText(tempC, "temperature", system)}
-          </span>
-          <Beam
-            life={filmLife(card, calibration, tempC)}
-            nowMin={null}
-            untilMin={until}
-            width={520}
-            height={20}
-          />
-        </div>
-      ))}
-      <h3 className="heading mt-6 mb-2">In the pot at {quantityText(21, "temperature", system)}</h3>
-      <div className="flex gap-8">
-        {pots.map(({ massG, life }) => (
-          <div key={massG}>
-            <div className="label">{quantityText(massG, "mass", system)}</div>
-            <div className="figure text-2xl">
-              {Math.round(life.likely)}
-              <span className="unit">min</span>
-            </div>
-            <div className="label">
-              {Math.round(life.low)} to {Math.round(life.high)}
-            </div>
-          </div>
-        ))}
-      </div>
-      <h3 className="heading mt-6 mb-1">Sheet against fit</h3>
-      {calibration.residuals.length === 0 ? (
-        <p className="text-ink-soft">
-          No working time, gel, tack-free time or pot life is given: usual values of this kind stand in, with
-          a wide spread.
-        </p>
-      ) : (
-        <table className="text-sm">
-          <thead>
-            <tr className="label text-left">
-              <th className="font-normal pr-10 py-1">Number</th>
-              <th className="font-normal pr-10 text-right">Sheet</th>
-              <th className="font-normal text-right">Fit</th>
-            </tr>
-          </thead>
-          <tbody>
-            {calibration.residuals.map((residual) => (
-              <tr key={residual.what} className="border-t border-line">
-                <td className="py-1 pr-10">{residual.what}</td>
-                <td className="figure text-right pr-10">{Math.round(residual.sheetMin)} min</td>
-                <td className="figure text-right">{Math.round(residual.modelMin)} min</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-      {calibration.conflicts.map((conflict) => (
-        <p key={conflict} className="border-l-[3px] border-ink pl-3 mt-3 max-w-[56ch]">
-          {conflict}
-        </p>
-      ))}
-    </section>
   );
 }

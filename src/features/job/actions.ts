@@ -1,4 +1,4 @@
-import { saveJob, undoJob } from "@/contracts/jobs";
+import { listBuilds, saveJob, undoJob } from "@/contracts/jobs";
 import { savePicture } from "@/contracts/pictures";
 import { implement } from "@/server/acts";
 import { database } from "@/server/database";
@@ -6,6 +6,7 @@ import { jobsOf } from "@/server/repositories/jobs";
 import { picturesOf } from "@/server/repositories/pictures";
 
 export const jobActs = [
+  implement(listBuilds, (person) => jobsOf(database(), person).builds()),
   implement(saveJob, (person, { jobId, revision, document }) =>
     jobsOf(database(), person).save(jobId, revision, document),
   ),

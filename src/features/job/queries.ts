@@ -1,11 +1,14 @@
 import type { OpenJob } from "@/contracts/jobs";
 import type { Person } from "@/contracts/people";
 import type { ResinCard } from "@/core/cure/resin-card";
+import { derivePlan } from "@/core/plan/derive-plan";
+import { shoppingFor, type Shopping } from "@/core/plan/shopping";
 import { database } from "@/server/database";
 import { jobsOf } from "@/server/repositories/jobs";
 import { picturesOf } from "@/server/repositories/pictures";
 import { poursOf } from "@/server/repositories/pours";
 import { resinCardsOf } from "@/server/repositories/resin-cards";
+import { notFound } from "@/server/refused";
 
 /** A job with the shop's cards: all that its views compute from. */
 export async function openJob(
@@ -24,3 +27,24 @@ export async function openJob(
 /** The WebP of a picture of the shop. */
 export const pictureBytes = (person: Person, pictureId: string): Promise<Buffer> =>
   picturesOf(database(), person).bytes(pictureId);
+
+/** What this job, and others chosen beside it, need together; and which others there are. */
+export async function jobsToBuyFor(
+  person: Person,
+  jobId: string,
+  others: readonly string[],
+): Promise<{ shopping: Shopping; jobs: { jobId: string; name: string; chosen: boolean }[] }> {
+  const db = database();
+  const [own, open, cards] = await Promise.all([
+    jobsOf(db, person).documents([jobId]),
+    jobsOf(db, person).documents(null),
+    resinCardsOf(db, person).list(),
+  ]);
+  if (own.length === 0) throw notFound("job");
+  const all = [...own, ...open.filter((job) => job.jobId !== jobId)];
+  const chosen = (job: { jobId: string }) => job.jobId === jobId || others.includes(job.jobId);
+  return {
+    shopping: shoppingFor(all.filter(chosen).map(({ document }) => derivePlan(document, cards))),
+    jobs: all.map((job) => ({ jobId: job.jobId, name: job.name, chosen: chosen(job) })),
+  };
+}

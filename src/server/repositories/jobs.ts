@@ -1,12 +1,15 @@
 import { randomUUID } from "node:crypto";
-import type { Transaction } from "sequelize";
-import type { Conflict, JobFields, JobSummary, OpenJob, Saved } from "@/contracts/jobs";
+import { Op, type Transaction } from "sequelize";
+import type { Conflict, JobBuild, JobFields, JobSummary, OpenJob, Saved } from "@/contracts/jobs";
 import { jobDocumentSchema } from "@/contracts/job-document";
 import type { Person } from "@/contracts/people";
 import type { JobDocument } from "@/core/plan/job";
 import { jsonOf, type Database } from "../database";
 import type { JobRevisionRow, JobRow } from "../models/job";
 import { notFound, Refused } from "../refused";
+
+/** Jobs that are read with their documents at one time at most. */
+const MOST_DOCUMENTS = 60;
 
 const documentOf = (row: JobRevisionRow): JobDocument => jobDocumentSchema.parse(jsonOf(row.document));
 
@@ -104,7 +107,33 @@ export function jobsOf(db: Database, me: Person) {
     return id;
   };
 
+  /** Open jobs with their documents as they are now; those of the given ids, or the latest sixty. */
+  const documents = async (ids: readonly string[] | null) => {
+    const rows = await db.Job.findAll({
+      where: { shopId: me.shopId, ...(ids ? { id: [...ids] } : { archivedAt: null }) },
+      order: [["updatedAt", "DESC"]],
+      limit: MOST_DOCUMENTS,
+    });
+    const revisions = await db.JobRevision.findAll({
+      where: { [Op.or]: rows.map((row) => ({ jobId: row.id, revision: row.revision })) },
+    });
+    const byJob = new Map(revisions.map((row) => [row.jobId, documentOf(row)]));
+    return rows.flatMap((row) => {
+      const document = byJob.get(row.id);
+      return document ? [{ jobId: row.id, name: row.name, document }] : [];
+    });
+  };
+
   return {
+    /** The builds of the shop's open jobs, to be compared and taken over. */
+    async builds(): Promise<JobBuild[]> {
+      return (await documents(null)).map(({ jobId, name, document }) => ({
+        jobId,
+        name,
+        coats: document.coats,
+      }));
+    },
+    documents,
     async list(): Promise<JobSummary[]> {
       const rows = await db.Job.findAll({ where: { shopId: me.shopId }, order: [["updatedAt", "DESC"]] });
       const counts = await piecesByJob(db, me.shopId);

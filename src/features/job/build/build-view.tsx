@@ -4,13 +4,14 @@ import { useState } from "react";
 import { GROUND_WORDS, type Ground } from "@/core/batch/factors";
 import { newCoat } from "@/core/plan/new-job";
 import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
-import { Button } from "@/ui/button";
+import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField } from "@/ui/text-field";
 import { useSize } from "@/ui/use-size";
 import { AdviceAt } from "../workspace/advice-line";
 import { newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
+import { BuildMenu } from "./build-menu";
 import { CoatForm } from "./coat-form";
 import { CrossSection } from "./cross-section";
 
@@ -73,13 +74,15 @@ export function BuildView() {
           )}
         </div>
         <div className="flex items-end gap-5 py-4 border-t border-line mt-2 flex-wrap">
-          <div className="flex items-baseline gap-3.5 pb-1.5">
-            <span className="text-ink-soft">add</span>
-            {KINDS.map((kind) => (
-              <Button key={kind} weight="quiet" onClick={() => add(kind)}>
-                {COAT_WORDS[kind].toLowerCase()}
-              </Button>
-            ))}
+          <div className="flex items-baseline gap-4 pb-1.5 text-sm">
+            <Menu label="add a coat" align="start">
+              {KINDS.map((kind) => (
+                <MenuItem key={kind} onSelect={() => add(kind)}>
+                  {COAT_WORDS[kind]}
+                </MenuItem>
+              ))}
+            </Menu>
+            <BuildMenu />
           </div>
           <div className="ml-auto flex gap-3">
             <SelectField

@@ -2,9 +2,10 @@
 
 import { useState } from "react";
 import { newCoat } from "@/core/plan/new-job";
+import { copiedCoat } from "@/core/plan/builds";
 import { dammed } from "@/core/plan/new-piece";
 import { TECHNIQUES, withTechnique, type TechniqueId } from "@/core/plan/techniques";
-import { START_WORDS, type Coat, type StartsAfter } from "@/core/schedule/coat";
+import { isFill, START_WORDS, type Coat, type StartsAfter } from "@/core/schedule/coat";
 import { filmInAllUnits } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
@@ -15,8 +16,12 @@ import { SelectField, TextField } from "@/ui/text-field";
 import { AdviceAt } from "../workspace/advice-line";
 import { editCoat, moved, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
+import { CoatPieces } from "./coat-pieces";
+import { EmbedList } from "./embed-list";
+import { FilmSources } from "./film-sources";
 import { PassList } from "./pass-list";
 import { ShareList } from "./share-list";
+import { SprayList } from "./spray-list";
 
 /** The three grounds a base is laid as. */
 const BASES = [
@@ -66,10 +71,7 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
                   ...job,
                   coats: job.coats.flatMap((one) =>
                     one.id === coat.id
-                      ? [
-                          one,
-                          { ...structuredClone(one), id: newId(), name: `${one.name.slice(0, 72)}, again` },
-                        ]
+                      ? [one, { ...copiedCoat(one, newId), name: `${one.name.slice(0, 72)}, again` }]
                       : [one],
                   ),
                 }))
@@ -147,6 +149,15 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
           ))}
         </p>
       </div>
+      {isFill(coat) ? (
+        <p className="label">
+          {coat.kind === "fill"
+            ? "Fills channels and moulds; the film is the depth that it may have in one pour. Copy it for more layers and give each its share."
+            : "Fills the knots and wormholes listed in Measure."}
+        </p>
+      ) : (
+        <FilmSources onFilm={(filmMm) => edit({ filmMm })} />
+      )}
       <AdviceAt advice={plan.advice} coatId={coat.id} at={["film"]} />
 
       <SelectField
@@ -167,10 +178,12 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
       <ShareList coat={coat} />
 
       <PassList coat={coat} />
+      <SprayList coat={coat} />
+      {document.pieces.length > 1 && <CoatPieces coat={coat} />}
 
       <div className="border-t border-line pt-2">
         <Button weight="quiet" aria-expanded={more} onClick={() => setMore(!more)}>
-          {more ? "fewer settings" : "start, mixing, rate, faces"}
+          {more ? "fewer settings" : "start, mixing, rate, faces, stones"}
         </Button>
         {more && (
           <div className="flex flex-col gap-3 pt-3">
@@ -228,7 +241,7 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
                 bare
               />
               <QuantityField
-                label="Share of the top it covers"
+                label={coat.kind === "fill" ? "Share of the fill" : "Share of the top it covers"}
                 value={coat.coverShare * 100}
                 dimension="percent"
                 system={system}
@@ -243,6 +256,14 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
               checked={coat.coversFaces}
               onChange={(coversFaces) => edit({ coversFaces })}
             />
+            {(planned?.card?.kits.length ?? 0) > 0 && (
+              <Checkbox
+                label="no batch larger than one kit"
+                checked={coat.byKits ?? false}
+                onChange={(byKits) => edit({ byKits })}
+              />
+            )}
+            <EmbedList coat={coat} />
           </div>
         )}
         <AdviceAt advice={plan.advice} coatId={coat.id} at={["rate", "batches"]} />

@@ -6,6 +6,7 @@ import { TOOL_WORDS, type Tool } from "@/core/batch/factors";
 import { passDetail } from "@/core/plan/run-sheet";
 import type { Coat } from "@/core/schedule/coat";
 import { PASS, usualPass, type Pass, type PassKind } from "@/core/schedule/pass";
+import { USUAL_POWDER_G_PER_100_ML } from "@/core/schedule/sprays";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
@@ -17,6 +18,8 @@ import { useJob } from "../workspace/use-job";
 export function PassList({ coat }: { coat: Coat }) {
   const { plan, system, change } = useJob();
   const [openId, setOpenId] = useState<string | null>(null);
+  const areaMm2 =
+    plan.coats.find((one) => one.coat.id === coat.id)?.batched?.topAreaMm2 ?? plan.totals.topAreaMm2;
   const add = (kind: PassKind) => {
     const fresh = usualPass(newId(), kind);
     change(editCoat(coat.id, (before) => ({ ...before, passes: [...before.passes, fresh] })));
@@ -54,9 +57,7 @@ export function PassList({ coat }: { coat: Coat }) {
               <span className="figure text-sm w-4 shrink-0">{index + 1}</span>
               <span className="flex-1 min-w-0">
                 {PASS[pass.kind].words}
-                <span className="label block">
-                  {passDetail({ ...pass, note: "" }, plan.totals.topAreaMm2, system)}
-                </span>
+                <span className="label block">{passDetail({ ...pass, note: "" }, areaMm2, system)}</span>
               </span>
               {pass.fromMin !== null && (
                 <span className="label whitespace-nowrap">from {pass.fromMin} min</span>
@@ -136,6 +137,18 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
         keep={`${pass.id}.amount`}
         bare
       />
+      {pass.kind === "mica-alcohol" && (
+        <QuantityField
+          label="Powder, g per 100 ml"
+          value={pass.gPer100Ml ?? USUAL_POWDER_G_PER_100_ML}
+          dimension="number"
+          system={system}
+          bounds={{ min: 0, max: 100 }}
+          onChange={(gPer100Ml) => edit({ gPer100Ml })}
+          keep={`${pass.id}.powder`}
+          bare
+        />
+      )}
       <TextField
         label="May stop here: it looks like"
         value={pass.stopHere ?? ""}

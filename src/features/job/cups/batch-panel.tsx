@@ -12,7 +12,7 @@ import { quantityText } from "@/core/units/format-quantity";
 import { useJob } from "../workspace/use-job";
 
 /** Colours of the two parts as they stand in their buckets. */
-const PART_HEX = { a: "#e9dfc2", b: "#f3e7b8", mixed: "#ede3c4" };
+const PART_HEX = { a: "#e9dfc2", b: "#f3e7b8", mixed: "#ede3c4", filler: "#cfcabd" };
 const TALLEST_PX = 150;
 
 /** Least breadth of a vessel's column: its name and figures stand below. Gap between columns. */
@@ -40,10 +40,13 @@ function scaleOf(vessels: readonly Vessel[], width: number): number {
 export function BatchPanel({
   planned,
   batch,
+  grown,
   onBatch,
 }: {
   planned: PlannedCoat & { batched: BatchedCoat };
   batch: Batch;
+  /** Its size over the planned, after what the scale showed. */
+  grown: number;
   onBatch: (number: number) => void;
 }) {
   const { system } = useJob();
@@ -55,7 +58,10 @@ export function BatchPanel({
   const volumes = cupsMl(batch.cups);
   const lookOf = (colourId: string) => coat.colours.find((colour) => colour.id === colourId);
   const ownParts = batch.cups.some((cup) => cup.parts !== null);
-  const potScale = scaleOf([batch.pot, batch.pot, batch.pot], (rowWidth || 620) - 90);
+  const potScale = scaleOf(
+    batch.parts.cG > 0 ? [batch.pot, batch.pot, batch.pot, batch.pot] : [batch.pot, batch.pot, batch.pot],
+    (rowWidth || 620) - 90,
+  );
   const cupScale = Math.min(
     potScale * 1.6,
     scaleOf(
@@ -77,6 +83,11 @@ export function BatchPanel({
           {many ? `Batch ${batch.number} of ${batched.batches.length}` : "One batch"}
         </h2>
         <span className="text-ink-soft">{sectionWords(batch.sections, system)}</span>
+        {Math.abs(grown - 1) > 0.0005 && (
+          <span className="text-sm border-l-[3px] border-ink pl-2">
+            as weighed: {Math.round(grown * 100)} % of the plan
+          </span>
+        )}
         {many && (
           <Choice
             label="Batch"
@@ -115,6 +126,23 @@ export function BatchPanel({
                 grams={bG}
                 ml={batch.parts.bMl}
               />
+              {batch.parts.cG > 0 && (
+                <>
+                  <span aria-hidden className="text-2xl text-ink-soft pt-14">
+                    +
+                  </span>
+                  <VesselWithFigure
+                    vessel={batch.pot}
+                    fillMl={batch.parts.cMl}
+                    hex={PART_HEX.filler}
+                    look="opaque"
+                    pxPerMm={potScale}
+                    name="C, filler"
+                    grams={batch.parts.cG}
+                    ml={batch.parts.cMl}
+                  />
+                </>
+              )}
               <svg width="34" height="14" viewBox="0 0 34 14" aria-hidden className="mt-[70px] shrink-0">
                 <path d="M0 7h32M24 1l9 6-9 6" fill="none" stroke="var(--color-ink-soft)" strokeWidth="1.3" />
               </svg>

@@ -1,21 +1,26 @@
 "use client";
 
 import { useState } from "react";
+import { NOTHING_WEIGHED, resized, weighOut, type Weighed } from "@/core/batch/weigh-out";
 import { formatQuantity, quantityText } from "@/core/units/format-quantity";
 import { Figure } from "@/ui/figure";
 import { AdviceAt } from "../workspace/advice-line";
 import { useJob } from "../workspace/use-job";
+import { AtHand } from "./at-hand";
 import { BatchPanel } from "./batch-panel";
+import { Leftovers } from "./leftovers";
 import { LossList } from "./loss-list";
 import { OnTheScale } from "./on-the-scale";
+import { SectionMap } from "./section-map";
 import { SheetLinks } from "./sheet-links";
 import { Timetable } from "./timetable";
 
 /** The batch sheet, the heart: how much, why, in which cups, and what to put on the scale. */
 export function CupsView({ jobId }: { jobId: string }) {
-  const { plan, system } = useJob();
+  const { document, plan, system } = useJob();
   const [coatId, setCoatId] = useState<string | null>(null);
   const [batchNumber, setBatchNumber] = useState(1);
+  const [weighed, setWeighed] = useState<Weighed>(NOTHING_WEIGHED);
   const planned =
     plan.coats.find((one) => one.coat.id === coatId) ??
     plan.coats.find((one) => one.coat.kind === "colour") ??
@@ -28,8 +33,18 @@ export function CupsView({ jobId }: { jobId: string }) {
       </main>
     );
   }
-  const { coat, batched } = planned;
-  const batch = batched?.batches[Math.min(batchNumber, batched.batches.length) - 1];
+  const { coat, batched, card } = planned;
+  const vesselsMl = document.work.vesselsMl ?? [];
+  const plannedBatch = batched?.batches[Math.min(batchNumber, batched.batches.length) - 1];
+  const out = plannedBatch && card ? weighOut(plannedBatch, weighed, coat.colours, card, vesselsMl) : null;
+  // What the scale showed changes every number of this batch.
+  const batch =
+    plannedBatch && card && out ? resized(plannedBatch, out.factor, coat.colours, card, vesselsMl) : null;
+  const pick = (coatPicked: string | null, number: number) => {
+    setCoatId(coatPicked);
+    setBatchNumber(number);
+    setWeighed(NOTHING_WEIGHED);
+  };
 
   return (
     <main className="flex-1 flex min-h-0 max-lg:flex-col">
@@ -38,8 +53,8 @@ export function CupsView({ jobId }: { jobId: string }) {
         className="w-[318px] max-lg:w-full shrink-0 pl-7 pr-6 pt-4 pb-6 overflow-y-auto border-r border-line"
       >
         <div className="label mb-1">
-          {coat.name} · {plan.totals.count} {plan.totals.count === 1 ? "piece" : "pieces"} · film{" "}
-          {quantityText(coat.filmMm, "film", system)}
+          {coat.name} · {batched?.count ?? 0} {batched?.count === 1 ? "piece" : "pieces"}
+          {batched?.fills ? "" : ` · film ${quantityText(coat.filmMm, "film", system)}`}
         </div>
         {batched ? (
           <>
@@ -48,10 +63,11 @@ export function CupsView({ jobId }: { jobId: string }) {
               dimension="volume"
               system={system}
               size="hero"
-              beside={`${quantityText(batched.mixedFilmMm, "film", "us")} · ${formatQuantity(batched.mixMl.low, "volume", system).number} to ${quantityText(batched.mixMl.high, "volume", system)}`}
+              beside={`${batched.fills ? "" : `${quantityText(batched.mixedFilmMm, "film", "us")} · `}${formatQuantity(batched.mixMl.low, "volume", system).number} to ${quantityText(batched.mixMl.high, "volume", system)}`}
             />
             <LossList planned={{ ...planned, batched }} />
-            <AdviceAt advice={plan.advice} coatId={coat.id} at={["batches", "rate"]} />
+            <AdviceAt advice={plan.advice} coatId={coat.id} at={["batches", "rate", "scale"]} />
+            <Leftovers batched={batched} />
           </>
         ) : (
           <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-2">
@@ -63,6 +79,7 @@ export function CupsView({ jobId }: { jobId: string }) {
             Not counted: {plan.faults.map((fault) => fault.pieceName).join(", ")}. {plan.faults[0]?.message}
           </p>
         )}
+        <AtHand />
       </section>
       <section aria-label="Cups" className="flex-1 min-w-0 px-7 pt-3 pb-6 overflow-y-auto">
         <div role="tablist" aria-label="Coats" className="flex gap-5 border-b border-line mb-3 text-sm">
@@ -72,10 +89,7 @@ export function CupsView({ jobId }: { jobId: string }) {
               role="tab"
               type="button"
               aria-selected={one.coat.id === coat.id}
-              onClick={() => {
-                setCoatId(one.coat.id);
-                setBatchNumber(1);
-              }}
+              onClick={() => pick(one.coat.id, 1)}
               className={`pb-1.5 pt-1 -mb-px border-b-[3px] max-w-40 truncate ${one.coat.id === coat.id ? "border-ink font-semibold" : "border-transparent text-ink-soft hover:text-ink"}`}
             >
               {one.coat.name}
@@ -83,7 +97,19 @@ export function CupsView({ jobId }: { jobId: string }) {
           ))}
         </div>
         {batched && batch && (
-          <BatchPanel planned={{ ...planned, batched }} batch={batch} onBatch={setBatchNumber} />
+          <BatchPanel
+            planned={{ ...planned, batched }}
+            batch={batch}
+            grown={out?.factor ?? 1}
+            onBatch={(number) => pick(coat.id, number)}
+          />
+        )}
+        {batched && batched.batches.length > 1 && (
+          <SectionMap
+            planned={{ ...planned, batched }}
+            batchNumber={batch?.number ?? 1}
+            onBatch={(number) => pick(coat.id, number)}
+          />
         )}
         <Timetable />
         <SheetLinks jobId={jobId} />
@@ -92,12 +118,15 @@ export function CupsView({ jobId }: { jobId: string }) {
         aria-label="On the scale"
         className="w-[282px] max-lg:w-full shrink-0 border-l border-line pt-4 pb-6 overflow-y-auto"
       >
-        {batched && batch && planned.card && (
+        {batch && plannedBatch && card && out && (
           <OnTheScale
             key={`${coat.id}-${batch.number}`}
-            planned={planned}
+            coat={coat}
             batch={batch}
-            card={planned.card}
+            card={card}
+            weighed={weighed}
+            out={out}
+            onWeighed={setWeighed}
           />
         )}
       </section>

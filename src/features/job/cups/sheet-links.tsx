@@ -1,6 +1,7 @@
 "use client";
 
 import Link from "next/link";
+import { useRouter } from "next/navigation";
 import type { MouseEvent, ReactNode } from "react";
 import { useJobState } from "../workspace/use-job";
 
@@ -21,6 +22,24 @@ function FileLink({ href, children }: { href: string; children: ReactNode }) {
   );
 }
 
+/** A page that the server computes: what was typed last is saved before it is opened. */
+function SavedLink({ href, children }: { href: string; children: ReactNode }) {
+  const save = useJobState((state) => state.save);
+  const router = useRouter();
+  return (
+    <a
+      href={href}
+      className={`${link} font-semibold`}
+      onClick={(event) => {
+        event.preventDefault();
+        void save().then(() => router.push(href));
+      }}
+    >
+      {children}
+    </a>
+  );
+}
+
 /** The sheets to take to the bench. */
 export function SheetLinks({ jobId }: { jobId: string }) {
   const base = `/jobs/${jobId}/sheets`;
@@ -32,8 +51,10 @@ export function SheetLinks({ jobId }: { jobId: string }) {
         </Link>{" "}
         <span className="text-ink-soft">PDF</span> <FileLink href={`${base}/batch.pdf?paper=a4`}>A4</FileLink>{" "}
         <FileLink href={`${base}/batch.pdf?paper=letter`}>Letter</FileLink>{" "}
-        <FileLink href={`${base}/batch.csv`}>CSV</FileLink>
+        <FileLink href={`${base}/batch.csv`}>CSV</FileLink>{" "}
+        <FileLink href={`${base}/batch.json`}>JSON</FileLink>
       </span>
+      <SavedLink href={`/jobs/${jobId}/buy`}>What to buy</SavedLink>
       <span>
         <Link href={`${base}/run`} className={`${link} font-semibold`}>
           Run sheet

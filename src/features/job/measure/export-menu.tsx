@@ -23,8 +23,9 @@ export function ExportMenu({ piece, jobId }: { piece: Piece; jobId: string }) {
   const save = useJobState((state) => state.save);
   const name = fileName(piece);
   const pdf = (paper: "a4" | "letter") => async () => {
+    const file = `/jobs/${jobId}/sheets/piece.pdf?piece=${piece.id}&paper=${paper}`;
     await save();
-    window.location.assign(`/jobs/${jobId}/sheets/piece.pdf?piece=${piece.id}&paper=${paper}`);
+    window.location.assign(file);
   };
   return (
     <Menu label="save the drawing">

@@ -1,0 +1,122 @@
+"use client";
+
+import { EMBEDS, embedNeed, type Embed, type EmbedKind } from "@/core/batch/embeds";
+import type { Coat } from "@/core/schedule/coat";
+import { quantityText } from "@/core/units/format-quantity";
+import { Button } from "@/ui/button";
+import { QuantityField } from "@/ui/quantity-field";
+import { SelectField, TextField } from "@/ui/text-field";
+import { editCoat, newId } from "../workspace/edits";
+import { useJob } from "../workspace/use-job";
+
+/** What lies in a coat that is not colour: its volume, and the clear that wets and locks it. */
+export function EmbedList({ coat }: { coat: Coat }) {
+  const { system, change } = useJob();
+  const embeds = coat.embeds ?? [];
+  const set = (next: (before: Embed[]) => Embed[]) =>
+    change(editCoat(coat.id, (before) => ({ ...before, embeds: next(before.embeds ?? []) })));
+  const edit = (id: string, next: Partial<Embed>) =>
+    set((before) => before.map((one) => (one.id === id ? { ...one, ...next } : one)));
+  return (
+    <div>
+      <div className="flex items-baseline justify-between border-b border-line pb-1">
+        <h3 className="heading">Stones, glass, glitter</h3>
+        <Button
+          weight="quiet"
+          onClick={() =>
+            set((before) => [
+              ...before,
+              {
+                id: newId(),
+                name: "Stones",
+                kind: "stones",
+                massG: 200,
+                densityGPerMl: EMBEDS.stones.densityGPerMl,
+                lockedShare: 0.5,
+              },
+            ])
+          }
+        >
+          add
+        </Button>
+      </div>
+      {embeds.map((embed) => {
+        const need = embedNeed(embed);
+        const clear = {
+          low: need.wetMl.low + need.lockMl.low,
+          likely: need.wetMl.likely + need.lockMl.likely,
+          high: need.wetMl.high + need.lockMl.high,
+        };
+        const volume = (ml: number) => quantityText(ml, "volume", system);
+        return (
+          <div key={embed.id} className="border-b border-line py-3 grid grid-cols-3 gap-3">
+            <TextField
+              label="What"
+              value={embed.name}
+              maxLength={80}
+              onChange={(event) => edit(embed.id, { name: event.target.value })}
+            />
+            <SelectField
+              label="Kind"
+              value={embed.kind}
+              onChange={(event) => {
+                const kind = event.target.value as EmbedKind;
+                edit(embed.id, { kind, densityGPerMl: EMBEDS[kind].densityGPerMl });
+              }}
+            >
+              {Object.entries(EMBEDS).map(([kind, { words }]) => (
+                <option key={kind} value={kind}>
+                  {words}
+                </option>
+              ))}
+            </SelectField>
+            <QuantityField
+              label="In all"
+              value={embed.massG}
+              dimension="mass"
+              system={system}
+              bounds={{ min: 0, max: 1_000_000 }}
+              onChange={(massG) => edit(embed.id, { massG })}
+              keep={`${embed.id}.mass`}
+              bare
+            />
+            <QuantityField
+              label="Its density"
+              value={embed.densityGPerMl}
+              dimension="density"
+              system={system}
+              bounds={{ min: 0.1, max: 25 }}
+              onChange={(densityGPerMl) => edit(embed.id, { densityGPerMl })}
+              keep={`${embed.id}.density`}
+              bare
+            />
+            <QuantityField
+              label="Locked in to"
+              value={embed.lockedShare * 100}
+              dimension="percent"
+              system={system}
+              bounds={{ min: 0, max: 150 }}
+              onChange={(percent) => edit(embed.id, { lockedShare: percent / 100 })}
+              keep={`${embed.id}.locked`}
+              bare
+            />
+            <div className="text-right">
+              <Button
+                weight="quiet"
+                className="text-sm mt-5"
+                onClick={() => set((before) => before.filter((one) => one.id !== embed.id))}
+              >
+                remove
+              </Button>
+            </div>
+            <p className="label col-span-3">
+              Takes {volume(need.solidMl)}; clear to wet and to lock it in{" "}
+              <span className="figure text-ink">{volume(clear.likely)}</span>, {volume(clear.low)} to{" "}
+              {volume(clear.high)}. Wash and dry it first; no heat gun before it is wetted.
+            </p>
+          </div>
+        );
+      })}
+    </div>
+  );
+}
