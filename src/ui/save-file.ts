@@ -7,3 +7,6 @@ export function saveFile(name: string, type: string, content: string | Blob): vo
   link.click();
   setTimeout(() => URL.revokeObjectURL(address), 10_000);
 }
+
+/** Fetches a file that the server makes; the page stays, since the answer is a download. */
+export const fetchFile = (href: string): void => window.location.assign(href);

@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { MouseEvent, ReactNode } from "react";
+import { fetchFile } from "@/ui/save-file";
 import { useJobState } from "../workspace/use-job";
 
 const link = "underline underline-offset-4 decoration-line-strong hover:decoration-ink";
@@ -13,7 +14,7 @@ function FileLink({ href, children }: { href: string; children: ReactNode }) {
   const fetchSaved = async (event: MouseEvent<HTMLAnchorElement>) => {
     event.preventDefault();
     await save();
-    window.location.assign(href);
+    fetchFile(href);
   };
   return (
     <a href={href} onClick={(event) => void fetchSaved(event)} className={link}>

@@ -4,7 +4,7 @@ import { outlineOf } from "@/core/geometry/outline";
 import type { Piece } from "@/core/geometry/piece";
 import { pieceSvg } from "@/core/drawing-files/write-svg";
 import { Menu, MenuHeading, MenuItem } from "@/ui/menu";
-import { saveFile } from "@/ui/save-file";
+import { fetchFile, saveFile } from "@/ui/save-file";
 import { svgToPng } from "@/ui/svg-to-png";
 import { useJob, useJobState } from "../workspace/use-job";
 
@@ -23,9 +23,8 @@ export function ExportMenu({ piece, jobId }: { piece: Piece; jobId: string }) {
   const save = useJobState((state) => state.save);
   const name = fileName(piece);
   const pdf = (paper: "a4" | "letter") => async () => {
-    const file = `/jobs/${jobId}/sheets/piece.pdf?piece=${piece.id}&paper=${paper}`;
     await save();
-    window.location.assign(file);
+    fetchFile(`/jobs/${jobId}/sheets/piece.pdf?piece=${piece.id}&paper=${paper}`);
   };
   return (
     <Menu label="save the drawing">
