@@ -1,5 +1,5 @@
-/** A weighing is good when the scale's half step is at most this share of it: 1 g on a 0.1 g scale. */
-export const ACCURATE = 0.05;
+/** A dose is good when the scale's half step is at most this share of it: 5 g on a 1 g scale. The eye sees no less. */
+export const ACCURATE = 0.1;
 
 /** Least mass that a scale of a given step can dose. */
 export const leastDoseG = (scaleStepG: number): number => scaleStepG / 2 / ACCURATE;

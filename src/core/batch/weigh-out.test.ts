@@ -181,7 +181,7 @@ describe("what a scale can dose", () => {
       (CARD.ratioTolerancePct / 100) * 1.05,
     );
     expect(smallestMixG(CARD, 0.1)).toBeCloseTo(least / 10, 9);
-    expect(ACCURATE).toBeLessThan(0.1);
+    expect(leastDoseG(1)).toBeCloseTo(0.5 / ACCURATE, 9);
   });
 });
 

@@ -162,7 +162,7 @@ function Verdicts({
       {out.verdicts.map((verdict) => (
         <p
           key={`${verdict.kind}-${"colourId" in verdict ? verdict.colourId : ""}`}
-          className={`border-l-[3px] pl-3 ${verdict.kind === "within" ? "border-ink" : "border-danger"}`}
+          className={`border-l-[3px] pl-3 ${verdict.kind === "stock" || (verdict.kind === "vessel" && verdict.nextMl === null) ? "border-danger" : "border-ink"}`}
         >
           {sentence(verdict)}
         </p>

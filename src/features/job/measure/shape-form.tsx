@@ -94,6 +94,8 @@ export function ShapeForm({
   const set = (next: Record<string, unknown>) =>
     change(editPiece(piece.id, (before) => ({ ...before, shape: { ...before.shape, ...next } as Shape })));
   const values = shape as unknown as Record<string, number | undefined>;
+  const extra = MORE[shape.kind] ?? [];
+  const [more, setMore] = useState(extra.some(({ field, usual }) => (values[field] ?? usual) !== usual));
   const rows = (fields: readonly Field[]) =>
     fields.map(({ field, words, dimension = "length", bounds = SIZE, usual }) => (
       <QuantityField
@@ -135,7 +137,12 @@ export function ShapeForm({
           />
         </div>
       )}
-      {MORE[shape.kind] && <div className="grid grid-cols-2 gap-3">{rows(MORE[shape.kind] ?? [])}</div>}
+      {extra.length > 0 && !more && (
+        <Button weight="quiet" className="self-start text-sm" onClick={() => setMore(true)}>
+          {shape.kind === "straight" ? "overhang, ends cut at an angle" : "overhang"}
+        </Button>
+      )}
+      {extra.length > 0 && more && <div className="grid grid-cols-2 gap-3">{rows(extra)}</div>}
       {shape.kind === "rectangle" && (
         <Radii piece={piece} shape={shape} fault={faultAt("shape.cornerRadiiMm")} />
       )}
