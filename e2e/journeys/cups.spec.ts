@@ -40,7 +40,7 @@ test("units, schools, losses, the scale, the clock: each change is followed at o
 
   // The other school: every cup has an A and a B of its own.
   await stage(page, "Build");
-  await page.getByRole("button", { name: "start, mixing, rate, faces" }).click();
+  await page.getByRole("button", { name: "start, mixing, rate, faces, stones" }).click();
   await page.getByRole("radio", { name: "colour into A, then B" }).click();
   await stage(page, "Cups");
   await expect(scale.getByText("A, resin, for Bone white")).toBeVisible();
@@ -64,7 +64,7 @@ test("a slow hand on a large top in the heat needs more batches, and is told why
   await field(page, "Room and resin").fill("84F");
   await expect(page.getByText(/Above 27 °C/)).toBeVisible();
   await page.getByRole("button", { name: "colour", exact: true }).click();
-  await page.getByRole("button", { name: "start, mixing, rate, faces" }).click();
+  await page.getByRole("button", { name: "start, mixing, rate, faces, stones" }).click();
   await field(page, "One person lays in an hour").fill("30 ft2/h");
   await expect(page.getByText(/\d+ batches\. All at once would live/)).toBeVisible();
   await page.getByText("why").first().click();
@@ -84,7 +84,7 @@ test("advice stands beside the line it speaks of; a flame too soon is a danger",
   await page.getByRole("button", { name: "colour", exact: true }).click();
   await page.getByRole("button", { name: "palm blend", exact: true }).click();
   await expect(page.getByText("Black goes last, into wet colour.")).toHaveCount(0);
-  await page.getByRole("button", { name: "start, mixing, rate, faces" }).click();
+  await page.getByRole("button", { name: "start, mixing, rate, faces, stones" }).click();
   await page.getByLabel("Begins").selectOption("tacky");
   await expect(page.getByText("Black goes last, into wet colour.")).toBeVisible();
   await page.getByRole("button", { name: /Torch, quick sweeps/ }).click();

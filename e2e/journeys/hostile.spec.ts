@@ -198,7 +198,7 @@ test.describe("a hundred hostile entries", () => {
     await field(page, "Share").fill("30");
     await torment(page, field(page, "Dose, g per 100 g of mix"));
     await field(page, "Dose, g per 100 g of mix").fill("1.5");
-    await page.getByRole("button", { name: "start, mixing, rate, faces" }).click();
+    await page.getByRole("button", { name: "start, mixing, rate, faces, stones" }).click();
     await torment(page, field(page, "One person lays in an hour"));
     await field(page, "One person lays in an hour").fill("60");
     await saved(page);

@@ -2,6 +2,7 @@
 
 import { useId } from "react";
 import { fillHeightMm, type Vessel } from "@/core/batch/vessel";
+import { vesselLines } from "./vessel-outline";
 import { FilmTexture } from "./film-texture";
 
 type Props = {
@@ -19,13 +20,9 @@ const MARK = 16;
 /** A cup or bucket to scale, with graduations and the fill line. */
 export function VesselDrawing({ vessel, fillMl, hex, look, pxPerMm, label }: Props) {
   const id = useId();
-  const width = vessel.topRadiusMm * 2 * pxPerMm;
-  const height = vessel.heightMm * pxPerMm;
+  const { width, height, wall, fill, fillY: y, fillFrom } = vesselLines(vessel, fillMl, pxPerMm);
   const inset = (vessel.topRadiusMm - vessel.bottomRadiusMm) * pxPerMm;
   const leftAt = (level: number) => inset * (1 - level / vessel.heightMm);
-  const level = fillHeightMm(vessel, fillMl);
-  const y = height - level * pxPerMm;
-  const left = leftAt(level);
   const marks = Array.from({ length: 9 }, (_, index) => ((index + 1) / 10) * vessel.nominalMl);
   return (
     <svg
@@ -41,15 +38,8 @@ export function VesselDrawing({ vessel, fillMl, hex, look, pxPerMm, label }: Pro
       </defs>
       {fillMl > 0 && (
         <>
-          <path
-            d={`M${left} ${y}L${inset} ${height}H${width - inset}L${width - left} ${y}Z`}
-            fill={hex}
-            className="vessel-fill"
-          />
-          <path
-            d={`M${left} ${y}L${inset} ${height}H${width - inset}L${width - left} ${y}Z`}
-            fill={`url(#${id})`}
-          />
+          <path d={fill} fill={hex} className="vessel-fill" />
+          <path d={fill} fill={`url(#${id})`} />
         </>
       )}
       {marks.map((ml, index) => {
@@ -67,14 +57,9 @@ export function VesselDrawing({ vessel, fillMl, hex, look, pxPerMm, label }: Pro
           />
         );
       })}
-      <path
-        d={`M0 0L${inset} ${height}H${width - inset}L${width} 0`}
-        fill="none"
-        stroke="var(--color-ink)"
-        strokeWidth="1.4"
-      />
+      <path d={wall} fill="none" stroke="var(--color-ink)" strokeWidth="1.4" />
       {fillMl > 0 && (
-        <line x1={width - left} x2={width + MARK} y1={y} y2={y} stroke="var(--color-ink)" strokeWidth="1.1" />
+        <line x1={fillFrom} x2={width + MARK} y1={y} y2={y} stroke="var(--color-ink)" strokeWidth="1.1" />
       )}
     </svg>
   );

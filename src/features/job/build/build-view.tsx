@@ -4,6 +4,7 @@ import { useState } from "react";
 import { GROUND_WORDS, type Ground } from "@/core/batch/factors";
 import { newCoat } from "@/core/plan/new-job";
 import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
+import { Button } from "@/ui/button";
 import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField } from "@/ui/text-field";
@@ -16,6 +17,8 @@ import { CoatForm } from "./coat-form";
 import { CrossSection } from "./cross-section";
 
 const KINDS = Object.keys(COAT_WORDS) as CoatKind[];
+/** Coats that lie on the top, in the order in which they usually do; the others fill or seal. */
+const LAID: readonly CoatKind[] = ["seal", "primer", "base", "colour", "vein", "lock-in", "clear"];
 
 /** The coats in order on a cross-section, and all that is said of the one picked. */
 export function BuildView() {
@@ -74,15 +77,23 @@ export function BuildView() {
           )}
         </div>
         <div className="flex items-end gap-5 py-4 border-t border-line mt-2 flex-wrap">
-          <div className="flex items-baseline gap-4 pb-1.5 text-sm">
-            <Menu label="add a coat" align="start">
-              {KINDS.map((kind) => (
+          <div className="flex items-baseline gap-x-3.5 gap-y-1 flex-wrap pb-1.5">
+            <span className="text-ink-soft">add</span>
+            {LAID.map((kind) => (
+              <Button key={kind} weight="quiet" onClick={() => add(kind)}>
+                {COAT_WORDS[kind].toLowerCase()}
+              </Button>
+            ))}
+            <Menu label="fill or edge" align="start">
+              {KINDS.filter((kind) => !LAID.includes(kind)).map((kind) => (
                 <MenuItem key={kind} onSelect={() => add(kind)}>
                   {COAT_WORDS[kind]}
                 </MenuItem>
               ))}
             </Menu>
-            <BuildMenu />
+            <span className="border-l border-line-strong pl-3.5">
+              <BuildMenu />
+            </span>
           </div>
           <div className="ml-auto flex gap-3">
             <SelectField

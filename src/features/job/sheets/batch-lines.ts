@@ -1,3 +1,5 @@
+import type { ColourLook } from "@/core/batch/coat-colour";
+import type { Vessel } from "@/core/batch/vessel";
 import type { Plan } from "@/core/plan/derive-plan";
 import { clockText, cupsMl, doseWords, runSheet, sectionWords, type WeighLine } from "@/core/plan/run-sheet";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -14,7 +16,19 @@ export type SheetBatch = {
   mixAt: string;
   pourBy: string;
   weigh: WeighLine[];
-  cups: { name: string; hex: string; ml: number; g: number; dose: string; share: number }[];
+  cups: SheetCup[];
+};
+
+/** A cup as it stands on the sheet: to size, with its fill line, in pouring order. */
+export type SheetCup = {
+  name: string;
+  hex: string;
+  look: ColourLook;
+  ml: number;
+  g: number;
+  dose: string;
+  share: number;
+  vessel: Vessel;
 };
 
 /** The batch sheet of a plan, batch by batch in the order of mixing. */
@@ -42,6 +56,8 @@ export function batchSheet(plan: Plan, system: UnitSystem): SheetBatch[] {
         cups: batch.cups.map((cup, index) => ({
           name: cup.name,
           hex: coat.colours.find((colour) => colour.id === cup.colourId)?.hex ?? "#EFE9D6",
+          look: coat.colours.find((colour) => colour.id === cup.colourId)?.look ?? "clear",
+          vessel: cup.vessel,
           ml: volumes[index] ?? cup.ml,
           g: cup.g,
           dose: cup.dose.grams > 0 ? doseWords(cup.dose) : "",

@@ -1,6 +1,7 @@
-import { Text, View } from "@react-pdf/renderer";
-import { quantityText } from "@/core/units/format-quantity";
+import { Line, Path, Svg, Text, View } from "@react-pdf/renderer";
+import { otherSystem, quantityText } from "@/core/units/format-quantity";
 import type { UnitSystem } from "@/core/units/dimension";
+import { scaleToHeight, vesselLines } from "@/ui/vessel-outline";
 import type { SheetBatch } from "./batch-lines";
 import { ink, plain, SheetPdf, type Paper } from "./pdf-page";
 
@@ -54,34 +55,61 @@ export function BatchPdf({
                 </View>
               ))}
             </View>
-            {batch.cups.length > 1 ? (
-              <View style={{ flexGrow: 1, flexBasis: 0 }}>
-                {batch.cups.map((cup, index) => (
-                  <View key={cup.name + index} style={ink.row}>
-                    <View style={ink.box} />
-                    <View
-                      style={{
-                        width: 14,
-                        height: 14,
-                        borderWidth: 0.8,
-                        backgroundColor: cup.hex,
-                        marginRight: 7,
-                      }}
-                    />
-                    <Text style={{ flexGrow: 1, flexShrink: 1 }}>
-                      {index + 1} {cup.name}
-                    </Text>
-                    <View style={{ alignItems: "flex-end" }}>
-                      <Text style={ink.figure}>{volume(cup.ml)}</Text>
-                      <Text style={ink.small}>{mass(cup.g)}</Text>
-                    </View>
-                  </View>
-                ))}
-              </View>
-            ) : null}
+            {batch.cups.length > 1 ? <Cups batch={batch} system={system} /> : null}
           </View>
         </View>
       ))}
     </SheetPdf>
+  );
+}
+
+const CUP_PT = 58;
+
+/** The cups to size with their fill lines, in pouring order. */
+function Cups({ batch, system }: { batch: SheetBatch; system: UnitSystem }) {
+  const scale = scaleToHeight(
+    batch.cups.map((cup) => cup.vessel),
+    CUP_PT,
+  );
+  return (
+    <View
+      style={{ flexGrow: 1, flexBasis: 0, flexDirection: "row", flexWrap: "wrap", gap: 10, paddingTop: 6 }}
+    >
+      {batch.cups.map((cup, index) => {
+        const drawn = vesselLines(cup.vessel, cup.ml, scale);
+        return (
+          <View key={cup.name + index} style={{ width: 76, justifyContent: "flex-end" }}>
+            <Svg
+              width={drawn.width + 10}
+              height={drawn.height + 2}
+              viewBox={`-1 -1 ${drawn.width + 10} ${drawn.height + 2}`}
+            >
+              <Path d={drawn.fill} fill={cup.hex} />
+              <Path d={drawn.wall} stroke="#000" strokeWidth={1.1} fill="none" />
+              <Line
+                x1={drawn.fillFrom}
+                x2={drawn.width + 7}
+                y1={drawn.fillY}
+                y2={drawn.fillY}
+                stroke="#000"
+                strokeWidth={1}
+              />
+            </Svg>
+            <View style={{ flexDirection: "row", alignItems: "center", marginTop: 3 }}>
+              <View style={[ink.box, { marginRight: 5 }]} />
+              <Text style={{ flexShrink: 1, fontSize: 10 }}>
+                {index + 1} {cup.name}
+              </Text>
+            </View>
+            <Text style={ink.figure}>{plain(quantityText(cup.ml, "volume", system))}</Text>
+            <Text style={ink.small}>
+              {plain(
+                `${quantityText(cup.ml, "volume", otherSystem(system))} · ${quantityText(cup.g, "mass", system)}`,
+              )}
+            </Text>
+          </View>
+        );
+      })}
+    </View>
   );
 }

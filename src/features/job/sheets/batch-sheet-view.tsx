@@ -1,14 +1,22 @@
 "use client";
 
 import { GENERAL_CAUTION } from "@/core/advice/pass-rules";
-import { quantityText } from "@/core/units/format-quantity";
-import { useJob } from "../workspace/use-job";
-import { batchSheet } from "./batch-lines";
+import type { UnitSystem } from "@/core/units/dimension";
+import { otherSystem, quantityText } from "@/core/units/format-quantity";
+import { Button } from "@/ui/button";
+import { saveFile } from "@/ui/save-file";
+import { svgToPng } from "@/ui/svg-to-png";
+import { VesselDrawing } from "@/ui/vessel-drawing";
+import { scaleToHeight } from "@/ui/vessel-outline";
+import { useJob, useJobState } from "../workspace/use-job";
+import { batchCardSvg } from "./batch-card-svg";
+import { batchSheet, type SheetBatch } from "./batch-lines";
 import { PaperBox, SheetPage } from "./sheet-page";
 
 /** The batch sheet as it goes to the bench: one block a batch, black on white, boxes for gloves. */
 export function BatchSheetView({ jobId }: { jobId: string }) {
   const { plan, system } = useJob();
+  const job = useJobState((state) => state.job);
   const batches = batchSheet(plan, system);
   return (
     <SheetPage jobId={jobId} kind="batch sheet">
@@ -20,6 +28,13 @@ export function BatchSheetView({ jobId }: { jobId: string }) {
             <span className="text-sm font-normal">
               {batch.of} · {batch.resinName}
             </span>
+            <Button
+              weight="quiet"
+              className="text-sm font-normal print:hidden"
+              onClick={() => void savePicture(job.name, batch, system)}
+            >
+              save as PNG
+            </Button>
             <span className="ml-auto figure text-lg">
               {quantityText(batch.mixMl, "volume", system)} · {quantityText(batch.mixG, "mass", system)}
             </span>
@@ -50,38 +65,54 @@ export function BatchSheetView({ jobId }: { jobId: string }) {
                 ))}
               </tbody>
             </table>
-            {batch.cups.length > 1 && (
-              <table className="w-full self-start">
-                <tbody>
-                  {batch.cups.map((cup, index) => (
-                    <tr key={cup.name + index} className="border-b border-black/40">
-                      <td className="py-1.5 w-9">
-                        <PaperBox />
-                      </td>
-                      <td className="w-8">
-                        <span
-                          className="inline-block size-5 border border-black align-middle"
-                          style={{ background: cup.hex }}
-                        />
-                      </td>
-                      <td>
-                        {index + 1} {cup.name}
-                      </td>
-                      <td className="text-right whitespace-nowrap">
-                        <span className="figure text-lg block leading-tight">
-                          {quantityText(cup.ml, "volume", system)}
-                        </span>
-                        <span className="text-xs">{quantityText(cup.g, "mass", system)}</span>
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            )}
+            {batch.cups.length > 1 && <CupRow batch={batch} system={system} />}
           </div>
         </section>
       ))}
       <p className="text-xs border-t border-black pt-2">{GENERAL_CAUTION}</p>
     </SheetPage>
   );
+}
+
+const CUP_PX = 92;
+
+/** The cups of a batch to size with their fill lines, in pouring order. */
+function CupRow({ batch, system }: { batch: SheetBatch; system: UnitSystem }) {
+  const scale = scaleToHeight(
+    batch.cups.map((cup) => cup.vessel),
+    CUP_PX,
+  );
+  return (
+    <ul className="flex flex-wrap gap-x-4 gap-y-3 items-end self-start">
+      {batch.cups.map((cup, index) => (
+        <li key={cup.name + index} className="w-[104px]">
+          <VesselDrawing
+            vessel={cup.vessel}
+            fillMl={cup.ml}
+            hex={cup.hex}
+            look={cup.look}
+            pxPerMm={scale}
+            label={`${cup.name}, ${quantityText(cup.ml, "volume", system)}`}
+          />
+          <span className="flex items-center gap-1.5 mt-1.5">
+            <PaperBox />
+            <span className="leading-tight text-sm">
+              {index + 1} {cup.name}
+            </span>
+          </span>
+          <span className="figure text-lg block leading-tight">{quantityText(cup.ml, "volume", system)}</span>
+          <span className="text-xs">
+            {quantityText(cup.ml, "volume", otherSystem(system))} · {quantityText(cup.g, "mass", system)}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+const CARD_PX = 1600;
+
+async function savePicture(job: string, batch: SheetBatch, system: UnitSystem): Promise<void> {
+  const picture = await svgToPng(batchCardSvg(job, batch, system), CARD_PX, 1.4);
+  saveFile(`${batch.coatName.replace(/[^\p{L}\p{N} _-]+/gu, "")}, ${batch.of}.png`, "image/png", picture);
 }
