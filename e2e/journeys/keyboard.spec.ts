@@ -1,24 +1,7 @@
 import { readFileSync } from "node:fs";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, test } from "@playwright/test";
+import { tabTo } from "../fixtures/keys";
 import { OWNER, pdfText } from "../fixtures/shop";
-
-/** Presses Tab until the focused element has this name; fails when the round trip finds none. */
-async function tabTo(page: Page, name: RegExp, most = 90): Promise<void> {
-  for (let press = 0; press < most; press += 1) {
-    await page.keyboard.press("Tab");
-    const found = await page.evaluate(() => {
-      const element = document.activeElement as HTMLElement | null;
-      if (!element) return "";
-      const labels =
-        "labels" in element
-          ? [...((element as HTMLInputElement).labels ?? [])].map((label) => label.textContent)
-          : [];
-      return [element.getAttribute("aria-label"), ...labels, element.textContent].filter(Boolean).join(" | ");
-    });
-    if (name.test(found)) return;
-  }
-  throw new Error(`Tab never reached ${String(name)}`);
-}
 
 test("keyboard alone, from sign-in to the printed batch sheet", async ({ page }) => {
   const { keyboard } = page;

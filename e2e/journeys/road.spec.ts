@@ -141,7 +141,7 @@ test("what cannot be is named at its field, the last good value counts on, and t
   await expect(field(page, "Long leg, along the wall")).toHaveValue("ninety six");
   await expect(page.getByText(/That is not a length/)).toBeVisible();
 
-  await page.getByRole("button", { name: "add one" }).click();
+  await page.getByRole("button", { name: "add a cut-out" }).click();
   await field(page, "Centre from the left").fill("1 in");
   await expect(page.getByRole("alert").filter({ hasText: "reaches over the edge" })).toBeVisible();
   await stage(page, "Build");

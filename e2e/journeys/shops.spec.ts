@@ -4,7 +4,7 @@ import { expect, test } from "@playwright/test";
 import { MARK } from "../fixtures/mark";
 import { signIn } from "../fixtures/shop";
 
-type Rows = { jobId: string; pourId: string; cardId: string; personId: string };
+type Rows = { jobId: string; pourId: string; cardId: string; personId: string; pictureId: string };
 const theirs = JSON.parse(readFileSync("var/check/other-shop.json", "utf8")) as Rows;
 
 /** Every address of the app, read from its folders: a new route is tested without anyone thinking of it. */
@@ -24,6 +24,7 @@ const ROW_OF: Record<string, string | undefined> = {
   "[jobId]": theirs.jobId,
   "[pourId]": theirs.pourId,
   "[cardId]": theirs.cardId,
+  "[pictureId]": theirs.pictureId,
   "[name]": "job.save",
 };
 
@@ -43,7 +44,8 @@ test("no route shows a row of another shop", async ({ page }) => {
     const response = await page.request.get(pointed(route), { maxRedirects: 5 });
     const body = await response.text();
     expect([route, body.includes(MARK)]).toEqual([route, false]);
-    if (/\[(jobId|pourId|cardId)\]/.test(route)) expect([route, response.status()]).toEqual([route, 404]);
+    if (/\[(jobId|pourId|cardId|pictureId)\]/.test(route))
+      expect([route, response.status()]).toEqual([route, 404]);
   }
 });
 

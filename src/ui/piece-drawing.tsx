@@ -131,7 +131,14 @@ export function PieceDrawing({
       {marks.map((mark, index) => {
         const { x, y } = frame.at(mark);
         return (
-          <g key={index} stroke="var(--color-danger)" fill="none" strokeWidth="2" pointerEvents="none">
+          <g
+            key={index}
+            data-fault=""
+            stroke="var(--color-danger)"
+            fill="none"
+            strokeWidth="2"
+            pointerEvents="none"
+          >
             <circle cx={x} cy={y} r="11" />
             <path d={`M${x} ${y - 20}v9`} />
           </g>

@@ -1,12 +1,12 @@
 import type { Advice, AdviceContext, Rule } from "./advice";
-import { batchesForPotLife, cardConflicts, roomTemperature } from "./batch-rules";
+import { batchesNeeded, cardConflicts, roomTemperature } from "./batch-rules";
 import { blackOnPrimer, loadTooLarge, metallicShare, yellowOverBlack } from "./colour-rules";
 import { filmTooThick, filmTooThin, notForCounters } from "./film-rules";
 import { alcoholTooEarly, flameAfterVapour } from "./pass-rules";
 
 const RULES: readonly Rule[] = [
   flameAfterVapour,
-  batchesForPotLife,
+  batchesNeeded,
   blackOnPrimer,
   yellowOverBlack,
   loadTooLarge,

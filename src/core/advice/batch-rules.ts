@@ -1,32 +1,72 @@
+import type { BatchLimit } from "../batch/batch-coat";
+import { FULLEST } from "../batch/vessel";
 import type { Advice, Rule } from "./advice";
 
 const minutes = (value: number) => `${Math.round(value)} min`;
 
+/** What asks for more than one batch when it is not the pot life. */
+const OTHER_LIMITS: Record<
+  Exclude<BatchLimit, "pot life">,
+  { what: string; soWhat: string; kind: Advice["kind"]; why: string }
+> = {
+  "largest vessel": {
+    what: "the largest vessel at hand holds no more.",
+    soWhat: "A larger bucket would save mixes, as far as the pot life goes.",
+    kind: "common practice",
+    why: `A vessel is filled to ${Math.round(FULLEST * 100)} % at most, so that it can be stirred without spilling.`,
+  },
+  "largest mix": {
+    what: "the card allows no larger mix.",
+    soWhat: "Mix them one after another and pour each at once.",
+    kind: "data sheet",
+    why: "In a pot the resin heats itself; makers name the mass above which it may boil, crack or smoke.",
+  },
+  kit: {
+    what: "each is one kit at most.",
+    soWhat: "A whole kit mixed at once is in ratio without a scale.",
+    kind: "common practice",
+    why: "This coat is set to be mixed by kits, in Build.",
+  },
+};
+
 /** Says why a coat is mixed in several batches, and when even that does not help. */
-export const batchesForPotLife: Rule = ({ coats }) =>
+export const batchesNeeded: Rule = ({ coats }) =>
   coats.flatMap(({ coat, batched }): Advice[] => {
-    if (!batched?.potLifeMin) return [];
-    const work = minutes(batched.workMin.likely);
+    if (!batched) return [];
+    const many = batched.batches.length;
     if (batched.tooSlow) {
+      const other =
+        batched.limit !== null && batched.limit !== "pot life" ? OTHER_LIMITS[batched.limit] : null;
       return [
         {
           rule: "too-slow",
           coatId: coat.id,
           at: "rate",
-          what: `Even ${batched.batches.length} batches do not live as long as the work takes.`,
-          soWhat: "Work faster, with more hands, cooler, or with a slower resin.",
-          kind: "physics",
-          why: `A batch must be out of its pot within ${minutes(batched.potLifeMin.low)} (the low end of its pot life); mixing and your rate need longer.`,
+          what: other
+            ? `Even ${many} batches are too large: ${other.what}`
+            : `Even ${many} batches do not live as long as the work takes.`,
+          soWhat: other
+            ? "Lay the coat on fewer pieces at a time, or with larger vessels."
+            : "Work faster, with more hands, cooler, or with a slower resin.",
+          kind: other?.kind ?? "physics",
+          why:
+            other?.why ??
+            `A batch must be out of its pot within ${minutes(batched.potLifeMin?.low ?? 0)} (the low end of its pot life); mixing and your rate need longer.`,
         },
       ];
     }
-    if (batched.batches.length < 2 || !batched.potLifeAtOnceMin) return [];
+    if (many < 2) return [];
+    if (batched.limit !== null && batched.limit !== "pot life") {
+      const { what, ...rest } = OTHER_LIMITS[batched.limit];
+      return [{ rule: "batches", coatId: coat.id, at: "batches", what: `${many} batches: ${what}`, ...rest }];
+    }
+    if (!batched.potLifeMin || !batched.potLifeAtOnceMin) return [];
     return [
       {
         rule: "batches",
         coatId: coat.id,
         at: "batches",
-        what: `${batched.batches.length} batches. All at once would live ${minutes(batched.potLifeAtOnceMin.likely)} in the pot; the work takes you ${work}.`,
+        what: `${many} batches. All at once would live ${minutes(batched.potLifeAtOnceMin.likely)} in the pot; the work takes you ${minutes(batched.workMin.likely)}.`,
         soWhat: `One batch lives ${minutes(batched.potLifeMin.likely)} (${Math.round(batched.potLifeMin.low)} to ${Math.round(batched.potLifeMin.high)}).`,
         kind: "physics",
         why: "In a pot the resin heats itself: the more there is, the sooner it thickens. Pot life is computed for this mass and temperature from the card's own pot life; its low end decides.",

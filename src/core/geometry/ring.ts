@@ -81,23 +81,27 @@ function meet([a, b]: [Point, Point], [c, d]: [Point, Point]): boolean {
   );
 }
 
-function distanceToSegment(point: Point, [from, to]: [Point, Point]): number {
+/** The point of a segment that is nearest to another point. */
+function footOn(point: Point, [from, to]: [Point, Point]): Point {
   const [dx, dy] = [to.x - from.x, to.y - from.y];
   const long = dx * dx + dy * dy;
   const along =
     long > 0 ? Math.max(0, Math.min(1, ((point.x - from.x) * dx + (point.y - from.y) * dy) / long)) : 0;
-  return Math.hypot(point.x - from.x - along * dx, point.y - from.y - along * dy);
+  return { x: from.x + along * dx, y: from.y + along * dy };
 }
 
-/** Least distance between two segments; 0 when they meet. */
-function distanceBetween(one: [Point, Point], other: [Point, Point]): number {
-  if (meet(one, other)) return 0;
-  return Math.min(
-    distanceToSegment(one[0], other),
-    distanceToSegment(one[1], other),
-    distanceToSegment(other[0], one),
-    distanceToSegment(other[1], one),
-  );
+/** Where two segments that do not meet are nearest, and how far apart they are there. */
+function gapBetween(one: [Point, Point], other: [Point, Point]): { widthMm: number; at: Point } {
+  let found = { widthMm: Infinity, at: one[0] };
+  const look = (point: Point, segment: [Point, Point]) => {
+    const foot = footOn(point, segment);
+    const widthMm = Math.hypot(point.x - foot.x, point.y - foot.y);
+    if (widthMm < found.widthMm)
+      found = { widthMm, at: { x: (point.x + foot.x) / 2, y: (point.y + foot.y) / 2 } };
+  };
+  for (const point of one) look(point, other);
+  for (const point of other) look(point, one);
+  return found;
 }
 
 const pairsOf = (ring: Ring) => {
@@ -112,13 +116,23 @@ export function placeIn(point: Point, ring: Ring): 1 | 0 | -1 {
   return found ? 1 : -1;
 }
 
+/** Length from the first corner to each, mm, and last the whole way round. */
+function lengthsAlong(ring: Ring): Float64Array {
+  const along = new Float64Array(ring.length + 1);
+  for (let at = 0; at < ring.length; at += 1) {
+    const [a, b] = segment(ring, at);
+    along[at + 1] = (along[at] as number) + Math.hypot(b.x - a.x, b.y - a.y);
+  }
+  return along;
+}
+
 export type RingTrouble =
   | { kind: "double"; at: Point; index: number }
   | { kind: "crosses"; at: Point; index: number; other: number }
-  | { kind: "neck"; at: Point; index: number; other: number; widthMm: number };
+  | { kind: "neck"; at: Point; index: number; other: number };
 
-/** Nearer than this along the outline, two segments are neighbours and not the sides of a neck. */
-const NECK_WINDOW = 6;
+/** A neck has this many of its widths of outline on either side; with less it is a bend or the tip of a point. */
+const NECK_LOOP = 12;
 
 /**
  * What is wrong with a ring: corners that stand twice, sides that cross or touch, necks narrower than `neckMm`.
@@ -133,6 +147,7 @@ export function ringTroubles(ring: Ring, neckMm = 1, most = 20): RingTrouble[] {
   }
   if (troubles.length > 0 || count < 4) return troubles;
   const index = segmentIndex(ring);
+  const alongMm = lengthsAlong(ring);
   for (let at = 0; at < count && troubles.length < most; at += 1) {
     const own = segment(ring, at);
     const [a, b] = own;
@@ -154,11 +169,16 @@ export function ringTroubles(ring: Ring, neckMm = 1, most = 20): RingTrouble[] {
           troubles.push({ kind: "crosses", at: shared, index: at, other });
         continue;
       }
-      const widthMm = distanceBetween(own, [c, d]);
-      const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
-      if (widthMm === 0) troubles.push({ kind: "crosses", at: crossing(own, [c, d]), index: at, other });
-      else if (widthMm < neckMm && apart > NECK_WINDOW)
-        troubles.push({ kind: "neck", at: middle, index: at, other, widthMm });
+      const between = (alongMm[other] as number) - (alongMm[at + 1] as number);
+      const loopMm = Math.min(
+        between,
+        (alongMm[count] as number) - (alongMm[other + 1] as number) + (alongMm[at] as number),
+      );
+      if (meet(own, [c, d])) troubles.push({ kind: "crosses", at: crossing(own, [c, d]), index: at, other });
+      else if (loopMm > NECK_LOOP * neckMm) {
+        const gap = gapBetween(own, [c, d]);
+        if (gap.widthMm < neckMm) troubles.push({ kind: "neck", at: gap.at, index: at, other });
+      }
     }
   }
   return troubles;

@@ -351,6 +351,19 @@ describe("free outlines", () => {
     expect(faults[0]?.message).toContain("neck narrower than 1 mm");
     expect(faults[0]?.where?.y).toBeCloseTo(99.8, 0);
   });
+  test("many corners close together, and the tip of a point, are no neck", () => {
+    const many: Pair[] = Array.from({ length: 8000 }, (_, index) => {
+      const turn = (index / 8000) * 2 * Math.PI;
+      return [40 + 40 * Math.cos(turn), 40 + 40 * Math.sin(turn)];
+    });
+    expect(faultsOf(piece(free(many)))).toEqual([]);
+    const point: Pair[] = [
+      [0, 0],
+      [300, 14],
+      [0, 28],
+    ];
+    expect(faultsOf(piece(free(point)))).toEqual([]);
+  });
   test("a cut-out that touches the edge, and one with a line that crosses itself", () => {
     const square = free([
       [0, 0],

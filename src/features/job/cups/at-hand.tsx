@@ -43,9 +43,9 @@ export function AtHand() {
       >
         <TextField
           label="Cups and buckets, their sizes"
-          placeholder={USUAL_VESSELS_ML.map((ml) => Math.round(ml))
-            .join(", ")
-            .slice(0, 34)}
+          placeholder={USUAL_VESSELS_ML.slice(0, 3)
+            .map((ml) => quantityText(ml, "volume", system))
+            .join(", ")}
           value={text ?? written}
           error={error}
           onChange={(event) => setText(event.target.value)}

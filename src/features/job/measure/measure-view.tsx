@@ -4,9 +4,9 @@ import { useState } from "react";
 import type { EdgeName, Piece, Shape } from "@/core/geometry/piece";
 import { newPiece, SHAPE_GROUPS, SHAPE_WORDS } from "@/core/plan/new-piece";
 import { Button } from "@/ui/button";
-import { Figure } from "@/ui/figure";
 import { newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
+import { Amounts } from "./amounts";
 import { ImportDialog } from "./import-dialog";
 import { PieceForm } from "./piece-form";
 import { PieceStage } from "./piece-stage";
@@ -14,7 +14,7 @@ import { PieceStrip } from "./piece-strip";
 
 /** Pieces of a job from typed sizes, drawn to scale while typing. */
 export function MeasureView({ jobId }: { jobId: string }) {
-  const { document, plan, system, change } = useJob();
+  const { document, plan, change } = useJob();
   const [pickedId, setPickedId] = useState<string | null>(null);
   const [edge, setEdge] = useState<EdgeName | null>(null);
   const [importing, setImporting] = useState(false);
@@ -82,28 +82,7 @@ export function MeasureView({ jobId }: { jobId: string }) {
         aria-label="Sizes"
         className="w-[404px] max-lg:w-full shrink-0 border-l border-line px-7 pt-4 pb-8 overflow-y-auto"
       >
-        <div className="flex gap-8 pb-4 mb-4 border-b border-line">
-          <div>
-            <div className="label mb-1">Top, all pieces</div>
-            <Figure value={plan.totals.topAreaMm2} dimension="area" system={system} size="large" />
-          </div>
-          {plan.totals.fillMl > 0 ? (
-            <div>
-              <div className="label mb-1">To fill</div>
-              <Figure
-                value={plan.totals.fillMl + plan.totals.voidMl}
-                dimension="volume"
-                system={system}
-                size="large"
-              />
-            </div>
-          ) : (
-            <div>
-              <div className="label mb-1">Faces</div>
-              <Figure value={plan.totals.faceAreaMm2} dimension="area" system={system} size="large" />
-            </div>
-          )}
-        </div>
+        <Amounts measured={measured ?? null} totals={plan.totals} />
         {piece && (
           <PieceForm
             key={piece.id}

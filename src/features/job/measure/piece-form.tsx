@@ -116,7 +116,7 @@ export function PieceForm({ piece, measured, faults, edge, onEdge, onPick }: Pro
                 }))
               }
             >
-              add one
+              {piece.shape.kind === "floor" ? "add a fixed thing" : "add a cut-out"}
             </Button>
           </div>
           {piece.cutOuts.map((cutOut) => (

@@ -13,7 +13,7 @@ import { editPiece } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 import { ExportMenu } from "./export-menu";
 import { PieceHandles } from "./piece-handles";
-import { Underlay, UnderlayControls, type UnderlayMode } from "./underlay";
+import { Underlay, UnderlayControls, UnderlayTouch, type UnderlayMode } from "./underlay";
 
 /** What a pull snaps to and a key nudges by, mm. */
 const SNAP_MM = { metric: 5, us: MM_PER_INCH / 4 };
@@ -89,14 +89,20 @@ export function PieceStage({
                 fault.at.startsWith("cutOuts.") ? [fault.at.split(".")[1] ?? ""] : [],
               )}
               marks={faults.flatMap(({ where }) => (where ? [where] : []))}
-              under={
-                piece.underlay && (
-                  <Underlay piece={piece} frame={frame} mode={mode} onMode={setMode} onEdit={edit} />
-                )
-              }
+              under={piece.underlay && <Underlay underlay={piece.underlay} frame={frame} />}
             >
               {(at, outline) =>
-                mode === null && (
+                mode !== null && piece.underlay ? (
+                  <UnderlayTouch
+                    underlay={piece.underlay}
+                    frame={at}
+                    mode={mode}
+                    onMode={setMode}
+                    onEdit={edit}
+                    width={width}
+                    height={height}
+                  />
+                ) : (
                   <PieceHandles
                     piece={piece}
                     outline={outline}

@@ -26,38 +26,63 @@ const changed =
   (before: Piece): Piece =>
     before.underlay ? { ...before, underlay: { ...before.underlay, ...next } } : before;
 
+const placed = (underlay: UnderlayOf, frame: Frame) => ({
+  corner: frame.at({ x: underlay.xMm, y: underlay.yMm }),
+  scale: underlay.mmPerPx * frame.scale,
+});
+
 /** A photograph or scan under the drawing. */
-export function Underlay({ piece, frame, mode, onMode, onEdit }: Shared & { frame: Frame }) {
-  const drag = useRef<{ from: Point; x: number; y: number } | null>(null);
+export function Underlay({ underlay, frame }: { underlay: UnderlayOf; frame: Frame }) {
   const [pixels, setPixels] = useState<{ width: number; height: number } | null>(null);
-  const { underlay } = piece;
-  if (!underlay) return null;
-  const corner = frame.at({ x: underlay.xMm, y: underlay.yMm });
-  const scale = underlay.mmPerPx * frame.scale;
+  const { corner, scale } = placed(underlay, frame);
+  return (
+    <image
+      href={`/pictures/${underlay.pictureId}`}
+      x={corner.x}
+      y={corner.y}
+      width={(pixels?.width ?? 1000) * scale}
+      height={(pixels?.height ?? 1000) * scale}
+      preserveAspectRatio="xMinYMin meet"
+      opacity={underlay.opacity}
+      ref={(element) => {
+        if (!element || pixels) return;
+        const probe = new Image();
+        probe.onload = () => setPixels({ width: probe.naturalWidth, height: probe.naturalHeight });
+        probe.src = `/pictures/${underlay.pictureId}`;
+      }}
+    />
+  );
+}
+
+/** Lies over the drawing while the picture is moved or two points of it are shown. */
+export function UnderlayTouch({
+  underlay,
+  frame,
+  mode,
+  onMode,
+  onEdit,
+  width,
+  height,
+}: Omit<Shared, "piece"> & { underlay: UnderlayOf; frame: Frame; width: number; height: number }) {
+  const drag = useRef<{ from: Point; x: number; y: number } | null>(null);
+  const { corner, scale } = placed(underlay, frame);
+  const release = () => {
+    drag.current = null;
+  };
   const inPicture = (event: PointerEvent<SVGElement>): Point => {
-    const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
+    const box = event.currentTarget.getBoundingClientRect();
     return {
-      x: (event.clientX - (box?.left ?? 0) - corner.x) / scale,
-      y: (event.clientY - (box?.top ?? 0) - corner.y) / scale,
+      x: (event.clientX - box.left - corner.x) / scale,
+      y: (event.clientY - box.top - corner.y) / scale,
     };
   };
   return (
     <g>
-      <image
-        href={`/pictures/${underlay.pictureId}`}
-        x={corner.x}
-        y={corner.y}
-        width={(pixels?.width ?? 1000) * scale}
-        height={(pixels?.height ?? 1000) * scale}
-        preserveAspectRatio="xMinYMin meet"
-        opacity={underlay.opacity}
-        className={mode === "move" ? "cursor-grab" : mode ? "cursor-crosshair" : ""}
-        ref={(element) => {
-          if (!element || pixels) return;
-          const probe = new Image();
-          probe.onload = () => setPixels({ width: probe.naturalWidth, height: probe.naturalHeight });
-          probe.src = `/pictures/${underlay.pictureId}`;
-        }}
+      <rect
+        width={width}
+        height={height}
+        fill="transparent"
+        className={mode === "move" ? "cursor-grab" : "cursor-crosshair"}
         onPointerDown={(event) => {
           if (mode === "move") {
             event.currentTarget.setPointerCapture(event.pointerId);
@@ -74,9 +99,8 @@ export function Underlay({ piece, frame, mode, onMode, onEdit }: Shared & { fram
             }),
           );
         }}
-        onPointerUp={() => {
-          drag.current = null;
-        }}
+        onPointerUp={release}
+        onPointerCancel={release}
       />
       {mode !== null &&
         mode !== "move" &&

@@ -39,7 +39,7 @@ export function VoidList({ piece, faults }: { piece: Piece; faults: Fault[] }) {
             ])
           }
         >
-          add one
+          add a void
         </Button>
       </div>
       {voids.map((one, index) => (

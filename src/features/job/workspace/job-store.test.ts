@@ -205,6 +205,38 @@ test("undo pressed fast is undo as often, one after the other", async () => {
   expect(store.getState().conflict).toBeNull();
 });
 
+test("a mark ends an undo step, also while a save is under way", async () => {
+  const store = await open();
+  for (const text of ["one", "two", "three"]) {
+    store.getState().change(type(`${text} begun`));
+    store.getState().change(type(text));
+    store.getState().mark();
+    store.getState().mark();
+  }
+  await quiet();
+  expect(server.versions.map(({ document }) => document.notes)).toEqual(["", "one", "two", "three"]);
+  await store.getState().step("undo");
+  expect(store.getState().document.notes).toBe("two");
+});
+
+test("steps made while the server is away stay apart; one that it has is not sent twice", async () => {
+  const store = await open();
+  server.answers = false;
+  for (const text of ["one", "two"]) {
+    store.getState().change(type(text));
+    store.getState().mark();
+  }
+  store.getState().change(type("three"));
+  await quiet();
+  expect(store.getState().status).toBe("unreachable");
+  // The first went through, and only its answer was lost.
+  server.versions.push({ document: { ...emptyJob(), notes: "one" }, undo: 1, redo: null });
+  server.answers = true;
+  await jest.advanceTimersByTimeAsync(30_000);
+  expect(store.getState()).toMatchObject({ status: "saved", conflict: null });
+  expect(server.versions.map(({ document }) => document.notes)).toEqual(["", "one", "two", "three"]);
+});
+
 test("undo first saves what was just typed", async () => {
   const store = await open();
   store.getState().change(type("typed"));

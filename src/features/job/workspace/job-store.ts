@@ -24,6 +24,8 @@ export type JobState = {
   save: () => Promise<void>;
   /** Saves what was typed last; the revision that then stands on the server, or null when it could not be saved. */
   savedRevision: () => Promise<number | null>;
+  /** Ends an undo step: what is changed from now on is a step of its own. */
+  mark: () => void;
   settle: (keep: "mine" | "theirs") => Promise<void>;
   /** Takes up what a lost tab left behind. Called once, in the browser. */
   wake: () => Promise<void>;
@@ -31,6 +33,8 @@ export type JobState = {
 
 /** A pause in typing after which a version is saved: one undo step. */
 const QUIET_MS = 700;
+/** Steps kept apart while the server is away; later ones are saved as one. */
+const MOST_MARKS = 60;
 const RETRY_MS = [2000, 4000, 8000, 15000, 30000];
 
 /** The state of one job in one tab: the document as typed, and the road to the server. */
@@ -41,6 +45,10 @@ export function createJobStore(job: OpenJob) {
   /** Steps of undo and redo, one after the other however fast the key is pressed. */
   let steps: Promise<void> = Promise.resolve();
   let tab: string | null = null;
+  /** Documents that become a version, and so an undo step, of their own; the oldest first. */
+  let marks: JobDocument[] = [];
+  /** What went to the server last. */
+  let sent: JobDocument = job.document;
 
   return createStore<JobState>((set, get) => {
     const keep = (document: JobDocument | null) => {
@@ -63,15 +71,17 @@ export function createJobStore(job: OpenJob) {
         trouble: null,
         conflict: null,
       });
+    /** A document stands on the server: what was changed meanwhile is still to go. */
+    const landed = (sent: JobDocument, { revision, canUndo, canRedo }: Omit<Saved, "document">) => {
+      failures = 0;
+      const all = get().document === sent;
+      set({ revision, canUndo: canUndo || !all, canRedo, status: all ? "saved" : "unsaved", trouble: null });
+      keep(all ? null : get().document);
+      if (!all) later(QUIET_MS);
+    };
     const fail = (error: ActError) => {
-      if (
-        error.code === "conflict" &&
-        JSON.stringify((error.data as Conflict).document) === JSON.stringify(get().document)
-      ) {
-        // The same was saved meanwhile, for instance by this tab before it was left and opened again.
-        take(error.data as Conflict);
-        keep(null);
-      } else if (error.code === "conflict") {
+      if (error.code === "conflict") {
+        marks = [];
         set({ status: "conflict", conflict: error.data as Conflict, trouble: error.message });
       } else if (error.code === "signed-out") {
         set({ status: "signed-out", trouble: error.message });
@@ -84,32 +94,25 @@ export function createJobStore(job: OpenJob) {
       }
     };
     const send = async () => {
-      const { document, revision } = get();
+      const { revision } = get();
+      const mark = marks.shift();
+      const document = mark ?? get().document;
+      sent = document;
       set({ status: "saving" });
       const result = await callAct(saveJob, { jobId: job.id, revision, document });
-      if (!result.ok) return fail(result.error);
-      failures = 0;
-      const { value } = result;
-      if (get().document === document) {
-        set({
-          revision: value.revision,
-          canUndo: value.canUndo,
-          canRedo: value.canRedo,
-          status: "saved",
-          trouble: null,
-        });
-        keep(null);
-      } else {
-        set({
-          revision: value.revision,
-          canUndo: value.canUndo,
-          canRedo: value.canRedo,
-          status: "unsaved",
-          trouble: null,
-        });
-        keep(get().document);
-        later(QUIET_MS);
+      if (result.ok) return landed(document, result.value);
+      const { error } = result;
+      const theirs = error.code === "conflict" ? (error.data as Conflict) : null;
+      const same = (one: JobDocument) => JSON.stringify(theirs?.document) === JSON.stringify(one);
+      // The same was saved meanwhile, for instance by this tab before it was left and opened again.
+      if (theirs && same(document)) return landed(document, theirs);
+      if (theirs && same(get().document)) {
+        marks = [];
+        take(theirs);
+        return keep(null);
       }
+      if (mark && !theirs) marks.unshift(mark);
+      fail(error);
     };
 
     return {
@@ -139,10 +142,24 @@ export function createJobStore(job: OpenJob) {
         if (inFlight) return inFlight;
         const { status } = get();
         if (status === "saved" || status === "conflict") return;
-        inFlight = send().finally(() => {
+        const sendAll = async () => {
+          for (let more = true; more && get().status !== "conflict";) {
+            more = marks.length > 0;
+            await send();
+            more &&= get().status === "unsaved";
+          }
+        };
+        inFlight = sendAll().finally(() => {
           inFlight = null;
         });
         return inFlight;
+      },
+      mark: () => {
+        const { document, status } = get();
+        if (status === "saved" || status === "conflict" || document === (marks[marks.length - 1] ?? sent))
+          return;
+        if (marks.length < MOST_MARKS) marks.push(document);
+        if (status === "unsaved") void get().save();
       },
       savedRevision: async () => {
         await get().save();
@@ -152,7 +169,7 @@ export function createJobStore(job: OpenJob) {
       },
       step: (direction) => {
         steps = steps.then(async () => {
-          await get().save();
+          await get().savedRevision();
           const { status, canUndo, canRedo, revision } = get();
           if (status !== "saved" || !(direction === "undo" ? canUndo : canRedo)) return;
           const result = await callAct(undoJob, { jobId: job.id, revision, direction });

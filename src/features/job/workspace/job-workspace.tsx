@@ -31,6 +31,8 @@ export function JobWorkspace({
     void store.getState().wake();
     const flush = () => void store.getState().save();
     const hidden = () => globalThis.document.visibilityState === "hidden" && flush();
+    // Another field, another press of the pointer: another undo step.
+    const mark = () => store.getState().mark();
     const keys = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
       const key = event.key.toLowerCase();
@@ -42,10 +44,14 @@ export function JobWorkspace({
     };
     window.addEventListener("online", flush);
     window.addEventListener("keydown", keys);
+    window.addEventListener("focusin", mark);
+    window.addEventListener("pointerdown", mark, true);
     globalThis.document.addEventListener("visibilitychange", hidden);
     return () => {
       window.removeEventListener("online", flush);
       window.removeEventListener("keydown", keys);
+      window.removeEventListener("focusin", mark);
+      window.removeEventListener("pointerdown", mark, true);
       globalThis.document.removeEventListener("visibilitychange", hidden);
       flush();
     };
