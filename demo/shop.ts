@@ -44,7 +44,12 @@ const withoutVeins = (coat: Coat): Coat => ({
 /** The demo jobs, for a shop that has these resin cards. */
 export function demoJobs(cards: readonly ResinCard[]): DemoJob[] {
   const card = (word: string) => cards.find((one) => one.name.includes(word))?.id ?? null;
-  const [coating, fast, paint] = [card("Slow coating"), card("Fast resin"), card("primer")];
+  const [coating, fast, deep, paint] = [
+    card("Slow coating"),
+    card("Fast resin"),
+    card("Deep casting"),
+    card("primer"),
+  ];
   const coat = (kind: CoatKind, name: string, resin = kind === "primer" ? paint : coating): Coat =>
     newCoat(kind, name, resin, id);
   const white = (base: Coat): Coat => ({
@@ -106,21 +111,28 @@ export function demoJobs(cards: readonly ResinCard[]): DemoJob[] {
     work: { people: 2, tempC: 19, startMin: 8 * 60 },
     pieces: [
       {
-        ...newPiece("rectangle", "Hallway", id),
-        shape: { kind: "rectangle", lengthMm: 5200, depthMm: 1420 },
-        edges: {
-          back: AT_WALL,
-          front: AT_WALL,
-          left: AT_WALL,
-          right: { treatment: "dam", heightMm: 0, roundingMm: 0 },
+        ...newPiece("floor", "Hallway", id),
+        // Along the hall, round the stair, back past the cupboard.
+        shape: {
+          kind: "floor",
+          points: [
+            [0, 0],
+            [5200, 0],
+            [5200, 2350],
+            [3650, 2350],
+            [3650, 1420],
+            [0, 1420],
+          ],
+          starts: [0, 1, 2, 3, 4, 5],
         },
+        edges: { "side-5": { treatment: "dam", heightMm: 0, roundingMm: 0 } },
         cutOuts: [
           {
             id: id(),
             name: "Column",
             shape: { kind: "rectangle", lengthMm: 300, depthMm: 300 },
-            fromLeftMm: 3900,
-            fromFrontMm: 1000,
+            fromLeftMm: 4300,
+            fromFrontMm: 1250,
             innerFace: null,
           },
         ],
@@ -242,12 +254,131 @@ export function demoJobs(cards: readonly ResinCard[]): DemoJob[] {
     ],
   });
 
+  const river = job({
+    ground: "wood",
+    work: { people: 2, tempC: 20, startMin: 8 * 60 },
+    notes: "Two elm boards; the bark side runs along the river. Knots are filled the day before.",
+    pieces: [
+      {
+        ...newPiece("river", "River", id),
+        shape: {
+          kind: "river",
+          depthMm: 42,
+          stations: [
+            [0, 95, 80],
+            [350, 120, 65],
+            [700, 88, 104],
+            [1050, 132, 70],
+            [1400, 110, 92],
+            [1750, 76, 118],
+            [2100, 102, 84],
+          ].map(([atMm = 0, farMm = 0, nearMm = 0]) => ({ atMm, farMm, nearMm })),
+        },
+        voids: [{ id: id(), name: "Knot", lengthMm: 45, widthMm: 30, depthMm: 20, count: 3 }],
+      },
+      {
+        ...newPiece("rectangle", "Table top", id),
+        shape: { kind: "rectangle", lengthMm: 2100, depthMm: 950, cornerRadiiMm: [25, 25, 25, 25] },
+      },
+    ],
+    coats: [
+      coat("prefill", "Knots", deep),
+      {
+        ...coat("fill", "River, first layer", deep),
+        coverShare: 0.5,
+        filmMm: 21,
+      },
+      {
+        ...coat("fill", "River, second layer", deep),
+        coverShare: 0.5,
+        filmMm: 21,
+        startsAfter: "tacky",
+      },
+      coat("clear", "Clear flood"),
+    ],
+  });
+  const onPieces = (one: Coat, at: number): Coat => ({ ...one, pieceIds: [river.pieces[at]?.id ?? ""] });
+  river.coats = river.coats.map((one, index) => onPieces(one, index < 3 ? 0 : 1));
+
+  const tumblers = job({
+    ground: "primed",
+    pieces: [
+      {
+        ...newPiece("tumbler", "Tumbler", id),
+        count: 24,
+        shape: {
+          kind: "tumbler",
+          topDiameterMm: 88,
+          bottomDiameterMm: 70,
+          heightMm: 172,
+          base: true,
+          rimBandMm: 12,
+          patch: { widthMm: 62, heightMm: 40, fromBottomMm: 62 },
+        },
+      },
+    ],
+    coats: [
+      {
+        ...coat("colour", "Colour, glitter", fast),
+        filmMm: 0.6,
+        passes: [],
+        colours: [
+          colourFrom(colourantNamed("Pearl white"), id(), 0.6),
+          colourFrom(colourantNamed("Sea green"), id(), 0.4),
+        ],
+        embeds: [
+          { id: id(), name: "Fine glitter", kind: "glitter", massG: 120, densityGPerMl: 1.4, lockedShare: 1 },
+        ],
+      },
+      { ...coat("clear", "Clear", fast), filmMm: 0.8, passes: [] },
+    ],
+  });
+
+  const panels = job({
+    ground: "primed",
+    notes: "Seven panels as a honeycomb on the stair wall; the middle one is the gold one.",
+    pieces: [
+      {
+        ...newPiece("polygon", "Hexagon", id),
+        count: 6,
+        shape: { kind: "polygon", sides: 6, sideMm: 200 },
+      },
+      { ...newPiece("polygon", "Hexagon, middle", id), shape: { kind: "polygon", sides: 6, sideMm: 200 } },
+    ],
+    coats: [
+      coat("base", "Base, black"),
+      {
+        ...withTechnique(coat("colour", "Colour"), "palm-blend", id),
+        name: "Colour, slate and pearl",
+        filmMm: 1.1,
+        colours: [
+          colourFrom(colourantNamed("Pewter"), id(), 0.45),
+          colourFrom(colourantNamed("Pearl white"), id(), 0.4),
+          colourFrom(colourantNamed("Clear"), id(), 0.15),
+        ],
+      },
+      {
+        ...withTechnique(coat("colour", "Colour"), "palm-blend", id),
+        name: "Colour, copper",
+        filmMm: 1.1,
+        startsAfter: "wet",
+        colours: [
+          colourFrom(colourantNamed("Copper"), id(), 0.7),
+          colourFrom(colourantNamed("Clear"), id(), 0.3),
+        ],
+      },
+    ],
+  });
+  const [six, middle] = panels.pieces;
+  panels.coats = panels.coats.map((one, index) =>
+    index === 0 ? one : { ...one, pieceIds: [(index === 1 ? six : middle)?.id ?? ""] },
+  );
+
   const sample = job({
     ground: "mdf",
     pieces: [
       {
-        ...newPiece("rectangle", "Sample board 14", id),
-        shape: { kind: "rectangle", lengthMm: 300, depthMm: 300 },
+        ...newPiece("sample", "Sample board 14", id),
       },
     ],
     coats: [coat("base", "Base, black")],
@@ -282,6 +413,18 @@ export function demoJobs(cards: readonly ResinCard[]): DemoJob[] {
         dueInDays: 16,
       },
       document: coasters,
+    },
+    {
+      fields: { name: "River table, elm", client: "Hollins farm", status: "approved", dueInDays: 19 },
+      document: river,
+    },
+    {
+      fields: { name: "Market tumblers", client: "", status: "planning", dueInDays: 12 },
+      document: tumblers,
+    },
+    {
+      fields: { name: "Honeycomb wall", client: "D. Amara", status: "planning", dueInDays: 30 },
+      document: panels,
     },
     {
       fields: { name: "Sample board 14", client: "", status: "planning", dueInDays: null },

@@ -103,7 +103,7 @@ const BY_KEYBOARD: { kind: string; typed: [RegExp, string][]; says: RegExp }[] =
       [/^Length at the top/, "12 in"],
       [/^Depth of the mould/, "1 in"],
     ],
-    says: /To fill/,
+    says: /This piece, to fill/,
   },
   {
     kind: "River or void",
@@ -388,6 +388,11 @@ test("a photograph lies under the drawing and takes its scale from two points", 
   await signIn(page);
   await makeJob(page, "Photo under");
   await page.getByRole("button", { name: "Rectangle" }).click();
+  // How many px of the screen an inch of the drawing is.
+  const back = (await drawing(page)
+    .getByRole("button", { name: /^back: / })
+    .boundingBox())!;
+  const inchPx = back.width / (await typedInches(field(page, "Length")));
   const picture = await sharp({
     create: { width: 800, height: 600, channels: 3, background: "#c8b8a0" },
   })
@@ -409,9 +414,7 @@ test("a photograph lies under the drawing and takes its scale from two points", 
   await page.mouse.click(box.x + 20, y);
   await page.mouse.click(box.x + 220, y);
   await field(page, "Length between the two points").fill("20 in");
-  // 200 px of the screen are now 20 in: the frame's scale tells how many px that is.
-  const back = drawing(page).getByRole("button", { name: /^back: / });
-  const inchPx = (await back.boundingBox())!.width / (await typedInches(field(page, "Length")));
+  // 200 px of the screen are now 20 in.
   await expect
     .poll(async () => (await image.boundingBox())!.width / box.width)
     .toBeCloseTo((20 * inchPx) / 200, 1);

@@ -12,8 +12,29 @@ const OFF_PX = 46;
 const OFF_BACK_PX = 24;
 const INSIDE_PX = 1;
 
-/** A dimension line with serifs, its text in the person's units and the other system one step quieter. */
-function DimensionLine({
+/** Paper behind a text, so that no line runs through it. */
+const HALO = { stroke: "var(--color-ground)", strokeWidth: 4, paintOrder: "stroke" } as const;
+
+/** Where a dimension line and its text stand on the screen. */
+function placed(dimension: Dimension, frame: Frame) {
+  const [from, to] = [frame.at(dimension.from), frame.at(dimension.to)];
+  const along = Math.hypot(to.x - from.x, to.y - from.y) || 1;
+  const { side } = dimension;
+  const normal = { x: ((to.y - from.y) / along) * side, y: (-(to.x - from.x) / along) * side };
+  const offset = dimension.inside ? INSIDE_PX : normal.y < -0.5 ? OFF_BACK_PX : OFF_PX;
+  const shift = (point: Point, by: number) => ({ x: point.x + normal.x * by, y: point.y + normal.y * by });
+  const [a, b] = [shift(from, offset), shift(to, offset)];
+  const serifs = [from, to].map((end) => [shift(end, 6), shift(end, offset + 5)] as const);
+  const lines = [...serifs, [a, b] as const];
+  return {
+    normal,
+    path: lines.map(([one, other]) => `M${one.x} ${one.y}L${other.x} ${other.y}`).join(""),
+    text: shift({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, 10),
+  };
+}
+
+/** A size in the person's units, and the other system one step quieter. */
+function DimensionText({
   dimension,
   frame,
   system,
@@ -22,36 +43,16 @@ function DimensionLine({
   frame: Frame;
   system: UnitSystem;
 }) {
-  const { mm, prefix, side } = dimension;
-  const [from, to] = [frame.at(dimension.from), frame.at(dimension.to)];
-  const along = Math.hypot(to.x - from.x, to.y - from.y) || 1;
-  const normal = { x: ((to.y - from.y) / along) * side, y: (-(to.x - from.x) / along) * side };
-  const offset = dimension.inside ? INSIDE_PX : normal.y < -0.5 ? OFF_BACK_PX : OFF_PX;
-  const shift = (point: Point, by: number) => ({ x: point.x + normal.x * by, y: point.y + normal.y * by });
-  const [a, b] = [shift(from, offset), shift(to, offset)];
-  const text = shift({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, 10);
+  const { mm, prefix } = dimension;
+  const { normal, text } = placed(dimension, frame);
   const upright = Math.abs(normal.x) > 0.25;
   const anchor = upright ? (normal.x < 0 ? "end" : "start") : "middle";
   const below = normal.y > 0;
   return (
-    <g>
-      <path
-        d={
-          [from, to]
-            .map((end) => {
-              const [one, other] = [shift(end, 6), shift(end, offset + 5)];
-              return `M${one.x} ${one.y}L${other.x} ${other.y}`;
-            })
-            .join("") + `M${a.x} ${a.y}L${b.x} ${b.y}`
-        }
-        stroke="var(--color-ink-soft)"
-        strokeWidth="0.8"
-        fill="none"
-      />
+    <g textAnchor={anchor} {...HALO}>
       <text
         x={text.x}
         y={text.y + (upright ? -2 : below ? 12 : -16)}
-        textAnchor={anchor}
         fill="var(--color-ink)"
         className="figure"
         fontSize="15"
@@ -62,7 +63,6 @@ function DimensionLine({
       <text
         x={text.x}
         y={text.y + (upright ? 13 : below ? 26 : -2)}
-        textAnchor={anchor}
         fill="var(--color-ink-soft)"
         fontSize="12"
       >
@@ -72,12 +72,22 @@ function DimensionLine({
   );
 }
 
-/** The dimension lines of a piece, each size where the tape was laid. */
+/** The dimension lines of a piece, each size where the tape was laid; their texts over all lines. */
 export function DimensionLines({ piece, frame, system }: { piece: Piece; frame: Frame; system: UnitSystem }) {
+  const dimensions = dimensionsOf(piece);
   return (
     <g pointerEvents="none">
-      {dimensionsOf(piece).map((dimension, index) => (
-        <DimensionLine key={index} dimension={dimension} frame={frame} system={system} />
+      {dimensions.map((dimension, index) => (
+        <path
+          key={index}
+          d={placed(dimension, frame).path}
+          stroke="var(--color-ink-soft)"
+          strokeWidth="0.8"
+          fill="none"
+        />
+      ))}
+      {dimensions.map((dimension, index) => (
+        <DimensionText key={index} dimension={dimension} frame={frame} system={system} />
       ))}
     </g>
   );

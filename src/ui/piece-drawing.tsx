@@ -160,11 +160,15 @@ function CutOutDrawing({
   faulty: boolean;
 }) {
   const centre = frame.at(cutOutCentre(cutOut, outline));
+  const ring = cutOutRing(cutOut, outline).map(frame.at);
+  const [low, high] = [Math.min(...ring.map(({ y }) => y)), Math.max(...ring.map(({ y }) => y))];
+  // The name of a small one stands below it.
+  const nameY = high - low > 56 ? centre.y + 20 : high + 15;
   const stroke = faulty ? "var(--color-danger)" : "var(--color-ink)";
   return (
     <g pointerEvents="none">
       <polygon
-        points={pointsText(cutOutRing(cutOut, outline), frame)}
+        points={ring.map(({ x, y }) => `${x},${y}`).join(" ")}
         fill="var(--color-ground)"
         stroke={stroke}
         strokeWidth={cutOut.innerFace ? 2.4 : 1.1}
@@ -177,7 +181,7 @@ function CutOutDrawing({
       />
       <text
         x={centre.x}
-        y={centre.y + 20}
+        y={nameY}
         textAnchor="middle"
         fontSize="12"
         fill={faulty ? "var(--color-danger)" : "var(--color-ink-soft)"}

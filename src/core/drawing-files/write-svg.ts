@@ -14,6 +14,8 @@ const pathOf = (ring: readonly Point[], close = true) =>
 
 /** Text and its distance from the line, as shares of the drawing's size. */
 const TEXT_SHARE = 0.022;
+/** Breadth of a letter as a share of its height, at the most. */
+const LETTER_SHARE = 0.62;
 
 /**
  * A piece as an SVG in true scale: one user unit is a millimetre, and so says its size.
@@ -23,7 +25,15 @@ const TEXT_SHARE = 0.022;
 export function pieceSvg(piece: Piece, dimensioned: UnitSystem | null): string {
   const outline = outlineOf(piece);
   const size = Math.max(outline.widthMm, outline.heightMm) * TEXT_SHARE;
-  const room = dimensioned ? size * 6 : 1;
+  const dimensions = dimensioned
+    ? dimensionsOf(piece).map((one) => ({
+        ...one,
+        words: `${one.prefix}${quantityText(one.mm, "length", dimensioned)}`,
+      }))
+    : [];
+  // Beside the piece stand a line and the longest text.
+  const longest = Math.max(0, ...dimensions.map(({ words }) => words.length));
+  const room = dimensioned ? size * (3 + longest * LETTER_SHARE) : 1;
   const [wide, high] = [outline.widthMm + 2 * room, outline.heightMm + 2 * room];
   const line = n(Math.max(0.1, size / 24));
   const group = (id: string, content: string) => (content ? `<g id="${id}">${content}</g>` : "");
@@ -44,8 +54,8 @@ export function pieceSvg(piece: Piece, dimensioned: UnitSystem | null): string {
     .map((joint) => stroke(pathOf(joint, false), ' stroke-dasharray="8 4"'))
     .join("");
   const texts = dimensioned
-    ? dimensionsOf(piece)
-        .map(({ from, to, side, mm, prefix }) => {
+    ? dimensions
+        .map(({ from, to, side, words }) => {
           const long = Math.hypot(to.x - from.x, to.y - from.y) || 1;
           const [nx, ny] = [((to.y - from.y) / long) * side, (-(to.x - from.x) / long) * side];
           const out = (point: Point, by: number): Point => ({ x: point.x + nx * by, y: point.y + ny * by });
@@ -54,7 +64,6 @@ export function pieceSvg(piece: Piece, dimensioned: UnitSystem | null): string {
           const ticks = [from, to]
             .map((end) => pathOf([out(end, size * 0.4), out(end, size * 2.4)], false))
             .join("");
-          const words = `${prefix}${quantityText(mm, "length", dimensioned)}`;
           const anchor = Math.abs(nx) > 0.5 ? (nx < 0 ? "end" : "start") : "middle";
           return `${stroke(ticks + pathOf([a, b], false))}<text x="${n(at.x)}" y="${n(at.y + (ny > 0.5 ? size * 0.8 : Math.abs(nx) > 0.5 ? size * 0.35 : 0))}" font-size="${n(size)}" font-family="sans-serif" text-anchor="${anchor}" fill="#1e2124">${escaped(words)}</text>`;
         })

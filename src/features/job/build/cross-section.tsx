@@ -7,6 +7,7 @@ import type { Coat } from "@/core/schedule/coat";
 import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
 import { FilmTexture } from "@/ui/film-texture";
+import { goesInGround, InGround, placesInGround } from "./in-ground";
 
 type Props = {
   coats: readonly Coat[];
@@ -123,7 +124,8 @@ function Veins({ coat, top, depth, right }: { coat: Coat; top: number; depth: nu
 /** The coats as a cross-section, films to one exaggerated scale. */
 export function CrossSection({ coats, ground, system, selectedId, onSelect, width, height }: Props) {
   const id = useId();
-  const full = coats.filter((coat) => coat.kind !== "vein");
+  const laid = coats.filter((coat) => !goesInGround(coat));
+  const full = laid.filter((coat) => coat.kind !== "vein");
   const totalMm = full.reduce((sum, coat) => sum + coat.filmMm, 0);
   const room = Math.max(80, height - GROUND_HEIGHT - 92);
   const pxPerMm = totalMm > 0 ? Math.min(150, room / totalMm) : 60;
@@ -131,7 +133,7 @@ export function CrossSection({ coats, ground, system, selectedId, onSelect, widt
   const bottom = height - 14;
   const right = Math.max(LEFT + 150, width - 40 - totalMm * pxPerMm * 0.72);
 
-  const layers = coats.reduce<LayerPlace[]>((list, coat) => {
+  const layers = laid.reduce<LayerPlace[]>((list, coat) => {
     const under = list[list.length - 1] ?? { top: groundTop, edge: right, radius: 9 };
     const thickness = coat.kind === "vein" ? 0 : Math.max(2, coat.filmMm * pxPerMm);
     // Faces drain: the film is drawn thinner there, as the plan's share says.
@@ -150,22 +152,30 @@ export function CrossSection({ coats, ground, system, selectedId, onSelect, widt
     ];
   }, []);
 
-  // Names at the left, in the order of the layers, kept apart.
-  const places = [...layers].reverse();
-  const labels = places.reduce<{ coat: Coat; y: number; target: number }[]>((list, layer) => {
-    const before = list[list.length - 1];
-    return [
-      ...list,
-      {
-        coat: layer.coat,
-        y: Math.max(
-          before ? before.y + LABEL_ROOM : 46,
-          Math.min(layer.middle - 8, height - LABEL_ROOM * (places.length - list.length)),
-        ),
-        target: layer.middle,
-      },
-    ];
-  }, []);
+  const inGround = placesInGround(coats, { left: LEFT, right, top: groundTop, bottom });
+
+  // Names at the left, from the top down, kept apart.
+  const places = [
+    ...layers.map(({ coat, middle }) => ({ coat, x: LEFT - 4, y: middle })).reverse(),
+    ...inGround.map(({ coat, x, y }) => ({ coat, x, y })).sort((one, other) => one.y - other.y),
+  ];
+  const labels = places.reduce<{ coat: Coat; y: number; target: { x: number; y: number } }[]>(
+    (list, place) => {
+      const before = list[list.length - 1];
+      return [
+        ...list,
+        {
+          coat: place.coat,
+          y: Math.max(
+            before ? before.y + LABEL_ROOM : 46,
+            Math.min(place.y - 8, height - LABEL_ROOM * (places.length - list.length)),
+          ),
+          target: place,
+        },
+      ];
+    },
+    [],
+  );
 
   return (
     <div className="relative" style={{ width, height }}>
@@ -175,14 +185,17 @@ export function CrossSection({ coats, ground, system, selectedId, onSelect, widt
             <circle cx="2" cy="3" r="0.9" fill={GROUND_LOOK[ground].dots} />
             <circle cx="6.5" cy="7" r="0.7" fill={GROUND_LOOK[ground].dots} />
           </pattern>
-          {layers.map(({ coat }) =>
+          {coats.map((coat) =>
             (["opaque", "metallic", "tint", "clear"] as const).map((look) => (
               <FilmTexture key={`${coat.id}-${look}`} id={`${id}-${coat.id}-${look}`} look={look} />
             )),
           )}
         </defs>
         <text x={0} y={14} fontSize="12" fill="var(--color-ink-soft)">
-          Film drawn {Math.round(pxPerMm / PX_PER_MM)} times too thick
+          {full.length > 0 && pxPerMm >= PX_PER_MM * 1.5
+            ? `Film drawn ${Math.round(pxPerMm / PX_PER_MM)} times too thick`
+            : "Film"}
+          {inGround.length > 0 && ", fills not to scale"}
         </text>
         <path d={`M0 24v8M0 28h${pxPerMm}M${pxPerMm} 24v8`} stroke="var(--color-ink)" fill="none" />
         <text x={pxPerMm + 7} y={32} fontSize="12" fill="var(--color-ink-soft)">
@@ -205,6 +218,9 @@ export function CrossSection({ coats, ground, system, selectedId, onSelect, widt
         <text x={LEFT + 18} y={bottom - 22} fontSize="14" fill="var(--color-ink)">
           {GROUND_WORDS[ground]}
         </text>
+        {inGround.map((place) => (
+          <InGround key={place.coat.id} place={place} textureId={`${id}-${place.coat.id}`} />
+        ))}
         {layers.map(
           (layer) =>
             layer.coat.kind === "vein" && (
@@ -220,7 +236,7 @@ export function CrossSection({ coats, ground, system, selectedId, onSelect, widt
         {labels.map(({ coat, y, target }) => (
           <path
             key={coat.id}
-            d={`M${LEFT - 34} ${y + 9}h8L${LEFT - 4} ${target}`}
+            d={`M${LEFT - 34} ${y + 9}h8L${target.x} ${target.y}`}
             fill="none"
             stroke={coat.id === selectedId ? "var(--color-signal)" : "var(--color-ink-soft)"}
             strokeWidth="1"
@@ -240,7 +256,9 @@ export function CrossSection({ coats, ground, system, selectedId, onSelect, widt
           <span className={`text-xs no-underline ${coat.id === selectedId ? "" : "text-ink-soft"}`}>
             {coat.kind === "vein"
               ? `on ${Math.round(coat.coverShare * 1000) / 10} % of the top`
-              : quantityText(coat.filmMm, "film", system)}
+              : coat.kind === "fill"
+                ? `${Math.round(coat.coverShare * 1000) / 10} % of the fill`
+                : quantityText(coat.filmMm, "film", system)}
           </span>
         </button>
       ))}

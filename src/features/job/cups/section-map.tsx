@@ -1,11 +1,13 @@
 "use client";
 
 import type { BatchedCoat } from "@/core/batch/batch-coat";
+import type { Section } from "@/core/batch/sections";
 import { cutOutRing } from "@/core/geometry/cut-out";
 import type { Point } from "@/core/geometry/curves";
 import { cutAtShare, pointAtShare } from "@/core/geometry/lanes";
-import { outlineOf } from "@/core/geometry/outline";
+import { outlineOf, type Outline } from "@/core/geometry/outline";
 import type { Piece } from "@/core/geometry/piece";
+import { placeIn } from "@/core/geometry/ring";
 import type { PlannedCoat } from "@/core/plan/derive-plan";
 import { sectionWords } from "@/core/plan/run-sheet";
 import { wetEdge } from "@/core/schedule/wet-edge";
@@ -14,6 +16,8 @@ import { useJob } from "../workspace/use-job";
 
 const HIGHEST_PX = 150;
 const GAP_PX = 18;
+/** Half the breadth of a section's number, with a little air. */
+const TAG_PX = 16;
 /** Shades by batch, so that neighbours differ in grey printing too. */
 const SHADES = ["#dcd7ca", "#f3f0e8"];
 
@@ -97,6 +101,39 @@ export function SectionMap({
   );
 }
 
+/** Which way the work goes over a cut. */
+function WorkArrow({ piece, share, scale }: { piece: Piece; share: number; scale: number }) {
+  const [from, to] = [pointAtShare(piece, share - 0.02), pointAtShare(piece, share + 0.02)];
+  if (!from || !to) return null;
+  const along = Math.hypot(to.x - from.x, to.y - from.y) || 1;
+  const [dx, dy] = [(to.x - from.x) / along, (to.y - from.y) / along];
+  const at = { x: ((from.x + to.x) / 2) * scale, y: ((from.y + to.y) / 2) * scale };
+  const point = (forward: number, aside: number) =>
+    `${at.x + dx * forward - dy * aside} ${at.y + dy * forward + dx * aside}`;
+  return (
+    <path
+      d={`M${point(-16, 0)}L${point(16, 0)}M${point(9, -5)}L${point(16, 0)}L${point(9, 5)}`}
+      stroke="var(--color-ink)"
+      strokeWidth="1.3"
+      fill="none"
+    />
+  );
+}
+
+/** Where the number of a section stands: in its middle, or beside what is cut out there. */
+function clearPoint(piece: Piece, section: Section, outline: Outline, roomMm: number): Point | null {
+  const places = [0.5, 0.35, 0.65, 0.2, 0.8].map((share) =>
+    pointAtShare(piece, section.fromShare + (section.toShare - section.fromShare) * share),
+  );
+  const rings = piece.cutOuts.map((cutOut) => cutOutRing(cutOut, outline));
+  const corners = [-roomMm, roomMm];
+  const inside = ({ x, y }: Point) =>
+    rings.some((ring) =>
+      corners.some((dx) => corners.some((dy) => placeIn({ x: x + dx, y: y + dy }, ring) !== -1)),
+    );
+  return places.find((place) => place && !inside(place)) ?? places[0] ?? null;
+}
+
 /** One copy of a piece with its cuts; a section is picked by its number. */
 function CutPiece({
   piece,
@@ -141,6 +178,9 @@ function CutPiece({
               strokeWidth="0.8"
             />
           ))}
+          {sections.slice(1).map(({ section, number }) => (
+            <WorkArrow key={`way-${number}`} piece={piece} share={section.fromShare} scale={scale} />
+          ))}
           {sections
             .slice(1)
             .flatMap(({ section, number }) =>
@@ -158,7 +198,7 @@ function CutPiece({
               )),
             )}
           {sections.map(({ section, number }) => {
-            const middle = pointAtShare(piece, (section.fromShare + section.toShare) / 2);
+            const middle = clearPoint(piece, section, outline, TAG_PX / scale);
             if (!middle) return null;
             return (
               <g

@@ -2,19 +2,34 @@
 
 import type { Measured } from "@/core/geometry/measure";
 import type { Totals } from "@/core/plan/derive-plan";
+import type { Dimension } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
 import { Figure } from "@/ui/figure";
 import { useJob } from "../workspace/use-job";
 
-type Amount = { topAreaMm2: number; faceAreaMm2: number; fillMl: number };
+/** `filled` where what it holds is the number to act on rather than its top. */
+type Amount = { topAreaMm2: number; faceAreaMm2: number; fillMl: number; filled: boolean };
 
 /** What there is to coat and to fill: of the picked piece, and of all of them where they are several. */
-export function Amounts({ measured, totals }: { measured: Measured | null; totals: Totals }) {
-  const all: Amount = { ...totals, fillMl: totals.fillMl + totals.voidMl };
+export function Amounts({
+  measured,
+  pieces,
+  totals,
+}: {
+  measured: Measured | null;
+  pieces: readonly Measured[];
+  totals: Totals;
+}) {
+  const all: Amount = {
+    ...totals,
+    fillMl: totals.fillMl + totals.voidMl,
+    filled: pieces.length > 0 && pieces.every((piece) => piece.fillMl !== null),
+  };
   const one: Amount | null = measured && {
     topAreaMm2: measured.topAreaMm2,
     faceAreaMm2: measured.faceAreaMm2,
     fillMl: (measured.fillMl?.likely ?? 0) + measured.voidMl,
+    filled: measured.fillMl !== null,
   };
   return (
     <div className="grid grid-cols-2 gap-8 pb-4 mb-4 border-b border-line">
@@ -24,16 +39,21 @@ export function Amounts({ measured, totals }: { measured: Measured | null; total
           <Column label={`All ${totals.count}`} amount={all} />
         </>
       ) : (
-        <Single amount={all} />
+        <Single amount={all} perimeterMm={measured?.perimeterMm ?? 0} />
       )}
     </div>
   );
 }
 
-/** One piece alone: its top, and beside it its faces or what it holds. */
-function Single({ amount }: { amount: Amount }) {
+/** One piece alone: its top, and beside it what it holds, its faces, or the way around it. */
+function Single({ amount, perimeterMm }: { amount: Amount; perimeterMm: number }) {
   const { system } = useJob();
-  const filled = amount.fillMl > 0;
+  const [label, value, dimension]: [string, number, Dimension] =
+    amount.fillMl > 0
+      ? ["To fill", amount.fillMl, "volume"]
+      : amount.faceAreaMm2 > 0
+        ? ["Faces", amount.faceAreaMm2, "area"]
+        : ["Around", perimeterMm, "length"];
   return (
     <>
       <div>
@@ -41,19 +61,14 @@ function Single({ amount }: { amount: Amount }) {
         <Figure value={amount.topAreaMm2} dimension="area" system={system} size="large" />
       </div>
       <div>
-        <div className="label mb-1">{filled ? "To fill" : "Faces"}</div>
-        <Figure
-          value={filled ? amount.fillMl : amount.faceAreaMm2}
-          dimension={filled ? "volume" : "area"}
-          system={system}
-          size="large"
-        />
+        <div className="label mb-1">{label}</div>
+        <Figure value={value} dimension={dimension} system={system} size="large" />
       </div>
     </>
   );
 }
 
-/** The top, or what is filled where there is no top; the rest in words below. */
+/** The top, or what is filled; the rest in words below. */
 function Column({ label, amount }: { label: string; amount: Amount | null }) {
   const { system } = useJob();
   if (!amount)
@@ -63,20 +78,20 @@ function Column({ label, amount }: { label: string; amount: Amount | null }) {
         <div className="text-sm text-danger">not counted</div>
       </div>
     );
-  const { topAreaMm2, faceAreaMm2, fillMl } = amount;
-  const onlyFilled = !(topAreaMm2 > 0) && fillMl > 0;
+  const { topAreaMm2, faceAreaMm2, fillMl, filled } = amount;
   const rest = [
+    filled && topAreaMm2 > 0 && `top ${quantityText(topAreaMm2, "area", system)}`,
     faceAreaMm2 > 0 && `faces ${quantityText(faceAreaMm2, "area", system)}`,
-    fillMl > 0 && !onlyFilled && `to fill ${quantityText(fillMl, "volume", system)}`,
+    fillMl > 0 && !filled && `to fill ${quantityText(fillMl, "volume", system)}`,
   ].filter(Boolean);
   return (
     <div>
       <div className="label mb-1">
-        {label}, {onlyFilled ? "to fill" : "top"}
+        {label}, {filled ? "to fill" : "top"}
       </div>
       <Figure
-        value={onlyFilled ? fillMl : topAreaMm2}
-        dimension={onlyFilled ? "volume" : "area"}
+        value={filled ? fillMl : topAreaMm2}
+        dimension={filled ? "volume" : "area"}
         system={system}
         size="large"
       />

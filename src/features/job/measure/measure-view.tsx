@@ -82,7 +82,7 @@ export function MeasureView({ jobId }: { jobId: string }) {
         aria-label="Sizes"
         className="w-[404px] max-lg:w-full shrink-0 border-l border-line px-7 pt-4 pb-8 overflow-y-auto"
       >
-        <Amounts measured={measured ?? null} totals={plan.totals} />
+        <Amounts measured={measured ?? null} pieces={plan.pieces} totals={plan.totals} />
         {piece && (
           <PieceForm
             key={piece.id}

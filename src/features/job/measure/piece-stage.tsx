@@ -10,7 +10,7 @@ import type { Frame } from "@/ui/dimension-lines";
 import { frameOf, PieceDrawing } from "@/ui/piece-drawing";
 import { useSize } from "@/ui/use-size";
 import { editPiece } from "../workspace/edits";
-import { useJob } from "../workspace/use-job";
+import { useJob, useJobState } from "../workspace/use-job";
 import { ExportMenu } from "./export-menu";
 import { PieceHandles } from "./piece-handles";
 import { Underlay, UnderlayControls, UnderlayTouch, type UnderlayMode } from "./underlay";
@@ -38,6 +38,7 @@ export function PieceStage({
   onImport: () => void;
 }) {
   const { system, change } = useJob();
+  const mark = useJobState((state) => state.mark);
   const { ref, width, height } = useSize<HTMLDivElement>();
   /** The piece and its frame when a pull began; both are held until it ends. */
   const [held, setHeld] = useState<{ piece: Piece; frame: Frame } | null>(null);
@@ -48,16 +49,17 @@ export function PieceStage({
 
   const frame = held?.frame ?? (width > 0 ? frameOf(piece, width, height) : null);
   const edit = (next: (before: Piece) => Piece) => change(editPiece(piece.id, next));
+  const flush = () => {
+    const last = waiting.current;
+    waiting.current = null;
+    last?.();
+  };
   /** At most one change a frame, the latest. */
   const soon = (act: () => void) => {
     const idle = waiting.current === null;
     waiting.current = act;
     if (!idle) return;
-    drawn.current = requestAnimationFrame(() => {
-      const last = waiting.current;
-      waiting.current = null;
-      last?.();
-    });
+    drawn.current = requestAnimationFrame(flush);
   };
   const pull = (handle: Handle, by: { x: number; y: number }, free: boolean) => {
     if (!held) return;
@@ -111,7 +113,11 @@ export function PieceStage({
                     onSelect={(name) => onEdge(name === edge ? null : name)}
                     onPullStart={() => setHeld({ piece, frame: at })}
                     onPull={({ handle, by, free }) => pull(handle, by, free)}
-                    onPullEnd={() => setHeld(null)}
+                    onPullEnd={() => {
+                      flush();
+                      setHeld(null);
+                      mark();
+                    }}
                     onNudge={(handle, direction, far) => {
                       const step = NUDGE_MM[system] * (far ? 10 : 1);
                       edit((before) =>

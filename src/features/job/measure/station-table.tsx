@@ -5,6 +5,7 @@ import type { Fault } from "@/core/geometry/faults";
 import type { Measured } from "@/core/geometry/measure";
 import type { Piece, Shape, Station } from "@/core/geometry/piece";
 import { stationAreas, widthAt } from "@/core/geometry/stations";
+import { MM_PER_INCH } from "@/core/units/constants";
 import { SHOWN_UNIT } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
 import { parseQuantity } from "@/core/units/parse-quantity";
@@ -141,7 +142,7 @@ function Reading({
 function WidthsInARow({ shape, onStations }: { shape: Lined; onStations: (stations: Station[]) => void }) {
   const { system } = useJob();
   const [text, setText] = useState("");
-  const [stepMm, setStepMm] = useState(50);
+  const [stepMm, setStepMm] = useState(system === "us" ? 2 * MM_PER_INCH : 50);
   const [error, setError] = useState<string | null>(null);
   const take = () => {
     const words = text.split(/[,;\n]+/).filter((word) => word.trim() !== "");
@@ -158,7 +159,7 @@ function WidthsInARow({ shape, onStations }: { shape: Lined; onStations: (statio
   };
   return (
     <form
-      className="grid grid-cols-[1fr_84px_auto] gap-2 items-start"
+      className="grid grid-cols-[1fr_100px_auto] gap-2 items-start"
       onSubmit={(event) => {
         event.preventDefault();
         take();
@@ -166,7 +167,7 @@ function WidthsInARow({ shape, onStations }: { shape: Lined; onStations: (statio
     >
       <TextField
         label={shape.kind === "river" ? "Widths in a row" : "Or widths in a row"}
-        placeholder="150, 160, 148"
+        placeholder={system === "us" ? "6, 6 1/4, 5 7/8" : "150, 160, 148"}
         value={text}
         error={error}
         onChange={(event) => setText(event.target.value)}

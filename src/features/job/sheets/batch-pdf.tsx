@@ -78,7 +78,7 @@ function Cups({ batch, system }: { batch: SheetBatch; system: UnitSystem }) {
       {batch.cups.map((cup, index) => {
         const drawn = vesselLines(cup.vessel, cup.ml, scale);
         return (
-          <View key={cup.name + index} style={{ width: 76, justifyContent: "flex-end" }}>
+          <View key={cup.name + index} style={{ width: 70, justifyContent: "flex-end" }}>
             <Svg
               width={drawn.width + 10}
               height={drawn.height + 2}
