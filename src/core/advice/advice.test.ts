@@ -47,6 +47,7 @@ const advised = (changes: Partial<AdvisedCoat> = {}): AdvisedCoat => ({
   batched: null,
   card: CARD,
   calibration: null,
+  pourDepthMm: null,
   ...changes,
 });
 const say = (coats: AdvisedCoat[], tempC = 21) => advise({ coats, tempC });
@@ -133,6 +134,14 @@ describe("film", () => {
       [],
     );
   });
+  test("a fill is as deep as its pour, whatever its film: too deep, it is divided", () => {
+    const fill = coat({ kind: "fill", filmMm: 1, coverShare: 0.5 });
+    expect(rules([advised({ coat: fill, pourDepthMm: 3 })])).toEqual([]);
+    expect(say([advised({ coat: fill, pourDepthMm: 20 })])[0]).toMatchObject({
+      what: "20 mm deep; Slow is made for pours up to 3 mm.",
+      soWhat: "Thicker, it heats up, yellows or cracks: fill it in 14 layers, each with its share.",
+    });
+  });
   test("an economy resin is fine below, not on top", () => {
     const soft = { ...CARD, forCounters: false };
     expect(rules([advised({ card: soft }), advised()])).toEqual([]);
@@ -144,6 +153,7 @@ describe("batches", () => {
   const batched = (changes: Partial<BatchedCoat>) =>
     ({
       batches: [1, 2],
+      limit: "pot life",
       tooSlow: false,
       workMin: within(35, 0.25),
       potLifeMin: within(47, 0.25),
@@ -162,6 +172,21 @@ describe("batches", () => {
       [],
     );
   });
+  test.each([
+    ["largest vessel", "2 batches: the largest vessel at hand holds no more.", "common practice"],
+    ["largest mix", "2 batches: the card allows no larger mix.", "data sheet"],
+    ["kit", "2 batches: each is one kit at most.", "common practice"],
+  ] as const)("several batches by %s say so, for paint as well", (limit, what, kind) => {
+    for (const potLifeMin of [within(47, 0.25), null])
+      expect(say([advised({ batched: batched({ limit, potLifeMin }) })])[0]).toMatchObject({ what, kind });
+  });
+  test("vessels too small for even the most batches", () =>
+    expect(say([advised({ batched: batched({ limit: "largest vessel", tooSlow: true }) })])[0]).toMatchObject(
+      {
+        rule: "too-slow",
+        what: "Even 2 batches are too large: the largest vessel at hand holds no more.",
+      },
+    ));
   test("when even small batches are too slow, that is said instead", () =>
     expect(rules([advised({ batched: batched({ tooSlow: true }) })])).toEqual(["too-slow"]));
   test("a card whose numbers contradict each other is named once, however many coats use it", () => {

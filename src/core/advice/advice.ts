@@ -25,6 +25,8 @@ export type AdvisedCoat = {
   batched: BatchedCoat | null;
   card: ResinCard | null;
   calibration: Calibration | null;
+  /** Depth of its deepest pour, for one that fills, mm. */
+  pourDepthMm: number | null;
 };
 
 export type AdviceContext = { coats: readonly AdvisedCoat[]; tempC: number };

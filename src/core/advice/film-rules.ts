@@ -1,3 +1,4 @@
+import { trimmed } from "../units/format-quantity";
 import type { Advice, Rule } from "./advice";
 
 const FL_OZ_PER_FT2_MM = 0.31833;
@@ -38,21 +39,29 @@ export const filmTooThin: Rule = ({ coats }) =>
   });
 
 export const filmTooThick: Rule = ({ coats }) =>
-  coats.flatMap(({ coat, card }) =>
-    card?.thickestFilmMm && coat.filmMm > card.thickestFilmMm
-      ? [
-          {
-            rule: "film-too-thick",
-            coatId: coat.id,
-            at: "film",
-            what: `${card.name} is made for films up to ${card.thickestFilmMm} mm.`,
-            soWhat: "Thicker, it heats up, yellows or cracks: pour it in layers.",
-            kind: "data sheet",
-            why: "Curing gives heat, and a film loses it through its surface only. Twice the depth holds the heat about four times as long.",
-          } satisfies Advice,
-        ]
-      : [],
-  );
+  coats.flatMap(({ coat, card, pourDepthMm }): Advice[] => {
+    const thickest = card?.thickestFilmMm;
+    const deep = pourDepthMm ?? coat.filmMm;
+    if (!card || !thickest || deep <= thickest) return [];
+    const layers = Math.ceil(deep / coat.coverShare / thickest);
+    return [
+      {
+        rule: "film-too-thick",
+        coatId: coat.id,
+        at: "film",
+        what:
+          pourDepthMm === null
+            ? `${card.name} is made for films up to ${thickest} mm.`
+            : `${trimmed(deep, 0)} mm deep; ${card.name} is made for pours up to ${thickest} mm.`,
+        soWhat:
+          coat.kind === "fill"
+            ? `Thicker, it heats up, yellows or cracks: fill it in ${layers} layers, each with its share.`
+            : "Thicker, it heats up, yellows or cracks: pour it in layers.",
+        kind: "data sheet",
+        why: "Curing gives heat, and a film loses it through its surface only. Twice the depth holds the heat about four times as long.",
+      },
+    ];
+  });
 
 export const notForCounters: Rule = ({ coats }) => {
   const last = coats[coats.length - 1];

@@ -25,6 +25,8 @@ export type PlannedCoat = {
   batched: BatchedCoat | null;
   /** What is sprayed beside the mix. */
   sprays: SprayNeed[];
+  /** Depth of the deepest pour of a coat that fills, mm; null for one that lies on a top. */
+  pourDepthMm: number | null;
   problem: string | null;
   times: CoatTimes | null;
 };
@@ -116,6 +118,15 @@ function coveredBy(coat: Coat, piece: Measured, job: JobDocument, first: boolean
   };
 }
 
+/** How deep the deepest pour of a coat is: its share of a channel or mould, or the deepest void. */
+function pourDepthMm(coat: Coat, pieces: readonly Measured[]): number | null {
+  if (!isFill(coat)) return null;
+  const on = pieces.filter((piece) => covers(coat, piece.id));
+  return coat.kind === "fill"
+    ? Math.max(0, ...on.map((piece) => piece.fillDepthMm)) * coat.coverShare
+    : Math.max(0, ...on.flatMap((piece) => (piece.piece.voids ?? []).map((one) => one.depthMm)));
+}
+
 function toolsOf(coat: Coat): Tool[] {
   return coat.passes.map((pass) => pass.tool);
 }
@@ -168,8 +179,8 @@ export function derivePlan(job: JobDocument, cards: readonly ResinCard[]): Plan 
     if (!isFill(coat) && coat.kind !== "edge-seal") for (const { id } of covered) begun.add(id);
     const problem = problemOf(coat, card, totals, covered);
     const life = card && calibration ? filmLife(card, calibration, job.work.tempC) : [];
-    if (problem || !card || !calibration)
-      return { coat, card, calibration, life, batched: null, sprays: [], problem, times: null };
+    const known = { coat, card, calibration, life, pourDepthMm: pourDepthMm(coat, pieces), times: null };
+    if (problem || !card || !calibration) return { ...known, batched: null, sprays: [], problem };
     const batched = batchCoat({
       card,
       calibration,
@@ -189,7 +200,7 @@ export function derivePlan(job: JobDocument, cards: readonly ResinCard[]): Plan 
       factors: job.factors,
     });
     const sprays = spraysOf(coat.passes, batched.topAreaMm2, job.factors);
-    return { coat, card, calibration, life, batched, sprays, problem: null, times: null };
+    return { ...known, batched, sprays, problem: null };
   });
 
   const timed = coats.flatMap(({ coat, card, life, batched }) =>
@@ -207,6 +218,7 @@ export function derivePlan(job: JobDocument, cards: readonly ResinCard[]): Plan 
       batched: planned.batched,
       card: planned.card,
       calibration: planned.calibration,
+      pourDepthMm: planned.pourDepthMm,
     })),
   });
   return { pieces, faults, totals, coats, advice };

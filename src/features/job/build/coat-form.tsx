@@ -18,6 +18,7 @@ import { editCoat, moved, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 import { CoatPieces } from "./coat-pieces";
 import { EmbedList } from "./embed-list";
+import { FillDepth } from "./fill-depth";
 import { FilmSources } from "./film-sources";
 import { PassList } from "./pass-list";
 import { ShareList } from "./share-list";
@@ -125,38 +126,36 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
         />
       )}
 
-      <div className="flex gap-4 items-start">
-        <QuantityField
-          label="Wet film"
-          value={coat.filmMm}
-          dimension="film"
-          system={system}
-          bounds={{ min: 0.02, max: 60 }}
-          onChange={(filmMm) => edit({ filmMm })}
-          keep={`${coat.id}.film`}
-          size="large"
-          bare
-          className="w-[168px]"
-        />
-        <p className="label pt-5 leading-[18px]">
-          {filmInAllUnits(coat.filmMm).map((shown, at) => (
-            <span key={shown.unit}>
-              {at > 0 && (at === 3 ? <br /> : " · ")}
-              <span className="whitespace-nowrap">
-                {shown.number} {shown.unit}
-              </span>
-            </span>
-          ))}
-        </p>
-      </div>
       {isFill(coat) ? (
-        <p className="label">
-          {coat.kind === "fill"
-            ? "Fills channels and moulds; the film is the depth that it may have in one pour. Copy it for more layers and give each its share."
-            : "Fills the knots and wormholes listed in Measure."}
-        </p>
+        <FillDepth coat={coat} />
       ) : (
-        <FilmSources onFilm={(filmMm) => edit({ filmMm })} />
+        <>
+          <div className="flex gap-4 items-start">
+            <QuantityField
+              label="Wet film"
+              value={coat.filmMm}
+              dimension="film"
+              system={system}
+              bounds={{ min: 0.02, max: 60 }}
+              onChange={(filmMm) => edit({ filmMm })}
+              keep={`${coat.id}.film`}
+              size="large"
+              bare
+              className="w-[168px]"
+            />
+            <p className="label pt-5 leading-[18px]">
+              {filmInAllUnits(coat.filmMm).map((shown, at) => (
+                <span key={shown.unit}>
+                  {at > 0 && (at === 3 ? <br /> : " · ")}
+                  <span className="whitespace-nowrap">
+                    {shown.number} {shown.unit}
+                  </span>
+                </span>
+              ))}
+            </p>
+          </div>
+          <FilmSources onFilm={(filmMm) => edit({ filmMm })} />
+        </>
       )}
       <AdviceAt advice={plan.advice} coatId={coat.id} at={["film"]} />
 
@@ -240,16 +239,18 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
                 keep={`${coat.id}.clear`}
                 bare
               />
-              <QuantityField
-                label={coat.kind === "fill" ? "Share of the fill" : "Share of the top it covers"}
-                value={coat.coverShare * 100}
-                dimension="percent"
-                system={system}
-                bounds={{ min: 0.1, max: 100 }}
-                onChange={(percent) => edit({ coverShare: percent / 100 })}
-                keep={`${coat.id}.cover`}
-                bare
-              />
+              {!isFill(coat) && (
+                <QuantityField
+                  label="Share of the top it covers"
+                  value={coat.coverShare * 100}
+                  dimension="percent"
+                  system={system}
+                  bounds={{ min: 0.1, max: 100 }}
+                  onChange={(percent) => edit({ coverShare: percent / 100 })}
+                  keep={`${coat.id}.cover`}
+                  bare
+                />
+              )}
             </div>
             <Checkbox
               label="faces are coated too"

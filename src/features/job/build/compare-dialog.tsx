@@ -5,7 +5,7 @@ import { callAct } from "@/contracts/call-act";
 import { listBuilds, type JobBuild } from "@/contracts/jobs";
 import { withBuild } from "@/core/plan/builds";
 import { derivePlan, type PlannedCoat } from "@/core/plan/derive-plan";
-import { COAT_WORDS } from "@/core/schedule/coat";
+import { COAT_WORDS, isFill } from "@/core/schedule/coat";
 import { PASS } from "@/core/schedule/pass";
 import { decimal, quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
@@ -96,7 +96,9 @@ function Side({ planned, beside }: { planned: PlannedCoat | undefined; beside: P
   const { system } = useJob();
   if (!planned) return <div className="border-t border-line py-2 text-ink-soft">none</div>;
   const lines = (one: PlannedCoat): [string, string][] => [
-    ["film", quantityText(one.coat.filmMm, "film", system)],
+    isFill(one.coat)
+      ? ["fills", `${decimal(one.coat.coverShare * 100, 0)} %`]
+      : ["film", quantityText(one.coat.filmMm, "film", system)],
     ["resin", one.card?.name ?? "none"],
     ["mix", one.batched ? quantityText(one.batched.mixMl.likely, "volume", system) : "not counted"],
     ["batches", one.batched ? String(one.batched.batches.length) : "none"],

@@ -258,7 +258,9 @@ export function CrossSection({ coats, ground, system, selectedId, onSelect, widt
               ? `on ${Math.round(coat.coverShare * 1000) / 10} % of the top`
               : coat.kind === "fill"
                 ? `${Math.round(coat.coverShare * 1000) / 10} % of the fill`
-                : quantityText(coat.filmMm, "film", system)}
+                : coat.kind === "prefill"
+                  ? "voids, filled first"
+                  : quantityText(coat.filmMm, "film", system)}
           </span>
         </button>
       ))}
