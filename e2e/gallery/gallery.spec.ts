@@ -11,7 +11,7 @@ async function picture(page: Page, name: string): Promise<void> {
 }
 
 test("one picture of each main view", async ({ page, browser, baseURL }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   await page.clock.setFixedTime(new Date(NOW));
   await signIn(page);
   await picture(page, "jobs");
@@ -45,7 +45,8 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   await page.goto("/jobs");
   await page.getByRole("link", { name: "Hallway floor" }).click();
   await stage(page, "Cups");
-  await page.getByRole("heading", { name: "Sections, in the order of work" }).scrollIntoViewIfNeeded();
+  const sections = page.getByRole("heading", { name: "Sections, in the order of work" });
+  await sections.evaluate((heading) => heading.scrollIntoView({ block: "start" }));
   await picture(page, "cups-sections");
   await page.goto("/jobs");
   await page.getByRole("link", { name: "Reception desk" }).click();

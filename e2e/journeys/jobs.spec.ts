@@ -52,3 +52,21 @@ test("wrong passwords: said in words, what was typed stays, and repeated ones ha
     await expect(page.getByLabel("E-mail")).toHaveValue("nobody@lantern-yard.example");
   }
 });
+
+test("on a phone the list fits its width, and what is wet stays at hand below it", async ({
+  browser,
+  baseURL,
+}) => {
+  const phone = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    baseURL: baseURL ?? "",
+  });
+  const page = await phone.newPage();
+  await signIn(page);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+  await page.getByRole("complementary", { name: "Wet now" }).getByRole("link").click();
+  await page.waitForURL("**/pours/**");
+  await phone.close();
+});

@@ -38,12 +38,12 @@ export function BenchLine({ wet }: { wet: WetNow[] }) {
   return (
     <aside
       aria-label="Wet now"
-      className="off-paper bg-night text-night-ink px-7 h-[62px] flex items-center gap-8 overflow-hidden"
+      className="off-paper bg-night text-night-ink px-7 h-[62px] flex items-center gap-8 overflow-hidden max-lg:sticky max-lg:bottom-0 max-lg:z-10 print:hidden"
     >
       <Link
         prefetch={false}
         href={`/pours/${first.pourId}`}
-        className="text-xs leading-4 w-44 shrink-0 hover:underline underline-offset-4"
+        className="text-xs leading-4 w-44 max-sm:w-auto max-sm:flex-1 max-sm:min-w-0 shrink-0 hover:underline underline-offset-4"
       >
         <span className="text-night-soft">
           Wet now{shown.length > 1 ? `, and ${shown.length - 1} more` : ""}
@@ -51,7 +51,7 @@ export function BenchLine({ wet }: { wet: WetNow[] }) {
         <br />
         <span className="block truncate">{first.jobName}</span>
       </Link>
-      <div className="flex-1 min-w-0 overflow-hidden">
+      <div className="flex-1 min-w-0 overflow-hidden max-sm:hidden">
         <Beam life={first.life} nowMin={elapsedMin} untilMin={until} width={760} height={14} dark />
       </div>
       {first.next && (

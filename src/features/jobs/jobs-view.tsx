@@ -3,7 +3,7 @@
 import { format, parseISO } from "date-fns";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
+import { useMemo, useState, useSyncExternalStore } from "react";
 import { callAct } from "@/contracts/call-act";
 import {
   archiveJob,
@@ -43,8 +43,8 @@ const byDue = (one: JobSummary, other: JobSummary) =>
 function Progress({ job }: { job: JobSummary }) {
   const at = JOB_STATUSES.indexOf(job.status);
   return (
-    <span className="inline-flex items-center gap-2 w-36">
-      <svg width="56" height="12" aria-hidden>
+    <span className="inline-flex items-center gap-2 w-36 max-sm:w-auto">
+      <svg width="56" height="12" aria-hidden className="max-sm:hidden">
         <line x1="0" x2="56" y1="11.5" y2="11.5" stroke="var(--color-ink)" />
         {JOB_STATUSES.map((status, index) => (
           <rect
@@ -62,8 +62,17 @@ function Progress({ job }: { job: JobSummary }) {
   );
 }
 
+/** The day is read anew whenever the list is drawn; nothing has to be told. */
+const never = () => () => {};
+
 /** The jobs of the shop. */
-export function JobsView({ jobs, today }: { jobs: JobSummary[]; today: string }) {
+export function JobsView({ jobs, today: serverToday }: { jobs: JobSummary[]; today: string }) {
+  // The server knows the day in its own time zone; the browser, the person's.
+  const today = useSyncExternalStore(
+    never,
+    () => format(new Date(), "yyyy-MM-dd"),
+    () => serverToday,
+  );
   const router = useRouter();
   const [search, setSearch] = useState("");
   const [shown, setShown] = useState<Shown>("open");
@@ -80,7 +89,7 @@ export function JobsView({ jobs, today }: { jobs: JobSummary[]; today: string })
   };
 
   return (
-    <main className="px-7 py-6 flex-1 flex flex-col">
+    <main className="px-7 max-sm:px-4 py-6 flex-1 flex flex-col">
       <div className="flex items-end gap-5 mb-5 flex-wrap">
         <h1 className="heading text-2xl mr-auto">Jobs</h1>
         <TextField
@@ -126,8 +135,8 @@ export function JobsView({ jobs, today }: { jobs: JobSummary[]; today: string })
           <thead>
             <tr className="label text-left">
               <th className="font-normal py-2">Job</th>
-              <th className="font-normal">Client</th>
-              <th className="font-normal">Pieces</th>
+              <th className="font-normal max-sm:hidden">Client</th>
+              <th className="font-normal max-sm:hidden">Pieces</th>
               <th className="font-normal">Status</th>
               <th className="font-normal">Due</th>
               <th className="font-normal">
@@ -146,18 +155,19 @@ export function JobsView({ jobs, today }: { jobs: JobSummary[]; today: string })
                   >
                     {job.name}
                   </Link>
+                  <span className="label sm:hidden block">{job.client || "own work"}</span>
                 </td>
-                <td className="text-ink-soft pr-4">{job.client || "own work"}</td>
-                <td className="figure pr-4">{job.pieces}</td>
+                <td className="text-ink-soft pr-4 max-sm:hidden">{job.client || "own work"}</td>
+                <td className="figure pr-4 max-sm:hidden">{job.pieces}</td>
                 <td className="pr-4">
                   <Progress job={job} />
                 </td>
-                <td className="pr-4 whitespace-nowrap">
+                <td className="pr-4 max-sm:pr-2 whitespace-nowrap">
                   {job.dueOn ? (
                     <>
                       <span className="figure">{format(parseISO(job.dueOn), "d MMM yyyy")}</span>
                       {job.dueOn < today && job.status !== "done" && (
-                        <span className="text-danger ml-2">late</span>
+                        <span className="text-danger ml-2 max-sm:ml-0 max-sm:block">late</span>
                       )}
                     </>
                   ) : (

@@ -11,7 +11,7 @@ export default async function JobsPage() {
   return (
     <>
       <Header person={person} />
-      <div className="flex-1 overflow-y-auto flex flex-col">
+      <div className="flex-1 overflow-y-auto max-lg:overflow-visible flex flex-col">
         <JobsView jobs={await listJobs(person)} today={new Date().toISOString().slice(0, 10)} />
       </div>
     </>

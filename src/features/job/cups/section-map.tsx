@@ -7,7 +7,7 @@ import type { Point } from "@/core/geometry/curves";
 import { cutAtShare, pointAtShare } from "@/core/geometry/lanes";
 import { outlineOf, type Outline } from "@/core/geometry/outline";
 import type { Piece } from "@/core/geometry/piece";
-import { placeIn } from "@/core/geometry/ring";
+import { boxOf } from "@/core/geometry/ring";
 import type { PlannedCoat } from "@/core/plan/derive-plan";
 import { sectionWords } from "@/core/plan/run-sheet";
 import { wetEdge } from "@/core/schedule/wet-edge";
@@ -125,11 +125,11 @@ function clearPoint(piece: Piece, section: Section, outline: Outline, roomMm: nu
   const places = [0.5, 0.35, 0.65, 0.2, 0.8].map((share) =>
     pointAtShare(piece, section.fromShare + (section.toShare - section.fromShare) * share),
   );
-  const rings = piece.cutOuts.map((cutOut) => cutOutRing(cutOut, outline));
-  const corners = [-roomMm, roomMm];
+  const boxes = piece.cutOuts.map((cutOut) => boxOf(cutOutRing(cutOut, outline)));
   const inside = ({ x, y }: Point) =>
-    rings.some((ring) =>
-      corners.some((dx) => corners.some((dy) => placeIn({ x: x + dx, y: y + dy }, ring) !== -1)),
+    boxes.some(
+      (box) =>
+        x > box.minX - roomMm && x < box.maxX + roomMm && y > box.minY - roomMm && y < box.maxY + roomMm,
     );
   return places.find((place) => place && !inside(place)) ?? places[0] ?? null;
 }

@@ -45,7 +45,7 @@ export default async function CardPage({ params }: { params: Promise<{ cardId: s
   return (
     <>
       <Header person={person} />
-      <div className="flex-1 overflow-y-auto flex flex-col">
+      <div className="flex-1 overflow-y-auto max-lg:overflow-visible flex flex-col">
         <CardForm
           cardId={card?.id ?? null}
           start={fields}
