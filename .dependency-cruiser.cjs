@@ -64,7 +64,9 @@ module.exports = {
     only("core-units", "^src/core/units/", ["^src/core/units/"]),
     only("core-numerics", "^src/core/numerics/", ["^src/core/(numerics|units)/"]),
     only("core-geometry", "^src/core/geometry/", ["^src/core/(geometry|numerics|units)/"]),
-    only("core-drawing-files", "^src/core/drawing-files/", ["^src/core/(drawing-files|geometry|numerics|units)/"]),
+    only("core-drawing-files", "^src/core/drawing-files/", [
+      "^src/core/(drawing-files|geometry|numerics|units)/",
+    ]),
     only("core-cure", "^src/core/cure/", ["^src/core/(cure|numerics|units)/"]),
     only("core-film", "^src/core/film/", ["^src/core/(film|geometry|cure|numerics|units)/"]),
     only("core-batch", "^src/core/batch/", ["^src/core/(batch|film|geometry|cure|numerics|units)/"]),

@@ -14,7 +14,9 @@ const shared = {
   testEnvironment: "node",
   transform,
   // Packages that ship only ES modules.
-  transformIgnorePatterns: ["/node_modules/(?!(flatbush|flatqueue|clipper2-ts|point-in-polygon-hao|robust-predicates)/)"],
+  transformIgnorePatterns: [
+    "/node_modules/(?!(flatbush|flatqueue|clipper2-ts|point-in-polygon-hao|robust-predicates)/)",
+  ],
   moduleNameMapper: {
     "^@/(.*)$": "<rootDir>/src/$1",
     "^server-only$": "<rootDir>/scripts/jest/server-only-stub.ts",

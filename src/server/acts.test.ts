@@ -145,7 +145,9 @@ describe("input", () => {
     ];
     for (const implemented of ACTS.values()) {
       if (implemented.act.name.startsWith("session.")) continue;
+      const takesNothing = implemented.act.input.safeParse({}).success;
       for (const input of nonsense) {
+        if (takesNothing && JSON.stringify(input) === "{}") continue;
         const result = await perform(implemented, mine.owner, input);
         expect(result.ok).toBe(false);
         if (!result.ok) expect(result.error.message.length).toBeGreaterThan(3);
