@@ -57,7 +57,7 @@ export const archiveJob = act<null>()(
 );
 /** The coats of a job, to be compared with and taken over by another. */
 export type JobBuild = { jobId: string; name: string; coats: Coat[] };
-export const listBuilds = act<JobBuild[]>()("job.builds", "person", z.object({}));
+export const listBuilds = act<JobBuild[]>()("job.builds", "person", z.strictObject({}));
 export const saveJob = act<Saved>()(
   "job.save",
   "person",

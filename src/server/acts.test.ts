@@ -206,5 +206,5 @@ describe("passwords", () => {
     expect(codes).toEqual(["invalid", "invalid", "invalid", "invalid", "invalid", "slow-down", "slow-down"]);
     const shut = await checkPassword(email, "the right password").catch((reason: unknown) => reason);
     expect((shut as Refused).error.message).toMatch(/Try again in \d+ seconds/);
-  });
+  }, 20_000);
 });

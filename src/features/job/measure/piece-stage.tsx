@@ -38,14 +38,20 @@ export function PieceStage({
   onImport: () => void;
 }) {
   const { system, change } = useJob();
-  const mark = useJobState((state) => state.mark);
+  const hold = useJobState((state) => state.hold);
   const { ref, width, height } = useSize<HTMLDivElement>();
   /** The piece and its frame when a pull began; both are held until it ends. */
   const [held, setHeld] = useState<{ piece: Piece; frame: Frame } | null>(null);
   const [mode, setMode] = useState<UnderlayMode>(null);
   const waiting = useRef<(() => void) | null>(null);
   const drawn = useRef(0);
-  useEffect(() => () => cancelAnimationFrame(drawn.current), []);
+  useEffect(
+    () => () => {
+      cancelAnimationFrame(drawn.current);
+      hold(false);
+    },
+    [hold],
+  );
 
   const frame = held?.frame ?? (width > 0 ? frameOf(piece, width, height) : null);
   const edit = (next: (before: Piece) => Piece) => change(editPiece(piece.id, next));
@@ -111,12 +117,15 @@ export function PieceStage({
                     frame={at}
                     selected={edge}
                     onSelect={(name) => onEdge(name === edge ? null : name)}
-                    onPullStart={() => setHeld({ piece, frame: at })}
+                    onPullStart={() => {
+                      hold(true);
+                      setHeld({ piece, frame: at });
+                    }}
                     onPull={({ handle, by, free }) => pull(handle, by, free)}
                     onPullEnd={() => {
                       flush();
                       setHeld(null);
-                      mark();
+                      hold(false);
                     }}
                     onNudge={(handle, direction, far) => {
                       const step = NUDGE_MM[system] * (far ? 10 : 1);

@@ -219,6 +219,19 @@ test("a mark ends an undo step, also while a save is under way", async () => {
   expect(store.getState().document.notes).toBe("two");
 });
 
+test("a pull with pauses is one step", async () => {
+  const store = await open();
+  store.getState().change(type("before"));
+  store.getState().hold(true);
+  for (const text of ["pulled a little", "pulled on"]) {
+    store.getState().change(type(text));
+    await quiet();
+  }
+  store.getState().hold(false);
+  await quiet();
+  expect(server.versions.map(({ document }) => document.notes)).toEqual(["", "before", "pulled on"]);
+});
+
 test("steps made while the server is away stay apart; one that it has is not sent twice", async () => {
   const store = await open();
   server.answers = false;

@@ -26,6 +26,8 @@ export type JobState = {
   savedRevision: () => Promise<number | null>;
   /** Ends an undo step: what is changed from now on is a step of its own. */
   mark: () => void;
+  /** While a pull is under way its pauses are no undo steps; letting go ends the step. What is changed is kept in the browser all along. */
+  hold: (pulling: boolean) => void;
   settle: (keep: "mine" | "theirs") => Promise<void>;
   /** Takes up what a lost tab left behind. Called once, in the browser. */
   wake: () => Promise<void>;
@@ -47,6 +49,7 @@ export function createJobStore(job: OpenJob) {
   let tab: string | null = null;
   /** Documents that become a version, and so an undo step, of their own; the oldest first. */
   let marks: JobDocument[] = [];
+  let held = false;
   /** What went to the server last. */
   let sent: JobDocument = job.document;
 
@@ -59,6 +62,7 @@ export function createJobStore(job: OpenJob) {
     };
     const later = (ms: number) => {
       clearTimeout(timer);
+      if (held) return;
       timer = setTimeout(() => void get().save(), ms);
     };
     const take = (saved: Saved) =>
@@ -115,6 +119,21 @@ export function createJobStore(job: OpenJob) {
       fail(error);
     };
 
+    /** Sends the marked documents in turn, and after them, where all is wanted, what was typed last. */
+    const go = (all: boolean) => {
+      const sendAll = async () => {
+        while (marks.length > 0) {
+          await send();
+          if (get().status !== "unsaved") return;
+        }
+        if (all) await send();
+      };
+      inFlight = sendAll().finally(() => {
+        inFlight = null;
+      });
+      return inFlight;
+    };
+
     return {
       job,
       document: job.document,
@@ -142,24 +161,14 @@ export function createJobStore(job: OpenJob) {
         if (inFlight) return inFlight;
         const { status } = get();
         if (status === "saved" || status === "conflict") return;
-        const sendAll = async () => {
-          for (let more = true; more && get().status !== "conflict";) {
-            more = marks.length > 0;
-            await send();
-            more &&= get().status === "unsaved";
-          }
-        };
-        inFlight = sendAll().finally(() => {
-          inFlight = null;
-        });
-        return inFlight;
+        return go(true);
       },
       mark: () => {
         const { document, status } = get();
         if (status === "saved" || status === "conflict" || document === (marks[marks.length - 1] ?? sent))
           return;
         if (marks.length < MOST_MARKS) marks.push(document);
-        if (status === "unsaved") void get().save();
+        if (status === "unsaved" && !inFlight) void go(false);
       },
       savedRevision: async () => {
         await get().save();
@@ -177,6 +186,12 @@ export function createJobStore(job: OpenJob) {
           else fail(result.error);
         });
         return steps;
+      },
+      hold: (pulling) => {
+        get().mark();
+        held = pulling;
+        if (held) clearTimeout(timer);
+        else if (get().status === "unsaved") later(QUIET_MS);
       },
       settle: async (which) => {
         const { conflict } = get();
