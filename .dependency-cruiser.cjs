@@ -70,11 +70,12 @@ module.exports = {
     only("core-cure", "^src/core/cure/", ["^src/core/(cure|numerics|units)/"]),
     only("core-film", "^src/core/film/", ["^src/core/(film|geometry|cure|numerics|units)/"]),
     only("core-batch", "^src/core/batch/", ["^src/core/(batch|film|geometry|cure|numerics|units)/"]),
+    only("core-colour", "^src/core/colour/", ["^src/core/(colour|batch|numerics|units)/"]),
     only("core-schedule", "^src/core/schedule/", [
       "^src/core/(schedule|batch|film|geometry|cure|numerics|units)/",
     ]),
     only("core-advice", "^src/core/advice/", [
-      "^src/core/(advice|schedule|batch|film|geometry|cure|numerics|units)/",
+      "^src/core/(advice|schedule|colour|batch|film|geometry|cure|numerics|units)/",
     ]),
   ],
   options: {

@@ -1,3 +1,4 @@
+import { addStarterColours } from "@/contracts/colour-card";
 import { createJob, describeJob, saveJob } from "@/contracts/jobs";
 import { addPerson, type Person } from "@/contracts/people";
 import { recordPour } from "@/contracts/pours";
@@ -46,6 +47,7 @@ export async function foundShop(
   const cards: ResinCard[] = [];
   for (const { id: _id, ...fields } of starterCards(() => ""))
     cards.push(await doAct(person, saveResinCard, { cardId: null, fields }));
+  await doAct(person, addStarterColours, {});
   return { person, cards };
 }
 

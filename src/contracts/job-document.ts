@@ -19,7 +19,9 @@ import { MOST_CORNERS } from "@/core/drawing-files/imported-piece";
 import type { JobDocument } from "@/core/plan/job";
 import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
 import { PASS, type PassKind } from "@/core/schedule/pass";
-import { freeText, partId } from "./text";
+import { labSchema } from "./colour-card";
+import { doseMeasure } from "./dose-measure";
+import { freeText, partId, rowId } from "./text";
 
 const label = z.string().max(80);
 const length = z.number().min(0).max(100_000);
@@ -184,16 +186,6 @@ const embed = z.object({
   lockedShare: z.number().min(0).max(1.5),
 });
 
-const measure = z.discriminatedUnion("unit", [
-  z.object({ unit: z.literal("gram") }),
-  z.object({
-    unit: z.literal("drop"),
-    dropMl: z.number().min(0.005).max(1),
-    densityGPerMl: z.number().min(0.3).max(5),
-  }),
-  z.object({ unit: z.literal("spoon"), gramsPerSpoon: z.number().min(0.005).max(50) }),
-]);
-
 const colour = z.object({
   id: partId,
   name: label,
@@ -203,7 +195,18 @@ const colour = z.object({
   locked: z.boolean(),
   reserve: z.number().min(0).max(2),
   gPer100G: z.number().min(0).max(60),
-  measure,
+  measure: doseMeasure,
+  parts: z
+    .array(
+      z.object({
+        cardId: rowId,
+        name: label,
+        gPer100G: z.number().min(0).max(60),
+        measure: doseMeasure,
+      }),
+    )
+    .max(8, "A colour is mixed from at most 8 colourants.")
+    .optional(),
 });
 
 const pass = z.object({
@@ -259,5 +262,6 @@ export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
   }),
   factors: z.partialRecord(z.enum(keysOf<FactorId>(FACTORS)), z.number().min(0).max(1000)),
   coats: z.array(coat).max(20, "A job has at most 20 coats."),
+  target: z.object({ lab: labSchema, name: label }).optional(),
   notes: freeText(4000),
 });

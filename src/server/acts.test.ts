@@ -3,11 +3,13 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { ACTS } from "@/app/api/act/registry";
 import type { Person } from "@/contracts/people";
+import { STARTER_COLOURS } from "@/core/colour/colour-card";
 import { emptyJob } from "@/core/plan/new-job";
 import { perform } from "./acts";
 import type { Database } from "./database";
 import { hashPassword, checkPassword } from "./passwords";
 import { Refused } from "./refused";
+import { colourCardsOf } from "./repositories/colour-cards";
 import { peopleOf, signInBook } from "./repositories/people";
 import { poursOf } from "./repositories/pours";
 import { testDatabase, testShop, type TestShop } from "./testing/test-shop";
@@ -17,6 +19,7 @@ let mine: TestShop;
 let theirs: TestShop;
 let theirPour: string;
 let theirHand: string;
+let theirColour: string;
 
 beforeAll(async () => {
   db = await testDatabase();
@@ -29,6 +32,7 @@ beforeAll(async () => {
     at: new Date(),
     plan: { document: theirs.document, cards: theirs.cards },
   });
+  theirColour = (await colourCardsOf(db, theirs.owner).add(STARTER_COLOURS[0]!)).id;
   theirHand = await peopleOf(db, theirs.owner).add({
     name: "Hand",
     email: `${randomUUID()}@test.example`,
@@ -63,20 +67,24 @@ const foreign = (): Record<string, unknown> => ({
   "picture.add": null,
   "card.save": { cardId: theirs.cards[0]?.id, fields: (({ id: _id, ...fields }) => fields)(mine.cards[0]!) },
   "card.remove": { cardId: theirs.cards[0]?.id },
+  "colour.save": { cardId: theirColour, fields: STARTER_COLOURS[0] },
+  "colour.remove": { cardId: theirColour },
+  "colour.starters": null,
   "pour.start": { pourId: randomUUID(), jobId: theirs.jobId, revision: 2, at },
   "pour.record": { pourId: theirPour, events: [{ id: randomUUID(), at, kind: "finish" }] },
 });
 
 /** A picture of all rows of a shop, to see that nothing moved. */
 async function rowsOf(shopId: string): Promise<string> {
-  const [jobs, cards, pours, people] = await Promise.all([
+  const [jobs, cards, colours, pours, people] = await Promise.all([
     db.Job.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.ResinCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.ColourCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.Pour.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.Person.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
   ]);
   const events = await db.PourEvent.count({ where: { pourId: pours.map((pour) => pour.id) } });
-  return JSON.stringify([jobs, cards, pours, people, events]);
+  return JSON.stringify([jobs, cards, colours, pours, people, events]);
 }
 
 describe("across shops", () => {

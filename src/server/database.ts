@@ -1,6 +1,7 @@
 import "server-only";
 import mysql2 from "mysql2";
 import { Sequelize } from "sequelize";
+import { defineColourCard } from "./models/colour-card";
 import { defineJob } from "./models/job";
 import { definePicture } from "./models/picture";
 import { definePour } from "./models/pour";
@@ -26,6 +27,7 @@ export function openDatabase(settings: Settings["database"]) {
     ...defineShop(sequelize),
     ...defineJob(sequelize),
     ResinCard: defineResinCard(sequelize),
+    ColourCard: defineColourCard(sequelize),
     ...definePour(sequelize),
     Picture: definePicture(sequelize),
   };

@@ -1,4 +1,4 @@
-import type { DoseMeasure } from "./dose";
+import { doseFor, type Dose, type DoseMeasure } from "./dose";
 
 /** How a colour looks in the film; it decides how it is drawn and which advice speaks of it. */
 export type ColourLook = "opaque" | "metallic" | "tint" | "clear";
@@ -14,4 +14,40 @@ export type CoatColour = {
   reserve: number;
   gPer100G: number;
   measure: DoseMeasure;
+  /** The colourants it is mixed from; absent, it is one colourant of its own name. `gPer100G` is then their sum. */
+  parts?: ColourPart[];
 };
+
+/** A colourant in a colour: a card of the shop, with what the bench needs of it. */
+export type ColourPart = { cardId: string; name: string; gPer100G: number; measure: DoseMeasure };
+
+/** A colour mixed from these; without any it is what it was before. */
+export function mixedFrom(colour: CoatColour, parts: readonly ColourPart[]): CoatColour {
+  if (parts.length === 0) {
+    const { parts: _gone, ...rest } = colour;
+    return rest;
+  }
+  return {
+    ...colour,
+    parts: [...parts],
+    gPer100G: parts.reduce((sum, part) => sum + part.gPer100G, 0),
+    measure: { unit: "gram" },
+  };
+}
+
+/** One dose of a cup: which colourant, and how much. */
+export type NamedDose = Dose & { id: string; name: string };
+
+/** What goes into this mass of mix for a colour, colourant by colourant. */
+export function dosesFor(mixG: number, colour: CoatColour): NamedDose[] {
+  const parts = colour.parts ?? [
+    { cardId: colour.id, name: colour.name, gPer100G: colour.gPer100G, measure: colour.measure },
+  ];
+  return parts
+    .filter((part) => part.gPer100G > 0)
+    .map(({ cardId, name, gPer100G, measure }) => ({
+      id: cardId,
+      name,
+      ...doseFor(mixG, gPer100G, measure),
+    }));
+}

@@ -1,6 +1,6 @@
 import { doseFor } from "./dose";
 import type { Batch } from "./batch-coat";
-import type { CoatColour } from "./coat-colour";
+import { dosesFor, type CoatColour } from "./coat-colour";
 import { correctWeighing, massRatio, splitParts, type Ratio } from "./parts";
 import { FULLEST, vesselFor } from "./vessel";
 
@@ -135,6 +135,7 @@ export function resized(
         g: cup.g * factor,
         vessel: vesselFor(cup.ml * factor, vesselsMl),
         dose: colour ? doseFor(cup.g * factor, colour.gPer100G, colour.measure) : cup.dose,
+        doses: colour ? dosesFor(cup.g * factor, colour) : cup.doses,
         parts: cup.parts && splitParts(cup.ml * factor, card),
       };
     }),

@@ -27,5 +27,7 @@ export type JobDocument = {
   factors: Partial<Record<FactorId, number>>;
   /** From the ground upward. */
   coats: Coat[];
+  /** The colour that the client wants, as seen from some steps back. */
+  target?: { lab: readonly [number, number, number]; name: string };
   notes: string;
 };

@@ -92,17 +92,20 @@ export function cupsMl(cups: readonly Cup[]): number[] {
   );
 }
 
-const dosed = (cups: readonly Cup[]) => cups.filter((cup) => cup.dose.grams > 0);
+/** All doses of a cup in words; a colourant is named where it is not the cup's own colour. */
+export const dosesWords = ({ name, doses }: Cup): string =>
+  doses.map((dose) => (dose.name === name ? doseWords(dose) : `${dose.name} ${doseWords(dose)}`)).join(", ");
 
 /** What goes on the scale for a batch, in order. */
 export function weighLines(batch: Batch, paint: boolean): WeighLine[] {
-  const doseLine = (cup: Cup, into: string): WeighLine => ({
-    line: `dose-${cup.colourId}`,
-    label: `${cup.name} ${into}`,
-    grams: cup.dose.grams,
-    ml: null,
-    count: doseWords(cup.dose),
-  });
+  const doseLines = (cup: Cup, into: string): WeighLine[] =>
+    cup.doses.map((dose, index) => ({
+      line: index === 0 ? `dose-${cup.colourId}` : `dose-${cup.colourId}-${dose.id}`,
+      label: `${dose.name} ${into}`,
+      grams: dose.grams,
+      ml: null,
+      count: doseWords(dose),
+    }));
   if (paint) return [{ line: "A", label: "paint", grams: batch.parts.aG, ml: batch.parts.aMl, count: null }];
   const separate = batch.cups.every((cup) => cup.parts !== null);
   if (separate) {
@@ -116,7 +119,7 @@ export function weighLines(batch: Batch, paint: boolean): WeighLine[] {
           ml: cup.parts?.aMl ?? 0,
           count: null,
         },
-        ...(cup.dose.grams > 0 ? [doseLine(cup, "into its A")] : []),
+        ...doseLines(cup, `into ${cup.doses.length > 1 ? `the A of ${cup.name}` : "its A"}`),
         {
           line: `B-${cup.colourId}`,
           label: `B, hardener, for ${cup.name}`,
@@ -144,9 +147,11 @@ export function weighLines(batch: Batch, paint: boolean): WeighLine[] {
     { line: "A", label: "A, resin", grams: aG, ml: batch.parts.aMl, count: null },
     { line: "B", label: "B, hardener", grams: bG, ml: batch.parts.bMl, count: null },
     ...(cG > 0 ? [{ line: "C", label: "C, filler", grams: cG, ml: cMl, count: null }] : []),
-    ...dosed(batch.cups).map((cup, index) =>
-      doseLine(cup, batch.cups.length > 1 ? `into cup ${index + 1}` : "into the pot"),
-    ),
+    ...batch.cups
+      .filter((cup) => cup.doses.length > 0)
+      .flatMap((cup, index) =>
+        doseLines(cup, batch.cups.length > 1 ? `into cup ${index + 1}` : "into the pot"),
+      ),
   ];
 }
 

@@ -12,7 +12,7 @@ export type ResinNeed = {
   /** By kits where the card has them, else by the price of a litre; null when neither is known. */
   cost: number | null;
 };
-export type ColourNeed = { name: string; hex: string; grams: Spread };
+export type ColourNeed = { name: string; hex: string | null; grams: Spread };
 
 /** What jobs need together, and what it costs. */
 export type Shopping = {
@@ -68,25 +68,22 @@ export function shoppingFor(plans: readonly Plan[]): Shopping {
   });
   const doses = coats.flatMap(({ coat, batched }) =>
     coat.colours.flatMap((colour) => {
-      const grams = (batched?.batches ?? []).reduce(
-        (sum, batch) => sum + (batch.cups.find((cup) => cup.colourId === colour.id)?.dose.grams ?? 0),
-        0,
-      );
       const { low, likely, high } = batched?.mixMl as Spread;
-      return grams > 0
-        ? [
-            {
-              name: colour.name,
-              hex: colour.hex,
-              grams: { low: (grams * low) / likely, likely: grams, high: (grams * high) / likely },
-            },
-          ]
-        : [];
+      const cups = (batched?.batches ?? []).flatMap((batch) =>
+        batch.cups.filter((cup) => cup.colourId === colour.id),
+      );
+      return cups
+        .flatMap((cup) => cup.doses)
+        .map(({ name, grams }) => ({
+          name,
+          hex: colour.parts ? null : colour.hex,
+          grams: { low: (grams * low) / likely, likely: grams, high: (grams * high) / likely },
+        }));
     }),
   );
   const colours = [...group(doses, (dose) => dose.name.trim().toLowerCase())].map(([, list]): ColourNeed => ({
     name: list[0]?.name ?? "",
-    hex: list[0]?.hex ?? "#888888",
+    hex: list[0]?.hex ?? null,
     grams: sumOf(list.map(({ grams }) => grams)),
   }));
   const sprays = [

@@ -1,4 +1,5 @@
 import { cardActs } from "@/features/cards/actions";
+import { colourActs } from "@/features/colours/actions";
 import { jobActs } from "@/features/job/actions";
 import { jobsActs } from "@/features/jobs/actions";
 import { peopleActs } from "@/features/people/actions";
@@ -8,8 +9,7 @@ import type { Implemented } from "@/server/acts";
 
 /** Every act of the app by its name: the one list that the route, and the tests across shops, go by. */
 export const ACTS: ReadonlyMap<string, Implemented> = new Map(
-  [...signInActs, ...peopleActs, ...jobsActs, ...jobActs, ...cardActs, ...pourActs].map((implemented) => [
-    implemented.act.name,
-    implemented,
-  ]),
+  [...signInActs, ...peopleActs, ...jobsActs, ...jobActs, ...cardActs, ...colourActs, ...pourActs].map(
+    (implemented) => [implemented.act.name, implemented],
+  ),
 );

@@ -169,7 +169,7 @@ function Offer({
   );
 }
 
-type Line = { key: string; words: string; figure: string; beside?: string; hex?: string };
+type Line = { key: string; words: string; figure: string; beside?: string; hex?: string | null };
 
 function Lines({ title, lines }: { title: string; lines: Line[] }) {
   if (lines.length === 0) return null;

@@ -3,7 +3,7 @@
 import type { Batch, BatchedCoat } from "@/core/batch/batch-coat";
 import type { Vessel } from "@/core/batch/vessel";
 import type { PlannedCoat } from "@/core/plan/derive-plan";
-import { cupsMl, doseWords, sectionWords, weighable } from "@/core/plan/run-sheet";
+import { cupsMl, dosesWords, doseWords, sectionWords, weighable } from "@/core/plan/run-sheet";
 import { Choice } from "@/ui/choice";
 import { Figure } from "@/ui/figure";
 import { useSize } from "@/ui/use-size";
@@ -157,7 +157,7 @@ export function BatchPanel({
             name={paint ? single?.name || "Paint" : "Pot"}
             grams={mixG}
             ml={batch.parts.mixMl}
-            beside={[single && single.dose.grams > 0 ? doseWords(single.dose) : null, lives]
+            beside={[single && single.doses.length > 0 ? dosesWords(single) : null, lives]
               .filter(Boolean)
               .join(" · ")}
           />
@@ -193,7 +193,12 @@ export function BatchPanel({
                 <div className="label">
                   {quantityText(cup.g, "mass", system)} · {Math.round((cup.ml / batch.parts.mixMl) * 100)} %
                 </div>
-                {cup.dose.grams > 0 && <div className="label">{doseWords(cup.dose)}</div>}
+                {cup.doses.map((dose) => (
+                  <div key={dose.id} className="label">
+                    {cup.doses.length > 1 ? `${dose.name} ` : ""}
+                    {doseWords(dose)}
+                  </div>
+                ))}
                 {cup.parts && (
                   <div className="label">
                     A {quantityText(weighable(cup.parts.aG, cup.parts.bG).aG, "mass", system)} + B{" "}

@@ -121,7 +121,6 @@ export function CupsView({ jobId }: { jobId: string }) {
         {batch && plannedBatch && card && out && (
           <OnTheScale
             key={`${coat.id}-${batch.number}`}
-            coat={coat}
             batch={batch}
             card={card}
             weighed={weighed}

@@ -7,7 +7,6 @@ import { smallestMixG } from "@/core/batch/parts";
 import type { Verdict, Weighed, WeighOut } from "@/core/batch/weigh-out";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { weighLines } from "@/core/plan/run-sheet";
-import type { Coat } from "@/core/schedule/coat";
 import { formatQuantity, quantityText, trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
@@ -15,14 +14,12 @@ import { useJob } from "../workspace/use-job";
 
 /** What goes on the scale, in order; what it showed, typed here, says at once what to do, and all numbers follow. */
 export function OnTheScale({
-  coat,
   batch,
   card,
   weighed,
   out,
   onWeighed,
 }: {
-  coat: Coat;
   batch: Batch;
   card: ResinCard;
   weighed: Weighed;
@@ -87,7 +84,7 @@ export function OnTheScale({
             take a finer scale.
           </p>
         )}
-        <LetDowns coat={coat} batch={batch} card={card} stepG={stepG} />
+        <LetDowns batch={batch} card={card} stepG={stepG} />
         {!separate && card.kind !== "paint" && (
           <>
             <p className="label">Poured too much? Type what the scale shows.</p>
@@ -178,28 +175,19 @@ function Verdicts({
 }
 
 /** Doses that this scale cannot weigh, and the stock to make instead. */
-function LetDowns({
-  coat,
-  batch,
-  card,
-  stepG,
-}: {
-  coat: Coat;
-  batch: Batch;
-  card: ResinCard;
-  stepG: number;
-}) {
+function LetDowns({ batch, card, stepG }: { batch: Batch; card: ResinCard; stepG: number }) {
   const { system } = useJob();
   const grams = (value: number) => `${trimmed(value, value < 10 ? 2 : 1)} g`;
   const strong = batch.cups.flatMap((cup) => {
-    const colour = coat.colours.find((one) => one.id === cup.colourId);
-    const letDown = colour && letDownFor(cup.dose.grams, cup.dose.grams, stepG);
-    return letDown ? [{ cup, letDown, counted: colour.measure.unit !== "gram" }] : [];
+    return cup.doses.flatMap((dose) => {
+      const letDown = letDownFor(dose.grams, dose.grams, stepG);
+      return letDown ? [{ cup, dose, letDown, counted: dose.unit !== "gram" }] : [];
+    });
   });
-  return strong.map(({ cup, letDown, counted }) => (
-    <p key={cup.colourId} className="border-l-[3px] border-ink pl-3 text-sm">
+  return strong.map(({ cup, dose, letDown, counted }) => (
+    <p key={`${cup.colourId}-${dose.id}`} className="border-l-[3px] border-ink pl-3 text-sm">
       <span className="font-semibold">
-        {cup.name}: a scale in steps of {trimmed(stepG, 3)} g cannot dose {grams(cup.dose.grams)}.
+        {dose.name}: a scale in steps of {trimmed(stepG, 3)} g cannot dose {grams(dose.grams)}.
       </span>{" "}
       {counted && "Count it out, or let it down. "}
       Stir {grams(letDown.makeColourG)} into {grams(letDown.makeAG)} of A, a 1:{letDown.ratio} let-down; take{" "}

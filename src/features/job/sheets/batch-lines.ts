@@ -1,7 +1,7 @@
 import type { ColourLook } from "@/core/batch/coat-colour";
 import type { Vessel } from "@/core/batch/vessel";
 import type { Plan } from "@/core/plan/derive-plan";
-import { clockText, cupsMl, doseWords, runSheet, sectionWords, type WeighLine } from "@/core/plan/run-sheet";
+import { clockText, cupsMl, dosesWords, runSheet, sectionWords, type WeighLine } from "@/core/plan/run-sheet";
 import type { UnitSystem } from "@/core/units/dimension";
 
 /** One batch as it stands on the sheet: what is weighed, in order, and which cups it is split into. */
@@ -60,7 +60,7 @@ export function batchSheet(plan: Plan, system: UnitSystem): SheetBatch[] {
           vessel: cup.vessel,
           ml: volumes[index] ?? cup.ml,
           g: cup.g,
-          dose: cup.dose.grams > 0 ? doseWords(cup.dose) : "",
+          dose: dosesWords(cup),
           share: cup.ml / batch.parts.mixMl,
         })),
       };

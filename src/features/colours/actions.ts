@@ -1,0 +1,18 @@
+import { addStarterColours, removeColourCard, saveColourCard } from "@/contracts/colour-card";
+import { implement } from "@/server/acts";
+import { database } from "@/server/database";
+import { colourCardsOf } from "@/server/repositories/colour-cards";
+
+export const colourActs = [
+  implement(saveColourCard, (person, { cardId, fields }) => {
+    const cards = colourCardsOf(database(), person);
+    return cardId === null ? cards.add(fields) : cards.change(cardId, fields);
+  }),
+  implement(removeColourCard, async (person, { cardId }) => {
+    await colourCardsOf(database(), person).remove(cardId);
+    return null;
+  }),
+  implement(addStarterColours, async (person) => ({
+    added: await colourCardsOf(database(), person).addStarters(),
+  })),
+];

@@ -1,0 +1,51 @@
+import { randomUUID } from "node:crypto";
+import { asColourCard, colourCardFields, type ColourCardFields } from "@/contracts/colour-card";
+import type { Person } from "@/contracts/people";
+import { STARTER_COLOURS, type ColourCard } from "@/core/colour/colour-card";
+import { jsonOf, type Database } from "../database";
+import type { ColourCardRow } from "../models/colour-card";
+import { notFound } from "../refused";
+
+const cardOf = (row: ColourCardRow): ColourCard =>
+  asColourCard(row.id, colourCardFields.parse(jsonOf(row.fields)));
+
+/** The colourants of the signed-in person's shop. */
+export function colourCardsOf(db: Database, me: Person) {
+  const own = async (cardId: string) => {
+    const row = await db.ColourCard.findOne({ where: { id: cardId, shopId: me.shopId } });
+    if (!row) throw notFound("colour card");
+    return row;
+  };
+  const list = async (): Promise<ColourCard[]> => {
+    const rows = await db.ColourCard.findAll({
+      where: { shopId: me.shopId, removedAt: null },
+      order: [["name", "ASC"]],
+    });
+    return rows.map(cardOf);
+  };
+  const add = async (fields: ColourCardFields): Promise<ColourCard> =>
+    cardOf(await db.ColourCard.create({ id: randomUUID(), shopId: me.shopId, name: fields.name, fields }));
+  return {
+    /** Colours in use, by name. A removed one stays in the table: jobs were mixed with it. */
+    list,
+    async find(cardId: string): Promise<ColourCard> {
+      return cardOf(await own(cardId));
+    },
+    add,
+    async change(cardId: string, fields: ColourCardFields): Promise<ColourCard> {
+      const row = await own(cardId);
+      await row.update({ name: fields.name, fields });
+      return cardOf(row);
+    },
+    async remove(cardId: string): Promise<void> {
+      await (await own(cardId)).update({ removedAt: new Date() });
+    },
+    /** Adds the usual colourants whose names are not there yet. */
+    async addStarters(): Promise<number> {
+      const names = new Set((await list()).map((card) => card.name));
+      const missing = STARTER_COLOURS.filter((start) => !names.has(start.name));
+      for (const fields of missing) await add(fields);
+      return missing.length;
+    },
+  };
+}
