@@ -10,6 +10,7 @@ import { ACTS } from "@/app/api/act/registry";
 import { perform } from "@/server/acts";
 import { database } from "@/server/database";
 import { hashPassword } from "@/server/passwords";
+import { colourCardsOf } from "@/server/repositories/colour-cards";
 import { signInBook } from "@/server/repositories/people";
 import { poursOf } from "@/server/repositories/pours";
 import type { z } from "zod";
@@ -57,9 +58,10 @@ export async function loadDemo(now: Date): Promise<boolean> {
   const [owner, ...hands] = DEMO_PEOPLE;
   if (!owner) throw new Error("The demo shop has no owner");
   const { person, cards } = await foundShop(DEMO_SHOP, { ...owner, password: DEMO_PASSWORD });
+  const shelf = await colourCardsOf(database(), person).list();
   for (const hand of hands) await doAct(person, addPerson, { ...hand, password: DEMO_PASSWORD });
 
-  for (const { fields, document, pour } of demoJobs(cards).reverse()) {
+  for (const { fields, document, pour } of demoJobs(cards, shelf).reverse()) {
     const { dueInDays, ...rest } = fields;
     const dueOn =
       dueInDays === null ? null : new Date(now.getTime() + dueInDays * 86400_000).toISOString().slice(0, 10);

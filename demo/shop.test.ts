@@ -4,12 +4,13 @@ import { comparePour } from "@/core/plan/compare-pour";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { foldPour, mixedAt, nextStep } from "@/core/plan/pour";
 import { runSheet } from "@/core/plan/run-sheet";
+import { starterColours } from "@/core/colour/colour-card";
 import { starterCards } from "@/core/plan/sample-job";
 import { demoPour } from "./pours";
 import { demoJobs } from "./shop";
 
 const cards = starterCards(randomUUID);
-const jobs = demoJobs(cards);
+const jobs = demoJobs(cards, starterColours(randomUUID));
 const now = new Date("2026-05-14T15:18:00.000Z");
 const poured = (kind: "wet" | "left-over" | "ran-short") => {
   const job = jobs.find((one) => one.pour === kind)!;

@@ -1,6 +1,8 @@
 import { randomUUID } from "node:crypto";
 import type { JobFields } from "@/contracts/jobs";
 import { colourantNamed, colourFrom } from "@/core/batch/colourants";
+import { mixedFrom, type CoatColour } from "@/core/batch/coat-colour";
+import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { Piece } from "@/core/geometry/piece";
 import type { JobDocument } from "@/core/plan/job";
@@ -41,8 +43,8 @@ const withoutVeins = (coat: Coat): Coat => ({
   passes: coat.passes.filter((pass) => pass.kind !== "veins"),
 });
 
-/** The demo jobs, for a shop that has these resin cards. */
-export function demoJobs(cards: readonly ResinCard[]): DemoJob[] {
+/** The demo jobs, for a shop that has these resin cards and colourants. */
+export function demoJobs(cards: readonly ResinCard[], shelf: readonly ColourCard[]): DemoJob[] {
   const card = (word: string) => cards.find((one) => one.name.includes(word))?.id ?? null;
   const [coating, fast, deep, paint] = [
     card("Slow coating"),
@@ -56,12 +58,40 @@ export function demoJobs(cards: readonly ResinCard[]): DemoJob[] {
     ...base,
     colours: [colourFrom(colourantNamed("Flat white"), id(), 1, 0.05)],
   });
+  /** A colour by its usual name, mixed from the shelf. */
+  const fromShelf = (colour: CoatColour, doses: [string, number][]): CoatColour =>
+    mixedFrom(
+      colour,
+      doses.flatMap(([name, gPer100G]) => {
+        const own = shelf.find((one) => one.name === name);
+        return own ? [{ cardId: own.id, name, gPer100G, measure: own.measure }] : [];
+      }),
+    );
+  const SHELF: Record<string, [string, number][]> = {
+    "Bone white": [
+      ["White paste", 4],
+      ["Yellow oxide paste", 0.08],
+      ["Raw umber paste", 0.03],
+    ],
+    Pewter: [
+      ["Silver mica", 1.4],
+      ["Gunmetal mica", 0.6],
+    ],
+    "Ink black": [["Black paste", 1.5]],
+    Graphite: [["Gunmetal mica", 2]],
+    Brass: [["Gold mica", 1.8]],
+  };
+  const mixed = (coat: Coat): Coat => ({
+    ...coat,
+    colours: coat.colours.map((colour) => fromShelf(colour, SHELF[colour.name] ?? [])),
+  });
   const job = (document: Partial<JobDocument>): JobDocument => ({ ...emptyJob(), ...document });
 
   const bakery = job({
     ground: "mdf",
     work: { people: 1, tempC: 21, startMin: 9 * 60 },
     notes: "Client's tile is a warm grey. Veins must run on over the joint at the corner.",
+    target: { lab: [72, 1, 6], name: "Client's tile" },
     pieces: [
       straight("Left run", inch(96), inch(25.5), {
         edges: {
@@ -95,13 +125,15 @@ export function demoJobs(cards: readonly ResinCard[]): DemoJob[] {
     ],
     coats: [
       coat("primer", "Primer, black"),
-      coat("base", "Base, black"),
-      withoutVeins({
-        ...withTechnique(coat("colour", "Colour"), "palm-blend", id),
-        filmMm: 0.955,
-        name: "Colour, palm blend",
-      }),
-      coat("vein", "Veins, graphite and brass"),
+      mixed(coat("base", "Base, black")),
+      mixed(
+        withoutVeins({
+          ...withTechnique(coat("colour", "Colour"), "palm-blend", id),
+          filmMm: 0.955,
+          name: "Colour, palm blend",
+        }),
+      ),
+      mixed(coat("vein", "Veins, graphite and brass")),
       coat("clear", "Clear flood"),
     ],
   });

@@ -5,6 +5,7 @@ import * as second from "./migrations/0002-jobs";
 import * as third from "./migrations/0003-resin-cards";
 import * as fourth from "./migrations/0004-pours";
 import * as fifth from "./migrations/0005-measure-and-batch";
+import * as sixth from "./migrations/0006-colour-cards";
 import { readSettings } from "./settings";
 
 /** Every migration, oldest first. A migration that has shipped is never changed; a new one is added. */
@@ -14,6 +15,7 @@ const MIGRATIONS = [
   { name: "0003-resin-cards", ...third },
   { name: "0004-pours", ...fourth },
   { name: "0005-measure-and-batch", ...fifth },
+  { name: "0006-colour-cards", ...sixth },
 ];
 
 /** Brings the tables up to date; returns the names of what ran. */

@@ -18,12 +18,6 @@ export type MixLook = {
   /** Stops of a lit swatch, from edge to edge: face in the middle, flop at the sides. One alone where nothing shimmers. */
   swatch: string[];
   metallic: { face: Lab; flop: Lab; flopIndex: number; visible: number } | null;
-  /** Contrast ratio over the chart at this film (ISO 6504-3). */
-  contrast: number;
-  /** How far the ground shows through, ΔE00 from an endless layer. */
-  ghost: number;
-  /** The film from which the ground is not seen, mm; null when no film does it. */
-  unseenFilmMm: number | null;
   /** Reflectance within the film, for what is laid over it. */
   internal: Float64Array;
   /** Parts whose look is not known; they are left out. */
@@ -75,11 +69,6 @@ function lookOf(
   const internal = overGround(matter, filmMm, ground);
   const body = seen(internal);
   const unknownIds = parts.filter((part) => part.optics === null && part.gPer100G > 0).map((part) => part.id);
-  const hiding = {
-    contrast: contrastRatio(matter, filmMm),
-    ghost: ghosting(matter, filmMm, ground),
-    unseenFilmMm: unseenFilmMm(matter, ground),
-  };
   if (flakes.length === 0) {
     const xyz = xyzOf(body);
     const hex = hexOfXyz(xyz);
@@ -92,7 +81,6 @@ function lookOf(
       metallic: null,
       internal,
       unknownIds,
-      ...hiding,
     };
   }
   const { extinction, mirror } = mirrorOf(flakes);
@@ -115,7 +103,26 @@ function lookOf(
     },
     internal,
     unknownIds,
-    ...hiding,
+  };
+}
+
+export type Hiding = {
+  /** Contrast ratio over the chart at this film (ISO 6504-3); 0.98 is hidden by the standard. */
+  contrast: number;
+  /** How far the ground shows through, ΔE00 from an endless layer. */
+  ghost: number;
+  /** The film from which the ground is not seen, mm; null when no film does it. */
+  unseenFilmMm: number | null;
+};
+
+/** How well a film of a mix hides its ground; null for one that has nothing in it. */
+export function hidingOf(parts: readonly MixPart[], filmMm: number, ground: Band): Hiding | null {
+  const { matter } = split(parts);
+  if (!matter.S.some((value) => value > 0)) return null;
+  return {
+    contrast: contrastRatio(matter, filmMm),
+    ghost: ghosting(matter, filmMm, ground),
+    unseenFilmMm: unseenFilmMm(matter, ground),
   };
 }
 

@@ -1,9 +1,11 @@
 import type { OpenJob } from "@/contracts/jobs";
 import type { Person } from "@/contracts/people";
+import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { shoppingFor, type Shopping } from "@/core/plan/shopping";
 import { database } from "@/server/database";
+import { colourCardsOf } from "@/server/repositories/colour-cards";
 import { jobsOf } from "@/server/repositories/jobs";
 import { picturesOf } from "@/server/repositories/pictures";
 import { poursOf } from "@/server/repositories/pours";
@@ -14,14 +16,25 @@ import { notFound } from "@/server/refused";
 export async function openJob(
   person: Person,
   jobId: string,
-): Promise<{ job: OpenJob; cards: ResinCard[]; pours: { id: string; finished: boolean }[] }> {
+): Promise<{
+  job: OpenJob;
+  cards: ResinCard[];
+  colours: ColourCard[];
+  pours: { id: string; finished: boolean }[];
+}> {
   const db = database();
-  const [job, cards, pours] = await Promise.all([
+  const [job, cards, colours, pours] = await Promise.all([
     jobsOf(db, person).open(jobId),
     resinCardsOf(db, person).list(),
+    colourCardsOf(db, person).list(),
     poursOf(db, person).ofJob(jobId),
   ]);
-  return { job, cards, pours: pours.map((pour) => ({ id: pour.id, finished: pour.finishedAt !== null })) };
+  return {
+    job,
+    cards,
+    colours,
+    pours: pours.map((pour) => ({ id: pour.id, finished: pour.finishedAt !== null })),
+  };
 }
 
 /** The WebP of a picture of the shop. */

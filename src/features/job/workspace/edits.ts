@@ -44,10 +44,16 @@ export const editCoat =
   (coatId: string, edit: (coat: Coat) => Coat): Edit =>
   (document) => ({ ...document, coats: inList(document.coats, coatId, edit) });
 
-export const editColour = (coatId: string, colourId: string, change: Partial<CoatColour>): Edit =>
+export const editColour = (
+  coatId: string,
+  colourId: string,
+  change: Partial<CoatColour> | ((before: CoatColour) => CoatColour),
+): Edit =>
   editCoat(coatId, (coat) => ({
     ...coat,
-    colours: inList(coat.colours, colourId, (colour) => ({ ...colour, ...change })),
+    colours: inList(coat.colours, colourId, (colour) =>
+      typeof change === "function" ? change(colour) : { ...colour, ...change },
+    ),
   }));
 
 export const editPass = (coatId: string, passId: string, change: Partial<Pass>): Edit =>

@@ -1,8 +1,16 @@
 "use client";
 
 import { usePathname } from "next/navigation";
+import type { Coat } from "@/core/schedule/coat";
 import { Ruler } from "@/ui/ruler";
 import { useJob } from "./use-job";
+
+/** Whether every colour that is laid is mixed from the shelf, or clear. */
+const coloursMixed = (coats: readonly Coat[]) =>
+  coats.length > 0 &&
+  coats.every((coat) =>
+    coat.colours.every((colour) => colour.look === "clear" || colour.parts !== undefined),
+  );
 
 /** The stages of this job as marks on the ruler; a stage is done when it has what the next one needs. */
 export function JobRuler({ jobId, poured, finished }: { jobId: string; poured: boolean; finished: boolean }) {
@@ -13,6 +21,7 @@ export function JobRuler({ jobId, poured, finished }: { jobId: string; poured: b
   const stages = [
     { name: "Measure", slug: "measure", done: measured },
     { name: "Build", slug: "build", done: document.coats.length > 0 && built },
+    { name: "Colour", slug: "colour", done: coloursMixed(document.coats) },
     { name: "Cups", slug: "cups", done: built },
     { name: "Pour", slug: "pour", done: poured },
     { name: "Log", slug: "log", done: finished },

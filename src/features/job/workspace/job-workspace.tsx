@@ -3,6 +3,7 @@
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import { useStore } from "zustand";
 import type { OpenJob } from "@/contracts/jobs";
+import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { derivePlan } from "@/core/plan/derive-plan";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -14,18 +15,23 @@ import { JobContext } from "./use-job";
 export function JobWorkspace({
   job,
   cards,
+  colours,
   system,
   children,
 }: {
   job: OpenJob;
   cards: ResinCard[];
+  colours: ColourCard[];
   system: UnitSystem;
   children: ReactNode;
 }) {
   const [store] = useState(() => createJobStore(job));
   const document = useStore(store, (state) => state.document);
   const plan = useMemo(() => derivePlan(document, cards), [document, cards]);
-  const workspace = useMemo(() => ({ store, cards, system, plan }), [store, cards, system, plan]);
+  const workspace = useMemo(
+    () => ({ store, cards, colours, system, plan }),
+    [store, cards, colours, system, plan],
+  );
 
   useEffect(() => {
     void store.getState().wake();

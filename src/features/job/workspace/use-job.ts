@@ -2,13 +2,20 @@
 
 import { createContext, useContext } from "react";
 import { useStore } from "zustand";
+import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { Plan } from "@/core/plan/derive-plan";
 import type { JobDocument } from "@/core/plan/job";
 import type { UnitSystem } from "@/core/units/dimension";
 import type { JobState, JobStore } from "./job-store";
 
-type Workspace = { store: JobStore; cards: ResinCard[]; system: UnitSystem; plan: Plan };
+type Workspace = {
+  store: JobStore;
+  cards: ResinCard[];
+  colours: ColourCard[];
+  system: UnitSystem;
+  plan: Plan;
+};
 
 export const JobContext = createContext<Workspace | null>(null);
 
@@ -23,12 +30,14 @@ export function useJob(): {
   document: JobDocument;
   plan: Plan;
   cards: ResinCard[];
+  /** Colourants of the shop. */
+  colours: ColourCard[];
   system: UnitSystem;
   change: JobState["change"];
 } {
-  const { store, plan, cards, system } = useWorkspace();
+  const { store, plan, cards, colours, system } = useWorkspace();
   const document = useStore(store, (state) => state.document);
-  return { document, plan, cards, system, change: store.getState().change };
+  return { document, plan, cards, colours, system, change: store.getState().change };
 }
 
 export function useJobState<Part>(select: (state: JobState) => Part): Part {

@@ -18,9 +18,9 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 
 export default async function JobLayout({ params, children }: Props) {
   const person = await requirePerson();
-  const { job, cards, pours } = await orNotFound(openJob(person, (await params).jobId));
+  const { job, cards, colours, pours } = await orNotFound(openJob(person, (await params).jobId));
   return (
-    <JobWorkspace key={job.id} job={job} cards={cards} system={person.units}>
+    <JobWorkspace key={job.id} job={job} cards={cards} colours={colours} system={person.units}>
       <Header person={person}>
         <div className="flex items-baseline gap-5 min-w-0">
           <span className="text-lg text-ink-soft truncate">

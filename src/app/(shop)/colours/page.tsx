@@ -1,0 +1,19 @@
+import type { Metadata } from "next";
+import { ColoursView } from "@/features/colours/colours-view";
+import { listColours } from "@/features/colours/queries";
+import { Header } from "@/features/shell/header";
+import { requirePerson } from "@/server/require-person";
+
+export const metadata: Metadata = { title: "Colours" };
+
+export default async function ColoursPage() {
+  const person = await requirePerson();
+  return (
+    <>
+      <Header person={person} />
+      <div className="flex-1 overflow-y-auto max-lg:overflow-visible">
+        <ColoursView cards={await listColours(person)} />
+      </div>
+    </>
+  );
+}

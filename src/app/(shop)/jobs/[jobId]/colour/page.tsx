@@ -1,0 +1,5 @@
+import { ColourView } from "@/features/job/colour/colour-view";
+
+export default function ColourPage() {
+  return <ColourView />;
+}

@@ -1,0 +1,139 @@
+import type { Ground } from "../batch/factors";
+import type { CoatColour } from "../batch/coat-colour";
+import { averageXyz } from "../colour/average";
+import { opticsOf, type ColourCard } from "../colour/colour-card";
+import { belowSurface } from "../colour/film-optics";
+import { mixLook, type MixLook, type MixPart } from "../colour/mix-look";
+import { smoothReflectance } from "../colour/recover";
+import { hexOfXyz, labOfXyz, linearOfHex, xyzOfHex, type Lab } from "../colour/spaces";
+import { mapBands, type Xyz } from "../colour/spectrum";
+import { isFill, type Coat } from "../schedule/coat";
+
+/** What bare grounds look like (assumed; the eye of the bench knows better). */
+const GROUND_HEX: Record<Ground, string> = {
+  mdf: "#B99F76",
+  wood: "#B88F5E",
+  concrete: "#A9A7A1",
+  primed: "#C6C2B8",
+  cured: "#D2CBB8",
+};
+
+export type ColourLooks = {
+  colour: CoatColour;
+  parts: MixPart[];
+  hex: string;
+  xyz: Xyz;
+  lab: Lab;
+  /** How its film looks over its ground; null for a colour that is only typed. */
+  look: MixLook | null;
+  internal: Float64Array;
+};
+
+export type CoatLooks = {
+  coat: Coat;
+  /** What lies under it, within the film, and its colour. */
+  under: { internal: Float64Array; hex: string };
+  colours: ColourLooks[];
+  /** All its colours by their shares, from where the eye no longer parts them. */
+  average: { xyz: Xyz; lab: Lab; hex: string };
+};
+
+const typed = new Map<string, Float64Array>();
+const MOST_TYPED = 500;
+
+/** A typed colour as a reflectance within the film; kept, since it is looked for on each keystroke. */
+function typedInternal(hex: string): Float64Array {
+  const before = typed.get(hex);
+  if (before) return before;
+  if (typed.size >= MOST_TYPED) typed.clear();
+  const spectrum = smoothReflectance(linearOfHex(hex));
+  const fresh = mapBands((band) => belowSurface(spectrum[band] as number));
+  typed.set(hex, fresh);
+  return fresh;
+}
+
+/** The colourants of a colour with their optics; a colourant whose card is gone or unknown has none. */
+export const mixPartsOf = (colour: CoatColour, cards: ReadonlyMap<string, ColourCard>): MixPart[] =>
+  (colour.parts ?? []).map(({ cardId, gPer100G }) => {
+    const card = cards.get(cardId);
+    return { id: cardId, gPer100G, optics: card ? opticsOf(card) : null };
+  });
+
+function looksOf(
+  colour: CoatColour,
+  filmMm: number,
+  under: { internal: Float64Array; xyz: Xyz },
+  cards: ReadonlyMap<string, ColourCard>,
+): ColourLooks {
+  const parts = mixPartsOf(colour, cards);
+  if (parts.length === 0 && colour.look === "clear") {
+    // Nothing in it: what lies below is seen as it was, its shimmer too.
+    const look = mixLook([], filmMm, under.internal);
+    const { xyz } = under;
+    return { colour, parts, hex: hexOfXyz(xyz), xyz, lab: labOfXyz(xyz), look, internal: under.internal };
+  }
+  if (parts.length > 0) {
+    const look = mixLook(parts, filmMm, under.internal);
+    const { hex, xyz, lab, internal } = look;
+    return { colour, parts, hex, xyz, lab, look, internal };
+  }
+  const xyz = xyzOfHex(colour.hex);
+  return {
+    colour,
+    parts,
+    hex: colour.hex,
+    xyz,
+    lab: labOfXyz(xyz),
+    look: null,
+    internal: typedInternal(colour.hex),
+  };
+}
+
+/**
+ * How each colour of a job looks over what lies under it, from the ground upward.
+ * @param cards the shop's colourants
+ */
+export function colourPlan(
+  job: { ground: Ground; coats: readonly Coat[] },
+  cards: readonly ColourCard[],
+): CoatLooks[] {
+  const byId = new Map(cards.map((card) => [card.id, card]));
+  let internal = typedInternal(GROUND_HEX[job.ground]);
+  let xyz = xyzOfHex(GROUND_HEX[job.ground]);
+  return job.coats.map((coat) => {
+    const below = { internal, xyz };
+    const under = { internal, hex: hexOfXyz(xyz) };
+    const colours = coat.colours.map((colour) => looksOf(colour, coat.filmMm, below, byId));
+    const own = averageXyz(colours.map((one) => ({ xyz: one.xyz, share: one.colour.share }))) ?? xyz;
+    const lies = !isFill(coat) && coat.kind !== "edge-seal" && colours.length > 0;
+    if (lies) {
+      const cover = Math.min(1, coat.coverShare);
+      internal = mapBands(
+        (band) =>
+          (1 - cover) * (below.internal[band] as number) +
+          cover * colours.reduce((sum, one) => sum + one.colour.share * (one.internal[band] as number), 0),
+      );
+      xyz = averageXyz([
+        { xyz: own, share: cover },
+        { xyz, share: 1 - cover },
+      ]) as Xyz;
+    }
+    return { coat, under, colours, average: { xyz: own, lab: labOfXyz(own), hex: hexOfXyz(own) } };
+  });
+}
+
+/** The finished top from some steps back: veins and clear coats over all that is below them. */
+export function finishedLook(
+  job: { ground: Ground; coats: readonly Coat[] },
+  looks: readonly CoatLooks[],
+): { lab: Lab; hex: string } {
+  const xyz = looks.reduce<Xyz>((below, { coat, average, colours }) => {
+    if (isFill(coat) || coat.kind === "edge-seal" || colours.length === 0) return below;
+    const cover = Math.min(1, coat.coverShare);
+    return averageXyz([
+      { xyz: average.xyz, share: cover },
+      { xyz: below, share: 1 - cover },
+    ]) as Xyz;
+  }, xyzOfHex(GROUND_HEX[job.ground]));
+  return { lab: labOfXyz(xyz), hex: hexOfXyz(xyz) };
+}

@@ -1,0 +1,313 @@
+"use client";
+
+import { Slider } from "radix-ui";
+import { useMemo } from "react";
+import {
+  dosesFor,
+  mixedFrom,
+  type CoatColour,
+  type ColourLook,
+  type ColourPart,
+} from "@/core/batch/coat-colour";
+import { closeness } from "@/core/colour/ciede2000";
+import { COLOUR_KIND_WORDS, opticsOf, type ColourCard, type ColourKind } from "@/core/colour/colour-card";
+import { KILLED } from "@/core/colour/flakes";
+import { HIDDEN } from "@/core/colour/hiding";
+import { hidingOf, lookSpread, mixLook } from "@/core/colour/mix-look";
+import { mixPartsOf, type CoatLooks, type ColourLooks } from "@/core/plan/colour-plan";
+import { doseWords } from "@/core/plan/run-sheet";
+import { decimal, quantityText, trimmed } from "@/core/units/format-quantity";
+import { Button } from "@/ui/button";
+import { QuantityField } from "@/ui/quantity-field";
+import { editColour } from "../workspace/edits";
+import { useJob } from "../workspace/use-job";
+import { GreyLadder } from "./grey-ladder";
+import { SolvePanel } from "./solve-panel";
+
+/** Where a dose begins when its card names no limit, g in 100 g. */
+const USUAL_MOST = 10;
+const FIRST_DOSE: Record<ColourKind, number> = {
+  paste: 2,
+  mica: 1.6,
+  dye: 0.2,
+  "alcohol-ink": 0.3,
+  acrylic: 3,
+  "spray-paint": 1,
+  glitter: 5,
+};
+
+/** How a mix looks in words that the drawings go by. */
+function lookOfParts(parts: readonly ColourPart[], cards: ReadonlyMap<string, ColourCard>): ColourLook {
+  const all = parts.flatMap((part) => cards.get(part.cardId) ?? []);
+  if (all.length === 0) return "clear";
+  if (all.some((card) => card.appearance.by === "flakes")) return "metallic";
+  return all.every((card) => card.appearance.by === "dye") ? "tint" : "opaque";
+}
+
+/** One mix: its doses, how sure its look is, what it hides, and recipes from the shelf. */
+export function MixPanel({ coat, looks }: { coat: CoatLooks; looks: ColourLooks }) {
+  const { colours: shelf, plan, document, system, change } = useJob();
+  const cards = useMemo(() => new Map(shelf.map((card) => [card.id, card])), [shelf]);
+  const { colour } = looks;
+  const parts = colour.parts ?? [];
+  const filmMm = coat.coat.filmMm;
+  const planned = plan.coats.find((one) => one.coat.id === coat.coat.id);
+  const batch = planned?.batched?.batches[0];
+  const cupG = batch?.cups.find((cup) => cup.colourId === colour.id)?.g ?? null;
+
+  const set = (next: readonly ColourPart[]) =>
+    change(
+      editColour(coat.coat.id, colour.id, (before: CoatColour) => {
+        const mixed = mixedFrom(before, next);
+        const { hex } = mixLook(mixPartsOf(mixed, cards), filmMm, coat.under.internal);
+        return { ...mixed, hex: next.length > 0 ? hex : before.hex, look: lookOfParts(next, cards) };
+      }),
+    );
+  const dose = (cardId: string, gPer100G: number) =>
+    set(parts.map((part) => (part.cardId === cardId ? { ...part, gPer100G } : part)));
+  const add = (cardId: string) => {
+    const card = cards.get(cardId);
+    if (!card || parts.some((part) => part.cardId === cardId)) return;
+    set([
+      ...parts,
+      {
+        cardId,
+        name: card.name,
+        gPer100G: Math.min(FIRST_DOSE[card.kind], card.mostPer100G ?? Infinity),
+        measure: card.measure,
+      },
+    ]);
+  };
+  const inCup = cupG === null ? [] : dosesFor(cupG, colour);
+
+  return (
+    <div className="flex flex-col gap-5">
+      <div>
+        <div className="flex items-baseline justify-between">
+          <h2 className="heading text-xl">{colour.name}</h2>
+          {cupG !== null && <span className="label">cup of {quantityText(cupG, "mass", system)}</span>}
+        </div>
+        {parts.length === 0 && (
+          <p className="text-sm text-ink-soft mt-1">
+            {colour.look === "clear"
+              ? "Clear: what lies below is seen through it. Add a colourant to tint it."
+              : "Its look is typed, its pigments are not known. Mix it from the shelf, and what it becomes in the film is computed."}
+          </p>
+        )}
+      </div>
+
+      <div>
+        <div className="flex items-baseline justify-between border-b border-line pb-1">
+          <h3 className="heading">Doses, in 100 g of mix</h3>
+          <AddColourant shelf={shelf} used={parts} onAdd={add} />
+        </div>
+        {parts.map((part) => {
+          const card = cards.get(part.cardId);
+          const most = card?.mostPer100G ?? USUAL_MOST;
+          const cup = inCup.find((one) => one.id === part.cardId);
+          return (
+            <div key={part.cardId} className="border-b border-line py-2">
+              <div className="flex items-baseline justify-between">
+                <span>
+                  {part.name}
+                  {card && opticsOf(card) === null && <span className="label"> look not known</span>}
+                  {!card && <span className="label"> its card is gone</span>}
+                </span>
+                <span className="label">{cup ? doseWords(cup) : ""}</span>
+              </div>
+              <div className="flex items-center gap-3">
+                <Slider.Root
+                  className="relative flex-1 h-7 flex items-center touch-none select-none"
+                  min={0}
+                  max={Math.max(most, part.gPer100G)}
+                  step={most > 2 ? 0.05 : 0.01}
+                  value={[part.gPer100G]}
+                  onValueChange={([value]) => dose(part.cardId, value ?? 0)}
+                >
+                  <Slider.Track className="relative h-[3px] w-full bg-line-strong">
+                    <Slider.Range className="absolute h-full bg-ink" />
+                  </Slider.Track>
+                  <Slider.Thumb
+                    aria-label={`Dose of ${part.name}`}
+                    className="block w-2.5 h-6 border border-ink bg-paper cursor-ew-resize"
+                  />
+                </Slider.Root>
+                <QuantityField
+                  label={`${part.name}, g in 100 g`}
+                  hideLabel
+                  value={part.gPer100G}
+                  dimension="number"
+                  system={system}
+                  bounds={{ min: 0, max: 60 }}
+                  onChange={(value) => dose(part.cardId, value)}
+                  keep={`${colour.id}.${part.cardId}`}
+                  className="w-20"
+                  bare
+                />
+                <Button
+                  weight="quiet"
+                  className="text-xs"
+                  aria-label={`Take out ${part.name}`}
+                  onClick={() => set(parts.filter((one) => one.cardId !== part.cardId))}
+                >
+                  out
+                </Button>
+              </div>
+              {card?.mostPer100G && part.gPer100G > card.mostPer100G + 1e-9 && (
+                <p role="status" className="text-sm border-l-[3px] border-ink pl-2">
+                  More than its sheet allows: {trimmed(card.mostPer100G, 2)} g in 100 g. The resin may stay
+                  soft.
+                </p>
+              )}
+            </div>
+          );
+        })}
+      </div>
+
+      {looks.look && parts.length > 0 && <Sureness coat={coat} looks={looks} />}
+      {looks.look && parts.length > 0 && <HidingWords coat={coat} looks={looks} />}
+      <GreyLadder colour={colour} cards={cards} cupG={cupG} onDose={dose} />
+      <SolvePanel
+        coat={coat}
+        looks={looks}
+        cupG={cupG ?? 100}
+        stepG={document.work.scaleStepG ?? 1}
+        onTake={(proposal) =>
+          set(
+            proposal.parts.flatMap(({ id, grams }) => {
+              const card = cards.get(id);
+              return card
+                ? [
+                    {
+                      cardId: id,
+                      name: card.name,
+                      gPer100G: (100 * grams) / (cupG ?? 100),
+                      measure: card.measure,
+                    },
+                  ]
+                : [];
+            }),
+          )
+        }
+      />
+    </div>
+  );
+}
+
+function AddColourant({
+  shelf,
+  used,
+  onAdd,
+}: {
+  shelf: readonly ColourCard[];
+  used: readonly ColourPart[];
+  onAdd: (cardId: string) => void;
+}) {
+  const free = shelf.filter((card) => !used.some((part) => part.cardId === card.id));
+  return (
+    <label className="label">
+      <span className="sr-only">Add a colourant</span>
+      <select
+        value=""
+        onChange={(event) => onAdd(event.target.value)}
+        className="select-mark bg-transparent w-36 pr-6 underline underline-offset-4 decoration-line-strong"
+      >
+        <option value="">add a colourant</option>
+        {(Object.keys(COLOUR_KIND_WORDS) as ColourKind[]).map((kind) => {
+          const ofKind = free.filter((card) => card.kind === kind);
+          return (
+            ofKind.length > 0 && (
+              <optgroup key={kind} label={COLOUR_KIND_WORDS[kind]}>
+                {ofKind.map((card) => (
+                  <option key={card.id} value={card.id}>
+                    {card.name}
+                  </option>
+                ))}
+              </optgroup>
+            )
+          );
+        })}
+      </select>
+    </label>
+  );
+}
+
+/** The look with its spread: the colourant that matters most, weaker and stronger than its card says. */
+function Sureness({ coat, looks }: { coat: CoatLooks; looks: ColourLooks }) {
+  const spread = useMemo(
+    () => lookSpread(looks.parts, coat.coat.filmMm, coat.under.internal),
+    [looks.parts, coat.coat.filmMm, coat.under.internal],
+  );
+  const part = looks.colour.parts?.find((one) => one.cardId === spread.partId);
+  const { look } = looks;
+  return (
+    <div>
+      <h3 className="heading border-b border-line pb-1 mb-2">How sure</h3>
+      <div className="flex border border-ink h-10" role="img" aria-label="Spread of the look">
+        {[spread.weaker, spread.likely, spread.stronger].map((hex, index) => (
+          <div key={index} className={index === 1 ? "flex-[2]" : "flex-1"} style={{ background: hex }} />
+        ))}
+      </div>
+      <p className="label mt-1">
+        {part
+          ? `At the ends ${part.name} half and twice as strong as its card says: ΔE ${decimal(spread.difference, 0)}. Two swatches on its card narrow this.`
+          : "Nothing in it that colours."}
+        {looks.look?.beyondScreen && " The colour lies beyond what a screen can show."}
+      </p>
+      {look?.metallic && (
+        <p className="text-sm mt-2">
+          Face L* {decimal(look.metallic.face[0], 0)}, flop L* {decimal(look.metallic.flop[0], 0)}, flop index{" "}
+          {decimal(look.metallic.flopIndex, 1)}; {decimal(look.metallic.visible * 100, 0)} % of the shimmer is
+          seen.
+          {look.metallic.visible < KILLED &&
+            " The other pigments kill the effect: take less white, or keep it in a cup of its own."}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function HidingWords({ coat, looks }: { coat: CoatLooks; looks: ColourLooks }) {
+  const { system } = useJob();
+  const filmMm = coat.coat.filmMm;
+  const hiding = useMemo(
+    () => hidingOf(looks.parts, filmMm, coat.under.internal),
+    [looks.parts, filmMm, coat.under.internal],
+  );
+  if (!hiding) return null;
+  const { contrast, ghost, unseenFilmMm } = hiding;
+  const seen = closeness(ghost);
+  const factor = unseenFilmMm === null ? null : unseenFilmMm / filmMm;
+  const film = (mm: number) => quantityText(mm, "film", system);
+  return (
+    <div>
+      <h3 className="heading border-b border-line pb-1 mb-2">Hiding at {film(filmMm)}</h3>
+      <div className="flex gap-6">
+        <div>
+          <div className="label">Contrast ratio</div>
+          <div className="figure text-xl">
+            {decimal(contrast * 100, contrast > 0.995 ? 0 : 1)}
+            <span className="unit">%</span>
+          </div>
+          <div className="label">
+            {contrast >= HIDDEN ? "hidden, by the standard" : "98 % is called hidden"}
+          </div>
+        </div>
+        <div>
+          <div className="label">The ground ghosts</div>
+          <div className="figure text-xl">
+            <span className="label">ΔE</span> {decimal(ghost, 1)}
+          </div>
+          <div className="label">{ghost < 1 ? "not seen" : seen}</div>
+        </div>
+      </div>
+      {ghost >= 1 && (
+        <p className="text-sm mt-2">
+          {unseenFilmMm === null || factor === null
+            ? "No film of this hides its ground: give it an opaque base of its own hue."
+            : `Not seen from ${film(unseenFilmMm)}, or with ${trimmed(factor, 1)} times the load at this film, or over a base nearer to it: grey instead of ${coat.under.hex < "#777777" ? "black" : "white"}.`}
+        </p>
+      )}
+    </div>
+  );
+}
