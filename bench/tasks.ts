@@ -1,6 +1,17 @@
 import { Clipper, FillRule } from "clipper2-ts";
+import { differenceCiede2000 } from "culori";
+import { Color, mix as spectralMix } from "spectral.js";
 import { Bench } from "tinybench";
 import { calibrate } from "@/core/cure/calibrate";
+import { mixedFrom } from "@/core/batch/coat-colour";
+import { ciede2000 } from "@/core/colour/ciede2000";
+import { opticsOf, starterColours } from "@/core/colour/colour-card";
+import { together } from "@/core/colour/film-optics";
+import { opaqueXyz } from "@/core/colour/opaque";
+import { PIGMENTS } from "@/core/colour/pigments";
+import { solveColour, type ShelfColour } from "@/core/colour/solve";
+import { hexOfXyz, type Lab } from "@/core/colour/spaces";
+import { colourPlan } from "@/core/plan/colour-plan";
 import { takeOutline } from "@/core/drawing-files/drawing";
 import { importedPiece } from "@/core/drawing-files/imported-piece";
 import { readDxf } from "@/core/drawing-files/read-dxf";
@@ -20,6 +31,56 @@ export const IMPORT_SVG = "SVG outline of 20 000 corners: read, checked, measure
 export const IMPORT_DXF = "DXF outline of 20 000 corners: read, checked, measured";
 export const IMPORT_PEER = "peer: clipper2 union of the same outline";
 
+export const DIFFERENCE = "CIEDE2000";
+export const DIFFERENCE_PEER = "peer: culori's CIEDE2000";
+export const MIX = "three pigments to sRGB, 36 bands, two constants";
+export const MIX_PEER = "peer: spectral.js, three colours to sRGB";
+export const SOLVE = "recipe for a colour, 24 colourants, up to four";
+export const LOOKS = "looks of a job's colours after a dose moved";
+
+/** Pairs of colours all over the space, the same every time. */
+const PAIRS: [Lab, Lab][] = Array.from({ length: 500 }, (_, n) => [
+  [((n * 37) % 100) + 0.31, ((n * 53) % 160) - 79.57, ((n * 71) % 160) - 80.23],
+  [((n * 41) % 100) + 0.17, ((n * 59) % 160) - 79.91, ((n * 67) % 160) - 80.47],
+]);
+const CULORI_PAIRS = PAIRS.map(([one, other]) =>
+  [one, other].map(([l, a, b]) => ({ mode: "lab65" as const, l, a, b })),
+);
+const culori = differenceCiede2000();
+let made = 0;
+const colours = starterColours(() => `colour-${(made += 1)}`);
+
+/** 24 colourants: the sixteen pastes, and eight that are two of them together. */
+const SHELF: ShelfColour[] = (() => {
+  const pastes = Object.entries(PIGMENTS).map(([id, table]) => ({
+    id,
+    ...together([{ ...table, load: id === "white" ? 0.6 : 0.3 }]),
+    mostPer100G: null,
+  }));
+  const more = Array.from({ length: 8 }, (_, index) => {
+    const [one, other] = [pastes[index + 2], pastes[(index * 3 + 5) % 16]];
+    if (!one || !other) throw new Error("No paste.");
+    return {
+      id: `pair-${index}`,
+      ...together([
+        { ...one, load: 0.5 },
+        { ...other, load: 0.5 },
+      ]),
+      mostPer100G: null,
+    };
+  });
+  return [...pastes, ...more];
+})();
+const TARGETS: Lab[] = [
+  [90, 0.5, 6],
+  [32, -1, -3],
+  [62, -11, 12],
+  [45, -22, -12],
+  [65, 10, 52],
+  [75, -8, -15],
+  [28, 22, -12],
+];
+
 const READ = "read 25 1/2 in";
 
 /** From the text of a file to the answer: area, or what is wrong with it. */
@@ -32,10 +93,39 @@ function imported(drawing: ReturnType<typeof readSvg>): number {
 }
 
 /** A browser's clock ticks in tenths of a millisecond: what is shorter is done several times a sample. */
-const REPEATS: { [name: string]: number } & Record<typeof PEER | typeof READ, number> = {
+const REPEATS: { [name: string]: number } & Record<
+  typeof PEER | typeof READ | typeof DIFFERENCE | typeof DIFFERENCE_PEER | typeof MIX | typeof MIX_PEER,
+  number
+> = {
   [PEER]: 20,
   [READ]: 2000,
+  [DIFFERENCE]: 100,
+  [DIFFERENCE_PEER]: 100,
+  [MIX]: 10_000,
+  [MIX_PEER]: 10_000,
 };
+
+const SPECTRAL = ["#F2F2EE", "#002350", "#B8860B"].map((hex) => new Color(hex)) as [Color, Color, Color];
+/** What is computed is used, or the engine would leave it out. */
+export let kept = 0;
+let turn = 0;
+
+/** The kitchen's coats with each colour mixed of three colourants, one of them moved a little. */
+const mixedCoats = (factor: number) =>
+  kitchen.coats.map((coat) => ({
+    ...coat,
+    colours: coat.colours.map((colour, index) =>
+      mixedFrom(
+        colour,
+        [0, 1, 2].flatMap((part) => {
+          const card = colours[(index * 3 + part) % 20];
+          return card && opticsOf(card)
+            ? [{ cardId: card.id, name: card.name, gPer100G: (part + 1) * factor, measure: card.measure }]
+            : [];
+        }),
+      ),
+    ),
+  }));
 
 /** Median milliseconds of each task. Runs in the browser. */
 export async function medians(): Promise<[string, number][]> {
@@ -77,6 +167,45 @@ export async function medians(): Promise<[string, number][]> {
         [COAST.map(([x, y]) => ({ x: Math.round(x * 1000), y: Math.round(y * 1000) }))],
         FillRule.EvenOdd,
       );
+    })
+    .add(DIFFERENCE, () => {
+      for (let time = 0; time < REPEATS[DIFFERENCE]; time += 1)
+        for (const [one, other] of PAIRS) kept += ciede2000(one, other);
+    })
+    .add(DIFFERENCE_PEER, () => {
+      for (let time = 0; time < REPEATS[DIFFERENCE_PEER]; time += 1)
+        for (const [one, other] of CULORI_PAIRS) if (one && other) kept += culori(one, other);
+    })
+    .add(MIX, () => {
+      for (let time = 0; time < REPEATS[MIX]; time += 1) {
+        const { white, phblue, oxyel } = PIGMENTS;
+        const xyz = opaqueXyz([
+          { K: white.K, S: white.S, load: 1 },
+          { K: phblue.K, S: phblue.S, load: 0.1 },
+          { K: oxyel.K, S: oxyel.S, load: 0.2 + time * 1e-6 },
+        ]);
+        kept += hexOfXyz(xyz).length;
+      }
+    })
+    .add(MIX_PEER, () => {
+      for (let time = 0; time < REPEATS[MIX_PEER]; time += 1)
+        kept += spectralMix([SPECTRAL[0], 1], [SPECTRAL[1], 0.1], [SPECTRAL[2], 0.2 + time * 1e-6]).toString()
+          .length;
+    })
+    .add(SOLVE, () => {
+      turn += 1;
+      solveColour({
+        target: TARGETS[turn % TARGETS.length] as Lab,
+        shelf: SHELF,
+        batchG: 1000,
+        stepG: 0.1,
+        load: { least: 2, most: 6 },
+        most: 4,
+      });
+    })
+    .add(LOOKS, () => {
+      film = film > 1.2 ? 1 : film + 0.001;
+      colourPlan({ ground: "mdf", coats: mixedCoats(film) }, colours);
     })
     .add(PEER, () => {
       for (let time = 0; time < REPEATS[PEER]; time += 1) JSON.parse(JSON.stringify(kitchen));

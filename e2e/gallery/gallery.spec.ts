@@ -19,7 +19,7 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   await page.waitForURL("**/measure");
   await page.getByRole("button", { name: "Till run" }).click();
   await picture(page, "measure");
-  for (const name of ["Build", "Cups"] as const) {
+  for (const name of ["Build", "Colour", "Cups"] as const) {
     await stage(page, name);
     await picture(page, name.toLowerCase());
   }
@@ -52,6 +52,8 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   await page.getByRole("link", { name: "Reception desk" }).click();
   await stage(page, "Log");
   await picture(page, "log");
+  await page.goto("/colours");
+  await picture(page, "colour-cards");
   await page.goto("/cards");
   await page.getByRole("link", { name: "Slow coating 1:1" }).click();
   await page.waitForURL("**/cards/**");

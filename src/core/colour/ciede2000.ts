@@ -2,63 +2,95 @@ import type { Lab } from "./spaces";
 
 const DEGREE = Math.PI / 180;
 const SEVENTH = 25 ** 7;
-
-const hueDegrees = (a: number, b: number): number => {
-  if (a === 0 && b === 0) return 0;
-  const hue = Math.atan2(b, a) / DEGREE;
-  return hue < 0 ? hue + 360 : hue;
-};
+const [COS30, SIN30] = [Math.cos(30 * DEGREE), 0.5];
+const [COS6, SIN6] = [Math.cos(6 * DEGREE), Math.sin(6 * DEGREE)];
+const [COS63, SIN63] = [Math.cos(63 * DEGREE), Math.sin(63 * DEGREE)];
+const [COS275, SIN275] = [Math.cos(275 * DEGREE), Math.sin(275 * DEGREE)];
+/** Product of both chromas below which a colour has no hue. */
+const GREY = 1e-24;
+/** Hues further than this from 275° are not turned: exp(−(100/25)²) is 10⁻⁷. */
+const FAR = Math.cos(100 * DEGREE);
 
 /**
- * Colour difference ΔE00 (Sharma, Wu, Dalal 2005: CIEDE2000 with all weights 1). Hues exactly opposite are averaged plainly,
- * as in their data.
+ * Colour difference ΔE00 (Sharma, Wu, Dalal 2005: CIEDE2000 with all weights 1). The mean hue is taken as the bisector of both
+ * directions, so that its multiples need no angle; hues exactly opposite are averaged plainly, as in their data.
  */
 export function ciede2000(one: Lab, other: Lab): number {
-  const [L1, a1, b1] = one;
-  const [L2, a2, b2] = other;
-  const meanC = (Math.sqrt(a1 * a1 + b1 * b1) + Math.sqrt(a2 * a2 + b2 * b2)) / 2;
-  const c7 = meanC * meanC * meanC * meanC * meanC * meanC * meanC;
-  const g = 1.5 - 0.5 * Math.sqrt(c7 / (c7 + SEVENTH));
-  const [x1, x2] = [g * a1, g * a2];
+  const L1 = one[0];
+  const b1 = one[2];
+  const L2 = other[0];
+  const b2 = other[2];
+  const meanC = (Math.sqrt(one[1] * one[1] + b1 * b1) + Math.sqrt(other[1] * other[1] + b2 * b2)) / 2;
+  const m2 = meanC * meanC;
+  const m7 = m2 * m2 * m2 * meanC;
+  const g = 1.5 - 0.5 * Math.sqrt(m7 / (m7 + SEVENTH));
+  const x1 = g * one[1];
+  const x2 = g * other[1];
   const C1 = Math.sqrt(x1 * x1 + b1 * b1);
   const C2 = Math.sqrt(x2 * x2 + b2 * b2);
-  const h1 = hueDegrees(x1, b1);
-  const h2 = hueDegrees(x2, b2);
   const product = C1 * C2;
-  let turn = h2 - h1;
-  let hue = h1 + h2;
-  if (product === 0) turn = 0;
-  else {
-    if (turn > 180) {
-      turn -= 360;
-      hue += hue < 360 ? 360 : -360;
-    } else if (turn < -180) {
-      turn += 360;
-      hue += hue < 360 ? 360 : -360;
-    }
-    hue /= 2;
-  }
-  const dL = L2 - L1;
-  const dC = C2 - C1;
-  const dH = 2 * Math.sqrt(product) * Math.sin((turn / 2) * DEGREE);
   const C = (C1 + C2) / 2;
-  const light = (L1 + L2) / 2 - 50;
-  const light2 = light * light;
-  const radians = hue * DEGREE;
+
+  // cos and sin of the mean hue.
+  let cos = 1;
+  let sin = 0;
+  let dH = 0;
+  if (product > GREY) {
+    const across = x1 * b2 - x2 * b1;
+    // 2·√(C1·C2)·sin(Δh/2), free of cancellation where both are near.
+    const along = product + x1 * x2 + b1 * b2;
+    dH =
+      along > 0
+        ? across / Math.sqrt(along / 2)
+        : Math.sign(across || 1) * Math.sqrt(Math.max(0, 2 * (product - x1 * x2 - b1 * b2)));
+    const u = C2 * x1 + C1 * x2;
+    const v = C2 * b1 + C1 * b2;
+    const long = Math.sqrt(u * u + v * v);
+    if (long > 1e-6 * product) {
+      cos = u / long;
+      sin = v / long;
+    } else {
+      // Opposite: the plain mean of both angles from 0 to 360°.
+      const turn = (y: number, x: number) => {
+        const angle = Math.atan2(y, x);
+        return angle < 0 ? angle + 2 * Math.PI : angle;
+      };
+      const mean = (turn(b1, x1) + turn(b2, x2)) / 2;
+      cos = Math.cos(mean);
+      sin = Math.sin(mean);
+    }
+  } else if (C1 + C2 > 0) {
+    // One of both is grey: the hue of the other counts.
+    cos = (x1 + x2) / (C1 + C2);
+    sin = (b1 + b2) / (C1 + C2);
+  }
+  const cos2 = 2 * cos * cos - 1;
+  const sin2 = 2 * sin * cos;
+  const cos3 = cos2 * cos - sin2 * sin;
+  const sin3 = sin2 * cos + cos2 * sin;
+  const cos4 = 2 * cos2 * cos2 - 1;
+  const sin4 = 2 * sin2 * cos2;
   const T =
     1 -
-    0.17 * Math.cos(radians - 30 * DEGREE) +
-    0.24 * Math.cos(2 * radians) +
-    0.32 * Math.cos(3 * radians + 6 * DEGREE) -
-    0.2 * Math.cos(4 * radians - 63 * DEGREE);
-  const SL = 1 + (0.015 * light2) / Math.sqrt(20 + light2);
-  const SC = 1 + 0.045 * C;
-  const SH = 1 + 0.015 * C * T;
-  const C7 = C * C * C * C * C * C * C;
-  const bell = (hue - 275) / 25;
-  const RT = -2 * Math.sqrt(C7 / (C7 + SEVENTH)) * Math.sin(60 * DEGREE * Math.exp(-bell * bell));
-  const [l, c, h] = [dL / SL, dC / SC, dH / SH];
-  return Math.sqrt(Math.max(0, l * l + c * c + h * h + RT * c * h));
+    0.17 * (cos * COS30 + sin * SIN30) +
+    0.24 * cos2 +
+    0.32 * (cos3 * COS6 - sin3 * SIN6) -
+    0.2 * (cos4 * COS63 + sin4 * SIN63);
+
+  const light = (L1 + L2) / 2 - 50;
+  const light2 = light * light;
+  const l = (L2 - L1) / (1 + (0.015 * light2) / Math.sqrt(20 + light2));
+  const c = (C2 - C1) / (1 + 0.045 * C);
+  const h = dH / (1 + 0.015 * C * T);
+  let turned = 0;
+  const toward = cos * COS275 + sin * SIN275;
+  if (toward > FAR) {
+    const angle = Math.atan2(sin * COS275 - cos * SIN275, toward) / (25 * DEGREE);
+    const C22 = C * C;
+    const C7 = C22 * C22 * C22 * C;
+    turned = -2 * Math.sqrt(C7 / (C7 + SEVENTH)) * Math.sin(60 * DEGREE * Math.exp(-angle * angle)) * c * h;
+  }
+  return Math.sqrt(Math.max(0, l * l + c * c + h * h + turned));
 }
 
 /** What a difference means to an eye that has both before it (common practice, no source). */

@@ -1,5 +1,6 @@
 import { ciede2000 } from "./ciede2000";
-import { endlessLayer, overGround, seen, type Matter } from "./film-optics";
+import { overGround, seen, type Matter } from "./film-optics";
+import { opaqueXyz } from "./opaque";
 import { labOfXyz, type Lab } from "./spaces";
 import { even, xyzOf, type Band } from "./spectrum";
 
@@ -8,7 +9,7 @@ export const CHART_WHITE = 0.8;
 
 export const labOver = (matter: Matter, filmMm: number, ground: Band): Lab =>
   labOfXyz(xyzOf(seen(overGround(matter, filmMm, ground))));
-export const labEndless = (matter: Matter): Lab => labOfXyz(xyzOf(seen(endlessLayer(matter))));
+export const labEndless = ({ K, S }: Matter): Lab => labOfXyz(opaqueXyz([{ K, S, load: 1 }]));
 
 /** Contrast ratio as ISO 6504-3 defines it: Y over black to Y over white, at one film. */
 export function contrastRatio(matter: Matter, filmMm: number, white = CHART_WHITE): number {

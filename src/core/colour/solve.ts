@@ -39,7 +39,7 @@ export type Proposal = {
 const COST_EACH = 0.15;
 const COST_SHIFT = 0.5;
 /** Sets that are worked out after the first sight; candidates that are rounded to the scale. */
-const REFINED = 3000;
+const REFINED = 2500;
 const CANDIDATES = 60;
 const PER_SIZE = 30;
 const LOADS = 4;
@@ -86,6 +86,37 @@ function localMetric(target: Lab): Float64Array {
 
 const ALL_BANDS = Array.from({ length: BANDS }, (_, band) => band);
 
+/** The same on the ten bands. */
+function coarseLab(
+  table: { K: Float64Array; S: Float64Array },
+  set: readonly number[],
+  doses: ArrayLike<number>,
+): Lab {
+  let [x, y, z] = [0, 0, 0];
+  for (let band = 0; band < COUNT; band += 1) {
+    let [K, S] = [0, 0];
+    for (let part = 0; part < set.length; part += 1) {
+      const at = (set[part] as number) * COUNT + band;
+      K += (doses[part] as number) * (table.K[at] as number);
+      S += (doses[part] as number) * (table.S[at] as number);
+    }
+    const seen = (OUT * S) / (S * (1 - K2) + K + Math.sqrt(K * (K + 2 * S)));
+    x += (CX[band] as number) * seen;
+    y += (CY[band] as number) * seen;
+    z += (CZ[band] as number) * seen;
+  }
+  return labOfXyz([x, y, z]);
+}
+
+/** The indices of the smallest values, in order: only those below the wanted quantile are sorted. */
+function nearest(values: Float64Array, wanted: number): Uint32Array {
+  const limit = Float64Array.from(values).sort()[wanted - 1] as number;
+  const below: number[] = [];
+  for (let index = 0; index < values.length && below.length < wanted; index += 1)
+    if ((values[index] as number) <= limit) below.push(index);
+  return Uint32Array.from(below).sort((one, other) => (values[one] as number) - (values[other] as number));
+}
+
 /** L*a*b* of an opaque layer of a mix, on all bands. */
 function exactLab(
   table: { K: Float64Array; S: Float64Array },
@@ -100,9 +131,7 @@ function exactLab(
       K += (doses[part] as number) * (table.K[at] as number);
       S += (doses[part] as number) * (table.S[at] as number);
     }
-    const theta = K / S;
-    const R = 1 / (1 + theta + Math.sqrt(theta * theta + 2 * theta));
-    const seen = (OUT * R) / (1 - K2 * R);
+    const seen = (OUT * S) / (S * (1 - K2) + K + Math.sqrt(K * (K + 2 * S)));
     x += (FX[band] as number) * seen;
     y += (FY[band] as number) * seen;
     z += (FZ[band] as number) * seen;
@@ -110,16 +139,24 @@ function exactLab(
   return labOfXyz([x, y, z]);
 }
 
-/** All sets of up to `most` of `count`, flat with -1 as filler. */
+let lastSets: { count: number; most: number; sets: Int16Array } | null = null;
+
+/** All sets of up to `most` of `count`, flat with -1 as filler; kept, since a shelf seldom changes between two searches. */
 function allSets(count: number, most: number): Int16Array {
-  const sets: number[] = [];
-  const walk = (from: number, chosen: number[]) => {
-    if (chosen.length > 0) for (let at = 0; at < 4; at += 1) sets.push(chosen[at] ?? -1);
-    if (chosen.length === most) return;
-    for (let next = from; next < count; next += 1) walk(next + 1, [...chosen, next]);
-  };
-  walk(0, []);
-  return Int16Array.from(sets);
+  if (lastSets?.count === count && lastSets.most === most) return lastSets.sets;
+  const list: number[] = [];
+  for (let a = 0; a < count; a += 1) {
+    list.push(a, -1, -1, -1);
+    for (let b = a + 1; b < count && most > 1; b += 1) {
+      list.push(a, b, -1, -1);
+      for (let c = b + 1; c < count && most > 2; c += 1) {
+        list.push(a, b, c, -1);
+        for (let d = c + 1; d < count && most > 3; d += 1) list.push(a, b, c, d);
+      }
+    }
+  }
+  lastSets = { count, most, sets: Int16Array.from(list) };
+  return lastSets.sets;
 }
 
 /**
@@ -202,12 +239,10 @@ export function solveColour(
     rough[set] = Math.sqrt(x * x + y * y + z * z);
   }
   onProgress(0.15);
-  const order = Uint32Array.from({ length: count }, (_, index) => index).sort(
-    (one, other) => (rough[one] as number) - (rough[other] as number),
-  );
+  const order = nearest(rough, Math.min(REFINED, count));
 
   // 3. The likeliest sets worked out: Levenberg-Marquardt in the logarithms of the doses.
-  const workable = Math.min(REFINED, count);
+  const workable = order.length;
   const refined: { set: number[]; logs: Float64Array; miss: number }[] = [];
   const logs = new Float64Array(4);
   const trial = new Float64Array(4);
@@ -225,22 +260,22 @@ export function solveColour(
         K += (doses[part] as number) * (coarse.K[table] as number);
         S += (doses[part] as number) * (coarse.S[table] as number);
       }
-      const theta = K / S;
-      const root = Math.sqrt(theta * theta + 2 * theta);
-      const R = 1 / (1 + theta + root);
-      const under = 1 - K2 * R;
-      const seen = (OUT * R) / under;
+      const root = Math.sqrt(K * (K + 2 * S));
+      const under = S * (1 - K2) + K + root;
+      const seen = (OUT * S) / under;
       x += (CX[band] as number) * seen;
       y += (CY[band] as number) * seen;
       z += (CZ[band] as number) * seen;
       if (!slopes) continue;
-      const slope = ((OUT / (under * under)) * -R * R * (1 + (theta + 1) / (root + 1e-12))) / S;
+      const byRoot = 1 / (root + 1e-12);
+      const underByK = 1 + (K + S) * byRoot;
+      const underByS = 1 - K2 + K * byRoot;
+      const scale = OUT / (under * under);
       for (let part = 0; part < size; part += 1) {
         const table = (sets[set * 4 + part] as number) * COUNT + band;
-        const d =
-          slope *
-          (doses[part] as number) *
-          ((coarse.K[table] as number) - theta * (coarse.S[table] as number));
+        const k = coarse.K[table] as number;
+        const s = coarse.S[table] as number;
+        const d = scale * (doses[part] as number) * (s * under - S * (underByK * k + underByS * s));
         jacobian[part * 3] = (jacobian[part * 3] as number) + (CX[band] as number) * d;
         jacobian[part * 3 + 1] = (jacobian[part * 3 + 1] as number) + (CY[band] as number) * d;
         jacobian[part * 3 + 2] = (jacobian[part * 3 + 2] as number) + (CZ[band] as number) * d;
@@ -302,7 +337,8 @@ export function solveColour(
         cost = found;
         logs.set(trial);
         damping = Math.max(1e-4, damping * 0.25);
-        if (cost < 1e-4 || gained < 1e-3 * cost) break;
+        // Whole steps of a scale will move it by more than that.
+        if (cost < 2e-3 || gained < 0.02 * cost) break;
       } else {
         damping *= 6;
         if (damping > 1e3) break;
@@ -354,14 +390,15 @@ export function solveColour(
         );
       };
       if (!within(grams)) continue;
-      let miss = ciede2000(exactLab(full, set, grams), target);
-      for (let better = true, round = 0; better && round < 6; round += 1) {
+      // Ten bands tell which step is better; the end is judged on all of them.
+      let miss = ciede2000(coarseLab(coarse, set, grams), target);
+      for (let better = true, round = 0; better && round < 4; round += 1) {
         better = false;
         for (let part = 0; part < set.length; part += 1)
           for (const by of [-stepG, stepG]) {
             const moved = grams.map((dose, index) => (index === part ? dose + by : dose));
             if (!within(moved)) continue;
-            const there = ciede2000(exactLab(full, set, moved), target);
+            const there = ciede2000(coarseLab(coarse, set, moved), target);
             if (there < miss - 1e-6) {
               grams.splice(0, grams.length, ...moved);
               miss = there;
@@ -369,12 +406,15 @@ export function solveColour(
             }
           }
       }
+      if (best !== null && miss + COST_EACH * (set.length - 1) > best.score + 0.3) continue;
       const lab = exactLab(full, set, grams);
+      miss = ciede2000(lab, target);
+      const here = coarseLab(coarse, set, grams);
       let shift = 0;
       for (let part = 0; part < set.length && set.length > 1; part += 1)
         for (const by of [-0.5, 0.5]) {
           const off = grams.map((dose, index) => (index === part ? dose + by * stepG : dose));
-          shift = Math.max(shift, ciede2000(exactLab(full, set, off), lab));
+          shift = Math.max(shift, ciede2000(coarseLab(coarse, set, off), here));
         }
       const score = miss + COST_EACH * (set.length - 1) + COST_SHIFT * shift;
       if (best === null || score < best.score)

@@ -26,7 +26,10 @@ export function xyzOfLab([L, a, b]: Lab): Xyz {
 }
 
 /** Linear sRGB of XYZ (IEC 61966-2-1 with the exact D65 of its primaries); outside 0 to 1 where the screen cannot show it. */
-export function linearOfXyz([x, y, z]: Xyz): Rgb {
+export function linearOfXyz(xyz: Xyz): Rgb {
+  const x = xyz[0];
+  const y = xyz[1];
+  const z = xyz[2];
   return [
     3.2409699419045213 * x - 1.5373831775700935 * y - 0.4986107602930033 * z,
     -0.9692436362808798 * x + 1.8759675015077206 * y + 0.04155505740717561 * z,
@@ -53,12 +56,14 @@ export function channelsOfHex(hex: string): Rgb {
   return [(value >> 16) & 255, (value >> 8) & 255, value & 255];
 }
 
-export function hexOfChannels(channels: Rgb): string {
-  const two = (channel: number) =>
-    Math.min(255, Math.max(0, Math.round(channel)))
-      .toString(16)
-      .padStart(2, "0");
-  return `#${channels.map(two).join("")}`.toUpperCase();
+/** "00" to "FF". */
+const TWO_SIGNS = Array.from({ length: 256 }, (_, value) =>
+  value.toString(16).padStart(2, "0").toUpperCase(),
+);
+const byte = (channel: number) => (channel <= 0 ? 0 : channel >= 255 ? 255 : Math.round(channel));
+
+export function hexOfChannels([r, g, b]: Rgb): string {
+  return `#${TWO_SIGNS[byte(r)]}${TWO_SIGNS[byte(g)]}${TWO_SIGNS[byte(b)]}`;
 }
 
 export function linearOfHex(hex: string): Rgb {
@@ -71,8 +76,11 @@ export const labOfHex = (hex: string): Lab => labOfXyz(xyzOfHex(hex));
 
 /** The nearest colour that a screen shows, each channel cut off at its ends. */
 export function hexOfXyz(xyz: Xyz): string {
-  const [r, g, b] = linearOfXyz(xyz);
-  return hexOfChannels([encoded(r) * 255, encoded(g) * 255, encoded(b) * 255]);
+  const linear = linearOfXyz(xyz);
+  const r = byte(encoded(linear[0]) * 255);
+  const g = byte(encoded(linear[1]) * 255);
+  const b = byte(encoded(linear[2]) * 255);
+  return `#${TWO_SIGNS[r]}${TWO_SIGNS[g]}${TWO_SIGNS[b]}`;
 }
 
 export const hexOfLab = (lab: Lab): string => hexOfXyz(xyzOfLab(lab));

@@ -14,6 +14,7 @@ import { COLOUR_KIND_WORDS, opticsOf, type ColourCard, type ColourKind } from "@
 import { KILLED } from "@/core/colour/flakes";
 import { HIDDEN } from "@/core/colour/hiding";
 import { hidingOf, lookSpread, mixLook } from "@/core/colour/mix-look";
+import { labOfHex } from "@/core/colour/spaces";
 import { mixPartsOf, type CoatLooks, type ColourLooks } from "@/core/plan/colour-plan";
 import { doseWords } from "@/core/plan/run-sheet";
 import { decimal, quantityText, trimmed } from "@/core/units/format-quantity";
@@ -305,7 +306,7 @@ function HidingWords({ coat, looks }: { coat: CoatLooks; looks: ColourLooks }) {
         <p className="text-sm mt-2">
           {unseenFilmMm === null || factor === null
             ? "No film of this hides its ground: give it an opaque base of its own hue."
-            : `Not seen from ${film(unseenFilmMm)}, or with ${trimmed(factor, 1)} times the load at this film, or over a base nearer to it: grey instead of ${coat.under.hex < "#777777" ? "black" : "white"}.`}
+            : `Not seen from ${film(unseenFilmMm)}, or with ${trimmed(factor, 1)} times the load at this film, or over a base nearer to it: grey instead of ${labOfHex(coat.under.hex)[0] < 50 ? "black" : "white"}.`}
         </p>
       )}
     </div>
