@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { expect, test, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { ciede2000 } from "@/core/colour/ciede2000";
@@ -116,6 +117,16 @@ test("a colour card from two swatches: one alone is rough, two that clash are to
   await signIn(page);
   await page.goto("/colours");
   await expect(page.getByRole("link", { name: "Phthalo blue paste" })).toBeVisible();
+  const [palette] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("link", { name: "palette" }).click(),
+  ]);
+  expect(readFileSync(await palette.path(), "utf8")).toMatch(/^GIMP Palette\n[\s\S]*\tPhthalo blue paste\n/);
+  const [shelf] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("link", { name: "CSV" }).click(),
+  ]);
+  expect(readFileSync(await shelf.path(), "utf8")).toContain("Phthalo blue paste,PB15:3,opaque paste,#");
   await page.getByRole("link", { name: "New colour" }).click();
   const what = page.getByRole("region", { name: "What it does" });
   const full = page.getByLabel(/^Full strength/);

@@ -57,7 +57,8 @@ const LARGEST_LOAD = { opaque: 5, metallic: 5, tint: 2, clear: 0 };
 export const loadTooLarge: Rule = ({ coats }) =>
   coats.flatMap(({ coat }) =>
     coat.colours
-      .filter((colour) => colour.gPer100G > LARGEST_LOAD[colour.look])
+      // Mixed from the shelf, each colourant has the limit of its own card: the Colour view says it there.
+      .filter((colour) => !colour.parts && colour.gPer100G > LARGEST_LOAD[colour.look])
       .map((colour): Advice => ({
         rule: "load-too-large",
         coatId: coat.id,

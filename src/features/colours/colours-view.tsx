@@ -23,6 +23,18 @@ export function ColoursView({ cards }: { cards: ColourCard[] }) {
     <main className="px-7 py-6">
       <div className="flex items-end gap-5 mb-4">
         <h1 className="heading text-2xl mr-auto">Colours</h1>
+        <a
+          href="/colours/shelf.csv"
+          className="underline underline-offset-4 decoration-line-strong text-sm pb-1.5"
+        >
+          CSV
+        </a>
+        <a
+          href="/colours/palette.gpl"
+          className="underline underline-offset-4 decoration-line-strong text-sm pb-1.5"
+        >
+          palette
+        </a>
         <Button weight="quiet" onClick={() => void add()}>
           add the usual ones
         </Button>

@@ -85,7 +85,7 @@ function Films({
       <div className="label mb-2">
         {quantityText(coat.coat.filmMm, "film", system)} over what lies below, seen in daylight
       </div>
-      <div className="flex gap-5 flex-wrap">
+      <div className="flex gap-5 flex-wrap items-start">
         {coat.colours.map((looks) => {
           const { colour, lab, look } = looks;
           const on = colour.id === pickedId;

@@ -1,0 +1,60 @@
+import Papa from "papaparse";
+import { COLOUR_KIND_WORDS, opticsOf, type ColourCard } from "@/core/colour/colour-card";
+import { mixLook } from "@/core/colour/mix-look";
+import { channelsOfHex, hexOfLab, labOfHex, type Lab } from "@/core/colour/spaces";
+import { labEndless } from "@/core/colour/hiding";
+import { even } from "@/core/colour/spectrum";
+
+/** Film and load at which flakes and dyes are shown, which have no full strength of their own. */
+const SHOWN = { filmMm: 1, gPer100G: { mica: 2, glitter: 10, dye: 0.2 } };
+
+/** The colour that stands for a card: its full strength; flakes at 45° and dyes over white in a film of 1 mm. */
+export function standingColour(card: ColourCard): { lab: Lab; hex: string } {
+  const optics = opticsOf(card);
+  if (!optics) {
+    const hex = card.appearance.by === "unknown" ? card.appearance.hex.toUpperCase() : "#808080";
+    return { lab: labOfHex(hex), hex };
+  }
+  if (!optics.flake && optics.matter.S.some((value) => value > 0)) {
+    const lab = labEndless(optics.matter);
+    return { lab, hex: hexOfLab(lab) };
+  }
+  const gPer100G = optics.flake
+    ? SHOWN.gPer100G[card.kind === "glitter" ? "glitter" : "mica"]
+    : SHOWN.gPer100G.dye;
+  const look = mixLook([{ id: card.id, gPer100G, optics }], SHOWN.filmMm, even(0.8));
+  return { lab: look.lab, hex: look.hex };
+}
+
+const oneLine = (text: string) => text.replace(/[\u0000-\u001f\u007f]+/g, " ").trim();
+
+/** The shelf as a GIMP palette (.gpl): a line each of red, green, blue and name. */
+export function shelfPalette(shop: string, cards: readonly ColourCard[]): string {
+  const lines = cards.map((card) => {
+    const channels = channelsOfHex(standingColour(card).hex).map((channel) => String(channel).padStart(3));
+    return `${channels.join(" ")}\t${oneLine(card.name)}`;
+  });
+  return ["GIMP Palette", `Name: ${oneLine(shop)}`, "Columns: 6", "#", ...lines, ""].join("\n");
+}
+
+const places = (value: number) => Number(value.toFixed(2));
+
+/** The shelf as CSV: names, limits, prices, and the colour that stands for each. Formulas in names are disarmed. */
+export function shelfCsv(cards: readonly ColourCard[]): string {
+  const rows = cards.map((card) => {
+    const { lab, hex } = standingColour(card);
+    return {
+      name: card.name,
+      pigment: card.index,
+      kind: COLOUR_KIND_WORDS[card.kind],
+      hex,
+      L: places(lab[0]),
+      a: places(lab[1]),
+      b: places(lab[2]),
+      most_g_per_100g: card.mostPer100G ?? "",
+      density_g_per_ml: card.densityGPerMl,
+      price_per_kg: card.pricePerKg ?? "",
+    };
+  });
+  return Papa.unparse(rows, { escapeFormulae: true, newline: "\r\n" });
+}
