@@ -31,7 +31,7 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
   await page.getByRole("link", { name: "Serving counter" }).click();
   await page.waitForURL("**/measure");
   await look("measure");
-  for (const name of ["Build", "Cups", "Pour", "Log"] as const) {
+  for (const name of ["Build", "Colour", "Cups", "Pour", "Log"] as const) {
     await stage(page, name);
     await look(name);
   }
@@ -39,6 +39,11 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
   await page.getByRole("link", { name: "Batch sheet" }).click();
   await page.waitForURL("**/sheets/batch");
   await look("batch sheet");
+  await page.getByRole("link", { name: "What to buy" }).click();
+  await page.waitForURL("**/buy");
+  await look("what to buy");
+  await page.goBack();
+  await page.waitForURL("**/sheets/batch");
   await page.getByRole("link", { name: "Run sheet" }).click();
   await page.waitForURL("**/sheets/run");
   await look("run sheet");
@@ -51,6 +56,11 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
   await page.getByRole("link", { name: "Slow coating 1:1" }).click();
   await page.waitForURL("**/cards/**");
   await look("resin card");
+  await page.goto("/colours");
+  await look("colours");
+  await page.getByRole("link", { name: "Red oxide paste" }).click();
+  await page.waitForURL("**/colours/**");
+  await look("colour card");
   await page.goto("/shop");
   await look("shop");
   await page.goto("/jobs");
@@ -62,7 +72,7 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
 test("axe finds nothing serious on any view, and the console stays silent: no error, no blocked style", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const said: string[] = [];
   page.on("console", (message) => {
     if (message.type() === "error" || message.type() === "warning") said.push(message.text());
@@ -76,7 +86,7 @@ test("at 200 % zoom no view runs out of the window, and the road can still be wa
   browser,
   baseURL,
 }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(120_000);
   // 200 % of a 1280 × 800 window leaves 640 × 400 CSS pixels.
   const context = await browser.newContext({
     viewport: { width: 640, height: 400 },

@@ -75,7 +75,11 @@ export function BuyView({
           </Button>
         </div>
       </section>
-      <section aria-label="What to buy" className="flex-1 min-w-0 px-7 pt-4 pb-8 overflow-y-auto">
+      <section
+        aria-label="What to buy"
+        tabIndex={0}
+        className="flex-1 min-w-0 px-7 pt-4 pb-8 overflow-y-auto"
+      >
         <h2 className="heading text-xl mb-2">Resin</h2>
         {shopping.resins.length === 0 && (
           <p className="text-ink-soft">No coat is counted yet: measure a piece and build its coats.</p>
