@@ -7,7 +7,7 @@ const [COS6, SIN6] = [Math.cos(6 * DEGREE), Math.sin(6 * DEGREE)];
 const [COS63, SIN63] = [Math.cos(63 * DEGREE), Math.sin(63 * DEGREE)];
 const [COS275, SIN275] = [Math.cos(275 * DEGREE), Math.sin(275 * DEGREE)];
 /** Product of both chromas below which a colour has no hue. */
-const GREY = 1e-24;
+const GREY = 1e-20;
 /** Hues further than this from 275° are not turned: exp(−(100/25)²) is 10⁻⁷. */
 const FAR = Math.cos(100 * DEGREE);
 
@@ -37,12 +37,12 @@ export function ciede2000(one: Lab, other: Lab): number {
   let dH = 0;
   if (product > GREY) {
     const across = x1 * b2 - x2 * b1;
-    // 2·√(C1·C2)·sin(Δh/2), free of cancellation where both are near.
-    const along = product + x1 * x2 + b1 * b2;
+    // 2·√(C1·C2)·sin(Δh/2): of hues less than a right angle apart by their cross product, free of cancellation; of others by their dot.
+    const dot = x1 * x2 + b1 * b2;
     dH =
-      along > 0
-        ? across / Math.sqrt(along / 2)
-        : Math.sign(across || 1) * Math.sqrt(Math.max(0, 2 * (product - x1 * x2 - b1 * b2)));
+      dot > 0
+        ? across / Math.sqrt((product + dot) / 2)
+        : (across < 0 ? -1 : 1) * Math.sqrt(2 * (product - dot));
     const u = C2 * x1 + C1 * x2;
     const v = C2 * b1 + C1 * b2;
     const long = Math.sqrt(u * u + v * v);
