@@ -8,8 +8,8 @@ const [COS63, SIN63] = [Math.cos(63 * DEGREE), Math.sin(63 * DEGREE)];
 const [COS275, SIN275] = [Math.cos(275 * DEGREE), Math.sin(275 * DEGREE)];
 /** Product of both chromas below which a colour has no hue. */
 const GREY = 1e-20;
-/** Hues further than this from 275° are not turned: exp(−(100/25)²) is 10⁻⁷. */
-const FAR = Math.cos(100 * DEGREE);
+/** Hues further than this from 275° are not turned: exp(−(125/25)²) is 10⁻¹¹. */
+const FAR = Math.cos(125 * DEGREE);
 
 /**
  * Colour difference ΔE00 (Sharma, Wu, Dalal 2005: CIEDE2000 with all weights 1). The mean hue is taken as the bisector of both
