@@ -84,7 +84,8 @@ export function ciede2000(one: Lab, other: Lab): number {
   const h = dH / (1 + 0.015 * C * T);
   let turned = 0;
   const toward = cos * COS275 + sin * SIN275;
-  if (toward > FAR) {
+  // The formula counts hues from 0 to 360° and does not go round: from 0 to 90° they are far from 275°.
+  if (toward > FAR && !(sin >= 0 && cos > 0)) {
     const angle = Math.atan2(sin * COS275 - cos * SIN275, toward) / (25 * DEGREE);
     const C22 = C * C;
     const C7 = C22 * C22 * C22 * C;
