@@ -2,7 +2,16 @@ import { usualPass } from "../schedule/pass";
 import { derivePlan } from "./derive-plan";
 import type { JobDocument } from "./job";
 import { newCoat } from "./new-job";
-import { clockText, doseWords, passDetail, runSheet, sectionWords, sprayWords, weighable } from "./run-sheet";
+import {
+  clockText,
+  doseWords,
+  passDetail,
+  runSheet,
+  sectionWords,
+  sprayWords,
+  weighable,
+  weighLines,
+} from "./run-sheet";
 import { sampleJob, starterCards } from "./sample-job";
 
 let made = 0;
@@ -83,6 +92,24 @@ describe("the order of acts", () => {
   test("a coat with a problem has no step", () => {
     const steps = sheet((job) => void (colour(job).resinCardId = null));
     expect(steps.some((step) => step.coatName.startsWith("Palm"))).toBe(false);
+  });
+});
+
+describe("cups by their numbers", () => {
+  test("a colour goes into the cup that bears its number, also behind a clear one", () => {
+    const job = sampleJob(cards, newId);
+    const plan = derivePlan(job, cards);
+    const planned = plan.coats.find((one) => one.coat.id === colour(job).id)!;
+    const batch = planned.batched!.batches[0]!;
+    // The blend has its clear before its black.
+    const clear = batch.cups.findIndex((cup) => cup.doses.length === 0);
+    const black = batch.cups.findIndex((cup) => cup.name === "Ink black");
+    expect(clear).toBeGreaterThanOrEqual(0);
+    expect(black).toBeGreaterThan(clear);
+    for (const { line, label } of weighLines(batch, false).filter((one) => one.line.startsWith("dose-"))) {
+      const at = batch.cups.findIndex((cup) => line === `dose-${cup.colourId}`);
+      expect(label).toBe(`${batch.cups[at]!.name} into cup ${at + 1}`);
+    }
   });
 });
 

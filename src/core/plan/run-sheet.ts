@@ -147,11 +147,10 @@ export function weighLines(batch: Batch, paint: boolean): WeighLine[] {
     { line: "A", label: "A, resin", grams: aG, ml: batch.parts.aMl, count: null },
     { line: "B", label: "B, hardener", grams: bG, ml: batch.parts.bMl, count: null },
     ...(cG > 0 ? [{ line: "C", label: "C, filler", grams: cG, ml: cMl, count: null }] : []),
-    ...batch.cups
-      .filter((cup) => cup.doses.length > 0)
-      .flatMap((cup, index) =>
-        doseLines(cup, batch.cups.length > 1 ? `into cup ${index + 1}` : "into the pot"),
-      ),
+    // By the numbers that are drawn under the cups: clear ones count too.
+    ...batch.cups.flatMap((cup, index) =>
+      doseLines(cup, batch.cups.length > 1 ? `into cup ${index + 1}` : "into the pot"),
+    ),
   ];
 }
 
