@@ -1,5 +1,8 @@
 import fc from "fast-check";
+import { mixedFrom } from "@/core/batch/coat-colour";
+import { derivePlan } from "@/core/plan/derive-plan";
 import { emptyJob } from "@/core/plan/new-job";
+import { runSheet } from "@/core/plan/run-sheet";
 import { sampleJob, starterCards } from "@/core/plan/sample-job";
 import { jobDocumentSchema } from "./job-document";
 import { jobFields } from "./jobs";
@@ -130,4 +133,32 @@ test("a pour event keeps only what belongs to its kind", () => {
   });
   expect(pourEventSchema.safeParse({ ...event, ml: -1 }).success).toBe(false);
   expect(pourEventSchema.safeParse({ ...event, at: "yesterday" }).success).toBe(false);
+});
+
+test("every line of a mixed colour's weighing goes over the wire, in both schools", () => {
+  for (const school of ["clear-first", "colour-into-a"] as const) {
+    const draft = job();
+    const colour = draft.coats[2]!;
+    colour.school = school;
+    colour.colours = colour.colours.map((one) =>
+      mixedFrom(
+        one,
+        [1, 2, 3].map((gPer100G) => ({
+          cardId: newId(),
+          name: `Paste ${gPer100G}`,
+          gPer100G,
+          measure: { unit: "gram" as const },
+        })),
+      ),
+    );
+    expect(jobDocumentSchema.parse(JSON.parse(JSON.stringify(draft)))).toEqual(draft);
+    const steps = runSheet(derivePlan(draft, cards), "metric").filter((step) => step.coatId === colour.id);
+    const lines = steps.flatMap((step) => step.weigh.map((line) => ({ ...line, stepId: step.id })));
+    expect(new Set(lines.map(({ line }) => line)).size).toBe(lines.length);
+    expect(lines.filter(({ line }) => line.startsWith("dose-"))).toHaveLength(3 * colour.colours.length);
+    for (const { line, stepId, grams } of lines) {
+      const event = { id: newId(), at: new Date(0).toISOString(), kind: "weighed", stepId, line, grams };
+      expect(pourEventSchema.parse(event)).toEqual(event);
+    }
+  }
 });

@@ -3,7 +3,6 @@ import { potLifeMin } from "../cure/pot";
 import type { ResinCard } from "../cure/resin-card";
 import { exactly, scaled, sumOf, within, type Spread } from "../numerics/spread";
 import { dosesFor, type CoatColour, type NamedDose } from "./coat-colour";
-import { doseFor, type Dose } from "./dose";
 import { embedNeed, embedsClearMl, type Embed, type EmbedNeed } from "./embeds";
 import { factorSpread, type FactorId, type Ground, type Tool } from "./factors";
 import { lossesOf, type Loss } from "./losses";
@@ -62,8 +61,7 @@ export type Cup = {
   ml: number;
   g: number;
   vessel: Vessel;
-  /** Colour of this cup in all, and colourant by colourant. */
-  dose: Dose;
+  /** What colours it, colourant by colourant; none for clear. */
   doses: NamedDose[];
   /** A and B of this cup alone, where colour goes into A first. */
   parts: Parts | null;
@@ -336,31 +334,20 @@ function oneBatch(
   const share = dealt.shares[index] ?? 0;
   const mixMl = (divided.coloursMl.reduce((sum, ml) => sum + ml, 0) + divided.clearMl) * share;
   const ownParts = request.school === "colour-into-a" && card.kind !== "paint";
-  const cup = (colourId: string, name: string, ml: number, dose: Dose, doses: NamedDose[]): Cup => ({
+  const cup = (colourId: string, name: string, ml: number, doses: NamedDose[]): Cup => ({
     colourId,
     name,
     ml,
     g: ml * density,
     vessel: vesselFor(ml, request.vesselsMl),
-    dose,
     doses,
     parts: ownParts ? splitParts(ml, card) : null,
   });
   const cups = colours.map((colour, at) => {
     const ml = (divided.coloursMl[at] ?? 0) * share;
-    const g = ml * density;
-    return cup(colour.id, colour.name, ml, doseFor(g, colour.gPer100G, colour.measure), dosesFor(g, colour));
+    return cup(colour.id, colour.name, ml, dosesFor(ml * density, colour));
   });
-  if (divided.clearMl > 0)
-    cups.push(
-      cup(
-        "clear-reserve",
-        clearName(request),
-        divided.clearMl * share,
-        { grams: 0, count: 0, unit: "gram" },
-        [],
-      ),
-    );
+  if (divided.clearMl > 0) cups.push(cup("clear-reserve", clearName(request), divided.clearMl * share, []));
   return {
     number: index + 1,
     share,

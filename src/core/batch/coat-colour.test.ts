@@ -56,7 +56,7 @@ describe("a colour mixed from several colourants", () => {
       { cardId: "w", name: "White paste", gPer100G: 4, measure: { unit: "gram" } },
     ]);
     expect(dosesFor(200, mixed)).toEqual([
-      expect.objectContaining({ id: "w", name: "White paste", grams: 8 }),
+      expect.objectContaining({ id: "c-1", name: "White paste", grams: 8 }),
     ]);
     expect(mixedFrom(mixed, [])).not.toHaveProperty("parts");
   });

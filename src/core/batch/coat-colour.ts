@@ -35,18 +35,19 @@ export function mixedFrom(colour: CoatColour, parts: readonly ColourPart[]): Coa
   };
 }
 
-/** One dose of a cup: which colourant, and how much. */
+/** One dose of a cup: which colourant, and how much. Its id is the colour's, with its number where it is mixed of several. */
 export type NamedDose = Dose & { id: string; name: string };
+
+/** The id of the dose of a colour's part; short, since pours keep it with each weighing. */
+export const doseId = (colour: CoatColour, index: number): string => `${colour.id}-${index + 1}`;
 
 /** What goes into this mass of mix for a colour, colourant by colourant. */
 export function dosesFor(mixG: number, colour: CoatColour): NamedDose[] {
-  const parts = colour.parts ?? [
-    { cardId: colour.id, name: colour.name, gPer100G: colour.gPer100G, measure: colour.measure },
-  ];
+  const parts = colour.parts?.map((part, index) => ({ ...part, id: doseId(colour, index) })) ?? [colour];
   return parts
     .filter((part) => part.gPer100G > 0)
-    .map(({ cardId, name, gPer100G, measure }) => ({
-      id: cardId,
+    .map(({ id, name, gPer100G, measure }) => ({
+      id,
       name,
       ...doseFor(mixG, gPer100G, measure),
     }));

@@ -3,7 +3,7 @@ import { calibrate } from "../cure/calibrate";
 import type { ResinCard } from "../cure/resin-card";
 import { starterCards } from "../plan/sample-job";
 import { batchCoat, type Batch } from "./batch-coat";
-import type { CoatColour } from "./coat-colour";
+import { mixedFrom, type CoatColour } from "./coat-colour";
 import { ACCURATE, leastDoseG, letDownFor } from "./let-down";
 import { filledBy, leftoverMl } from "./leftovers";
 import { fillerShare, massRatio, mixDensityGPerMl, ratioError, smallestMixG, splitParts } from "./parts";
@@ -55,7 +55,7 @@ const coat = batchCoat({
 });
 const batch = coat.batches[0] as Batch;
 const out = (weighed: Partial<typeof NOTHING_WEIGHED>) =>
-  weighOut(batch, { ...NOTHING_WEIGHED, ...weighed }, colours, CARD, []);
+  weighOut(batch, { ...NOTHING_WEIGHED, ...weighed }, CARD, []);
 
 describe("at the scale", () => {
   test("nothing weighed, nothing said", () => expect(out({})).toEqual({ verdicts: [], factor: 1 }));
@@ -77,15 +77,36 @@ describe("at the scale", () => {
     expect(out({ aG: batch.parts.aG, bG: batch.parts.bG * 1.01 }).verdicts[0]).toEqual({ kind: "within" }));
   test("too much colour: its cup, and with it the batch, grows to match, or it is stronger", () => {
     const cup = batch.cups[1]!;
-    const { verdicts, factor } = out({ dosesG: { black: cup.dose.grams * 1.4 } });
+    const { verdicts, factor } = out({ dosesG: { black: cup.doses[0]!.grams * 1.4 } });
     expect(verdicts[0]).toMatchObject({
       kind: "dose",
-      colourId: "black",
+      doseId: "black",
       overShare: expect.closeTo(0.4, 9),
       cupG: expect.closeTo(cup.g * 1.4, 6),
     });
     expect(factor).toBeCloseTo(1.4, 9);
-    expect(out({ dosesG: { black: cup.dose.grams * 1.05 } }).verdicts).toEqual([]);
+    expect(out({ dosesG: { black: cup.doses[0]!.grams * 1.05 } }).verdicts).toEqual([]);
+  });
+  test("of several colourants in a cup, the one that is over is named, not their sum", () => {
+    const gram = { unit: "gram" as const };
+    const mixed = colours.map((one) =>
+      one.id === "black"
+        ? mixedFrom(one, [
+            { cardId: "k", name: "Black paste", gPer100G: 0.1, measure: gram },
+            { cardId: "w", name: "White paste", gPer100G: 5, measure: gram },
+          ])
+        : one,
+    );
+    const both = resized(batch, 1 + 1e-6, mixed, CARD, []);
+    const [black, white] = both.cups[1]!.doses;
+    const weigh = (dosesG: Record<string, number>) =>
+      weighOut(both, { ...NOTHING_WEIGHED, dosesG }, CARD, []).verdicts.filter(
+        (verdict) => verdict.kind === "dose",
+      );
+    // Twice the black is two hundredths of the sum: unseen there, and a grey of another name.
+    expect(weigh({ [black!.id]: black!.grams * 2, [white!.id]: white!.grams })).toEqual([
+      expect.objectContaining({ kind: "dose", name: "Black paste", overShare: expect.closeTo(1, 6) }),
+    ]);
   });
   test("a pot that gets too full is named with the next size", () => {
     const { verdicts } = out({ aG: batch.parts.aG * 2.5 });
@@ -93,7 +114,7 @@ describe("at the scale", () => {
       nominalMl: batch.pot.nominalMl,
       nextMl: expect.any(Number),
     });
-    const none = weighOut(batch, { ...NOTHING_WEIGHED, aG: batch.parts.aG * 2.5 }, colours, CARD, [
+    const none = weighOut(batch, { ...NOTHING_WEIGHED, aG: batch.parts.aG * 2.5 }, CARD, [
       batch.pot.nominalMl,
     ]);
     expect(none.verdicts.find((verdict) => verdict.kind === "vessel")).toMatchObject({ nextMl: null });
@@ -113,7 +134,9 @@ describe("at the scale", () => {
         expect(after.cups.reduce((sum, cup) => sum + cup.ml, 0)).toBeCloseTo(after.parts.mixMl, 6);
         expect(after.parts.mixMl).toBeCloseTo(batch.parts.mixMl * factor, 6);
         after.cups.forEach((cup, index) =>
-          expect(cup.dose.grams).toBeCloseTo(batch.cups[index]!.dose.grams * factor, 9),
+          cup.doses.forEach((dose, at) =>
+            expect(dose.grams).toBeCloseTo(batch.cups[index]!.doses[at]!.grams * factor, 9),
+          ),
         );
       }),
     ));

@@ -1,4 +1,3 @@
-import { doseFor } from "./dose";
 import type { Batch } from "./batch-coat";
 import { dosesFor, type CoatColour } from "./coat-colour";
 import { correctWeighing, massRatio, splitParts, type Ratio } from "./parts";
@@ -8,7 +7,7 @@ import { FULLEST, vesselFor } from "./vessel";
 export type Weighed = {
   aG: number | null;
   bG: number | null;
-  /** Grams of colour by the id of the colour. */
+  /** Grams of a colourant by the id of its dose. */
   dosesG: Readonly<Record<string, number>>;
   /** Grams of A and B that are left in their bottles. */
   stockAG: number | null;
@@ -21,8 +20,8 @@ export type Verdict =
   | { kind: "within" }
   /** Bring a part up: it is short for what is there of the other. */
   | { kind: "add"; part: "A" | "B"; toG: number; addG: number }
-  /** Too much colour: either its cup grows to this mass, or it is stronger by this share. */
-  | { kind: "dose"; colourId: string; name: string; overShare: number; cupG: number }
+  /** Too much of a colourant: either its cup grows to this mass, or it is stronger by this share. */
+  | { kind: "dose"; doseId: string; name: string; overShare: number; cupG: number }
   /** The mix no longer fits its vessel so that it can be stirred. */
   | { kind: "vessel"; mixMl: number; nominalMl: number; nextMl: number | null }
   /** A bottle holds too little: only this share of the batch can be mixed. */
@@ -44,7 +43,6 @@ const DOSE_TOLERANCE = 0.1;
 export function weighOut(
   batch: Batch,
   weighed: Weighed,
-  colours: readonly CoatColour[],
   card: Ratio,
   vesselsMl: readonly number[],
 ): WeighOut {
@@ -62,20 +60,20 @@ export function weighOut(
     verdicts.push({ kind: "within" });
     factor = Math.max(1, (weighed.aG + weighed.bG) / (parts.aG + parts.bG));
   }
-  for (const colour of colours) {
-    const cup = batch.cups.find((one) => one.colourId === colour.id);
-    const poured = weighed.dosesG[colour.id];
-    if (!cup || poured === undefined || !(cup.dose.grams > 0)) continue;
-    const over = poured / (cup.dose.grams * factor) - 1;
-    if (over > DOSE_TOLERANCE)
-      verdicts.push({
-        kind: "dose",
-        colourId: colour.id,
-        name: colour.name,
-        overShare: over,
-        cupG: (poured / cup.dose.grams) * cup.g,
-      });
-  }
+  for (const cup of batch.cups)
+    for (const dose of cup.doses) {
+      const poured = weighed.dosesG[dose.id];
+      if (poured === undefined) continue;
+      const over = poured / (dose.grams * factor) - 1;
+      if (over > DOSE_TOLERANCE)
+        verdicts.push({
+          kind: "dose",
+          doseId: dose.id,
+          name: dose.name,
+          overShare: over,
+          cupG: (poured / dose.grams) * cup.g,
+        });
+    }
   const strongest = Math.max(
     factor,
     ...verdicts.map((verdict) => (verdict.kind === "dose" ? factor * (1 + verdict.overShare) : factor)),
@@ -134,7 +132,6 @@ export function resized(
         ml: cup.ml * factor,
         g: cup.g * factor,
         vessel: vesselFor(cup.ml * factor, vesselsMl),
-        dose: colour ? doseFor(cup.g * factor, colour.gPer100G, colour.measure) : cup.dose,
         doses: colour ? dosesFor(cup.g * factor, colour) : cup.doses,
         parts: cup.parts && splitParts(cup.ml * factor, card),
       };

@@ -107,7 +107,7 @@ describe("cups by their numbers", () => {
     expect(clear).toBeGreaterThanOrEqual(0);
     expect(black).toBeGreaterThan(clear);
     for (const { line, label } of weighLines(batch, false).filter((one) => one.line.startsWith("dose-"))) {
-      const at = batch.cups.findIndex((cup) => line === `dose-${cup.colourId}`);
+      const at = batch.cups.findIndex((cup) => cup.doses.some((dose) => line === `dose-${dose.id}`));
       expect(label).toBe(`${batch.cups[at]!.name} into cup ${at + 1}`);
     }
   });

@@ -99,8 +99,8 @@ export const dosesWords = ({ name, doses }: Cup): string =>
 /** What goes on the scale for a batch, in order. */
 export function weighLines(batch: Batch, paint: boolean): WeighLine[] {
   const doseLines = (cup: Cup, into: string): WeighLine[] =>
-    cup.doses.map((dose, index) => ({
-      line: index === 0 ? `dose-${cup.colourId}` : `dose-${cup.colourId}-${dose.id}`,
+    cup.doses.map((dose) => ({
+      line: `dose-${dose.id}`,
       label: `${dose.name} ${into}`,
       grams: dose.grams,
       ml: null,

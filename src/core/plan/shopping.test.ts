@@ -49,8 +49,21 @@ describe("what to buy", () => {
       .flatMap(([coat, id]) =>
         (coat.batched?.batches ?? []).flatMap((batch) => batch.cups.filter((cup) => cup.colourId === id)),
       )
-      .reduce((sum, cup) => sum + cup.dose.grams, 0);
+      .flatMap((cup) => cup.doses)
+      .reduce((sum, dose) => sum + dose.grams, 0);
     expect(black[0]!.grams.likely).toBeCloseTo(grams, 9);
+  });
+  test("cups of one coat are off together: their spread is that of its mix, however many batches there are", () => {
+    const job = sampleJob(cards, newId);
+    job.coats = [job.coats[2]!];
+    job.coats[0]!.rateM2PerH = 1.6;
+    const plan = derivePlan(job, cards);
+    const { batches, mixMl } = plan.coats[0]!.batched!;
+    expect(batches.length).toBeGreaterThan(1);
+    for (const { grams } of shoppingFor([plan]).colours) {
+      expect(grams.high / grams.likely).toBeCloseTo(mixMl.high / mixMl.likely, 9);
+      expect(grams.low / grams.likely).toBeCloseTo(mixMl.low / mixMl.likely, 9);
+    }
   });
   test("a resin without price is named, not taken for free", () => {
     const bare = cards.map((card) => ({

@@ -69,16 +69,18 @@ export function shoppingFor(plans: readonly Plan[]): Shopping {
   const doses = coats.flatMap(({ coat, batched }) =>
     coat.colours.flatMap((colour) => {
       const { low, likely, high } = batched?.mixMl as Spread;
-      const cups = (batched?.batches ?? []).flatMap((batch) =>
-        batch.cups.filter((cup) => cup.colourId === colour.id),
-      );
-      return cups
-        .flatMap((cup) => cup.doses)
-        .map(({ name, grams }) => ({
-          name,
+      const all = (batched?.batches ?? [])
+        .flatMap((batch) => batch.cups.filter((cup) => cup.colourId === colour.id))
+        .flatMap((cup) => cup.doses);
+      // Cups of one coat are off together, as its mix is: they are summed before they get their spread.
+      return [...group(all, (dose) => dose.id)].map(([, list]) => {
+        const grams = list.reduce((sum, dose) => sum + dose.grams, 0);
+        return {
+          name: list[0]?.name ?? "",
           hex: colour.parts ? null : colour.hex,
           grams: { low: (grams * low) / likely, likely: grams, high: (grams * high) / likely },
-        }));
+        };
+      });
     }),
   );
   const colours = [...group(doses, (dose) => dose.name.trim().toLowerCase())].map(([, list]): ColourNeed => ({

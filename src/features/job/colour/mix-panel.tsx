@@ -3,6 +3,7 @@
 import { Slider } from "radix-ui";
 import { useMemo } from "react";
 import {
+  doseId,
   dosesFor,
   mixedFrom,
   type CoatColour,
@@ -102,10 +103,10 @@ export function MixPanel({ coat, looks }: { coat: CoatLooks; looks: ColourLooks 
           <h3 className="heading">Doses, in 100 g of mix</h3>
           <AddColourant shelf={shelf} used={parts} onAdd={add} />
         </div>
-        {parts.map((part) => {
+        {parts.map((part, index) => {
           const card = cards.get(part.cardId);
           const most = card?.mostPer100G ?? USUAL_MOST;
-          const cup = inCup.find((one) => one.id === part.cardId);
+          const cup = inCup.find((one) => one.id === doseId(colour, index));
           return (
             <div key={part.cardId} className="border-b border-line py-2">
               <div className="flex items-baseline justify-between">

@@ -36,7 +36,7 @@ export function CupsView({ jobId }: { jobId: string }) {
   const { coat, batched, card } = planned;
   const vesselsMl = document.work.vesselsMl ?? [];
   const plannedBatch = batched?.batches[Math.min(batchNumber, batched.batches.length) - 1];
-  const out = plannedBatch && card ? weighOut(plannedBatch, weighed, coat.colours, card, vesselsMl) : null;
+  const out = plannedBatch && card ? weighOut(plannedBatch, weighed, card, vesselsMl) : null;
   // What the scale showed changes every number of this batch.
   const batch =
     plannedBatch && card && out ? resized(plannedBatch, out.factor, coat.colours, card, vesselsMl) : null;

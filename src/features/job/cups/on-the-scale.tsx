@@ -46,7 +46,9 @@ export function OnTheScale({
       bare
     />
   );
-  const dosed = batch.cups.filter((cup) => cup.dose.grams > 0);
+  const doses = batch.cups.flatMap((cup) =>
+    cup.doses.map((dose) => ({ ...dose, cupName: cup.doses.length > 1 ? ` for ${cup.name}` : "" })),
+  );
 
   return (
     <div>
@@ -105,10 +107,10 @@ export function OnTheScale({
         </Button>
         {more && (
           <div className="grid grid-cols-2 gap-3">
-            {dosed.map((cup) =>
-              field(`${cup.name}, poured`, weighed.dosesG[cup.colourId] ?? null, (grams) => {
-                const { [cup.colourId]: _before, ...rest } = weighed.dosesG;
-                onWeighed({ ...weighed, dosesG: grams === null ? rest : { ...rest, [cup.colourId]: grams } });
+            {doses.map(({ id, name, cupName }) =>
+              field(`${name}${cupName}, poured`, weighed.dosesG[id] ?? null, (grams) => {
+                const { [id]: _before, ...rest } = weighed.dosesG;
+                onWeighed({ ...weighed, dosesG: grams === null ? rest : { ...rest, [id]: grams } });
               }),
             )}
             {field("A left in its bottle", weighed.stockAG, (stockAG) => onWeighed({ ...weighed, stockAG }))}
@@ -158,7 +160,7 @@ function Verdicts({
     <div role="status" className="flex flex-col gap-2 text-sm">
       {out.verdicts.map((verdict) => (
         <p
-          key={`${verdict.kind}-${"colourId" in verdict ? verdict.colourId : ""}`}
+          key={`${verdict.kind}-${"doseId" in verdict ? verdict.doseId : ""}`}
           className={`border-l-[3px] pl-3 ${verdict.kind === "stock" || (verdict.kind === "vessel" && verdict.nextMl === null) ? "border-danger" : "border-ink"}`}
         >
           {sentence(verdict)}
@@ -185,7 +187,7 @@ function LetDowns({ batch, card, stepG }: { batch: Batch; card: ResinCard; stepG
     });
   });
   return strong.map(({ cup, dose, letDown, counted }) => (
-    <p key={`${cup.colourId}-${dose.id}`} className="border-l-[3px] border-ink pl-3 text-sm">
+    <p key={dose.id} className="border-l-[3px] border-ink pl-3 text-sm">
       <span className="font-semibold">
         {dose.name}: a scale in steps of {trimmed(stepG, 3)} g cannot dose {grams(dose.grams)}.
       </span>{" "}
