@@ -1,9 +1,10 @@
+import type { Spread } from "../numerics/spread";
 import { ciede2000 } from "./ciede2000";
 import type { Optics } from "./colour-card";
 import { overGround, seen, together, type Matter } from "./film-optics";
 import { atAngle, flopIndex, GREEN_BAND, labAt, swatchOf, visibleFlakes } from "./flakes";
-import { contrastRatio, ghosting, labEndless, unseenFilmMm } from "./hiding";
-import { hexOfLab, hexOfXyz, onScreen, type Lab } from "./spaces";
+import { contrastRatio, ghosting, unseenFilmMm } from "./hiding";
+import { hexOfXyz, onScreen, type Lab } from "./spaces";
 import { even, xyzOf, type Band, type Xyz } from "./spectrum";
 
 /** One colourant of a mix as it is weighed, g in 100 g of mix; null optics where its look is not known. */
@@ -24,13 +25,9 @@ export type MixLook = {
   unknownIds: string[];
 };
 
-const CLEAR_HEX = "#EFE9D6";
-
-function split(parts: readonly MixPart[], factor: (part: MixPart) => number = () => 1) {
-  const used = parts.flatMap((part) =>
-    part.optics && part.gPer100G > 0
-      ? [{ part, optics: part.optics, load: part.gPer100G * factor(part) }]
-      : [],
+function split(parts: readonly MixPart[]) {
+  const used = parts.flatMap(({ optics, gPer100G }) =>
+    optics && gPer100G > 0 ? [{ optics, load: gPer100G }] : [],
   );
   const flakes = used.flatMap(({ optics, load }) => (optics.flake ? [{ flake: optics.flake, load }] : []));
   const matter = together(used.map(({ optics, load }) => ({ ...optics.matter, load })));
@@ -57,15 +54,7 @@ function mirrorOf(flakes: ReturnType<typeof split>["flakes"]): { extinction: num
  * @param ground its reflectance within the film; `even(0.02)` for black
  */
 export function mixLook(parts: readonly MixPart[], filmMm: number, ground: Band): MixLook {
-  return lookOf(parts, filmMm, ground, split(parts));
-}
-
-function lookOf(
-  parts: readonly MixPart[],
-  filmMm: number,
-  ground: Band,
-  { matter, others, flakes }: ReturnType<typeof split>,
-): MixLook {
+  const { matter, others, flakes } = split(parts);
   const internal = overGround(matter, filmMm, ground);
   const body = seen(internal);
   const unknownIds = parts.filter((part) => part.optics === null && part.gPer100G > 0).map((part) => part.id);
@@ -106,23 +95,54 @@ function lookOf(
   };
 }
 
+/** The same mix with one colourant weaker or stronger than its card says. */
+export type Variant = { partId: string; parts: MixPart[] };
+
+/** How a mix may be instead: each colourant by itself at either end of its strength. */
+export function variantsOf(parts: readonly MixPart[]): Variant[] {
+  return parts.flatMap((part) => {
+    if (!part.optics || !(part.gPer100G > 0)) return [];
+    const { strength } = part.optics;
+    return [1 / strength, strength].map((factor) => ({
+      partId: part.id,
+      parts: parts.map((one) => (one === part ? { ...one, gPer100G: one.gPer100G * factor } : one)),
+    }));
+  });
+}
+
+/** The likely value, and the least and the most that any variant makes of it. */
+export const spreadOver = (likely: number, others: readonly number[]): Spread => ({
+  low: Math.min(likely, ...others),
+  likely,
+  high: Math.max(likely, ...others),
+});
+
 export type Hiding = {
   /** Contrast ratio over the chart at this film (ISO 6504-3); 0.98 is hidden by the standard. */
-  contrast: number;
+  contrast: Spread;
   /** How far the ground shows through, ΔE00 from an endless layer. */
-  ghost: number;
+  ghost: Spread;
   /** The film from which the ground is not seen, mm; null when no film does it. */
-  unseenFilmMm: number | null;
+  unseenFilmMm: Spread | null;
 };
 
 /** How well a film of a mix hides its ground; null for one that has nothing in it. */
 export function hidingOf(parts: readonly MixPart[], filmMm: number, ground: Band): Hiding | null {
   const { matter } = split(parts);
   if (!matter.S.some((value) => value > 0)) return null;
+  const others = variantsOf(parts).map((variant) => split(variant.parts).matter);
+  const spread = (of: (one: Matter) => number) => spreadOver(of(matter), others.map(of));
+  const unseen = unseenFilmMm(matter, ground);
   return {
-    contrast: contrastRatio(matter, filmMm),
-    ghost: ghosting(matter, filmMm, ground),
-    unseenFilmMm: unseenFilmMm(matter, ground),
+    contrast: spread((one) => contrastRatio(one, filmMm)),
+    ghost: spread((one) => ghosting(one, filmMm, ground)),
+    unseenFilmMm:
+      unseen === null
+        ? null
+        : spreadOver(
+            unseen,
+            others.flatMap((one) => unseenFilmMm(one, ground) ?? []),
+          ),
   };
 }
 
@@ -136,53 +156,23 @@ export type LookSpread = {
   difference: number;
 };
 
-/** How sure a look is: each colourant by itself weaker and stronger than its card says; the one that matters most is shown. */
+/** How sure a look is: the colourant that matters most, weaker and stronger than its card says. */
 export function lookSpread(parts: readonly MixPart[], filmMm: number, ground: Band): LookSpread {
-  const likely = mixLook(parts, filmMm, ground);
-  let worst: LookSpread = {
-    partId: null,
-    weaker: likely.hex,
-    likely: likely.hex,
-    stronger: likely.hex,
-    difference: 0,
+  const { hex, lab } = mixLook(parts, filmMm, ground);
+  const variants = variantsOf(parts).map(({ partId, parts: other }) => {
+    const look = mixLook(other, filmMm, ground);
+    return { partId, hex: look.hex, difference: ciede2000(look.lab, lab) };
+  });
+  const worst = variants.reduce<(typeof variants)[number] | null>(
+    (most, one) => (most === null || one.difference > most.difference ? one : most),
+    null,
+  );
+  const [weaker, stronger] = variants.filter((one) => one.partId === worst?.partId);
+  return {
+    partId: worst?.partId ?? null,
+    weaker: weaker?.hex ?? hex,
+    likely: hex,
+    stronger: stronger?.hex ?? hex,
+    difference: worst?.difference ?? 0,
   };
-  for (const part of parts) {
-    if (!part.optics || !(part.gPer100G > 0)) continue;
-    const { strength } = part.optics;
-    const [weak, strong] = [1 / strength, strength].map((factor) =>
-      quickLab(
-        split(parts, (one) => (one.id === part.id ? factor : 1)),
-        filmMm,
-        ground,
-      ),
-    ) as [Lab, Lab];
-    const difference = Math.max(ciede2000(weak, likely.lab), ciede2000(strong, likely.lab));
-    if (difference > worst.difference)
-      worst = {
-        partId: part.id,
-        weaker: hexOfLab(weak),
-        likely: likely.hex,
-        stronger: hexOfLab(strong),
-        difference,
-      };
-  }
-  return worst;
 }
-
-function quickLab({ matter, others, flakes }: ReturnType<typeof split>, filmMm: number, ground: Band): Lab {
-  const body = seen(overGround(matter, filmMm, ground));
-  if (flakes.length === 0) return labAt(body);
-  const { extinction, mirror } = mirrorOf(flakes);
-  return labAt(atAngle(body, mirror, visibleFlakes(extinction, others, filmMm), 45));
-}
-
-/** K and S of a mix, for the opaque questions. */
-export const matterOf = (parts: readonly MixPart[]): Matter => split(parts).matter;
-
-/** The look of a mix so thick that nothing shines through; its clear has the look of the resin. */
-export const endlessHex = (parts: readonly MixPart[]): string => {
-  const matter = matterOf(parts);
-  return matter.K.some((value) => value > 0) || matter.S.some((value) => value > 0)
-    ? hexOfLab(labEndless(matter))
-    : CLEAR_HEX;
-};

@@ -89,6 +89,5 @@ export const hexOfLab = (lab: Lab): string => hexOfXyz(xyzOfLab(lab));
 export const onScreen = (xyz: Xyz): boolean =>
   linearOfXyz(xyz).every((channel) => channel >= -0.001 && channel <= 1.001);
 
-/** Hue angle, degrees from 0 to 360; chroma. */
+/** Hue angle, degrees from 0 to 360. */
 export const hueOf = ([, a, b]: Lab): number => ((((Math.atan2(b, a) * 180) / Math.PI) % 360) + 360) % 360;
-export const chromaOf = ([, a, b]: Lab): number => Math.hypot(a, b);

@@ -6,7 +6,7 @@ import { hidingOf, lookSpread, mixLook } from "../colour/mix-look";
 import { hueOf, labOfHex } from "../colour/spaces";
 import { even } from "../colour/spectrum";
 import { newCoat } from "./new-job";
-import { colourPlan, finishedLook, mixPartsOf } from "./colour-plan";
+import { colourPlan as planColours, differenceFrom, mixPartsOf } from "./colour-plan";
 
 let made = 0;
 const id = () => `id-${(made += 1)}`;
@@ -34,6 +34,7 @@ const coat = (kind: "base" | "colour" | "clear", colours: CoatColour[], filmMm =
   filmMm,
 });
 const black = () => coat("base", [mix([["Black paste", 2]])], 0.5);
+const colourPlan = (...of: Parameters<typeof planColours>) => planColours(...of).coats;
 const clear = () => colourFrom(colourantNamed("Clear"), id(), 1);
 
 describe("the shelf that a shop starts with", () => {
@@ -54,15 +55,18 @@ describe("a job's colours over what lies below", () => {
     const thin = mix([["White paste", 2]]);
     const [, over] = colourPlan({ ground: "mdf", coats: [black(), coat("colour", [thin], 1.1)] }, shelf);
     const hiding = hidingOf(over!.colours[0]!.parts, 1.1, over!.under.internal)!;
-    expect(hiding.ghost).toBeGreaterThan(4);
-    expect(hiding.unseenFilmMm).toBeGreaterThan(1.1);
+    expect(hiding.ghost.likely).toBeGreaterThan(4);
+    expect(hiding.ghost.low).toBeLessThan(hiding.ghost.likely);
+    expect(hiding.ghost.high).toBeGreaterThan(hiding.ghost.likely);
+    expect(hiding.unseenFilmMm!.likely).toBeGreaterThan(1.1);
+    // Twice as strong hides at half the film, half as strong at twice.
+    expect(hiding.unseenFilmMm!.low / hiding.unseenFilmMm!.likely).toBeCloseTo(0.5, 3);
+    expect(hiding.unseenFilmMm!.high / hiding.unseenFilmMm!.likely).toBeCloseTo(2, 3);
     const full = mixPartsOf(mix([["White paste", 10]]), byId);
-    expect(hidingOf(full, 1.1, over!.under.internal)!.ghost).toBeLessThan(1);
+    expect(hidingOf(full, 1.1, over!.under.internal)!.ghost.likely).toBeLessThan(1);
     // Hiding goes by load times film: at the film named the ground is just not seen.
-    expect(hidingOf(over!.colours[0]!.parts, hiding.unseenFilmMm!, over!.under.internal)!.ghost).toBeCloseTo(
-      1,
-      2,
-    );
+    const there = hidingOf(over!.colours[0]!.parts, hiding.unseenFilmMm!.likely, over!.under.internal)!;
+    expect(there.ghost.likely).toBeCloseTo(1, 2);
   });
   test("a clear coat changes nothing of what is below, shimmer included", () => {
     const silver = coat("colour", [mix([["Silver mica", 2]])]);
@@ -70,7 +74,7 @@ describe("a job's colours over what lies below", () => {
     const job = { ground: "primed" as const, coats: [black(), silver, coat("clear", [clear()], 1.2)] };
     const looks = colourPlan(job, shelf);
     expect(ciede2000(looks[2]!.average.lab, without[1]!.average.lab)).toBeLessThan(1e-6);
-    expect(finishedLook(job, looks).lab[0]).toBeCloseTo(without[1]!.average.lab[0], 6);
+    expect(planColours(job, shelf).finished.lab[0]).toBeCloseTo(without[1]!.average.lab[0], 6);
   });
   test("a typed colour is its hex; an unknown pigment is named and left out", () => {
     const plain = colourFrom(colourantNamed("Sage"), id(), 0.5);
@@ -92,6 +96,33 @@ describe("a job's colours over what lies below", () => {
     // Half white and half black are far lighter than their middle: light adds up (L* 76, reference).
     expect(both!.average.lab[0]).toBeGreaterThan(68);
     expect(both!.average.lab[0]).toBeLessThan(76);
+  });
+});
+
+describe("how far from a target", () => {
+  const target = [72, 1, 6] as const;
+  const of = (colours: CoatColour[]) =>
+    differenceFrom(planColours({ ground: "mdf", coats: [coat("colour", colours)] }, shelf).coats[0]!, target);
+  test("the likely difference is that of the average, and lies within its spread", () => {
+    const colours = [
+      {
+        ...mix([
+          ["White paste", 5],
+          ["Black paste", 0.1],
+        ]),
+        share: 0.7,
+      },
+      { ...mix([["Red oxide paste", 2]]), share: 0.3 },
+    ];
+    const [only] = planColours({ ground: "mdf", coats: [coat("colour", colours)] }, shelf).coats;
+    const spread = of(colours);
+    expect(spread.likely).toBeCloseTo(ciede2000(only!.average.lab, target), 9);
+    expect(spread.low).toBeLessThan(spread.likely);
+    expect(spread.high).toBeGreaterThan(spread.likely + 1);
+  });
+  test("of colours that are only typed nothing is varied", () => {
+    const spread = of([colourFrom(colourantNamed("Sage"), id(), 1)]);
+    expect([spread.low, spread.high]).toEqual([spread.likely, spread.likely]);
   });
 });
 

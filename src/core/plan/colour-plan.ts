@@ -1,13 +1,15 @@
 import type { Ground } from "../batch/factors";
 import type { CoatColour } from "../batch/coat-colour";
 import { averageXyz } from "../colour/average";
+import { ciede2000 } from "../colour/ciede2000";
 import { opticsOf, type ColourCard } from "../colour/colour-card";
 import { belowSurface } from "../colour/film-optics";
-import { mixLook, type MixLook, type MixPart } from "../colour/mix-look";
+import { mixLook, spreadOver, variantsOf, type MixLook, type MixPart } from "../colour/mix-look";
 import { smoothReflectance } from "../colour/recover";
 import { hexOfXyz, labOfXyz, linearOfHex, xyzOfHex, type Lab } from "../colour/spaces";
 import { mapBands, type Xyz } from "../colour/spectrum";
-import { isFill, type Coat } from "../schedule/coat";
+import type { Spread } from "../numerics/spread";
+import { liesOnTop, type Coat } from "../schedule/coat";
 
 /** What bare grounds look like (assumed; the eye of the bench knows better). */
 const GROUND_HEX: Record<Ground, string> = {
@@ -35,8 +37,14 @@ export type CoatLooks = {
   under: { internal: Float64Array; hex: string };
   colours: ColourLooks[];
   /** All its colours by their shares, from where the eye no longer parts them. */
-  average: { xyz: Xyz; lab: Lab; hex: string };
+  average: Average;
 };
+
+type Average = { xyz: Xyz; lab: Lab; hex: string };
+const seenFromAfar = (xyz: Xyz): Average => ({ xyz, lab: labOfXyz(xyz), hex: hexOfXyz(xyz) });
+
+/** The coats from the ground upward, and the finished top from some steps back. */
+export type ColourPlan = { coats: CoatLooks[]; finished: Average };
 
 const typed = new Map<string, Float64Array>();
 const MOST_TYPED = 500;
@@ -96,17 +104,16 @@ function looksOf(
 export function colourPlan(
   job: { ground: Ground; coats: readonly Coat[] },
   cards: readonly ColourCard[],
-): CoatLooks[] {
+): ColourPlan {
   const byId = new Map(cards.map((card) => [card.id, card]));
   let internal = typedInternal(GROUND_HEX[job.ground]);
   let xyz = xyzOfHex(GROUND_HEX[job.ground]);
-  return job.coats.map((coat) => {
+  const coats = job.coats.map((coat): CoatLooks => {
     const below = { internal, xyz };
     const under = { internal, hex: hexOfXyz(xyz) };
     const colours = coat.colours.map((colour) => looksOf(colour, coat.filmMm, below, byId));
     const own = averageXyz(colours.map((one) => ({ xyz: one.xyz, share: one.colour.share }))) ?? xyz;
-    const lies = !isFill(coat) && coat.kind !== "edge-seal" && colours.length > 0;
-    if (lies) {
+    if (liesOnTop(coat) && colours.length > 0) {
       const cover = Math.min(1, coat.coverShare);
       internal = mapBands(
         (band) =>
@@ -118,22 +125,26 @@ export function colourPlan(
         { xyz, share: 1 - cover },
       ]) as Xyz;
     }
-    return { coat, under, colours, average: { xyz: own, lab: labOfXyz(own), hex: hexOfXyz(own) } };
+    return { coat, under, colours, average: seenFromAfar(own) };
   });
+  return { coats, finished: seenFromAfar(xyz) };
 }
 
-/** The finished top from some steps back: veins and clear coats over all that is below them. */
-export function finishedLook(
-  job: { ground: Ground; coats: readonly Coat[] },
-  looks: readonly CoatLooks[],
-): { lab: Lab; hex: string } {
-  const xyz = looks.reduce<Xyz>((below, { coat, average, colours }) => {
-    if (isFill(coat) || coat.kind === "edge-seal" || colours.length === 0) return below;
-    const cover = Math.min(1, coat.coverShare);
-    return averageXyz([
-      { xyz: average.xyz, share: cover },
-      { xyz: below, share: 1 - cover },
-    ]) as Xyz;
-  }, xyzOfHex(GROUND_HEX[job.ground]));
-  return { lab: labOfXyz(xyz), hex: hexOfXyz(xyz) };
+/**
+ * How far a coat's average is from a target, ΔE00, with each colourant of each of its colours by itself at either end of its strength.
+ */
+export function differenceFrom(coat: CoatLooks, target: Lab): Spread {
+  const averageWith = (changed: ColourLooks | null, xyz: Xyz) =>
+    averageXyz(
+      coat.colours.map((one) => ({ xyz: one === changed ? xyz : one.xyz, share: one.colour.share })),
+    ) ?? coat.average.xyz;
+  const others = coat.colours.flatMap((one) =>
+    variantsOf(one.parts).map(({ parts }) =>
+      averageWith(one, mixLook(parts, coat.coat.filmMm, coat.under.internal).xyz),
+    ),
+  );
+  return spreadOver(
+    ciede2000(coat.average.lab, target),
+    others.map((xyz) => ciede2000(labOfXyz(xyz), target)),
+  );
 }

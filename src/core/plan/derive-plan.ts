@@ -9,7 +9,7 @@ import type { Fault } from "../geometry/faults";
 import { cutAtShare } from "../geometry/lanes";
 import { measurePiece, type Measured } from "../geometry/measure";
 import { exactly } from "../numerics/spread";
-import { covers, filmOn, isFill, type Coat } from "../schedule/coat";
+import { covers, filmOn, isFill, liesOnTop, type Coat } from "../schedule/coat";
 import { spraysOf, type SprayNeed } from "../schedule/sprays";
 import { timetable, type CoatTimes } from "../schedule/timetable";
 import type { JobDocument } from "./job";
@@ -176,7 +176,7 @@ export function derivePlan(job: JobDocument, cards: readonly ResinCard[]): Plan 
       const found = coveredBy(coat, piece, job, !begun.has(piece.id));
       return found ? [found] : [];
     });
-    if (!isFill(coat) && coat.kind !== "edge-seal") for (const { id } of covered) begun.add(id);
+    if (liesOnTop(coat)) for (const { id } of covered) begun.add(id);
     const problem = problemOf(coat, card, totals, covered);
     const life = card && calibration ? filmLife(card, calibration, job.work.tempC) : [];
     const known = { coat, card, calibration, life, pourDepthMm: pourDepthMm(coat, pieces), times: null };

@@ -9,6 +9,9 @@ export type CoatKind =
 /** Coats that fill a volume rather than lie on a top. */
 export const isFill = ({ kind }: { kind: CoatKind }): boolean => kind === "fill" || kind === "prefill";
 
+/** Coats that lie on the top, rather than in a volume or along the edges. */
+export const liesOnTop = (coat: { kind: CoatKind }): boolean => !isFill(coat) && coat.kind !== "edge-seal";
+
 export const COAT_WORDS: Record<CoatKind, string> = {
   prefill: "Pre-fill",
   fill: "Fill",

@@ -83,7 +83,7 @@ const painted = (stops: readonly string[]) =>
 
 function CardTile({ card }: { card: ColourCard }) {
   const optics = opticsOf(card);
-  const look = optics && cardLook(card.kind, optics);
+  const look = optics && cardLook(card, optics);
   const typed = card.appearance.by === "unknown" ? card.appearance.hex : null;
   return (
     <li>

@@ -1,12 +1,8 @@
 import Papa from "papaparse";
 import { COLOUR_KIND_WORDS, opticsOf, type ColourCard } from "@/core/colour/colour-card";
-import { mixLook } from "@/core/colour/mix-look";
 import { channelsOfHex, hexOfLab, labOfHex, type Lab } from "@/core/colour/spaces";
 import { labEndless } from "@/core/colour/hiding";
-import { even } from "@/core/colour/spectrum";
-
-/** Film and load at which flakes and dyes are shown, which have no full strength of their own. */
-const SHOWN = { filmMm: 1, gPer100G: { mica: 2, glitter: 10, dye: 0.2 } };
+import { asFilm, hasMasstone, WHITE } from "./card-look";
 
 /** The colour that stands for a card: its full strength; flakes at 45° and dyes over white in a film of 1 mm. */
 export function standingColour(card: ColourCard): { lab: Lab; hex: string } {
@@ -15,15 +11,8 @@ export function standingColour(card: ColourCard): { lab: Lab; hex: string } {
     const hex = card.appearance.by === "unknown" ? card.appearance.hex.toUpperCase() : "#808080";
     return { lab: labOfHex(hex), hex };
   }
-  if (!optics.flake && optics.matter.S.some((value) => value > 0)) {
-    const lab = labEndless(optics.matter);
-    return { lab, hex: hexOfLab(lab) };
-  }
-  const gPer100G = optics.flake
-    ? SHOWN.gPer100G[card.kind === "glitter" ? "glitter" : "mica"]
-    : SHOWN.gPer100G.dye;
-  const look = mixLook([{ id: card.id, gPer100G, optics }], SHOWN.filmMm, even(0.8));
-  return { lab: look.lab, hex: look.hex };
+  const lab = hasMasstone(optics) ? labEndless(optics.matter) : asFilm(card.kind, optics, WHITE).lab;
+  return { lab, hex: hexOfLab(lab) };
 }
 
 const oneLine = (text: string) => text.replace(/[\u0000-\u001f\u007f]+/g, " ").trim();

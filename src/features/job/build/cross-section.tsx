@@ -3,11 +3,11 @@
 import { useId } from "react";
 import { GROUND_WORDS, type Ground } from "@/core/batch/factors";
 import type { CoatColour } from "@/core/batch/coat-colour";
-import type { Coat } from "@/core/schedule/coat";
+import { liesOnTop, type Coat } from "@/core/schedule/coat";
 import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
 import { FilmTexture } from "@/ui/film-texture";
-import { goesInGround, InGround, placesInGround } from "./in-ground";
+import { InGround, placesInGround } from "./in-ground";
 
 type Props = {
   coats: readonly Coat[];
@@ -124,7 +124,7 @@ function Veins({ coat, top, depth, right }: { coat: Coat; top: number; depth: nu
 /** The coats as a cross-section, films to one exaggerated scale. */
 export function CrossSection({ coats, ground, system, selectedId, onSelect, width, height }: Props) {
   const id = useId();
-  const laid = coats.filter((coat) => !goesInGround(coat));
+  const laid = coats.filter(liesOnTop);
   const full = laid.filter((coat) => coat.kind !== "vein");
   const totalMm = full.reduce((sum, coat) => sum + coat.filmMm, 0);
   const room = Math.max(80, height - GROUND_HEIGHT - 92);

@@ -1,10 +1,7 @@
-import { isFill, type Coat } from "@/core/schedule/coat";
+import { liesOnTop, type Coat } from "@/core/schedule/coat";
 
 /** Where a coat lies that fills or seals the ground rather than lying on it, and where its name points. */
 export type GroundPlace = { coat: Coat; x: number; y: number; path: string; filled: boolean };
-
-/** Whether a coat goes into the ground or on its edges, and not over its top. */
-export const goesInGround = (coat: Coat) => isFill(coat) || coat.kind === "edge-seal";
 
 type Ground = { left: number; right: number; top: number; bottom: number };
 
@@ -40,34 +37,36 @@ export function placesInGround(coats: readonly Coat[], ground: Ground): GroundPl
     return `M${[...down, ...up].join("L")}Z`;
   };
   let level = 1;
-  return coats.filter(goesInGround).map((coat) => {
-    if (coat.kind === "prefill") {
-      const x = ground.left + GAP;
-      const path = `M${x} ${ground.top}c2 ${KNOT.deep} ${KNOT.wide * 0.3} ${KNOT.deep + 8} ${KNOT.wide * 0.55} ${KNOT.deep}s${KNOT.wide * 0.4} -12 ${KNOT.wide * 0.45} ${-KNOT.deep}z`;
-      return { coat, x: x + 6, y: ground.top + KNOT.deep * 0.5, path, filled: true };
-    }
-    if (coat.kind === "fill") {
-      const upper = level - coat.coverShare / whole;
-      const path = layer(upper, level);
-      const middle = (upper + level) / 2;
-      level = upper;
-      return { coat, x: bank(middle).near, y: bank(middle).y, path, filled: true };
-    }
-    if (fills.length > 0) {
-      const wall = steps.map((share) => `${bank(share).near} ${bank(share).y}`);
-      const other = steps.map((share) => `${bank(share).far} ${bank(share).y}`);
-      const path = `M${wall.join("L")}M${other.join("L")}`;
-      return { coat, x: bank(0.12).near, y: bank(0.12).y, path, filled: false };
-    }
-    const y = ground.bottom - 34;
-    return {
-      coat,
-      x: ground.right,
-      y,
-      path: `M${ground.right} ${ground.top + 9}V${ground.bottom}`,
-      filled: false,
-    };
-  });
+  return coats
+    .filter((coat) => !liesOnTop(coat))
+    .map((coat) => {
+      if (coat.kind === "prefill") {
+        const x = ground.left + GAP;
+        const path = `M${x} ${ground.top}c2 ${KNOT.deep} ${KNOT.wide * 0.3} ${KNOT.deep + 8} ${KNOT.wide * 0.55} ${KNOT.deep}s${KNOT.wide * 0.4} -12 ${KNOT.wide * 0.45} ${-KNOT.deep}z`;
+        return { coat, x: x + 6, y: ground.top + KNOT.deep * 0.5, path, filled: true };
+      }
+      if (coat.kind === "fill") {
+        const upper = level - coat.coverShare / whole;
+        const path = layer(upper, level);
+        const middle = (upper + level) / 2;
+        level = upper;
+        return { coat, x: bank(middle).near, y: bank(middle).y, path, filled: true };
+      }
+      if (fills.length > 0) {
+        const wall = steps.map((share) => `${bank(share).near} ${bank(share).y}`);
+        const other = steps.map((share) => `${bank(share).far} ${bank(share).y}`);
+        const path = `M${wall.join("L")}M${other.join("L")}`;
+        return { coat, x: bank(0.12).near, y: bank(0.12).y, path, filled: false };
+      }
+      const y = ground.bottom - 34;
+      return {
+        coat,
+        x: ground.right,
+        y,
+        path: `M${ground.right} ${ground.top + 9}V${ground.bottom}`,
+        filled: false,
+      };
+    });
 }
 
 /** One of them: a body of its colour, or a line along the edges. */

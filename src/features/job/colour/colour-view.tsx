@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useMemo, useState } from "react";
-import { colourPlan, finishedLook, type CoatLooks } from "@/core/plan/colour-plan";
+import { colourPlan, type CoatLooks } from "@/core/plan/colour-plan";
 import { decimal, quantityText, trimmed } from "@/core/units/format-quantity";
 import { useJob } from "../workspace/use-job";
 import { FilmTile } from "./film-tile";
@@ -12,10 +12,10 @@ import { TargetBand } from "./target-band";
 /** Each mix as a film over its ground, the piece's average beside the client's target, doses that move all of it at once. */
 export function ColourView() {
   const { document, colours } = useJob();
-  const looks = useMemo(() => colourPlan(document, colours), [document, colours]);
+  const { coats, finished } = useMemo(() => colourPlan(document, colours), [document, colours]);
   const [coatId, setCoatId] = useState<string | null>(null);
   const [colourId, setColourId] = useState<string | null>(null);
-  const withColours = looks.filter((one) => one.colours.length > 0);
+  const withColours = coats.filter((one) => one.colours.length > 0);
   const coat =
     withColours.find((one) => one.coat.id === coatId) ??
     withColours.find((one) => one.coat.kind === "colour") ??
@@ -48,7 +48,7 @@ export function ColourView() {
           ))}
         </div>
         <Films coat={coat} pickedId={picked?.colour.id ?? null} onPick={setColourId} />
-        <TargetBand coat={coat} finished={finishedLook(document, looks)} />
+        <TargetBand coat={coat} finished={finished} />
         {colours.length === 0 && (
           <p className="mt-5 text-sm border-l-[3px] border-ink pl-3">
             The shop has no colourants yet.{" "}

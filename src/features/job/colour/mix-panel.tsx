@@ -13,7 +13,7 @@ import {
 import { closeness } from "@/core/colour/ciede2000";
 import { COLOUR_KIND_WORDS, opticsOf, type ColourCard, type ColourKind } from "@/core/colour/colour-card";
 import { KILLED } from "@/core/colour/flakes";
-import { HIDDEN } from "@/core/colour/hiding";
+import { HIDDEN, NOT_SEEN } from "@/core/colour/hiding";
 import { hidingOf, lookSpread, mixLook } from "@/core/colour/mix-look";
 import { labOfHex } from "@/core/colour/spaces";
 import { mixPartsOf, type CoatLooks, type ColourLooks } from "@/core/plan/colour-plan";
@@ -26,8 +26,9 @@ import { useJob } from "../workspace/use-job";
 import { GreyLadder } from "./grey-ladder";
 import { SolvePanel } from "./solve-panel";
 
-/** Where a dose begins when its card names no limit, g in 100 g. */
+/** Where a slider ends when the card names no limit, g in 100 g. */
 const USUAL_MOST = 10;
+/** What a colourant begins with, g in 100 g. */
 const FIRST_DOSE: Record<ColourKind, number> = {
   paste: 2,
   mica: 1.6,
@@ -278,8 +279,8 @@ function HidingWords({ coat, looks }: { coat: CoatLooks; looks: ColourLooks }) {
   );
   if (!hiding) return null;
   const { contrast, ghost, unseenFilmMm } = hiding;
-  const seen = closeness(ghost);
-  const factor = unseenFilmMm === null ? null : unseenFilmMm / filmMm;
+  const factor = unseenFilmMm === null ? null : unseenFilmMm.likely / filmMm;
+  const percent = (share: number) => decimal(share * 100, share > 0.995 ? 0 : 1);
   const film = (mm: number) => quantityText(mm, "film", system);
   return (
     <div>
@@ -288,26 +289,30 @@ function HidingWords({ coat, looks }: { coat: CoatLooks; looks: ColourLooks }) {
         <div>
           <div className="label">Contrast ratio</div>
           <div className="figure text-xl">
-            {decimal(contrast * 100, contrast > 0.995 ? 0 : 1)}
+            {percent(contrast.likely)}
             <span className="unit">%</span>
           </div>
           <div className="label">
-            {contrast >= HIDDEN ? "hidden, by the standard" : "98 % is called hidden"}
+            {percent(contrast.low)} to {percent(contrast.high)};{" "}
+            {contrast.likely >= HIDDEN ? "hidden, by the standard" : "98 % is called hidden"}
           </div>
         </div>
         <div>
           <div className="label">The ground ghosts</div>
           <div className="figure text-xl">
-            <span className="label">ΔE</span> {decimal(ghost, 1)}
+            <span className="label">ΔE</span> {decimal(ghost.likely, 1)}
           </div>
-          <div className="label">{ghost < 1 ? "not seen" : seen}</div>
+          <div className="label">
+            {decimal(ghost.low, 1)} to {decimal(ghost.high, 1)};{" "}
+            {ghost.likely < NOT_SEEN ? "not seen" : closeness(ghost.likely)}
+          </div>
         </div>
       </div>
-      {ghost >= 1 && (
+      {ghost.likely >= NOT_SEEN && (
         <p className="text-sm mt-2">
           {unseenFilmMm === null || factor === null
             ? "No film of this hides its ground: give it an opaque base of its own hue."
-            : `Not seen from ${film(unseenFilmMm)}, or with ${trimmed(factor, 1)} times the load at this film, or over a base nearer to it: grey instead of ${labOfHex(coat.under.hex)[0] < 50 ? "black" : "white"}.`}
+            : `Not seen from ${film(unseenFilmMm.likely)} (${film(unseenFilmMm.low)} to ${film(unseenFilmMm.high)}), or with ${trimmed(factor, 1)} times the load at this film, or over a base nearer to it: grey instead of ${labOfHex(coat.under.hex)[0] < 50 ? "black" : "white"}.`}
         </p>
       )}
     </div>

@@ -8,7 +8,7 @@ import { hexOfLab, labOfHex, type Lab } from "@/core/colour/spaces";
 import type { CoatLooks, ColourLooks } from "@/core/plan/colour-plan";
 import { decimal, trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
-import { readColour } from "@/ui/read-colour";
+import { readColour } from "@/core/colour/read-colour";
 import { TextField } from "@/ui/text-field";
 import { useJob } from "../workspace/use-job";
 import { solveInWorker } from "./solve-colour";

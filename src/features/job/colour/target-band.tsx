@@ -1,14 +1,14 @@
 "use client";
 
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { ciede2000, closeness } from "@/core/colour/ciede2000";
 import { meltingDistanceM } from "@/core/colour/average";
 import { hexOfLab, labOfHex, type Lab } from "@/core/colour/spaces";
-import type { CoatLooks } from "@/core/plan/colour-plan";
+import { differenceFrom, type CoatLooks } from "@/core/plan/colour-plan";
 import { decimal, quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { TextField } from "@/ui/text-field";
-import { readColour } from "@/ui/read-colour";
+import { readColour } from "@/core/colour/read-colour";
 import { useJob } from "../workspace/use-job";
 
 /** A feature of this size melts into its neighbours from where most clients stand, mm. */
@@ -18,7 +18,8 @@ const FEATURE_MM = 3;
 export function TargetBand({ coat, finished }: { coat: CoatLooks; finished: { lab: Lab; hex: string } }) {
   const { document, system, change } = useJob();
   const { target } = document;
-  const difference = target ? ciede2000(coat.average.lab, target.lab) : null;
+  const spread = useMemo(() => target && differenceFrom(coat, target.lab), [coat, target]);
+  const difference = spread?.likely ?? null;
   const done = target ? ciede2000(finished.lab, target.lab) : null;
   return (
     <div className="mt-8">
@@ -47,11 +48,15 @@ export function TargetBand({ coat, finished }: { coat: CoatLooks; finished: { la
           )}
         </div>
         <div className="min-w-0">
-          {difference !== null && (
+          {spread && difference !== null && (
             <>
               <div className="label">Difference, ΔE00</div>
               <div className="figure text-4xl leading-none">{decimal(difference, 1)}</div>
               <div className="heading mt-1">{closeness(difference)}</div>
+              <p className="label">
+                {decimal(spread.low, 1)} to {decimal(spread.high, 1)}, one colourant as weak or strong as its
+                card leaves open
+              </p>
               {done !== null && Math.abs(done - difference) > 0.3 && (
                 <p className="label mt-1">
                   With the coats above it {decimal(done, 1)}, {closeness(done)}.

@@ -1,4 +1,4 @@
-import type { Lab } from "@/core/colour/spaces";
+import type { Lab } from "./spaces";
 
 export type ReadColour = { ok: true; hex: string } | { ok: true; lab: Lab } | { ok: false; message: string };
 
