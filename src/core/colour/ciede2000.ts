@@ -46,16 +46,17 @@ export function ciede2000(one: Lab, other: Lab): number {
     const u = C2 * x1 + C1 * x2;
     const v = C2 * b1 + C1 * b2;
     const long = Math.sqrt(u * u + v * v);
-    if (long > 1e-6 * product) {
+    if (long > 1e-9 * product) {
       cos = u / long;
       sin = v / long;
     } else {
-      // Opposite: the plain mean of both angles from 0 to 360°.
+      // All but opposite, the bisector is lost in rounding: the mean of both angles, as the formula has it.
       const turn = (y: number, x: number) => {
         const angle = Math.atan2(y, x);
         return angle < 0 ? angle + 2 * Math.PI : angle;
       };
-      const mean = (turn(b1, x1) + turn(b2, x2)) / 2;
+      const [h1, h2] = [turn(b1, x1), turn(b2, x2)];
+      const mean = (h1 + h2) / 2 + (Math.abs(h1 - h2) > Math.PI ? Math.PI : 0);
       cos = Math.cos(mean);
       sin = Math.sin(mean);
     }

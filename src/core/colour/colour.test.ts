@@ -122,17 +122,18 @@ describe("CIEDE2000", () => {
     fc.assert(
       fc.property(anyLab, anyLab, (one, other) => {
         // Hues exactly opposite are a tie that rounding decides; the published pairs have them.
+        // Hues opposite to the last digit are a tie that rounding decides; the published pairs have them.
         const [across, dot] = [one[1] * other[2] - one[2] * other[1], one[1] * other[1] + one[2] * other[2]];
-        fc.pre(dot > 0 || Math.abs(across) > 1e-3 * Math.abs(dot));
-        fc.pre([one, other].every(([, a, b]) => Math.hypot(a, b) > 0.5));
+        fc.pre(dot >= 0 || Math.abs(across) > 1e-9 * Math.abs(dot));
         const own = ciede2000(one, other);
         const as = ([l, a, b]: Lab) => ({ mode: "lab65" as const, l, a, b });
         expect(own).toBeCloseTo(culori(as(one), as(other)), 6);
         // It compares in Lab of D50: the formula takes the numbers as they are.
         const second = new Color("lab", [...one]).deltaE(new Color("lab", [...other]), "2000");
-        expect(Math.abs(own - second)).toBeLessThan(1e-3);
+        // It takes the nearly grey a millionth otherwise.
+        expect(own).toBeCloseTo(second, 4);
       }),
-      { numRuns: 300 },
+      { numRuns: 1000 },
     );
   });
   test("words for a difference", () =>

@@ -232,6 +232,21 @@ test("a pull with pauses is one step", async () => {
   expect(server.versions.map(({ document }) => document.notes)).toEqual(["", "before", "pulled on"]);
 });
 
+test("a pull that ends while the server is away is tried again", async () => {
+  const store = await open();
+  server.answers = false;
+  store.getState().change(type("before"));
+  store.getState().hold(true);
+  store.getState().change(type("pulled"));
+  await quiet();
+  expect(store.getState().status).toBe("unreachable");
+  server.answers = true;
+  store.getState().hold(false);
+  await quiet();
+  expect(store.getState().status).toBe("saved");
+  expect(server.versions.at(-1)!.document.notes).toBe("pulled");
+});
+
 test("steps made while the server is away stay apart; one that it has is not sent twice", async () => {
   const store = await open();
   server.answers = false;

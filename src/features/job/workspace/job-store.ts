@@ -191,7 +191,7 @@ export function createJobStore(job: OpenJob) {
         get().mark();
         held = pulling;
         if (held) clearTimeout(timer);
-        else if (get().status === "unsaved") later(QUIET_MS);
+        else if (get().status === "unsaved" || get().status === "unreachable") later(QUIET_MS);
       },
       settle: async (which) => {
         const { conflict } = get();
