@@ -1,0 +1,155 @@
+import { K2 } from "./film-optics";
+import { labRoot, labSlope, OUT, type RecipeTable } from "./recipe-table";
+import { WHITE, type Lab } from "./spaces";
+
+/** A set with the logarithms of its doses, which only count against each other, and about how far it stays from the target. */
+export type FittedSet = { set: number[]; logs: Float64Array; miss: number };
+
+/** The doses of each set that come nearest to a target: Levenberg-Marquardt in their logarithms. */
+export function fitSets(
+  target: Lab,
+  [mL, ma, mb]: Lab,
+  table: RecipeTable,
+  sets: Int16Array,
+  order: Uint32Array,
+  onProgress: (share: number) => void,
+): FittedSet[] {
+  const fitted: FittedSet[] = [];
+  const logs = new Float64Array(4);
+  const trial = new Float64Array(4);
+  const residual = new Float64Array(3);
+  const jacobian = new Float64Array(12);
+  const doses = new Float64Array(4);
+  const evaluate = (set: number, size: number, logDoses: Float64Array, slopes: boolean): number => {
+    let [x, y, z] = [0, 0, 0];
+    if (slopes) jacobian.fill(0);
+    for (let part = 0; part < size; part += 1) doses[part] = Math.exp(logDoses[part] as number);
+    for (let band = 0; band < table.bands; band += 1) {
+      let [K, S] = [0, 0];
+      for (let part = 0; part < size; part += 1) {
+        const at = (sets[set * 4 + part] as number) * table.bands + band;
+        K += (doses[part] as number) * (table.K[at] as number);
+        S += (doses[part] as number) * (table.S[at] as number);
+      }
+      const root = Math.sqrt(K * (K + 2 * S));
+      const under = S * (1 - K2) + K + root;
+      const seen = (OUT * S) / under;
+      x += (table.X[band] as number) * seen;
+      y += (table.Y[band] as number) * seen;
+      z += (table.Z[band] as number) * seen;
+      if (!slopes) continue;
+      const byRoot = 1 / (root + 1e-12);
+      const underByK = 1 + (K + S) * byRoot;
+      const underByS = 1 - K2 + K * byRoot;
+      const scale = OUT / (under * under);
+      for (let part = 0; part < size; part += 1) {
+        const at = (sets[set * 4 + part] as number) * table.bands + band;
+        const k = table.K[at] as number;
+        const s = table.S[at] as number;
+        const d = scale * (doses[part] as number) * (s * under - S * (underByK * k + underByS * s));
+        jacobian[part * 3] = (jacobian[part * 3] as number) + (table.X[band] as number) * d;
+        jacobian[part * 3 + 1] = (jacobian[part * 3 + 1] as number) + (table.Y[band] as number) * d;
+        jacobian[part * 3 + 2] = (jacobian[part * 3 + 2] as number) + (table.Z[band] as number) * d;
+      }
+    }
+    const [ux, uy, uz] = [Math.max(1e-6, x) / WHITE[0], Math.max(1e-6, y), Math.max(1e-6, z) / WHITE[2]];
+    const [fx, fy, fz] = [labRoot(ux), labRoot(uy), labRoot(uz)];
+    residual[0] = mL * (116 * fy - 16 - target[0]);
+    residual[1] = ma * (500 * (fx - fy) - target[1]);
+    residual[2] = mb * (200 * (fy - fz) - target[2]);
+    if (slopes) {
+      const [kx, ky, kz] = [labSlope(ux) / WHITE[0], labSlope(uy), labSlope(uz) / WHITE[2]];
+      for (let part = 0; part < size; part += 1) {
+        const dx = kx * (jacobian[part * 3] as number);
+        const dy = ky * (jacobian[part * 3 + 1] as number);
+        const dz = kz * (jacobian[part * 3 + 2] as number);
+        jacobian[part * 3] = mL * 116 * dy;
+        jacobian[part * 3 + 1] = ma * 500 * (dx - dy);
+        jacobian[part * 3 + 2] = mb * 200 * (dy - dz);
+      }
+    }
+    return (residual[0] as number) ** 2 + (residual[1] as number) ** 2 + (residual[2] as number) ** 2;
+  };
+  const A = new Float64Array(16);
+  const g = new Float64Array(4);
+  for (let rank = 0; rank < order.length; rank += 1) {
+    const set = order[rank] as number;
+    let size = 0;
+    while (size < 4 && (sets[set * 4 + size] as number) >= 0) size += 1;
+    // Start with parts that scatter alike, so that none is lost from the first.
+    for (let part = 0; part < size; part += 1) {
+      const one = sets[set * 4 + part] as number;
+      let strength = 0;
+      for (let band = 0; band < table.bands; band += 1)
+        strength +=
+          (table.K[one * table.bands + band] as number) + (table.S[one * table.bands + band] as number);
+      logs[part] = -Math.log(strength);
+    }
+    let cost = evaluate(set, size, logs, true);
+    let damping = 0.02;
+    for (let round = 0; round < 9 && size > 1; round += 1) {
+      for (let i = 0; i < size; i += 1) {
+        g[i] = 0;
+        for (let axis = 0; axis < 3; axis += 1)
+          g[i] = (g[i] as number) - (jacobian[i * 3 + axis] as number) * (residual[axis] as number);
+        for (let j = 0; j < size; j += 1) {
+          let sum = 0;
+          for (let axis = 0; axis < 3; axis += 1)
+            sum += (jacobian[i * 3 + axis] as number) * (jacobian[j * 3 + axis] as number);
+          A[i * 4 + j] = sum;
+        }
+        A[i * 4 + i] = (A[i * 4 + i] as number) * (1 + damping) + damping * 0.5 + 1e-6;
+      }
+      solveSmall(A, g, size);
+      for (let part = 0; part < size; part += 1)
+        trial[part] = (logs[part] as number) + Math.max(-1.5, Math.min(1.5, g[part] as number));
+      const found = evaluate(set, size, trial, true);
+      if (found < cost) {
+        const gained = cost - found;
+        cost = found;
+        logs.set(trial);
+        damping = Math.max(1e-4, damping * 0.25);
+        // Whole steps of a scale will move it by more than that.
+        if (cost < 2e-3 || gained < 0.02 * cost) break;
+      } else {
+        damping *= 6;
+        if (damping > 1e3) break;
+        evaluate(set, size, logs, true);
+      }
+    }
+    // A set of which one part has all but vanished is a smaller set, found by itself.
+    let all = 0;
+    let smallest = Infinity;
+    for (let part = 0; part < size; part += 1) {
+      const dose = Math.exp(logs[part] as number);
+      all += dose;
+      smallest = Math.min(smallest, dose);
+    }
+    if (smallest / all > 2e-4)
+      fitted.push({
+        set: Array.from(sets.subarray(set * 4, set * 4 + size)),
+        logs: logs.slice(0, size),
+        miss: Math.sqrt(cost),
+      });
+    if (rank % 500 === 499) onProgress(rank / order.length);
+  }
+  return fitted;
+}
+
+/** A·x = g for up to four unknowns, in place; A has rows of four. */
+function solveSmall(A: Float64Array, g: Float64Array, n: number): void {
+  for (let column = 0; column < n; column += 1) {
+    const head = A[column * 4 + column] as number;
+    for (let row = column + 1; row < n; row += 1) {
+      const factor = (A[row * 4 + column] as number) / head;
+      for (let at = column; at < n; at += 1)
+        A[row * 4 + at] = (A[row * 4 + at] as number) - factor * (A[column * 4 + at] as number);
+      g[row] = (g[row] as number) - factor * (g[column] as number);
+    }
+  }
+  for (let row = n - 1; row >= 0; row -= 1) {
+    let sum = g[row] as number;
+    for (let at = row + 1; at < n; at += 1) sum -= (A[row * 4 + at] as number) * (g[at] as number);
+    g[row] = sum / (A[row * 4 + row] as number);
+  }
+}
