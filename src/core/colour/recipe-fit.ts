@@ -14,6 +14,7 @@ export function fitSets(
   order: Uint32Array,
   onProgress: (share: number) => void,
 ): FittedSet[] {
+  const { bands, K: ks, S: ss, X: wx, Y: wy, Z: wz } = table;
   const fitted: FittedSet[] = [];
   const logs = new Float64Array(4);
   const trial = new Float64Array(4);
@@ -24,32 +25,32 @@ export function fitSets(
     let [x, y, z] = [0, 0, 0];
     if (slopes) jacobian.fill(0);
     for (let part = 0; part < size; part += 1) doses[part] = Math.exp(logDoses[part] as number);
-    for (let band = 0; band < table.bands; band += 1) {
+    for (let band = 0; band < bands; band += 1) {
       let [K, S] = [0, 0];
       for (let part = 0; part < size; part += 1) {
-        const at = (sets[set * 4 + part] as number) * table.bands + band;
-        K += (doses[part] as number) * (table.K[at] as number);
-        S += (doses[part] as number) * (table.S[at] as number);
+        const at = (sets[set * 4 + part] as number) * bands + band;
+        K += (doses[part] as number) * (ks[at] as number);
+        S += (doses[part] as number) * (ss[at] as number);
       }
       const root = Math.sqrt(K * (K + 2 * S));
       const under = S * (1 - K2) + K + root;
       const seen = (OUT * S) / under;
-      x += (table.X[band] as number) * seen;
-      y += (table.Y[band] as number) * seen;
-      z += (table.Z[band] as number) * seen;
+      x += (wx[band] as number) * seen;
+      y += (wy[band] as number) * seen;
+      z += (wz[band] as number) * seen;
       if (!slopes) continue;
       const byRoot = 1 / (root + 1e-12);
       const underByK = 1 + (K + S) * byRoot;
       const underByS = 1 - K2 + K * byRoot;
       const scale = OUT / (under * under);
       for (let part = 0; part < size; part += 1) {
-        const at = (sets[set * 4 + part] as number) * table.bands + band;
-        const k = table.K[at] as number;
-        const s = table.S[at] as number;
+        const at = (sets[set * 4 + part] as number) * bands + band;
+        const k = ks[at] as number;
+        const s = ss[at] as number;
         const d = scale * (doses[part] as number) * (s * under - S * (underByK * k + underByS * s));
-        jacobian[part * 3] = (jacobian[part * 3] as number) + (table.X[band] as number) * d;
-        jacobian[part * 3 + 1] = (jacobian[part * 3 + 1] as number) + (table.Y[band] as number) * d;
-        jacobian[part * 3 + 2] = (jacobian[part * 3 + 2] as number) + (table.Z[band] as number) * d;
+        jacobian[part * 3] = (jacobian[part * 3] as number) + (wx[band] as number) * d;
+        jacobian[part * 3 + 1] = (jacobian[part * 3 + 1] as number) + (wy[band] as number) * d;
+        jacobian[part * 3 + 2] = (jacobian[part * 3 + 2] as number) + (wz[band] as number) * d;
       }
     }
     const [ux, uy, uz] = [Math.max(1e-6, x) / WHITE[0], Math.max(1e-6, y), Math.max(1e-6, z) / WHITE[2]];
@@ -80,9 +81,8 @@ export function fitSets(
     for (let part = 0; part < size; part += 1) {
       const one = sets[set * 4 + part] as number;
       let strength = 0;
-      for (let band = 0; band < table.bands; band += 1)
-        strength +=
-          (table.K[one * table.bands + band] as number) + (table.S[one * table.bands + band] as number);
+      for (let band = 0; band < bands; band += 1)
+        strength += (ks[one * bands + band] as number) + (ss[one * bands + band] as number);
       logs[part] = -Math.log(strength);
     }
     let cost = evaluate(set, size, logs, true);
