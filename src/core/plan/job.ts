@@ -2,6 +2,14 @@ import type { FactorId, Ground } from "../batch/factors";
 import type { Piece } from "../geometry/piece";
 import type { Coat } from "../schedule/coat";
 
+/** Which version of which recipe a job was made from, and the sample board that was approved, if there was one. */
+export type RecipeReference = {
+  versionId: string;
+  name: string;
+  number: number;
+  board?: { number: number; lengthMm: number; depthMm: number };
+};
+
 /**
  * The job document: everything a finisher plans, and nothing that is computed from it.
  * Stored as one JSON with a revision; its schema is `src/contracts/job-document.ts`.
@@ -29,5 +37,9 @@ export type JobDocument = {
   coats: Coat[];
   /** The colour that the client wants, as seen from some steps back. */
   target?: { lab: readonly [number, number, number]; name: string };
+  /** The recipe version that its coats were taken from; they may have been changed since. */
+  recipe?: RecipeReference;
+  /** Advice that was set aside, by `adviceKey`, with the reason that was given. */
+  setAside?: Record<string, string>;
   notes: string;
 };

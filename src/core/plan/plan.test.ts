@@ -231,7 +231,7 @@ describe("advice", () => {
         )),
     ],
     ["room-temperature", (draft: JobDocument) => void (draft.work.tempC = 14)],
-    ["yellow-over-black", (draft: JobDocument) => void (colourCoat(draft).colours[0]!.hex = "#E0B52A")],
+    ["yellow-over-dark", (draft: JobDocument) => void (colourCoat(draft).colours[0]!.hex = "#E0B52A")],
   ])("%s speaks when it should and only then", (rule, change) => {
     expect(rules(job())).not.toContain(rule);
     expect(rules(job(change))).toContain(rule);

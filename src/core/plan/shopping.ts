@@ -107,7 +107,7 @@ export function shoppingFor(plans: readonly Plan[]): Shopping {
   });
   const embeds = [
     ...group(
-      coats.flatMap(({ coat }) => coat.embeds ?? []),
+      coats.flatMap(({ embeds }) => embeds),
       (embed) => embed.name,
     ),
   ].map(([name, list]) => ({ name, grams: list.reduce((sum, embed) => sum + embed.massG, 0) }));

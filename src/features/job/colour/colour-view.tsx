@@ -1,8 +1,8 @@
 "use client";
 
 import Link from "next/link";
-import { useMemo, useState } from "react";
-import { colourPlan, type CoatLooks } from "@/core/plan/colour-plan";
+import { useState } from "react";
+import type { CoatLooks } from "@/core/plan/colour-plan";
 import { decimal, quantityText, trimmed } from "@/core/units/format-quantity";
 import { useJob } from "../workspace/use-job";
 import { FilmTile } from "./film-tile";
@@ -11,8 +11,8 @@ import { TargetBand } from "./target-band";
 
 /** Each mix as a film over its ground, the piece's average beside the client's target, doses that move all of it at once. */
 export function ColourView() {
-  const { document, colours } = useJob();
-  const { coats, finished } = useMemo(() => colourPlan(document, colours), [document, colours]);
+  const { colours, plan } = useJob();
+  const { coats, finished } = plan.looks;
   const [coatId, setCoatId] = useState<string | null>(null);
   const [colourId, setColourId] = useState<string | null>(null);
   const withColours = coats.filter((one) => one.colours.length > 0);

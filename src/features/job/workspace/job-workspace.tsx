@@ -27,7 +27,7 @@ export function JobWorkspace({
 }) {
   const [store] = useState(() => createJobStore(job));
   const document = useStore(store, (state) => state.document);
-  const plan = useMemo(() => derivePlan(document, cards), [document, cards]);
+  const plan = useMemo(() => derivePlan(document, cards, colours), [document, cards, colours]);
   const workspace = useMemo(
     () => ({ store, cards, colours, system, plan }),
     [store, cards, colours, system, plan],
