@@ -175,13 +175,14 @@ const piece = z.object({
     .optional(),
 });
 
-const ground = z.enum(keysOf<Ground>(GROUND_WORDS));
+export const ground = z.enum(keysOf<Ground>(GROUND_WORDS));
 
 const embed = z.object({
   id: partId,
   name: label,
   kind: z.enum(keysOf<EmbedKind>(EMBEDS)),
   massG: z.number().min(0).max(1_000_000),
+  gPerM2: z.number().min(0).max(1_000_000).optional(),
   densityGPerMl: z.number().min(0.1).max(25),
   lockedShare: z.number().min(0).max(1.5),
 });
@@ -221,31 +222,55 @@ const pass = z.object({
   gPer100Ml: z.number().min(0).max(100).optional(),
 });
 
+/** What a coat is without the pieces it goes on. */
+const coatFields = {
+  id: partId,
+  kind: z.enum(keysOf<CoatKind>(COAT_WORDS)),
+  name: label,
+  filmMm: z.number().min(0.01).max(100),
+  coverShare: z.number().min(0.001).max(1),
+  coversFaces: z.boolean(),
+  resinCardId: z.uuid().nullable(),
+  colours: z.array(colour).max(12, "A coat has at most 12 colours."),
+  clearReserve: z.number().min(0).max(2),
+  school: z.enum(["colour-into-a", "clear-first"]),
+  rateM2PerH: z.number().min(0.1).max(200),
+  startsAfter: z.enum(["wet", "late", "tacky", "recoat", "next-day"]),
+  passes: z.array(pass).max(40, "A coat has at most 40 passes."),
+  embeds: z.array(embed).max(20, "A coat has at most 20 embeds.").optional(),
+  byKits: z.boolean().optional(),
+};
+
+const sharesSumToOne = ({ colours }: { colours: readonly { share: number }[] }) =>
+  colours.length === 0 || Math.abs(colours.reduce((sum, own) => sum + own.share, 0) - 1) < 1e-6;
+const SHARES = { message: "The shares of a coat must sum to one.", path: ["colours"] };
+
 const coat = z
   .object({
-    id: partId,
-    kind: z.enum(keysOf<CoatKind>(COAT_WORDS)),
-    name: label,
-    filmMm: z.number().min(0.01).max(100),
-    coverShare: z.number().min(0.001).max(1),
-    coversFaces: z.boolean(),
-    resinCardId: z.uuid().nullable(),
-    colours: z.array(colour).max(12, "A coat has at most 12 colours."),
-    clearReserve: z.number().min(0).max(2),
-    school: z.enum(["colour-into-a", "clear-first"]),
-    rateM2PerH: z.number().min(0.1).max(200),
-    startsAfter: z.enum(["wet", "late", "tacky", "recoat", "next-day"]),
-    passes: z.array(pass).max(40, "A coat has at most 40 passes."),
+    ...coatFields,
     pieceIds: z.array(partId).max(60).optional(),
     filmByPieceMm: z.record(partId, z.number().min(0.01).max(100)).optional(),
-    embeds: z.array(embed).max(20, "A coat has at most 20 embeds.").optional(),
-    byKits: z.boolean().optional(),
   })
-  .refine(
-    (one) =>
-      one.colours.length === 0 || Math.abs(one.colours.reduce((sum, own) => sum + own.share, 0) - 1) < 1e-6,
-    { message: "The shares of a coat must sum to one.", path: ["colours"] },
-  );
+  .refine(sharesSumToOne, SHARES);
+export const recipeCoat = z.object(coatFields).refine(sharesSumToOne, SHARES);
+
+export const coatsOf = <Coat extends z.ZodType>(of: Coat) =>
+  z.array(of).max(20, "A job has at most 20 coats.");
+export const target = z.object({ lab: labSchema, name: label });
+
+/** Which recipe version a job came from. */
+const recipeReference = z.object({
+  versionId: rowId,
+  name: label,
+  number: z.number().int().min(1).max(100_000),
+  board: z
+    .object({
+      number: z.number().int().min(1).max(1_000_000),
+      lengthMm: z.number().min(10).max(10_000),
+      depthMm: z.number().min(10).max(10_000),
+    })
+    .optional(),
+});
 
 /** The job document as stored and sent: see `src/core/plan/job.ts` for what each field means. */
 export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
@@ -261,7 +286,12 @@ export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
     scaleStepG: z.number().min(0.001).max(100).optional(),
   }),
   factors: z.partialRecord(z.enum(keysOf<FactorId>(FACTORS)), z.number().min(0).max(1000)),
-  coats: z.array(coat).max(20, "A job has at most 20 coats."),
-  target: z.object({ lab: labSchema, name: label }).optional(),
+  coats: coatsOf(coat),
+  target: target.optional(),
+  recipe: recipeReference.optional(),
+  setAside: z
+    .record(z.string().max(200), freeText(200))
+    .refine((all) => Object.keys(all).length <= 200, "That is more advice than can be set aside.")
+    .optional(),
   notes: freeText(4000),
 });

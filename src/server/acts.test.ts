@@ -3,8 +3,10 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { ACTS } from "@/app/api/act/registry";
 import type { Person } from "@/contracts/people";
+import type { BoardFields } from "@/contracts/recipes";
 import { STARTER_COLOURS } from "@/core/colour/colour-card";
-import { emptyJob } from "@/core/plan/new-job";
+import { emptyJob, newCoat } from "@/core/plan/new-job";
+import type { RecipeDocument } from "@/core/plan/recipe";
 import { perform } from "./acts";
 import type { Database } from "./database";
 import { hashPassword, checkPassword } from "./passwords";
@@ -12,7 +14,25 @@ import { Refused } from "./refused";
 import { colourCardsOf } from "./repositories/colour-cards";
 import { peopleOf, signInBook } from "./repositories/people";
 import { poursOf } from "./repositories/pours";
+import { recipesOf } from "./repositories/recipes";
 import { testDatabase, testShop, type TestShop } from "./testing/test-shop";
+
+const RECIPE: RecipeDocument = {
+  format: 1,
+  ground: "mdf",
+  coats: [newCoat("colour", "Colour", null, randomUUID)],
+  notes: "",
+};
+const BOARD: BoardFields = {
+  pouredOn: "2026-03-02",
+  lengthMm: 300,
+  depthMm: 300,
+  pictureId: null,
+  measured: null,
+  result: "",
+  clientWord: "",
+  decision: "open",
+};
 
 let db: Database;
 let mine: TestShop;
@@ -20,6 +40,8 @@ let theirs: TestShop;
 let theirPour: string;
 let theirHand: string;
 let theirColour: string;
+let theirRecipe: { recipeId: string; versionId: string };
+let theirBoard: string;
 
 beforeAll(async () => {
   db = await testDatabase();
@@ -33,6 +55,9 @@ beforeAll(async () => {
     plan: { document: theirs.document, cards: theirs.cards },
   });
   theirColour = (await colourCardsOf(db, theirs.owner).add(STARTER_COLOURS[0]!)).id;
+  const theirRecipes = recipesOf(db, theirs.owner);
+  theirRecipe = await theirRecipes.create("Theirs", RECIPE, "");
+  theirBoard = (await theirRecipes.addBoard(theirRecipe.versionId, BOARD)).id;
   theirHand = await peopleOf(db, theirs.owner).add({
     name: "Hand",
     email: `${randomUUID()}@test.example`,
@@ -70,21 +95,40 @@ const foreign = (): Record<string, unknown> => ({
   "colour.save": { cardId: theirColour, fields: STARTER_COLOURS[0] },
   "colour.remove": { cardId: theirColour },
   "colour.starters": null,
+  "recipe.list": null,
+  "recipe.create": null,
+  "recipe.read": null,
+  "recipe.open": { recipeId: theirRecipe.recipeId },
+  "recipe.version": { versionId: theirRecipe.versionId },
+  "recipe.add-version": { parentId: theirRecipe.versionId, document: RECIPE, change: "" },
+  "recipe.rename": { recipeId: theirRecipe.recipeId, name: "taken" },
+  "recipe.remove": { recipeId: theirRecipe.recipeId },
+  "recipe.start-job": {
+    versionId: theirRecipe.versionId,
+    boardId: null,
+    fields: { name: "taken", client: "", status: "planning", dueOn: null },
+    size: null,
+  },
+  "board.add": { versionId: theirRecipe.versionId, fields: BOARD },
+  "board.change": { boardId: theirBoard, fields: { ...BOARD, result: "taken" } },
   "pour.start": { pourId: randomUUID(), jobId: theirs.jobId, revision: 2, at },
   "pour.record": { pourId: theirPour, events: [{ id: randomUUID(), at, kind: "finish" }] },
 });
 
 /** A picture of all rows of a shop, to see that nothing moved. */
 async function rowsOf(shopId: string): Promise<string> {
-  const [jobs, cards, colours, pours, people] = await Promise.all([
+  const [jobs, cards, colours, pours, people, recipes, versions, boards] = await Promise.all([
     db.Job.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.ResinCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.ColourCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.Pour.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.Person.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.Recipe.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.RecipeVersion.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.SampleBoard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
   ]);
   const events = await db.PourEvent.count({ where: { pourId: pours.map((pour) => pour.id) } });
-  return JSON.stringify([jobs, cards, colours, pours, people, events]);
+  return JSON.stringify([jobs, cards, colours, pours, people, recipes, versions, boards, events]);
 }
 
 describe("across shops", () => {

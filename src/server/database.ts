@@ -5,6 +5,7 @@ import { defineColourCard } from "./models/colour-card";
 import { defineJob } from "./models/job";
 import { definePicture } from "./models/picture";
 import { definePour } from "./models/pour";
+import { defineRecipe } from "./models/recipe";
 import { defineResinCard } from "./models/resin-card";
 import { defineShop } from "./models/shop";
 import { readSettings, type Settings } from "./settings";
@@ -30,6 +31,7 @@ export function openDatabase(settings: Settings["database"]) {
     ColourCard: defineColourCard(sequelize),
     ...definePour(sequelize),
     Picture: definePicture(sequelize),
+    ...defineRecipe(sequelize),
   };
 }
 

@@ -6,6 +6,7 @@ import * as third from "./migrations/0003-resin-cards";
 import * as fourth from "./migrations/0004-pours";
 import * as fifth from "./migrations/0005-measure-and-batch";
 import * as sixth from "./migrations/0006-colour-cards";
+import * as seventh from "./migrations/0007-recipes";
 import { readSettings } from "./settings";
 
 /** Every migration, oldest first. A migration that has shipped is never changed; a new one is added. */
@@ -16,6 +17,7 @@ const MIGRATIONS = [
   { name: "0004-pours", ...fourth },
   { name: "0005-measure-and-batch", ...fifth },
   { name: "0006-colour-cards", ...sixth },
+  { name: "0007-recipes", ...seventh },
 ];
 
 /** Brings the tables up to date; returns the names of what ran. */

@@ -40,6 +40,8 @@ export async function openJob(
 /** The WebP of a picture of the shop. */
 export const pictureBytes = (person: Person, pictureId: string): Promise<Buffer> =>
   picturesOf(database(), person).bytes(pictureId);
+export const pictureThumbnail = (person: Person, pictureId: string): Promise<Buffer> =>
+  picturesOf(database(), person).thumbnail(pictureId);
 
 /** What this job, and others chosen beside it, need together; and which others there are. */
 export async function jobsToBuyFor(

@@ -13,6 +13,8 @@ export class PictureRow extends Model<InferAttributes<PictureRow>, InferCreation
   declare widthPx: number;
   declare heightPx: number;
   declare bytes: Buffer;
+  /** The same for lists; null for pictures that were kept before there were any. */
+  declare thumbnail: CreationOptional<Buffer | null>;
   declare addedBy: string;
   declare createdAt: CreationOptional<Date>;
 }
@@ -26,6 +28,7 @@ export function definePicture(sequelize: Sequelize): typeof PictureRow {
       widthPx: DataTypes.INTEGER,
       heightPx: DataTypes.INTEGER,
       bytes: DataTypes.BLOB("long"),
+      thumbnail: DataTypes.BLOB("medium"),
       addedBy: DataTypes.STRING(80),
       createdAt: DataTypes.DATE(3),
     },

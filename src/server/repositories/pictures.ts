@@ -28,6 +28,16 @@ async function drawnAnew(bytes: Buffer): Promise<{ data: Buffer; width: number; 
   }
 }
 
+/** Long side of a picture in a list. */
+const THUMBNAIL_PX = 480;
+
+/** Of a picture that was drawn anew before: smaller, nothing else. */
+const thumbnailOf = (webp: Buffer): Promise<Buffer> =>
+  sharp(webp)
+    .resize(THUMBNAIL_PX, THUMBNAIL_PX, { fit: "inside", withoutEnlargement: true })
+    .webp({ quality: 78 })
+    .toBuffer();
+
 /** The pictures of the signed-in person's shop. */
 export function picturesOf(db: Database, me: Person) {
   return {
@@ -40,15 +50,31 @@ export function picturesOf(db: Database, me: Person) {
         widthPx: width,
         heightPx: height,
         bytes: data,
+        thumbnail: await thumbnailOf(data),
         addedBy: me.name,
       });
       return { pictureId: id, widthPx: width, heightPx: height };
     },
     /** The WebP of one. */
     async bytes(pictureId: string): Promise<Buffer> {
-      const row = await db.Picture.findOne({ where: { id: pictureId, shopId: me.shopId } });
+      const row = await db.Picture.findOne({
+        where: { id: pictureId, shopId: me.shopId },
+        attributes: ["bytes"],
+      });
       if (!row) throw notFound("picture");
       return row.bytes;
+    },
+    /** The WebP of one, small; made at the first asking where it was kept without. */
+    async thumbnail(pictureId: string): Promise<Buffer> {
+      const row = await db.Picture.findOne({
+        where: { id: pictureId, shopId: me.shopId },
+        attributes: ["id", "thumbnail"],
+      });
+      if (!row) throw notFound("picture");
+      if (row.thumbnail) return row.thumbnail;
+      const made = await thumbnailOf(await this.bytes(pictureId));
+      await row.update({ thumbnail: made });
+      return made;
     },
   };
 }

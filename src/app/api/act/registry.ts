@@ -4,12 +4,20 @@ import { jobActs } from "@/features/job/actions";
 import { jobsActs } from "@/features/jobs/actions";
 import { peopleActs } from "@/features/people/actions";
 import { pourActs } from "@/features/pour/actions";
+import { recipeActs } from "@/features/recipes/actions";
 import { signInActs } from "@/features/sign-in/actions";
 import type { Implemented } from "@/server/acts";
 
 /** Every act of the app by its name: the one list that the route, and the tests across shops, go by. */
 export const ACTS: ReadonlyMap<string, Implemented> = new Map(
-  [...signInActs, ...peopleActs, ...jobsActs, ...jobActs, ...cardActs, ...colourActs, ...pourActs].map(
-    (implemented) => [implemented.act.name, implemented],
-  ),
+  [
+    ...signInActs,
+    ...peopleActs,
+    ...jobsActs,
+    ...jobActs,
+    ...cardActs,
+    ...colourActs,
+    ...recipeActs,
+    ...pourActs,
+  ].map((implemented) => [implemented.act.name, implemented]),
 );

@@ -1,0 +1,4 @@
+import { pictureThumbnail } from "@/features/job/queries";
+import { pictureResponse } from "../picture-response";
+
+export const GET = pictureResponse(pictureThumbnail);
