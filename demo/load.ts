@@ -1,10 +1,22 @@
 import { addStarterColours } from "@/contracts/colour-card";
 import { createJob, describeJob, saveJob } from "@/contracts/jobs";
 import { addPerson, type Person } from "@/contracts/people";
+import { savePicture } from "@/contracts/pictures";
 import { recordPour } from "@/contracts/pours";
+import {
+  addBoard,
+  addRecipeVersion,
+  createRecipe,
+  type BoardFields,
+  type SampleBoard,
+} from "@/contracts/recipes";
 import { saveResinCard } from "@/contracts/resin-card";
 import type { Act } from "@/contracts/act";
+import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
+import { derivePlan } from "@/core/plan/derive-plan";
+import type { JobDocument } from "@/core/plan/job";
+import { recipeOf, usualBoardMm, type RecipeDocument } from "@/core/plan/recipe";
 import { starterCards } from "@/core/plan/sample-job";
 import { ACTS } from "@/app/api/act/registry";
 import { perform } from "@/server/acts";
@@ -14,7 +26,9 @@ import { colourCardsOf } from "@/server/repositories/colour-cards";
 import { signInBook } from "@/server/repositories/people";
 import { poursOf } from "@/server/repositories/pours";
 import type { z } from "zod";
+import { boardPicture } from "./board-picture";
 import { demoPour } from "./pours";
+import { DEMO_RECIPES, foretold } from "./recipes";
 import { DEMO_PASSWORD, DEMO_PEOPLE, DEMO_SHOP, demoJobs } from "./shop";
 
 /** Calls an act as a person would, and stops at the first that is refused. */
@@ -61,7 +75,9 @@ export async function loadDemo(now: Date): Promise<boolean> {
   const shelf = await colourCardsOf(database(), person).list();
   for (const hand of hands) await doAct(person, addPerson, { ...hand, password: DEMO_PASSWORD });
 
-  for (const { fields, document, pour } of demoJobs(cards, shelf).reverse()) {
+  const jobs = demoJobs(cards, shelf);
+  await loadRecipes(person, cards, shelf, jobs, now);
+  for (const { fields, document, pour } of jobs.reverse()) {
     const { dueInDays, ...rest } = fields;
     const dueOn =
       dueInDays === null ? null : new Date(now.getTime() + dueInDays * 86400_000).toISOString().slice(0, 10);
@@ -83,4 +99,77 @@ export async function loadDemo(now: Date): Promise<boolean> {
     await doAct(person, describeJob, { jobId, fields: { ...rest, dueOn } });
   }
   return true;
+}
+
+/** Recipes with their versions and boards, begun with the coats of the demo's jobs; jobs made of one say so. */
+async function loadRecipes(
+  person: Person,
+  cards: readonly ResinCard[],
+  shelf: readonly ColourCard[],
+  jobs: readonly { fields: { name: string }; document: JobDocument }[],
+  now: Date,
+): Promise<void> {
+  const daysAgo = (days: number) => new Date(now.getTime() - days * 86400_000);
+  const documentOf = (name: string) => {
+    const found = jobs.find(({ fields }) => fields.name === name);
+    if (!found) throw new Error(`No demo job "${name}"`);
+    return found.document;
+  };
+  // Boards are numbered as they were poured: the oldest recipe first.
+  const oldestFirst = [...DEMO_RECIPES].sort(
+    (one, other) => (other.versions[0]?.daysAgo ?? 0) - (one.versions[0]?.daysAgo ?? 0),
+  );
+  for (const recipe of oldestFirst) {
+    const job = documentOf(recipe.job);
+    const made: { versionId: string; document: RecipeDocument }[] = [];
+    const approved = new Map<number, SampleBoard>();
+    for (const [index, { from, change, edit, boards, daysAgo: days }] of recipe.versions.entries()) {
+      const parent = from === null ? null : made[from - 1];
+      const document = edit(parent?.document ?? recipeOf(job, derivePlan(job, cards).coats));
+      const versionId = parent
+        ? (await doAct(person, addRecipeVersion, { parentId: parent.versionId, document, change })).id
+        : (await doAct(person, createRecipe, { name: recipe.name, document, change })).versionId;
+      await database().RecipeVersion.update({ createdAt: daysAgo(days) }, { where: { id: versionId } });
+      made.push({ versionId, document });
+      const { lab, colours } = foretold(document, shelf);
+      for (const { daysAgo: poured, off, picture, ...judged } of boards) {
+        const pictureId = picture
+          ? (await doAct(person, savePicture, { image: await boardPicture(colours, poured) })).pictureId
+          : null;
+        const measured: BoardFields["measured"] = off && {
+          lab: [lab[0] + off[0], lab[1] + off[1], lab[2] + off[2]],
+          by: "photo-daylight",
+        };
+        const board = await doAct(person, addBoard, {
+          versionId,
+          fields: {
+            ...judged,
+            pouredOn: daysAgo(poured).toISOString().slice(0, 10),
+            lengthMm: usualBoardMm("us"),
+            depthMm: usualBoardMm("us"),
+            pictureId,
+            measured,
+          },
+        });
+        if (board.decision === "approved") approved.set(index + 1, board);
+      }
+    }
+    for (const { name, version, board: byBoard } of recipe.jobs) {
+      const own = made[version - 1];
+      const board = byBoard ? approved.get(version) : undefined;
+      if (!own) throw new Error(`No version ${version} of ${recipe.name}`);
+      const document = documentOf(name);
+      Object.assign(document, {
+        coats: own.document.coats,
+        recipe: {
+          versionId: own.versionId,
+          name: recipe.name,
+          number: version,
+          ...(board
+            ? { board: { number: board.number, lengthMm: board.lengthMm, depthMm: board.depthMm } }
+            : {}),
+        },
+      });
+    }
+  }
 }

@@ -410,7 +410,7 @@ export function demoJobs(cards: readonly ResinCard[], shelf: readonly ColourCard
     ground: "mdf",
     pieces: [
       {
-        ...newPiece("sample", "Sample board 14", id),
+        ...newPiece("sample", "Sample board 7", id),
       },
     ],
     coats: [coat("base", "Base, black")],
@@ -459,7 +459,7 @@ export function demoJobs(cards: readonly ResinCard[], shelf: readonly ColourCard
       document: panels,
     },
     {
-      fields: { name: "Sample board 14", client: "", status: "planning", dueInDays: null },
+      fields: { name: "Sample board 7", client: "", status: "planning", dueInDays: null },
       document: sample,
     },
   ];

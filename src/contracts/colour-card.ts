@@ -18,7 +18,10 @@ export const labSchema = z
     z.number().min(-150).max(150),
   ])
   .readonly();
-const swatch = z.union([z.object({ hex }), z.object({ lab: labSchema })]);
+const swatch = z.union([
+  z.object({ hex }),
+  z.object({ lab: labSchema, gloss: z.literal("included").optional() }),
+]);
 
 const appearance = z.discriminatedUnion("by", [
   z.object({

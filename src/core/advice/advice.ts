@@ -22,6 +22,9 @@ export type Advice = {
   why: string;
 };
 
+/** The line of a colourant in a colour. */
+export const partAt = (colourId: string, cardId: string): string => `${colourId} ${cardId}`;
+
 /** By what advice is set aside and found again. */
 export const adviceKey = ({ rule, coatId, at }: Pick<Advice, "rule" | "coatId" | "at">): string =>
   [rule, coatId ?? "", at ?? ""].join(" ");

@@ -5,7 +5,7 @@ import { even } from "../colour/spectrum";
 import { liesOnTop } from "../schedule/coat";
 import type { PassKind } from "../schedule/pass";
 import { decimal, trimmed } from "../units/format-quantity";
-import type { Advice, AdvisedCoat, Rule, SeenColour } from "./advice";
+import { partAt, type Advice, type AdvisedCoat, type Rule, type SeenColour } from "./advice";
 
 /** What is called black, white, dark and yellow, in L*a*b* (assumed). */
 const BLACK = { L: 25, C: 15 };
@@ -214,7 +214,7 @@ export const overCardLimit: Rule = ({ coats, colourants }) =>
           {
             rule: "over-card-limit",
             coatId: coat.id,
-            at: `${colour.id} ${cardId}`,
+            at: partAt(colour.id, cardId),
             what: `More ${name} than its card allows: ${trimmed(most, 2)} g in 100 g.`,
             soWhat: water ? "The mix strings and curdles." : "The resin may stay soft.",
             kind: "data sheet",

@@ -1,4 +1,4 @@
-import { decoded, labOfXyz, xyzOfLinear, type Lab, type Rgb } from "./spaces";
+import { decoded, encoded, labOfXyz, xyzOfLinear, type Lab, type Rgb } from "./spaces";
 
 /** Reflectance of the usual grey card. */
 export const GREY_CARD = 0.18;
@@ -25,4 +25,34 @@ export function photographedLab(patch: Rgb, card: Rgb, cardReflectance = GREY_CA
     return (decoded(channel / 255) * cardReflectance) / grey;
   }) as unknown as Rgb;
   return { ok: true, linear, lab: labOfXyz(xyzOfLinear(linear)) };
+}
+
+/**
+ * Mean colour of a round patch of a picture, light averaged as light, as sRGB channels of 0 to 255.
+ * @param pixels red, green, blue and alpha, row by row, 4 · width · height bytes
+ * @param x, y its middle and @param radius in pixels; what lies outside of the picture is left out
+ * @throws when no pixel of it lies in the picture.
+ */
+export function meanOfPatch(
+  pixels: ArrayLike<number>,
+  width: number,
+  height: number,
+  { x, y, radius }: { x: number; y: number; radius: number },
+): Rgb {
+  const sum = [0, 0, 0];
+  let count = 0;
+  for (let row = Math.max(0, Math.ceil(y - radius)); row <= Math.min(height - 1, y + radius); row += 1)
+    for (
+      let column = Math.max(0, Math.ceil(x - radius));
+      column <= Math.min(width - 1, x + radius);
+      column += 1
+    ) {
+      if ((row - y) ** 2 + (column - x) ** 2 > radius ** 2) continue;
+      const at = 4 * (row * width + column);
+      for (let channel = 0; channel < 3; channel += 1)
+        sum[channel] = (sum[channel] as number) + decoded((pixels[at + channel] as number) / 255);
+      count += 1;
+    }
+  if (count === 0) throw new Error(`No pixel within ${radius} px of ${x}, ${y} in ${width} × ${height}`);
+  return sum.map((linear) => 255 * encoded(linear / count)) as unknown as Rgb;
 }

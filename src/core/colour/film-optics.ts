@@ -1,5 +1,6 @@
 import { BANDS } from "./observer";
-import { mapBands, type Band } from "./spectrum";
+import { labOfXyz, WHITE, xyzOfLab, type Lab } from "./spaces";
+import { mapBands, type Band, type Xyz } from "./spectrum";
 
 /** Surface of a glossy epoxy film, refractive index 1.55: reflected on entering (k1), and from inside (k2) (Saunderson 1942, from memory). */
 export const K1 = 0.04652056901191851;
@@ -12,6 +13,12 @@ export const throughSurface = (internal: number): number =>
 export const belowSurface = (spex: number): number => spex / ((1 - K1) * (1 - K2) + K2 * spex);
 /** The internal reflectance of what is measured with gloss (SCI): the entering share is taken off first. */
 export const belowSurfaceSci = (sci: number): number => belowSurface(Math.max(0, sci - K1));
+
+/** L*a*b* measured with gloss (SCI), as it is without: light adds up, and the gloss is white. */
+export function labWithoutGloss(lab: Lab): Lab {
+  const xyz = xyzOfLab(lab).map((value, axis) => Math.max(0, value - K1 * (WHITE[axis] as number)));
+  return labOfXyz(xyz as unknown as Xyz);
+}
 
 /** Reflectance of an endless layer, from absorption K and scattering S of the same unit; 0 for a dye alone over nothing. */
 export function endless(K: number, S: number): number {

@@ -1,5 +1,15 @@
 import { ciede2000 } from "./ciede2000";
-import { belowSurface, endless, K1, K2, ratioOf, throughSurface, together, type Matter } from "./film-optics";
+import {
+  belowSurface,
+  endless,
+  K1,
+  K2,
+  labWithoutGloss,
+  ratioOf,
+  throughSurface,
+  together,
+  type Matter,
+} from "./film-optics";
 import { labEndless } from "./hiding";
 import { BANDS, WEIGHTS } from "./observer";
 import { smoothReflectanceOfXyz, solveLinear } from "./recover";
@@ -16,8 +26,12 @@ import {
 } from "./spaces";
 import { mapBands, xyzOf, type Band, type Xyz } from "./spectrum";
 
-/** A swatch as it was typed: a hex of a screen, or L*a*b* measured without gloss. */
-export type Swatch = { hex: string } | { lab: Lab };
+/** A swatch as it was typed: a hex of a screen, or L*a*b* measured without gloss, or with it where `gloss` says so. */
+export type Swatch = { hex: string } | { lab: Lab; gloss?: "included" };
+
+/** L*a*b* of a swatch that was measured, without gloss. */
+export const labOfSwatch = ({ lab, gloss }: { lab: Lab; gloss?: "included" }): Lab =>
+  gloss ? labWithoutGloss(lab) : lab;
 
 export type Swatches = {
   /** Full strength, so thick that nothing shines through. */
@@ -48,7 +62,8 @@ export type Fitted = Matter & {
   strained: boolean;
 };
 
-const xyzOfSwatch = (swatch: Swatch): Xyz => ("hex" in swatch ? xyzOfHex(swatch.hex) : xyzOfLab(swatch.lab));
+const xyzOfSwatch = (swatch: Swatch): Xyz =>
+  "hex" in swatch ? xyzOfHex(swatch.hex) : xyzOfLab(labOfSwatch(swatch));
 
 /** One swatch as an equation: how the prediction's X, Y, Z is compared with what was typed. */
 type Equation = {
@@ -103,7 +118,8 @@ function labResidual(lab: Lab) {
   return (xyz: Xyz) => slopesOf(read, xyz);
 }
 
-const residualOf = (swatch: Swatch) => ("hex" in swatch ? hexResidual(swatch.hex) : labResidual(swatch.lab));
+const residualOf = (swatch: Swatch) =>
+  "hex" in swatch ? hexResidual(swatch.hex) : labResidual(labOfSwatch(swatch));
 
 const nothing = (): Matter => ({ K: new Float64Array(BANDS), S: new Float64Array(BANDS) });
 const times = (matter: { K: Band; S: Band }, load: number): Matter => together([{ ...matter, load }]);
@@ -271,7 +287,7 @@ function missedBy(
 ): number {
   const miss = (mix: Matter, swatch: Swatch) => {
     const found = labEndless(mix);
-    if ("lab" in swatch) return ciede2000(found, swatch.lab);
+    if ("lab" in swatch) return ciede2000(found, labOfSwatch(swatch));
     // A hex at the edge of the screen is met by what the screen would show of it.
     const shown = linearOfXyz(xyzOfLab(found)).map((channel) => Math.min(1, Math.max(0, channel)));
     const typed = xyzOfHex(swatch.hex);

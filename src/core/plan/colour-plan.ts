@@ -12,7 +12,7 @@ import type { Spread } from "../numerics/spread";
 import { liesOnTop, type Coat } from "../schedule/coat";
 
 /** What bare grounds look like (assumed; the eye of the bench knows better). */
-const GROUND_HEX: Record<Ground, string> = {
+export const GROUND_HEX: Record<Ground, string> = {
   mdf: "#B99F76",
   wood: "#B88F5E",
   concrete: "#A9A7A1",

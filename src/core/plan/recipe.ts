@@ -5,6 +5,8 @@ import type { PlannedCoat } from "./derive-plan";
 import type { JobDocument, RecipeReference } from "./job";
 import { emptyJob } from "./new-job";
 import { newPiece, type NewId } from "./new-piece";
+import { MM_PER_FOOT } from "../units/constants";
+import type { UnitSystem } from "../units/dimension";
 
 /** A coat without a size: no pieces, and what is embedded told by area. */
 export type RecipeCoat = Omit<Coat, "pieceIds" | "filmByPieceMm">;
@@ -19,8 +21,8 @@ export type RecipeDocument = {
   notes: string;
 };
 
-/** A usual sample board (common practice, no source), mm. */
-export const USUAL_BOARD_MM = 300;
+/** Side of a usual sample board (common practice, no source), mm: 30 cm, or a foot. */
+export const usualBoardMm = (system: UnitSystem): number => (system === "us" ? MM_PER_FOOT : 300);
 
 /**
  * The build of one piece as a recipe. Films are those on that piece.

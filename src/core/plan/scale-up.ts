@@ -154,7 +154,10 @@ function doseSteps({ board, here }: Pair, stepG: number): Advice[] {
     note({
       rule: "scale-doses",
       coatId: here.coat.id,
-      what: `${worst.name} was ${trimmed(worst.grams, 2)} g on the board: half a step is ${percent(worst.doubt)} of it, here ${percent(large.get(worst.id)?.doubt ?? 0)}.`,
+      what:
+        worst.doubt >= 1
+          ? `${worst.name} was ${trimmed(worst.grams, 2)} g on the board: less than half a step of what it is measured in.`
+          : `${worst.name} was ${trimmed(worst.grams, 2)} g on the board: half a step is ${percent(worst.doubt)} of it, here ${percent(large.get(worst.id)?.doubt ?? 0)}.`,
       soWhat: "Mix a cup by these doses first and hold it to the board; you can add, you cannot take out.",
       kind: "physics",
       why: "A small cup is dosed in few drops or steps of the scale. Its colour may stand for a dose that was never quite the one written down.",

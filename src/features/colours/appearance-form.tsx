@@ -2,11 +2,12 @@
 
 import { useState } from "react";
 import type { Appearance } from "@/core/colour/colour-card";
-import type { Swatch } from "@/core/colour/fit-pigment";
+import { labOfSwatch, type Swatch } from "@/core/colour/fit-pigment";
 import { PIGMENTS, type PigmentKey } from "@/core/colour/pigments";
 import { readColour } from "@/core/colour/read-colour";
-import { hexOfLab } from "@/core/colour/spaces";
+import { hexOfLab, type Lab } from "@/core/colour/spaces";
 import { Choice } from "@/ui/choice";
+import { PhotoColour } from "@/ui/photo-colour";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
 
@@ -73,6 +74,7 @@ export function AppearanceForm({
         <div className="flex flex-col gap-3">
           <SwatchField
             label="Full strength, so thick that nothing shines through"
+            measurable
             swatch={swatches.masstone}
             onSwatch={(masstone) => set({ masstone })}
             error={error}
@@ -80,6 +82,7 @@ export function AppearanceForm({
           <div className="grid grid-cols-[1fr_150px] gap-3">
             <SwatchField
               label="Let down with white"
+              measurable
               swatch={swatches.tint?.swatch ?? null}
               onSwatch={(swatch) => set({ tint: swatch && { swatch, share: swatches.tint?.share ?? 0.1 } })}
             />
@@ -91,6 +94,7 @@ export function AppearanceForm({
           <div className="grid grid-cols-[1fr_150px] gap-3">
             <SwatchField
               label="Darkened with black, if there is one"
+              measurable
               swatch={swatches.shade?.swatch ?? null}
               onSwatch={(swatch) =>
                 set({ shade: swatch && { swatch, share: swatches.shade?.share ?? 0.05 } })
@@ -179,16 +183,22 @@ function SwatchField({
   swatch,
   onSwatch,
   error = null,
+  measurable = false,
 }: {
   label: string;
   swatch: Swatch | null;
   onSwatch: (swatch: Swatch | null) => void;
   error?: string | null;
+  /** It may be L*a*b*; otherwise a screen's colour is kept. */
+  measurable?: boolean;
 }) {
+  const gloss = swatch && "lab" in swatch ? swatch.gloss : undefined;
+  const swatchOf = (lab: Lab): Swatch =>
+    measurable ? { lab, ...(gloss ? { gloss } : {}) } : { hex: hexOfLab(lab) };
   const written = swatch ? ("hex" in swatch ? swatch.hex : swatch.lab.join(" ")) : "";
   const [text, setText] = useState(written);
   const [wrong, setWrong] = useState<string | null>(null);
-  const shown = swatch ? ("hex" in swatch ? swatch.hex : hexOfLab(swatch.lab)) : null;
+  const shown = swatch ? ("hex" in swatch ? swatch.hex : hexOfLab(labOfSwatch(swatch))) : null;
   return (
     <div className="flex items-end gap-2">
       <span
@@ -210,7 +220,30 @@ function SwatchField({
           }
           const read = readColour(event.target.value);
           setWrong(read.ok ? null : read.message);
-          if (read.ok) onSwatch("hex" in read ? { hex: read.hex } : { lab: read.lab });
+          if (read.ok) onSwatch("hex" in read ? { hex: read.hex } : swatchOf(read.lab));
+        }}
+      />
+      {measurable && swatch && "lab" in swatch && (
+        <Choice
+          label={`${label}: how its gloss was measured`}
+          value={gloss ?? "excluded"}
+          options={[
+            { value: "excluded", words: "no gloss" },
+            { value: "included", words: "gloss in" },
+          ]}
+          onChange={(next) =>
+            onSwatch({ lab: swatch.lab, ...(next === "included" ? { gloss: "included" as const } : {}) })
+          }
+        />
+      )}
+      <PhotoColour
+        words="photo"
+        take="take it"
+        onTake={({ lab }) => {
+          setWrong(null);
+          const rounded = lab.map((value) => Number(value.toFixed(1))) as unknown as Lab;
+          setText(measurable ? rounded.join(" ") : hexOfLab(rounded));
+          onSwatch(measurable ? { lab: rounded } : { hex: hexOfLab(rounded) });
         }}
       />
     </div>

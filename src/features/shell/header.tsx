@@ -18,6 +18,9 @@ export function Header({ person, children }: { person: Person; children?: ReactN
         <Link prefetch={false} href="/cards" className="hover:underline underline-offset-4">
           Resins
         </Link>
+        <Link prefetch={false} href="/recipes" className="hover:underline underline-offset-4">
+          Recipes
+        </Link>
         <Link prefetch={false} href="/colours" className="hover:underline underline-offset-4">
           Colours
         </Link>

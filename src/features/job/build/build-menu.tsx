@@ -6,12 +6,14 @@ import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Menu, MenuItem } from "@/ui/menu";
 import { SelectField } from "@/ui/text-field";
+import { KeepDialog } from "../recipe/keep-dialog";
+import { TakeDialog } from "../recipe/take-dialog";
 import { newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 import { CompareDialog } from "./compare-dialog";
 import { GroundDialog } from "./ground-dialog";
 
-type Open = null | "own" | "copy" | "compare" | "ground";
+type Open = null | "own" | "copy" | "compare" | "ground" | "keep" | "take";
 
 /** What is done with a build as a whole: compared, taken from another job, given to single pieces. */
 export function BuildMenu() {
@@ -22,6 +24,10 @@ export function BuildMenu() {
   return (
     <>
       <Menu label="this build">
+        {document.coats.length > 0 && (
+          <MenuItem onSelect={() => setOpen("keep")}>Keep it as a recipe</MenuItem>
+        )}
+        <MenuItem onSelect={() => setOpen("take")}>Take a recipe</MenuItem>
         <MenuItem onSelect={() => setOpen("compare")}>Compare with another job, or take its build</MenuItem>
         {several && <MenuItem onSelect={() => setOpen("own")}>A build of its own for one piece</MenuItem>}
         {several && (
@@ -30,6 +36,8 @@ export function BuildMenu() {
         {several && <MenuItem onSelect={() => setOpen("ground")}>Another ground under some pieces</MenuItem>}
       </Menu>
       {open === "compare" && <CompareDialog onClose={close} />}
+      {open === "keep" && <KeepDialog parent={null} onClose={close} />}
+      {open === "take" && <TakeDialog onClose={close} />}
       {open === "ground" && <GroundDialog onClose={close} />}
       {open === "own" && <OwnBuild onClose={close} />}
       {open === "copy" && <CopyBuild onClose={close} />}

@@ -9,6 +9,7 @@ import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField } from "@/ui/text-field";
 import { useSize } from "@/ui/use-size";
+import { RecipeLine } from "../recipe/recipe-line";
 import { AdviceAt } from "../workspace/advice-line";
 import { newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
@@ -22,7 +23,7 @@ const LAID: readonly CoatKind[] = ["seal", "primer", "base", "colour", "vein", "
 
 /** The coats in order on a cross-section, and all that is said of the one picked. */
 export function BuildView() {
-  const { document, plan, cards, system, change } = useJob();
+  const { document, cards, system, change } = useJob();
   const [pickedId, setPickedId] = useState<string | null>(null);
   const { ref: stageRef, width: stageWidth, height: stageHeight } = useSize<HTMLDivElement>();
   const coat =
@@ -55,6 +56,7 @@ export function BuildView() {
   return (
     <main className="flex-1 flex min-h-0 max-lg:flex-col">
       <section aria-label="Cross-section" className="flex-1 min-w-0 flex flex-col pl-7 pt-5 pr-4">
+        <RecipeLine />
         <div ref={stageRef} className="flex-1 min-h-[360px] relative">
           {stageWidth > 0 && (
             <div className="absolute inset-0">
@@ -121,7 +123,7 @@ export function BuildView() {
             />
           </div>
         </div>
-        <AdviceAt advice={plan.advice} coatId={null} at={["temperature"]} />
+        <AdviceAt coatId={null} at={["temperature"]} />
       </section>
       <section
         aria-label="Coat"

@@ -157,7 +157,7 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
           <FilmSources onFilm={(filmMm) => edit({ filmMm })} />
         </>
       )}
-      <AdviceAt advice={plan.advice} coatId={coat.id} at={["film"]} />
+      <AdviceAt coatId={coat.id} at={["film"]} />
 
       <SelectField
         label="Resin"
@@ -172,7 +172,7 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
           </option>
         ))}
       </SelectField>
-      <AdviceAt advice={plan.advice} coatId={coat.id} at={["resin"]} />
+      <AdviceAt coatId={coat.id} at={["resin"]} />
 
       <ShareList coat={coat} />
 
@@ -267,7 +267,7 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
             <EmbedList coat={coat} />
           </div>
         )}
-        <AdviceAt advice={plan.advice} coatId={coat.id} at={["rate", "batches"]} />
+        <AdviceAt coatId={coat.id} at={["rate", "batches"]} />
       </div>
     </div>
   );

@@ -2,21 +2,33 @@
 
 import { EMBEDS, embedNeed, type Embed, type EmbedKind } from "@/core/batch/embeds";
 import type { Coat } from "@/core/schedule/coat";
-import { quantityText } from "@/core/units/format-quantity";
+import { decimal, quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
+import { AdviceAt } from "../workspace/advice-line";
 import { editCoat, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 
 /** What lies in a coat that is not colour: its volume, and the clear that wets and locks it. */
 export function EmbedList({ coat }: { coat: Coat }) {
-  const { system, change } = useJob();
-  const embeds = coat.embeds ?? [];
+  const { system, plan, change } = useJob();
+  const typed = coat.embeds ?? [];
+  // With the mass that those told by area have on these pieces.
+  const embeds = plan.coats.find((one) => one.coat.id === coat.id)?.embeds ?? typed;
   const set = (next: (before: Embed[]) => Embed[]) =>
     change(editCoat(coat.id, (before) => ({ ...before, embeds: next(before.embeds ?? []) })));
   const edit = (id: string, next: Partial<Embed>) =>
     set((before) => before.map((one) => (one.id === id ? { ...one, ...next } : one)));
+  /** A mass typed here holds for these pieces, whatever the recipe says by area. */
+  const setMass = (id: string, massG: number) =>
+    set((before) =>
+      before.map((one) => {
+        if (one.id !== id) return one;
+        const { gPerM2: _byArea, ...rest } = one;
+        return { ...rest, massG };
+      }),
+    );
   return (
     <div>
       <div className="flex items-baseline justify-between border-b border-line pb-1">
@@ -40,6 +52,7 @@ export function EmbedList({ coat }: { coat: Coat }) {
           add
         </Button>
       </div>
+      <AdviceAt coatId={coat.id} at={["embeds"]} />
       {embeds.map((embed) => {
         const need = embedNeed(embed);
         const clear = {
@@ -76,7 +89,7 @@ export function EmbedList({ coat }: { coat: Coat }) {
               dimension="mass"
               system={system}
               bounds={{ min: 0, max: 1_000_000 }}
-              onChange={(massG) => edit(embed.id, { massG })}
+              onChange={(massG) => setMass(embed.id, massG)}
               keep={`${embed.id}.mass`}
               bare
             />
@@ -110,6 +123,8 @@ export function EmbedList({ coat }: { coat: Coat }) {
               </Button>
             </div>
             <p className="label col-span-3">
+              {embed.gPerM2 !== undefined &&
+                `By the recipe ${decimal(embed.gPerM2, 0)} g to the square metre. `}
               Takes {volume(need.solidMl)}; clear to wet and to lock it in{" "}
               <span className="figure text-ink">{volume(clear.likely)}</span>, {volume(clear.low)} to{" "}
               {volume(clear.high)}. Wash and dry it first; no heat gun before it is wetted.

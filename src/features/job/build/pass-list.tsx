@@ -64,7 +64,7 @@ export function PassList({ coat }: { coat: Coat }) {
               )}
             </button>
             {openId === pass.id && <PassForm coat={coat} pass={pass} system={system} />}
-            <AdviceAt advice={plan.advice} coatId={coat.id} at={[pass.id]} />
+            <AdviceAt coatId={coat.id} at={[pass.id]} />
             {pass.stopHere && (
               <p className="text-ink-soft pl-6 py-0.5 border-b border-dashed border-line-strong">
                 may stop here: {pass.stopHere}

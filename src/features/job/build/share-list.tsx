@@ -1,5 +1,6 @@
 "use client";
 
+import { partAt } from "@/core/advice/advice";
 import { Slider } from "radix-ui";
 import { useState } from "react";
 import { COLOURANTS, colourFrom } from "@/core/batch/colourants";
@@ -29,7 +30,7 @@ const MEASURES: Record<DoseMeasure["unit"], { words: string; start: DoseMeasure 
 
 /** The colours of a coat as bars: move one and the others give way, a lock holds one. */
 export function ShareList({ coat }: { coat: Coat }) {
-  const { plan, system, change } = useJob();
+  const { system, change } = useJob();
   const [openId, setOpenId] = useState<string | null>(null);
   const share = (colourId: string, wished: number) =>
     change(
@@ -112,13 +113,16 @@ export function ShareList({ coat }: { coat: Coat }) {
               system={system}
             />
           )}
-          <AdviceAt advice={plan.advice} coatId={coat.id} at={[colour.id]} />
+          <AdviceAt
+            coatId={coat.id}
+            at={[colour.id, ...(colour.parts ?? []).map(({ cardId }) => partAt(colour.id, cardId))]}
+          />
         </div>
       ))}
       {coat.colours.length === 0 && (
         <p className="text-ink-soft text-sm">No colour yet: add one, or clear.</p>
       )}
-      <AdviceAt advice={plan.advice} coatId={coat.id} at={["shares"]} />
+      <AdviceAt coatId={coat.id} at={["shares"]} />
     </div>
   );
 }

@@ -5,6 +5,7 @@ import { useState } from "react";
 import type { CoatLooks } from "@/core/plan/colour-plan";
 import { decimal, quantityText, trimmed } from "@/core/units/format-quantity";
 import { useJob } from "../workspace/use-job";
+import { AdviceAt } from "../workspace/advice-line";
 import { FilmTile } from "./film-tile";
 import { MixPanel } from "./mix-panel";
 import { TargetBand } from "./target-band";
@@ -48,6 +49,7 @@ export function ColourView() {
           ))}
         </div>
         <Films coat={coat} pickedId={picked?.colour.id ?? null} onPick={setColourId} />
+        <AdviceAt coatId={coat.coat.id} at={["shares"]} />
         <TargetBand coat={coat} finished={finished} />
         {colours.length === 0 && (
           <p className="mt-5 text-sm border-l-[3px] border-ink pl-3">

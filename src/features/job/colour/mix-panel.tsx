@@ -2,6 +2,7 @@
 
 import { Slider } from "radix-ui";
 import { useMemo } from "react";
+import { partAt } from "@/core/advice/advice";
 import {
   doseId,
   dosesFor,
@@ -12,7 +13,6 @@ import {
 } from "@/core/batch/coat-colour";
 import { closeness } from "@/core/colour/ciede2000";
 import { COLOUR_KIND_WORDS, opticsOf, type ColourCard, type ColourKind } from "@/core/colour/colour-card";
-import { KILLED } from "@/core/colour/flakes";
 import { HIDDEN, NOT_SEEN } from "@/core/colour/hiding";
 import { hidingOf, lookSpread, mixLook } from "@/core/colour/mix-look";
 import { labOfHex } from "@/core/colour/spaces";
@@ -21,6 +21,7 @@ import { doseWords } from "@/core/plan/run-sheet";
 import { decimal, quantityText, trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
+import { AdviceAt } from "../workspace/advice-line";
 import { editColour } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 import { GreyLadder } from "./grey-ladder";
@@ -156,17 +157,13 @@ export function MixPanel({ coat, looks }: { coat: CoatLooks; looks: ColourLooks 
                   out
                 </Button>
               </div>
-              {card?.mostPer100G && part.gPer100G > card.mostPer100G + 1e-9 && (
-                <p role="status" className="text-sm border-l-[3px] border-ink pl-2">
-                  More than its sheet allows: {trimmed(card.mostPer100G, 2)} g in 100 g. The resin may stay
-                  soft.
-                </p>
-              )}
+              <AdviceAt coatId={coat.coat.id} at={[partAt(colour.id, part.cardId)]} />
             </div>
           );
         })}
       </div>
 
+      <AdviceAt coatId={coat.coat.id} at={[colour.id]} />
       {looks.look && parts.length > 0 && <Sureness coat={coat} looks={looks} />}
       {looks.look && parts.length > 0 && <HidingWords coat={coat} looks={looks} />}
       <GreyLadder colour={colour} cards={cards} cupG={cupG} onDose={dose} />
@@ -262,8 +259,6 @@ function Sureness({ coat, looks }: { coat: CoatLooks; looks: ColourLooks }) {
           Face L* {decimal(look.metallic.face[0], 0)}, flop L* {decimal(look.metallic.flop[0], 0)}, flop index{" "}
           {decimal(look.metallic.flopIndex, 1)}; {decimal(look.metallic.visible * 100, 0)} % of the shimmer is
           seen.
-          {look.metallic.visible < KILLED &&
-            " The other pigments kill the effect: take less white, or keep it in a cup of its own."}
         </p>
       )}
     </div>

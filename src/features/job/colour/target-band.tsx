@@ -7,6 +7,7 @@ import { hexOfLab, labOfHex, type Lab } from "@/core/colour/spaces";
 import { differenceFrom, type CoatLooks } from "@/core/plan/colour-plan";
 import { decimal, quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
+import { PhotoColour } from "@/ui/photo-colour";
 import { TextField } from "@/ui/text-field";
 import { readColour } from "@/core/colour/read-colour";
 import { useJob } from "../workspace/use-job";
@@ -128,6 +129,13 @@ function TargetForm({
             none
           </Button>
         )}
+      </div>
+      <div className="col-span-3">
+        <PhotoColour
+          words="take it from a photo with a grey card"
+          take="take it as the target"
+          onTake={({ lab }) => onTarget({ lab, name: name.trim() || "the client's tile" })}
+        />
       </div>
     </form>
   );

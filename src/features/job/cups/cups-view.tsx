@@ -66,7 +66,7 @@ export function CupsView({ jobId }: { jobId: string }) {
               beside={`${batched.fills ? "" : `${quantityText(batched.mixedFilmMm, "film", "us")} · `}${formatQuantity(batched.mixMl.low, "volume", system).number} to ${quantityText(batched.mixMl.high, "volume", system)}`}
             />
             <LossList planned={{ ...planned, batched }} />
-            <AdviceAt advice={plan.advice} coatId={coat.id} at={["batches", "rate", "scale"]} />
+            <AdviceAt coatId={coat.id} at={["batches", "rate", "scale"]} />
             <Leftovers batched={batched} />
           </>
         ) : (

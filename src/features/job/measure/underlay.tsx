@@ -9,7 +9,7 @@ import type { Frame } from "@/ui/dimension-lines";
 import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
 import { useJob } from "../workspace/use-job";
-import { addPicture } from "./add-picture";
+import { addPicture } from "@/contracts/add-picture";
 
 /** What is done to the picture: it is moved, or two points of it are shown for its scale. */
 export type UnderlayMode = null | "move" | { points: Point[] };

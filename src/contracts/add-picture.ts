@@ -1,6 +1,6 @@
-import type { ActResult } from "@/contracts/act";
-import { callAct } from "@/contracts/call-act";
-import { savePicture, type AddedPicture } from "@/contracts/pictures";
+import type { ActResult } from "./act";
+import { callAct } from "./call-act";
+import { savePicture, type AddedPicture } from "./pictures";
 
 /** Sent no larger than this: enough to trace by, and quick on a phone's network. */
 const LONGEST_PX = 2000;

@@ -1,0 +1,127 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useMemo, useState } from "react";
+import { callAct } from "@/contracts/call-act";
+import { addRecipeVersion, createRecipe, type RecipeVersion } from "@/contracts/recipes";
+import { piecesOf } from "@/core/plan/builds";
+import { recipeOf } from "@/core/plan/recipe";
+import { recipeChanges } from "@/core/plan/recipe-changes";
+import { Button } from "@/ui/button";
+import { Dialog } from "@/ui/dialog";
+import { SelectField, TextField } from "@/ui/text-field";
+import { useDraft } from "@/ui/use-draft";
+import { useJob, useJobState } from "../workspace/use-job";
+
+/** Keeps the coats of this job as a recipe, or as the next version of the one that they came from. */
+export function KeepDialog({
+  parent,
+  onClose,
+}: {
+  parent: (RecipeVersion & { name: string }) | null;
+  onClose: () => void;
+}) {
+  const { document, plan, system, change } = useJob();
+  const router = useRouter();
+  const job = useJobState((state) => state.job);
+  const several =
+    document.pieces.length > 1 &&
+    document.coats.some((coat) => piecesOf(document, coat).length < document.pieces.length);
+  const [pieceId, setPieceId] = useState(document.pieces[0]?.id ?? null);
+  const recipe = useMemo(() => recipeOf(document, plan.coats, pieceId), [document, plan.coats, pieceId]);
+  const changes = parent ? recipeChanges(parent.document, recipe, system) : [];
+  const { draft, set, drop } = useDraft(`keep.${job.id}.${parent?.id ?? "new"}`, {
+    name: job.name,
+    change: "",
+  });
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  const keep = async () => {
+    setBusy(true);
+    const what = draft.change.trim() || changes.join("; ").slice(0, 400);
+    const result = parent
+      ? await callAct(addRecipeVersion, { parentId: parent.id, document: recipe, change: what })
+      : await callAct(createRecipe, { name: draft.name, document: recipe, change: what });
+    setBusy(false);
+    if (!result.ok) return setProblem(result.error.message);
+    drop();
+    const made = result.value;
+    const reference =
+      "number" in made
+        ? { versionId: made.id, name: parent?.name ?? draft.name, number: made.number }
+        : { versionId: made.versionId, name: draft.name.trim(), number: 1 };
+    change((before) => ({ ...before, recipe: reference }));
+    onClose();
+    router.refresh();
+  };
+
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={parent ? `The next version of ${parent.name}` : "Keep it as a recipe"}
+    >
+      <form
+        method="post"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void keep();
+        }}
+        className="flex flex-col gap-4"
+      >
+        {!parent && (
+          <TextField
+            label="Name of the recipe"
+            autoFocus
+            value={draft.name}
+            maxLength={80}
+            error={problem}
+            onChange={(event) => set({ name: event.target.value })}
+          />
+        )}
+        {several && (
+          <SelectField
+            label="The coats of"
+            value={pieceId ?? ""}
+            onChange={(event) => setPieceId(event.target.value)}
+          >
+            {document.pieces.map((piece) => (
+              <option key={piece.id} value={piece.id}>
+                {piece.name || "unnamed"}
+              </option>
+            ))}
+          </SelectField>
+        )}
+        {parent && (
+          <ul aria-label="What changed" className="text-sm border-t border-line">
+            {changes.map((one) => (
+              <li key={one} className="border-b border-line py-1">
+                {one}
+              </li>
+            ))}
+            {changes.length === 0 && (
+              <li className="py-1 text-ink-soft">Nothing differs from version {parent.number}.</li>
+            )}
+          </ul>
+        )}
+        <TextField
+          label={parent ? "What changed and why, in your words" : "A word on it, if you like"}
+          placeholder={changes.slice(0, 2).join(", ") || "as poured for the bakery"}
+          autoFocus={parent !== null}
+          value={draft.change}
+          maxLength={400}
+          error={parent ? problem : null}
+          onChange={(event) => set({ change: event.target.value })}
+        />
+        <p className="label">
+          {recipe.coats.length} {recipe.coats.length === 1 ? "coat" : "coats"}: films, shares in their order,
+          doses, passes. Pieces and sizes stay in the job.
+        </p>
+        <Button type="submit" weight="primary" disabled={busy} className="self-start">
+          {parent ? "Keep as the next version" : "Keep it"}
+        </Button>
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,261 @@
+"use client";
+
+import { useRef, useState } from "react";
+import { addPicture } from "@/contracts/add-picture";
+import { callAct } from "@/contracts/call-act";
+import {
+  addBoard,
+  BOARD_DECISIONS,
+  boardFields,
+  changeBoard,
+  DECISION_WORDS,
+  MEASURED_WORDS,
+  type BoardFields,
+  type MeasuredBy,
+  type SampleBoard,
+} from "@/contracts/recipes";
+import { readColour } from "@/core/colour/read-colour";
+import { hexOfLab, labOfHex, type Lab } from "@/core/colour/spaces";
+import type { UnitSystem } from "@/core/units/dimension";
+import { decimal } from "@/core/units/format-quantity";
+import { Button } from "@/ui/button";
+import { Choice } from "@/ui/choice";
+import { Dialog } from "@/ui/dialog";
+import { PickColour } from "@/ui/pick-colour";
+import { QuantityField } from "@/ui/quantity-field";
+import { TextField } from "@/ui/text-field";
+import { useDraft } from "@/ui/use-draft";
+import { Measured } from "./sample-boards";
+
+/** A sample board of a version: made, or told more of. What is typed is kept until it is saved. */
+export function BoardDialog({
+  versionId,
+  board,
+  start,
+  foretold,
+  target,
+  system,
+  onClose,
+  onSaved,
+}: {
+  versionId: string;
+  board: SampleBoard | null;
+  start: BoardFields;
+  foretold: Lab;
+  target: { lab: Lab; name: string } | null;
+  system: UnitSystem;
+  onClose: () => void;
+  onSaved: () => void;
+}) {
+  const { draft, set, drop } = useDraft<BoardFields>(`board.${board?.id ?? versionId}`, start);
+  const [errors, setErrors] = useState<Record<string, string>>({});
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [picking, setPicking] = useState(false);
+  const choose = useRef<HTMLInputElement>(null);
+
+  const load = async (file: File) => {
+    setBusy(true);
+    setProblem(null);
+    const result = await addPicture(file);
+    setBusy(false);
+    if (result.ok) set({ pictureId: result.value.pictureId });
+    else setProblem(result.error.message);
+  };
+  const save = async () => {
+    const read = boardFields.safeParse(draft);
+    if (!read.success)
+      return setErrors(
+        Object.fromEntries(read.error.issues.map((issue) => [String(issue.path[0]), issue.message])),
+      );
+    setErrors({});
+    setBusy(true);
+    const result = board
+      ? await callAct(changeBoard, { boardId: board.id, fields: read.data })
+      : await callAct(addBoard, { versionId, fields: read.data });
+    setBusy(false);
+    if (!result.ok) return setProblem(result.error.message);
+    drop();
+    onSaved();
+  };
+
+  if (picking && draft.pictureId)
+    return (
+      <Dialog open onClose={() => setPicking(false)} title="The board's colour, from its picture" wide>
+        <PickColour
+          source={`/pictures/${draft.pictureId}`}
+          take="take it for the board"
+          onTake={({ lab, light }) => {
+            set({ measured: { lab, by: light === "daylight" ? "photo-daylight" : "photo-indoors" } });
+            setPicking(false);
+          }}
+        />
+      </Dialog>
+    );
+  return (
+    <Dialog open onClose={onClose} title={board ? `Board ${board.number}` : "A new sample board"} wide>
+      <div className="grid grid-cols-[230px_1fr] max-sm:grid-cols-1 gap-6">
+        <div>
+          <div className="w-[230px] h-[230px] border border-ink bg-shade grid place-items-center">
+            {draft.pictureId ? (
+              // eslint-disable-next-line @next/next/no-img-element -- a shop's own picture, behind its sign-in
+              <img src={`/pictures/${draft.pictureId}`} alt="The board" className="size-full object-cover" />
+            ) : (
+              <span className="label text-center px-6">
+                Lay a grey card beside it, in daylight and out of the sun
+              </span>
+            )}
+          </div>
+          <input
+            ref={choose}
+            type="file"
+            accept="image/*"
+            capture="environment"
+            aria-label="Picture of the board"
+            className="sr-only"
+            tabIndex={-1}
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              event.target.value = "";
+              if (file) void load(file);
+            }}
+          />
+          <div className="flex gap-4 mt-2">
+            <Button weight="quiet" disabled={busy} onClick={() => choose.current?.click()}>
+              {busy ? "one moment…" : draft.pictureId ? "another picture" : "add a picture"}
+            </Button>
+            {draft.pictureId && (
+              <Button weight="quiet" onClick={() => setPicking(true)}>
+                pick its colour
+              </Button>
+            )}
+          </div>
+        </div>
+        <div className="flex flex-col gap-3 min-w-0">
+          <div className="grid grid-cols-3 gap-3">
+            <TextField
+              label="Poured on"
+              type="date"
+              value={draft.pouredOn}
+              error={errors["pouredOn"]}
+              onChange={(event) => set({ pouredOn: event.target.value })}
+            />
+            <QuantityField
+              label="Length"
+              value={draft.lengthMm}
+              dimension="length"
+              system={system}
+              bounds={{ min: 10, max: 10_000 }}
+              onChange={(lengthMm) => set({ lengthMm })}
+              fault={errors["lengthMm"]}
+              bare
+            />
+            <QuantityField
+              label="Depth"
+              value={draft.depthMm}
+              dimension="length"
+              system={system}
+              bounds={{ min: 10, max: 10_000 }}
+              onChange={(depthMm) => set({ depthMm })}
+              fault={errors["depthMm"]}
+              bare
+            />
+          </div>
+          <MeasuredField measured={draft.measured} onMeasured={(measured) => set({ measured })} />
+          {draft.measured && (
+            <Measured
+              lab={draft.measured.lab}
+              by={MEASURED_WORDS[draft.measured.by]}
+              foretold={foretold}
+              target={target}
+            />
+          )}
+          <TextField
+            label="What came of it, and what to change"
+            value={draft.result}
+            maxLength={1000}
+            error={errors["result"]}
+            onChange={(event) => set({ result: event.target.value })}
+          />
+          <TextField
+            label="The client's word"
+            value={draft.clientWord}
+            maxLength={400}
+            error={errors["clientWord"]}
+            onChange={(event) => set({ clientWord: event.target.value })}
+          />
+          <Choice
+            label="Decision"
+            value={draft.decision}
+            options={BOARD_DECISIONS.map((value) => ({ value, words: DECISION_WORDS[value] }))}
+            onChange={(decision) => set({ decision })}
+            className="self-start"
+          />
+          {problem && (
+            <p role="alert" className="text-danger border-l-2 border-danger pl-2">
+              {problem}
+            </p>
+          )}
+          <Button weight="primary" className="self-start mt-1" disabled={busy} onClick={() => void save()}>
+            {board ? "Save the board" : "Keep the board"}
+          </Button>
+        </div>
+      </div>
+    </Dialog>
+  );
+}
+
+/** The board's colour as typed: measured with an instrument, or matched by eye with a fan of colours. */
+function MeasuredField({
+  measured,
+  onMeasured,
+}: {
+  measured: BoardFields["measured"];
+  onMeasured: (measured: BoardFields["measured"]) => void;
+}) {
+  const written = measured ? measured.lab.map((value) => decimal(value, 1)).join(" ") : "";
+  const [typed, setTyped] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const byEye = measured?.by === "eye";
+  return (
+    <div className="flex items-end gap-3">
+      <span
+        aria-hidden
+        className="size-8 border border-ink shrink-0"
+        style={{ background: measured ? hexOfLab(measured.lab) : "transparent" }}
+      />
+      <TextField
+        label="Its colour: L a b, or hex"
+        placeholder="61 -3 7"
+        frame="flex-1"
+        value={typed ?? written}
+        error={wrong}
+        onBlur={() => wrong === null && setTyped(null)}
+        onChange={(event) => {
+          const text = event.target.value;
+          setTyped(text);
+          if (text.trim() === "") {
+            setWrong(null);
+            return onMeasured(null);
+          }
+          const read = readColour(text);
+          setWrong(read.ok ? null : read.message);
+          if (read.ok)
+            onMeasured({
+              lab: "hex" in read ? labOfHex(read.hex) : read.lab,
+              by: byEye ? "eye" : "instrument",
+            });
+        }}
+      />
+      <Choice
+        label="How it was come by"
+        value={measured?.by ?? "instrument"}
+        options={[
+          { value: "instrument" as MeasuredBy, words: "measured" },
+          { value: "eye", words: "by eye" },
+        ]}
+        onChange={(by) => measured && onMeasured({ ...measured, by })}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,43 @@
+import type { ColourCard } from "@/core/colour/colour-card";
+import {
+  colourPlan,
+  GROUND_HEX,
+  type CoatLooks,
+  type ColourLooks,
+  type ColourPlan,
+} from "@/core/plan/colour-plan";
+import type { RecipeDocument } from "@/core/plan/recipe";
+import type { BandCoat } from "@/ui/coat-bands";
+
+/** How the colours of a recipe are foretold to look, as bands, and its pattern from some steps back. */
+export function recipeLook(document: RecipeDocument, colours: readonly ColourCard[]) {
+  const looks = colourPlan(document, colours);
+  const pattern = patternOf(looks);
+  return {
+    looks,
+    pattern,
+    average: pattern?.average ?? looks.finished,
+    bands: bandsOf(looks),
+    groundHex: GROUND_HEX[document.ground],
+  };
+}
+
+/** A colour by itself: lit where it shimmers; clear as the resin it is, not as what is seen through it. */
+export const swatchOf = ({ colour, look, hex }: ColourLooks): readonly string[] =>
+  colour.look === "clear" && !colour.parts ? [colour.hex] : (look?.swatch ?? [hex]);
+
+const bandsOf = (looks: ColourPlan): BandCoat[] =>
+  looks.coats.map(({ coat, colours }) => ({
+    id: coat.id,
+    filmMm: coat.filmMm,
+    coverShare: coat.coverShare,
+    colours: colours.map((one) => ({
+      id: one.colour.id,
+      share: one.colour.share,
+      swatch: swatchOf(one),
+    })),
+  }));
+
+/** The coat that carries the pattern. */
+const patternOf = (looks: ColourPlan): CoatLooks | undefined =>
+  looks.coats.find(({ coat }) => coat.kind === "colour") ?? looks.coats.at(-1);
