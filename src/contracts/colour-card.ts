@@ -92,3 +92,9 @@ export const saveColourCard = act<ColourCard>()(
 export const removeColourCard = act<null>()("colour.remove", "owner", z.object({ cardId: rowId }));
 /** Adds the usual colourants that the shop has not by name; tells how many. */
 export const addStarterColours = act<{ added: number }>()("colour.starters", "person", z.strictObject({}));
+/** Adds colours, as from a file; those whose names are on the shelf are left out. */
+export const addColours = act<{ added: number }>()(
+  "colour.add-several",
+  "person",
+  z.object({ colours: z.array(colourCardFields).min(1).max(500, "At most 500 colours at one time.") }),
+);

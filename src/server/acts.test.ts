@@ -95,6 +95,7 @@ const foreign = (): Record<string, unknown> => ({
   "colour.save": { cardId: theirColour, fields: STARTER_COLOURS[0] },
   "colour.remove": { cardId: theirColour },
   "colour.starters": null,
+  "colour.add-several": null,
   "recipe.list": null,
   "recipe.create": null,
   "recipe.read": null,

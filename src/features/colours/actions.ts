@@ -1,4 +1,5 @@
-import { addStarterColours, removeColourCard, saveColourCard } from "@/contracts/colour-card";
+import { addColours, addStarterColours, removeColourCard, saveColourCard } from "@/contracts/colour-card";
+import { STARTER_COLOURS } from "@/core/colour/colour-card";
 import { implement } from "@/server/acts";
 import { database } from "@/server/database";
 import { colourCardsOf } from "@/server/repositories/colour-cards";
@@ -13,6 +14,9 @@ export const colourActs = [
     return null;
   }),
   implement(addStarterColours, async (person) => ({
-    added: await colourCardsOf(database(), person).addStarters(),
+    added: await colourCardsOf(database(), person).addMissing(STARTER_COLOURS),
+  })),
+  implement(addColours, async (person, { colours }) => ({
+    added: await colourCardsOf(database(), person).addMissing(colours),
   })),
 ];

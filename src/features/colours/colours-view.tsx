@@ -8,12 +8,14 @@ import { addStarterColours } from "@/contracts/colour-card";
 import { COLOUR_KIND_WORDS, opticsOf, type ColourCard, type ColourKind } from "@/core/colour/colour-card";
 import { trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
+import { ReadShelfDialog } from "./read-shelf-dialog";
 import { cardLook } from "./card-look";
 
 /** The shop's colourants, by kind, as films over white and over black. */
 export function ColoursView({ cards }: { cards: ColourCard[] }) {
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
+  const [reading, setReading] = useState(false);
   const add = async () => {
     const result = await callAct(addStarterColours, {});
     setProblem(result.ok ? null : result.error.message);
@@ -35,6 +37,9 @@ export function ColoursView({ cards }: { cards: ColourCard[] }) {
         >
           palette
         </a>
+        <Button weight="quiet" onClick={() => setReading(true)}>
+          read a file
+        </Button>
         <Button weight="quiet" onClick={() => void add()}>
           add the usual ones
         </Button>
@@ -45,6 +50,7 @@ export function ColoursView({ cards }: { cards: ColourCard[] }) {
           New colour
         </Link>
       </div>
+      {reading && <ReadShelfDialog names={cards.map(({ name }) => name)} onClose={() => setReading(false)} />}
       {problem && (
         <p role="alert" className="text-danger border-l-2 border-danger pl-2 mb-3">
           {problem}

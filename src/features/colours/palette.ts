@@ -28,7 +28,10 @@ export function shelfPalette(shop: string, cards: readonly ColourCard[]): string
 
 const places = (value: number) => Number(value.toFixed(2));
 
-/** The shelf as CSV: names, limits, prices, and the colour that stands for each. Formulas in names are disarmed. */
+/**
+ * The shelf as CSV: names, limits, prices, and the colour that stands for each; `look` and `dose` are the card's own, as JSON,
+ * so that nothing is lost when it is read again. Formulas in names are disarmed. See docs/formats/shelf.md.
+ */
 export function shelfCsv(cards: readonly ColourCard[]): string {
   const rows = cards.map((card) => {
     const { lab, hex } = standingColour(card);
@@ -43,6 +46,8 @@ export function shelfCsv(cards: readonly ColourCard[]): string {
       most_g_per_100g: card.mostPer100G ?? "",
       density_g_per_ml: card.densityGPerMl,
       price_per_kg: card.pricePerKg ?? "",
+      dose: JSON.stringify(card.measure),
+      look: JSON.stringify(card.appearance),
     };
   });
   return Papa.unparse(rows, { escapeFormulae: true, newline: "\r\n" });

@@ -14,8 +14,8 @@ afterAll(() => db.sequelize.close());
 
 test("the usual colourants are added once, each as it was written", async () => {
   const cards = colourCardsOf(db, shop.owner);
-  expect(await cards.addStarters()).toBe(STARTER_COLOURS.length);
-  expect(await cards.addStarters()).toBe(0);
+  expect(await cards.addMissing(STARTER_COLOURS)).toBe(STARTER_COLOURS.length);
+  expect(await cards.addMissing(STARTER_COLOURS)).toBe(0);
   const list = await cards.list();
   expect(list.map((card) => card.name).sort()).toEqual(STARTER_COLOURS.map((one) => one.name).sort());
   const white = list.find((card) => card.name === "White paste")!;

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { asColourCard, colourCardFields, type ColourCardFields } from "@/contracts/colour-card";
 import type { Person } from "@/contracts/people";
-import { STARTER_COLOURS, type ColourCard } from "@/core/colour/colour-card";
+import type { ColourCard } from "@/core/colour/colour-card";
 import { jsonOf, type Database } from "../database";
 import type { ColourCardRow } from "../models/colour-card";
 import { notFound } from "../refused";
@@ -40,11 +40,13 @@ export function colourCardsOf(db: Database, me: Person) {
     async remove(cardId: string): Promise<void> {
       await (await own(cardId)).update({ removedAt: new Date() });
     },
-    /** Adds the usual colourants whose names are not there yet. */
-    async addStarters(): Promise<number> {
-      const names = new Set((await list()).map((card) => card.name));
-      const missing = STARTER_COLOURS.filter((start) => !names.has(start.name));
-      for (const fields of missing) await add(fields);
+    /** Adds those whose names are not on the shelf yet; tells how many. */
+    async addMissing(colours: readonly ColourCardFields[]): Promise<number> {
+      const names = new Set((await list()).map((card) => card.name.toLowerCase()));
+      const missing = colours.filter(({ name }) => !names.has(name.toLowerCase()));
+      await db.ColourCard.bulkCreate(
+        missing.map((fields) => ({ id: randomUUID(), shopId: me.shopId, name: fields.name, fields })),
+      );
       return missing.length;
     },
   };
