@@ -12,9 +12,10 @@ type Place = { x: number; y: number };
 type Picking = "card" | "colour";
 export type PickedColour = { lab: Lab; light: keyof typeof PHOTO_SPREAD };
 
-/** Pictures are looked at in at most so many pixels; the eye of the card is a share of the long side. */
+/** Pictures are looked at in at most so many pixels. */
 const LONGEST_PX = 1600;
-const PATCH_SHARE = 0.016;
+/** Radius of the ring, as a share of the long side: a spot of one colour, a patch, or so much that a pattern melts in it. */
+const RING = { spot: 0.016, patch: 0.06, pattern: 0.2 };
 
 const WORDS: Record<Picking, string> = {
   card: "Click the grey card, where the light is as on the colour.",
@@ -57,6 +58,7 @@ export function PickColour({
   const [colour, setColour] = useState<Place | null>(null);
   const [light, setLight] = useState<PickedColour["light"]>("daylight");
   const [reflects, setReflects] = useState(GREY_CARD);
+  const [size, setSize] = useState<keyof typeof RING>("spot");
   const canvas = useRef<HTMLCanvasElement>(null);
 
   useEffect(() => {
@@ -70,7 +72,9 @@ export function PickColour({
     };
   }, [source]);
 
-  const radius = image ? Math.max(3, PATCH_SHARE * Math.max(image.width, image.height)) : 0;
+  const longest = image ? Math.max(image.width, image.height) : 0;
+  const radius = Math.max(3, RING.spot * longest);
+  const wide = Math.max(3, RING[size] * longest);
   const at = picking === "card" ? card : colour;
   const set = picking === "card" ? setCard : setColour;
 
@@ -78,23 +82,23 @@ export function PickColour({
     const context = canvas.current?.getContext("2d");
     if (!image || !context) return;
     context.putImageData(image, 0, 0);
-    const ring = (place: Place | null, dashed: boolean) => {
+    const ring = (place: Place | null, reach: number, dashed: boolean) => {
       if (!place) return;
       for (const [width, style] of [
-        [radius / 4, "#ffffff"],
-        [radius / 10, "#1e2124"],
+        [radius / 2.5, "#ffffff"],
+        [radius / 6, "#1e2124"],
       ] as const) {
         context.beginPath();
         context.setLineDash(dashed ? [radius / 2, radius / 4] : []);
-        context.arc(place.x, place.y, radius, 0, 2 * Math.PI);
+        context.arc(place.x, place.y, reach, 0, 2 * Math.PI);
         context.lineWidth = width;
         context.strokeStyle = style;
         context.stroke();
       }
     };
-    ring(card, true);
-    ring(colour, false);
-  }, [image, card, colour, radius]);
+    ring(card, radius, true);
+    ring(colour, wide, false);
+  }, [image, card, colour, radius, wide]);
 
   const place = (event: PointerEvent<HTMLCanvasElement>): Place => {
     const box = event.currentTarget.getBoundingClientRect();
@@ -123,9 +127,9 @@ export function PickColour({
     set({ x: within(from.x + step[0] * by, image.width), y: within(from.y + step[1] * by, image.height) });
   };
 
-  const mean = (of: Place | null) =>
-    image && of ? meanOfPatch(image.data, image.width, image.height, { ...of, radius }) : null;
-  const [cardMean, colourMean] = [mean(card), mean(colour)];
+  const mean = (of: Place | null, reach: number) =>
+    image && of ? meanOfPatch(image.data, image.width, image.height, { ...of, radius: reach }) : null;
+  const [cardMean, colourMean] = [mean(card, radius), mean(colour, wide)];
   const read = cardMean && colourMean ? photographedLab(colourMean, cardMean, reflects) : null;
 
   if (problem)
@@ -166,6 +170,18 @@ export function PickColour({
             { value: "colour", words: "colour" },
           ]}
           onChange={setPicking}
+          className="self-start"
+        />
+        <Choice
+          label="How much of the colour is taken"
+          value={size}
+          options={[
+            { value: "spot", words: "spot" },
+            { value: "patch", words: "patch" },
+            { value: "pattern", words: "pattern" },
+          ]}
+          onChange={setSize}
+          className="self-start"
         />
         <Choice
           label="Light"
@@ -175,6 +191,7 @@ export function PickColour({
             { value: "indoors", words: "indoors" },
           ]}
           onChange={setLight}
+          className="self-start"
         />
         <QuantityField
           label="The card reflects"

@@ -1,3 +1,4 @@
+import type { Spread } from "../numerics/spread";
 import { together } from "./film-optics";
 import { labEndless } from "./hiding";
 import type { Band } from "./spectrum";
@@ -31,24 +32,30 @@ export function blackForGrey(white: Paste, whiteG: number, black: Paste, lightne
   return Math.sqrt(low * high);
 }
 
-export type Rung = { drops: number; grams: number; lightness: number };
+export type Rung = { drops: number; grams: number; lightness: Spread };
 
-/** The greys around a number of drops: what one drop less and more does. */
+/** The greys around a number of drops: what one drop less and more does. @param strength by how much the black may be stronger or weaker for its white */
 export function ladderAround(
   white: Paste,
   whiteG: number,
   black: Paste,
   dropG: number,
   drops: number,
+  strength: number,
   reach = 2,
 ): Rung[] {
+  const at = (grams: number) => greyLightness(white, whiteG, black, grams);
   const from = Math.max(0, drops - reach);
   return Array.from({ length: drops + reach - from + 1 }, (_, index) => {
     const count = from + index;
     return {
       drops: count,
       grams: count * dropG,
-      lightness: greyLightness(white, whiteG, black, count * dropG),
+      lightness: {
+        low: at(count * dropG * strength),
+        likely: at(count * dropG),
+        high: at((count * dropG) / strength),
+      },
     };
   });
 }

@@ -3,7 +3,7 @@ import { ciede2000 } from "./ciede2000";
 import type { Optics } from "./colour-card";
 import { overGround, seen, together, type Matter } from "./film-optics";
 import { atAngle, flopIndex, GREEN_BAND, labAt, swatchOf, visibleFlakes } from "./flakes";
-import { contrastRatio, ghosting, unseenFilmMm } from "./hiding";
+import { contrastRatio, ghosting, labEndless, unseenFilmMm } from "./hiding";
 import { hexOfXyz, onScreen, type Lab } from "./spaces";
 import { even, xyzOf, type Band, type Xyz } from "./spectrum";
 
@@ -116,6 +116,15 @@ export const spreadOver = (likely: number, others: readonly number[]): Spread =>
   likely,
   high: Math.max(likely, ...others),
 });
+
+/** How far an endless layer of a mix is from a colour, ΔE00, with each colourant by itself at either end of its strength. */
+export function opaqueDifference(parts: readonly MixPart[], target: Lab): Spread {
+  const from = (of: readonly MixPart[]) => ciede2000(labEndless(split(of).matter), target);
+  return spreadOver(
+    from(parts),
+    variantsOf(parts).map((variant) => from(variant.parts)),
+  );
+}
 
 export type Hiding = {
   /** Contrast ratio over the chart at this film (ISO 6504-3); 0.98 is hidden by the standard. */

@@ -142,8 +142,13 @@ describe("grey from white and black", () => {
     expect(blackForGrey(white, 10, black, 0.5)).toBeNull();
   });
   test("the ladder around a number of drops only goes down", () => {
-    const rungs = ladderAround(white, 10, black, 0.055, 1);
+    const rungs = ladderAround(white, 10, black, 0.055, 1, 2);
     expect(rungs.map((rung) => rung.drops)).toEqual([0, 1, 2, 3]);
-    rungs.slice(1).forEach((rung, index) => expect(rung.lightness).toBeLessThan(rungs[index]!.lightness));
+    rungs.slice(1).forEach((rung, index) => {
+      expect(rung.lightness.likely).toBeLessThan(rungs[index]!.lightness.likely);
+      // Twice as strong a black is what twice the drops are.
+      expect(rung.lightness.low).toBeCloseTo(greyLightness(white, 10, black, 2 * rung.grams), 9);
+      expect(rung.lightness.high).toBeCloseTo(greyLightness(white, 10, black, rung.grams / 2), 9);
+    });
   });
 });

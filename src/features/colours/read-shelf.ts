@@ -1,5 +1,5 @@
 import Papa from "papaparse";
-import { z } from "zod";
+import type { z } from "zod";
 import { colourCardFields, type ColourCardFields } from "@/contracts/colour-card";
 import { COLOUR_KIND_WORDS, type Appearance, type ColourKind } from "@/core/colour/colour-card";
 import { readColour } from "@/core/colour/read-colour";

@@ -107,8 +107,8 @@ function Row({ recipe, colours }: { recipe: RecipeSummary; colours: ColourCard[]
           <div className="text-ink-soft">no board approved yet</div>
         )}
         <div className="label">
-          {counted(recipe.boards, "board", "boards")}, {counted(recipe.jobs, "job", "jobs")} of{" "}
-          {counted(recipe.versions, "version", "versions")}
+          {counted(recipe.versions, "version", "versions")}, {counted(recipe.boards, "board", "boards")},{" "}
+          {counted(recipe.jobs, "job", "jobs")}
         </div>
       </div>
       <div className="h-[78px] border border-line max-lg:hidden">

@@ -49,8 +49,8 @@ export function ColourView() {
           ))}
         </div>
         <Films coat={coat} pickedId={picked?.colour.id ?? null} onPick={setColourId} />
-        <AdviceAt coatId={coat.coat.id} at={["shares"]} />
         <TargetBand coat={coat} finished={finished} />
+        <AdviceAt coatId={coat.coat.id} at={["shares"]} />
         {colours.length === 0 && (
           <p className="mt-5 text-sm border-l-[3px] border-ink pl-3">
             The shop has no colourants yet.{" "}

@@ -26,7 +26,7 @@ export function GreyLadder({
   const known = (colour.parts ?? []).flatMap((part) => {
     const card = cards.get(part.cardId);
     const optics = card && opticsOf(card);
-    return card && optics ? [{ part, card, matter: optics.matter }] : [];
+    return card && optics ? [{ part, card, matter: optics.matter, strength: optics.strength }] : [];
   });
   const white = known.find(({ card }) => card.index === "PW6");
   const black = known.find(({ card }) => card.index === "PBk7");
@@ -36,7 +36,9 @@ export function GreyLadder({
   const dropG = measure.unit === "drop" ? gramsPerCount(measure) : 0.05;
   const grams = blackForGrey(white.matter, whiteG, black.matter, wished);
   const now = Math.round((black.part.gPer100G * cupG) / 100 / dropG);
-  const rungs = ladderAround(white.matter, whiteG, black.matter, dropG, now);
+  // Only the proportion of both counts: the less sure of the two leaves it open.
+  const strength = Math.max(white.strength, black.strength);
+  const rungs = ladderAround(white.matter, whiteG, black.matter, dropG, now, strength);
   return (
     <div>
       <h3 className="heading border-b border-line pb-1 mb-2">Grey ladder</h3>
@@ -58,6 +60,10 @@ export function GreyLadder({
             <span className="figure">{trimmed(grams, grams < 1 ? 3 : 2)} g</span> of{" "}
             {black.card.name.toLowerCase()} to {trimmed(whiteG, 1)} g of white, {trimmed(grams / dropG, 1)}{" "}
             drops.{" "}
+            <span className="label">
+              {trimmed(grams / strength, 3)} to {trimmed(grams * strength, 2)} g as strong as their cards
+              leave it open: begin with the least.
+            </span>{" "}
             <Button weight="quiet" onClick={() => onDose(black.card.id, (100 * grams) / cupG)}>
               take it
             </Button>
@@ -67,11 +73,14 @@ export function GreyLadder({
       <ol className="flex mt-3 border border-ink">
         {rungs.map((rung) => (
           <li key={rung.drops} className="flex-1">
-            <div className="h-9" style={{ background: hexOfLab([rung.lightness, 0, 0]) }} />
+            <div className="h-9" style={{ background: hexOfLab([rung.lightness.likely, 0, 0]) }} />
             <div className={`px-1.5 py-1 text-xs ${rung.drops === now ? "font-semibold" : ""}`}>
               {rung.drops} {rung.drops === 1 ? "drop" : "drops"}
               <br />
-              L* {decimal(rung.lightness, 0)}
+              L* {decimal(rung.lightness.likely, 0)}
+              <span className="label block">
+                {decimal(rung.lightness.low, 0)} to {decimal(rung.lightness.high, 0)}
+              </span>
             </div>
           </li>
         ))}

@@ -3,8 +3,10 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { closeness } from "@/core/colour/ciede2000";
 import { opticsOf } from "@/core/colour/colour-card";
+import { opaqueDifference } from "@/core/colour/mix-look";
 import type { Proposal, ShelfColour } from "@/core/colour/solve";
 import { hexOfLab, labOfHex, type Lab } from "@/core/colour/spaces";
+import type { Spread } from "@/core/numerics/spread";
 import type { CoatLooks, ColourLooks } from "@/core/plan/colour-plan";
 import { decimal, trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
@@ -34,7 +36,7 @@ export function SolvePanel({
   const [text, setText] = useState(looks.colour.parts ? "" : looks.colour.hex);
   const [error, setError] = useState<string | null>(null);
   const [progress, setProgress] = useState<number | null>(null);
-  const [found, setFound] = useState<Proposal[] | null>(null);
+  const [found, setFound] = useState<(Proposal & { spread: Spread })[] | null>(null);
   const cancel = useRef<(() => void) | null>(null);
   useEffect(() => () => cancel.current?.(), []);
   const names = useMemo(() => new Map(colours.map((card) => [card.id, card.name])), [colours]);
@@ -58,7 +60,21 @@ export function SolvePanel({
     const proposals = await search.answer;
     cancel.current = null;
     setProgress(null);
-    if (proposals) setFound(proposals);
+    if (!proposals) return;
+    const optics = new Map(colours.map((card) => [card.id, opticsOf(card)]));
+    setFound(
+      proposals.map((proposal) => ({
+        ...proposal,
+        spread: opaqueDifference(
+          proposal.parts.map(({ id, grams }) => ({
+            id,
+            gPer100G: (100 * grams) / cupG,
+            optics: optics.get(id) ?? null,
+          })),
+          target,
+        ),
+      })),
+    );
   };
   const submit = () => {
     const read = readColour(text);
@@ -132,8 +148,9 @@ export function SolvePanel({
                   .map(({ id, grams }) => `${trimmed(grams, 2)} g ${names.get(id) ?? "?"}`)
                   .join(" + ")}
                 <span className="label block">
-                  ΔE {decimal(proposal.difference, 1)}, {closeness(proposal.difference)}; half a step of the
-                  scale moves it {decimal(proposal.shiftPerHalfStep, 1)}
+                  ΔE {decimal(proposal.difference, 1)}, {closeness(proposal.difference)}; up to{" "}
+                  {decimal(proposal.spread.high, 0)} as weak or strong as the cards leave it open; half a step
+                  of the scale moves it {decimal(proposal.shiftPerHalfStep, 1)}
                 </span>
               </span>
               <Button weight="quiet" className="text-sm" onClick={() => onTake(proposal)}>

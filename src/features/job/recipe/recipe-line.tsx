@@ -24,7 +24,11 @@ export function RecipeLine() {
   const [open, setOpen] = useState<null | "keep" | "changes" | "scale">(null);
   if (!recipe) return null;
   return (
-    <p role="note" aria-label="Recipe" className="flex items-baseline gap-x-3 gap-y-0.5 flex-wrap text-sm">
+    <p
+      role="note"
+      aria-label="Recipe"
+      className="flex items-baseline gap-x-3 gap-y-0.5 flex-wrap text-sm pb-3"
+    >
       <span>
         {version ? (
           <Link
