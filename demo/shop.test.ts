@@ -5,8 +5,12 @@ import { derivePlan } from "@/core/plan/derive-plan";
 import { foldPour, mixedAt, nextStep } from "@/core/plan/pour";
 import { runSheet } from "@/core/plan/run-sheet";
 import { starterColours } from "@/core/colour/colour-card";
+import { recipeOf, type RecipeDocument } from "@/core/plan/recipe";
+import { recipeChanges } from "@/core/plan/recipe-changes";
 import { starterCards } from "@/core/plan/sample-job";
+import { recipeDocument } from "@/contracts/recipes";
 import { demoPour } from "./pours";
+import { DEMO_RECIPES } from "./recipes";
 import { demoJobs } from "./shop";
 
 const cards = starterCards(randomUUID);
@@ -33,6 +37,23 @@ test("at least four jobs at different stages, each a valid document that can be 
     ]);
     expect(plan.advice.filter((advice) => advice.kind === "safety")).toEqual([]);
   }
+});
+
+test("recipes: every version is one that the app takes, and differs from the one it was made from", () => {
+  for (const { job, versions } of DEMO_RECIPES) {
+    const { document } = jobs.find(({ fields }) => fields.name === job)!;
+    const made: RecipeDocument[] = [];
+    for (const { from, edit } of versions) {
+      const parent = from === null ? null : made[from - 1]!;
+      const recipe = edit(parent ?? recipeOf(document, derivePlan(document, cards).coats));
+      expect(recipeDocument.parse(recipe)).toEqual(recipe);
+      if (parent) expect(recipeChanges(parent, recipe, "us").length).toBeGreaterThan(0);
+      made.push(recipe);
+    }
+  }
+  expect(
+    DEMO_RECIPES.flatMap(({ versions }) => versions.flatMap(({ boards }) => boards)).length,
+  ).toBeGreaterThan(3);
 });
 
 test("one pour is wet now: its colour coat was mixed about 38 minutes ago, the next act is known, nothing lies in the future", () => {

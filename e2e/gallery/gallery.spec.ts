@@ -54,6 +54,11 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   await picture(page, "log");
   await page.goto("/colours");
   await picture(page, "colour-cards");
+  await page.goto("/recipes");
+  await picture(page, "recipes");
+  await page.getByRole("link", { name: /Harbour slate/ }).click();
+  await page.waitForURL("**/recipes/*");
+  await picture(page, "recipe");
   await page.goto("/cards");
   await page.getByRole("link", { name: "Slow coating 1:1" }).click();
   await page.waitForURL("**/cards/**");

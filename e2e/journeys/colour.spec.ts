@@ -51,7 +51,9 @@ test("a mix from the shelf: film, average and cups follow a dose; the swatch on 
 
   // Over the limit of its card: said, not stopped.
   await mixPanel(page).getByLabel("White paste, g in 100 g").fill("14");
-  await expect(mixPanel(page).getByText(/More than its sheet allows: 10 g/)).toBeVisible();
+  await expect(
+    mixPanel(page).getByText("More White paste than its card allows: 10 g in 100 g."),
+  ).toBeVisible();
   await mixPanel(page).getByLabel("White paste, g in 100 g").fill("8");
   await mixPanel(page).getByRole("button", { name: "Take out Red oxide paste" }).click();
 

@@ -4,7 +4,10 @@ import { expect, test } from "@playwright/test";
 import { MARK } from "../fixtures/mark";
 import { signIn } from "../fixtures/shop";
 
-type Rows = { jobId: string; pourId: string; cardId: string; personId: string; pictureId: string };
+type Rows = Record<
+  "jobId" | "pourId" | "cardId" | "personId" | "pictureId" | "recipeId" | "versionId",
+  string
+>;
 const theirs = JSON.parse(readFileSync("var/check/other-shop.json", "utf8")) as Rows;
 
 /** Every address of the app, read from its folders: a new route is tested without anyone thinking of it. */
@@ -25,6 +28,8 @@ const ROW_OF: Record<string, string | undefined> = {
   "[pourId]": theirs.pourId,
   "[cardId]": theirs.cardId,
   "[pictureId]": theirs.pictureId,
+  "[recipeId]": theirs.recipeId,
+  "[versionId]": theirs.versionId,
   "[name]": "job.save",
 };
 
@@ -44,7 +49,7 @@ test("no route shows a row of another shop", async ({ page }) => {
     const response = await page.request.get(pointed(route), { maxRedirects: 5 });
     const body = await response.text();
     expect([route, body.includes(MARK)]).toEqual([route, false]);
-    if (/\[(jobId|pourId|cardId|pictureId)\]/.test(route))
+    if (/\[(jobId|pourId|cardId|pictureId|recipeId|versionId)\]/.test(route))
       expect([route, response.status()]).toEqual([route, 404]);
   }
 });

@@ -97,37 +97,65 @@ function looksOf(
   };
 }
 
+/** What the eye meets before a coat is laid: within the film, and as seen. */
+type Below = { internal: Float64Array; xyz: Xyz };
+
+const grounds = new Map<Ground, Below>();
+
+function bareGround(ground: Ground): Below {
+  const known = grounds.get(ground);
+  if (known) return known;
+  const hex = GROUND_HEX[ground];
+  const fresh = { internal: typedInternal(hex), xyz: xyzOfHex(hex) };
+  grounds.set(ground, fresh);
+  return fresh;
+}
+
+type Laid = { looks: CoatLooks; top: Below };
+
+function layCoat(coat: Coat, below: Below, cards: ReadonlyMap<string, ColourCard>): Laid {
+  const under = { internal: below.internal, hex: hexOfXyz(below.xyz) };
+  const colours = coat.colours.map((colour) => looksOf(colour, coat.filmMm, below, cards));
+  const own = averageXyz(colours.map((one) => ({ xyz: one.xyz, share: one.colour.share }))) ?? below.xyz;
+  const looks = { coat, under, colours, average: seenFromAfar(own) };
+  if (!liesOnTop(coat) || colours.length === 0) return { looks, top: below };
+  const cover = Math.min(1, coat.coverShare);
+  const internal = mapBands(
+    (band) =>
+      (1 - cover) * (below.internal[band] as number) +
+      cover * colours.reduce((sum, one) => sum + one.colour.share * (one.internal[band] as number), 0),
+  );
+  const xyz = averageXyz([
+    { xyz: own, share: cover },
+    { xyz: below.xyz, share: 1 - cover },
+  ]) as Xyz;
+  return { looks, top: { internal, xyz } };
+}
+
+/** The last look of each coat, with what it was worked out from: a keystroke changes one coat, and those above it. */
+const laid = new WeakMap<Coat, { below: Below; colourants: readonly ColourCard[]; done: Laid }>();
+
 /**
  * How each colour of a job looks over what lies under it, from the ground upward.
- * @param cards the shop's colourants
+ * @param colourants the shop's
  */
 export function colourPlan(
   job: { ground: Ground; coats: readonly Coat[] },
-  cards: readonly ColourCard[],
+  colourants: readonly ColourCard[],
 ): ColourPlan {
-  const byId = new Map(cards.map((card) => [card.id, card]));
-  let internal = typedInternal(GROUND_HEX[job.ground]);
-  let xyz = xyzOfHex(GROUND_HEX[job.ground]);
+  const cards = new Map(colourants.map((card) => [card.id, card]));
+  let top = bareGround(job.ground);
   const coats = job.coats.map((coat): CoatLooks => {
-    const below = { internal, xyz };
-    const under = { internal, hex: hexOfXyz(xyz) };
-    const colours = coat.colours.map((colour) => looksOf(colour, coat.filmMm, below, byId));
-    const own = averageXyz(colours.map((one) => ({ xyz: one.xyz, share: one.colour.share }))) ?? xyz;
-    if (liesOnTop(coat) && colours.length > 0) {
-      const cover = Math.min(1, coat.coverShare);
-      internal = mapBands(
-        (band) =>
-          (1 - cover) * (below.internal[band] as number) +
-          cover * colours.reduce((sum, one) => sum + one.colour.share * (one.internal[band] as number), 0),
-      );
-      xyz = averageXyz([
-        { xyz: own, share: cover },
-        { xyz, share: 1 - cover },
-      ]) as Xyz;
-    }
-    return { coat, under, colours, average: seenFromAfar(own) };
+    const known = laid.get(coat);
+    const done =
+      known && known.below === top && known.colourants === colourants
+        ? known.done
+        : layCoat(coat, top, cards);
+    laid.set(coat, { below: top, colourants, done });
+    top = done.top;
+    return done.looks;
   });
-  return { coats, finished: seenFromAfar(xyz) };
+  return { coats, finished: seenFromAfar(top.xyz) };
 }
 
 /**
