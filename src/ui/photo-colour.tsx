@@ -1,8 +1,9 @@
 "use client";
 
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { Button } from "./button";
 import { Dialog } from "./dialog";
+import { useFileChooser } from "./use-file-chooser";
 import { PickColour, type PickedColour } from "./pick-colour";
 
 /** A quiet button that asks for a photograph, or a camera, and lets a colour be picked from it. The picture stays in this browser. */
@@ -16,22 +17,15 @@ export function PhotoColour({
   onTake: (picked: PickedColour) => void;
 }) {
   const [picture, setPicture] = useState<File | null>(null);
-  const choose = useRef<HTMLInputElement>(null);
+  const chooser = useFileChooser({
+    label: `${words}: photograph with a grey card in it`,
+    accept: "image/*",
+    onFile: setPicture,
+  });
   return (
     <>
-      <input
-        ref={choose}
-        type="file"
-        accept="image/*"
-        aria-label={`${words}: photograph with a grey card in it`}
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          setPicture(event.target.files?.[0] ?? null);
-          event.target.value = "";
-        }}
-      />
-      <Button weight="quiet" onClick={() => choose.current?.click()}>
+      {chooser.input}
+      <Button weight="quiet" onClick={chooser.choose}>
         {words}
       </Button>
       {picture && (

@@ -1,16 +1,9 @@
 import type { Advice, AdviceContext, Rule } from "./advice";
 import { batchesNeeded, cardConflicts, roomTemperature } from "./batch-rules";
-import {
-  adhesiveUnderClear,
-  blackOnPrimer,
-  loadTooLarge,
-  metallicKilled,
-  metallicShare,
-  overCardLimit,
-  whiteFirst,
-  whiteYellows,
-  yellowOverDark,
-} from "./colour-rules";
+import { adhesiveUnderClear, whiteYellows } from "./ageing-rules";
+import { blackOnPrimer, metallicKilled, metallicShare, whiteFirst } from "./colour-rules";
+import { loadTooLarge, overCardLimit } from "./load-rules";
+import { yellowOverDark } from "./yellow-rules";
 import { filmTooThick, filmTooThin, notForCounters } from "./film-rules";
 import { alcoholTooEarly, flameAfterVapour } from "./pass-rules";
 

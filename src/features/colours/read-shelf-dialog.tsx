@@ -1,12 +1,13 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { callAct } from "@/contracts/call-act";
 import { addColours } from "@/contracts/colour-card";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { FileProblems } from "@/ui/file-problems";
+import { useFileChooser } from "@/ui/use-file-chooser";
 import { MOST_COLOURS, readShelf, type ReadShelf } from "./read-shelf";
 
 /** Colours from a CSV or a palette: what can be read is told before it is added, what cannot by its line. */
@@ -14,13 +15,17 @@ export function ReadShelfDialog({ names, onClose }: { names: readonly string[]; 
   const router = useRouter();
   const [read, setRead] = useState<ReadShelf | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const choose = useRef<HTMLInputElement>(null);
   const known = new Set(names.map((name) => name.toLowerCase()));
   const fresh = (read?.colours ?? []).filter(({ fields }) => !known.has(fields.name.toLowerCase()));
   const already = (read?.colours.length ?? 0) - fresh.length;
   const rough = fresh.filter(
     ({ fields }) => fields.appearance.by === "swatches" && !fields.appearance.swatches.tint,
   );
+  const chooser = useFileChooser({
+    label: "File of colours",
+    accept: ".csv,.gpl,text/csv,text/plain",
+    onFile: async (file) => setRead(readShelf(await file.text())),
+  });
   const add = async () => {
     const result = await callAct(addColours, {
       colours: fresh.slice(0, MOST_COLOURS).map(({ fields }) => fields),
@@ -35,19 +40,7 @@ export function ReadShelfDialog({ names, onClose }: { names: readonly string[]; 
         A CSV as the one that is written here, or a GIMP palette (.gpl). Colours whose name is on the shelf
         stay as they are.
       </p>
-      <input
-        ref={choose}
-        type="file"
-        accept=".csv,.gpl,text/csv,text/plain"
-        aria-label="File of colours"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={async (event) => {
-          const file = event.target.files?.[0];
-          event.target.value = "";
-          if (file) setRead(readShelf(await file.text()));
-        }}
-      />
+      {chooser.input}
       {read && (
         <p aria-live="polite" className="mb-3">
           <span className="figure text-xl">{fresh.length}</span> new
@@ -63,7 +56,7 @@ export function ReadShelfDialog({ names, onClose }: { names: readonly string[]; 
         </p>
       )}
       <div className="flex gap-4 mt-5">
-        <Button weight={fresh.length > 0 ? "plain" : "primary"} onClick={() => choose.current?.click()}>
+        <Button weight={fresh.length > 0 ? "plain" : "primary"} onClick={chooser.choose}>
           {read ? "Another file" : "Choose the file"}
         </Button>
         {fresh.length > 0 && (

@@ -1,6 +1,6 @@
 "use client";
 
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { addPicture } from "@/contracts/add-picture";
 import { callAct } from "@/contracts/call-act";
 import {
@@ -23,7 +23,9 @@ import { Choice } from "@/ui/choice";
 import { Dialog } from "@/ui/dialog";
 import { PickColour } from "@/ui/pick-colour";
 import { QuantityField } from "@/ui/quantity-field";
+import { ShopPicture } from "@/ui/shop-picture";
 import { TextField } from "@/ui/text-field";
+import { useFileChooser } from "@/ui/use-file-chooser";
 import { useDraft } from "@/ui/use-draft";
 import { Measured } from "./sample-boards";
 
@@ -52,7 +54,6 @@ export function BoardDialog({
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [picking, setPicking] = useState(false);
-  const choose = useRef<HTMLInputElement>(null);
 
   const load = async (file: File) => {
     setBusy(true);
@@ -62,6 +63,12 @@ export function BoardDialog({
     if (result.ok) set({ pictureId: result.value.pictureId });
     else setProblem(result.error.message);
   };
+  const chooser = useFileChooser({
+    label: "Picture of the board",
+    accept: "image/*",
+    camera: true,
+    onFile: (file) => void load(file),
+  });
   const save = async () => {
     const read = boardFields.safeParse(draft);
     if (!read.success)
@@ -98,30 +105,16 @@ export function BoardDialog({
         <div>
           <div className="w-[230px] h-[230px] border border-ink bg-shade grid place-items-center">
             {draft.pictureId ? (
-              // eslint-disable-next-line @next/next/no-img-element -- a shop's own picture, behind its sign-in
-              <img src={`/pictures/${draft.pictureId}`} alt="The board" className="size-full object-cover" />
+              <ShopPicture pictureId={draft.pictureId} alt="The board" />
             ) : (
               <span className="label text-center px-6">
                 Lay a grey card beside it, in daylight and out of the sun
               </span>
             )}
           </div>
-          <input
-            ref={choose}
-            type="file"
-            accept="image/*"
-            capture="environment"
-            aria-label="Picture of the board"
-            className="sr-only"
-            tabIndex={-1}
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = "";
-              if (file) void load(file);
-            }}
-          />
+          {chooser.input}
           <div className="flex gap-4 mt-2">
-            <Button weight="quiet" disabled={busy} onClick={() => choose.current?.click()}>
+            <Button weight="quiet" disabled={busy} onClick={chooser.choose}>
               {busy ? "one moment…" : draft.pictureId ? "another picture" : "add a picture"}
             </Button>
             {draft.pictureId && (

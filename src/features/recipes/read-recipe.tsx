@@ -1,12 +1,13 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { callAct } from "@/contracts/call-act";
 import { readRecipe, type RecipeFile } from "@/contracts/recipes";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { FileProblems, type FileProblem } from "@/ui/file-problems";
+import { useFileChooser } from "@/ui/use-file-chooser";
 import { readRecipeFile } from "./read-recipe-file";
 
 /** A recipe from a file: what is wrong in it is told by line, what it brings is told before it is taken. */
@@ -16,12 +17,16 @@ export function ReadRecipe({ onClose }: { onClose: () => void }) {
   const [problems, setProblems] = useState<FileProblem[]>([]);
   const [done, setDone] = useState<{ recipeId: string; words: string[] } | null>(null);
   const [busy, setBusy] = useState(false);
-  const choose = useRef<HTMLInputElement>(null);
   const load = async (picked: File) => {
     const read = readRecipeFile(await picked.text());
     setFile(read.ok ? read.file : null);
     setProblems(read.ok ? [] : read.problems);
   };
+  const chooser = useFileChooser({
+    label: "Recipe file",
+    accept: ".json,application/json",
+    onFile: (picked) => void load(picked),
+  });
   const take = async () => {
     if (!file) return;
     setBusy(true);
@@ -60,19 +65,7 @@ export function ReadRecipe({ onClose }: { onClose: () => void }) {
         </a>
         . Colourants that the shelf lacks come with it.
       </p>
-      <input
-        ref={choose}
-        type="file"
-        accept=".json,application/json"
-        aria-label="Recipe file"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          const picked = event.target.files?.[0];
-          event.target.value = "";
-          if (picked) void load(picked);
-        }}
-      />
+      {chooser.input}
       {file && (
         <p className="mb-4">
           <span className="heading text-lg block">{file.name}</span>
@@ -81,7 +74,7 @@ export function ReadRecipe({ onClose }: { onClose: () => void }) {
       )}
       <FileProblems problems={problems} />
       <div className="flex gap-4 mt-4">
-        <Button weight={file ? "plain" : "primary"} onClick={() => choose.current?.click()}>
+        <Button weight={file ? "plain" : "primary"} onClick={chooser.choose}>
           {file || problems.length > 0 ? "Another file" : "Choose the file"}
         </Button>
         {file && (

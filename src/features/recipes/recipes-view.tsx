@@ -6,6 +6,7 @@ import { useMemo, useState } from "react";
 import type { RecipeSummary } from "@/contracts/recipes";
 import type { ColourCard } from "@/core/colour/colour-card";
 import { Button } from "@/ui/button";
+import { ShopPicture } from "@/ui/shop-picture";
 import { CoatBands } from "@/ui/coat-bands";
 import { TextField } from "@/ui/text-field";
 import { ReadRecipe } from "./read-recipe";
@@ -113,12 +114,7 @@ function Row({ recipe, colours }: { recipe: RecipeSummary; colours: ColourCard[]
       </div>
       <div className="h-[78px] border border-line max-lg:hidden">
         {approved?.pictureId && (
-          // eslint-disable-next-line @next/next/no-img-element -- a shop's own picture, behind its sign-in
-          <img
-            src={`/pictures/${approved.pictureId}/small`}
-            alt={`Board ${approved.number}`}
-            className="size-full object-cover"
-          />
+          <ShopPicture pictureId={approved.pictureId} alt={`Board ${approved.number}`} small />
         )}
       </div>
     </Link>

@@ -7,6 +7,7 @@ import { hexOfLab, type Lab } from "@/core/colour/spaces";
 import type { UnitSystem } from "@/core/units/dimension";
 import { decimal, quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
+import { ShopPicture } from "@/ui/shop-picture";
 
 /** The sample boards of a version: picture, what was measured beside what was foretold and wished, the client's word. */
 export function SampleBoards({
@@ -33,12 +34,7 @@ export function SampleBoards({
         >
           <div className="w-[132px] h-[132px] border border-ink bg-shade grid place-items-center">
             {board.pictureId ? (
-              // eslint-disable-next-line @next/next/no-img-element -- a shop's own picture, behind its sign-in
-              <img
-                src={`/pictures/${board.pictureId}/small`}
-                alt={`Board ${board.number}`}
-                className="size-full object-cover"
-              />
+              <ShopPicture pictureId={board.pictureId} alt={`Board ${board.number}`} small />
             ) : (
               <span className="label">no picture</span>
             )}

@@ -8,6 +8,7 @@ import { Button } from "@/ui/button";
 import type { Frame } from "@/ui/dimension-lines";
 import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
+import { useFileChooser } from "@/ui/use-file-chooser";
 import { useJob } from "../workspace/use-job";
 import { addPicture } from "@/contracts/add-picture";
 
@@ -125,7 +126,6 @@ export function UnderlayControls({ piece, mode, onMode, onEdit, frame }: Shared 
   const { system } = useJob();
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const choose = useRef<HTMLInputElement>(null);
   const { underlay } = piece;
   const load = async (file: File) => {
     setBusy(true);
@@ -141,25 +141,18 @@ export function UnderlayControls({ piece, mode, onMode, onEdit, frame }: Shared 
     }));
     onMode({ points: [] });
   };
+  const chooser = useFileChooser({
+    label: "Photograph or scan to lay under the drawing",
+    accept: "image/*",
+    onFile: (file) => void load(file),
+  });
   const points = mode !== null && mode !== "move" ? mode.points : null;
   const [a, b] = points ?? [];
   return (
     <>
-      <input
-        ref={choose}
-        type="file"
-        accept="image/*"
-        aria-label="Photograph or scan to lay under the drawing"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = "";
-          if (file) void load(file);
-        }}
-      />
+      {chooser.input}
       {!underlay && (
-        <Button weight="quiet" disabled={busy || frame === null} onClick={() => choose.current?.click()}>
+        <Button weight="quiet" disabled={busy || frame === null} onClick={chooser.choose}>
           {busy ? "laying it under…" : "lay a photo under it"}
         </Button>
       )}
@@ -170,7 +163,7 @@ export function UnderlayControls({ piece, mode, onMode, onEdit, frame }: Shared 
           <MenuItem onSelect={() => onEdit(changed({ opacity: underlay.opacity > 0.5 ? 0.35 : 0.8 }))}>
             {underlay.opacity > 0.5 ? "Fainter" : "Stronger"}
           </MenuItem>
-          <MenuItem onSelect={() => choose.current?.click()}>Another photo</MenuItem>
+          <MenuItem onSelect={chooser.choose}>Another photo</MenuItem>
           <MenuItem danger onSelect={() => onEdit(({ underlay: _gone, ...rest }) => rest)}>
             Take it away
           </MenuItem>

@@ -1,0 +1,28 @@
+import { chromaOf, labOfHex, type Lab } from "../colour/spaces";
+import type { PassKind } from "../schedule/pass";
+import type { AdvisedCoat, SeenColour } from "./advice";
+
+/** What is called black, white and dark, in L*a*b* (assumed). */
+const BLACK = { L: 25, C: 15 };
+const WHITE = { L: 85, C: 12 };
+export const DARK_L = 40;
+
+/** Passes that work colours into each other. */
+const BLENDS: readonly PassKind[] = ["palm", "skim", "roller-cut", "blow", "spread", "drizzle"];
+export const blends = ({ coat }: AdvisedCoat) => coat.passes.some((pass) => BLENDS.includes(pass.kind));
+
+/** Mixed from colourants whose look is known, so that it can be foretold. */
+export const foretold = (seen: SeenColour): boolean =>
+  seen.look !== null && seen.parts.length > 0 && seen.look.unknownIds.length === 0;
+export const labOf = (seen: SeenColour): Lab => (foretold(seen) ? seen.lab : labOfHex(seen.colour.hex));
+
+export const isBlack = (seen: SeenColour) => {
+  const lab = labOf(seen);
+  return seen.colour.look !== "clear" && lab[0] < BLACK.L && chromaOf(lab) < BLACK.C;
+};
+export const isWhite = (seen: SeenColour) => {
+  const lab = labOf(seen);
+  return seen.colour.look !== "clear" && lab[0] > WHITE.L && chromaOf(lab) < WHITE.C;
+};
+export const isMetallic = (seen: SeenColour) =>
+  foretold(seen) ? (seen.look?.metallic ?? null) !== null : seen.colour.look === "metallic";
