@@ -9,28 +9,12 @@ import {
   flowLeftPerPa,
   timeToConversion,
   viscosityPaS,
-  type CureParameters,
 } from "./kinetics";
 import { potHeatLossWPerK, potLifeMin } from "./pot";
 import type { ResinCard } from "./resin-card";
+import { parametersOf } from "./testing/reference-resins";
 
 /** Reference values: src/core/reference/resin.json, from independent implementations (Radau, 2-D finite volumes). */
-const parametersOf = (resin: string): CureParameters => {
-  const p = reference.parameters[resin as "a" | "b" | "c"];
-  return {
-    k2PerS: p.k2_ref,
-    r: p.r,
-    activationJPerMol: p.E,
-    heatJPerKg: p.H,
-    heatCapacityJPerKgK: p.cp,
-    conductivityWPerMK: p.k,
-    densityKgPerM3: p.rho,
-    gelConversion: p.ag,
-    viscosity25PaS: p.eta0,
-    viscosityActivationJPerMol: p.Eeta,
-  };
-};
-
 describe("film at constant temperature against an independent stiff integrator", () => {
   const early = reference.film_isothermal.filter((row) => row.alpha < 0.5);
   test("there is something to compare", () => expect(early.length).toBeGreaterThan(40));
