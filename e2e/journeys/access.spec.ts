@@ -61,6 +61,13 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
   await page.getByRole("link", { name: "Red oxide paste" }).click();
   await page.waitForURL("**/colours/**");
   await look("colour card");
+  await page.goto("/recipes");
+  await look("recipes");
+  await page.getByRole("link", { name: /Harbour slate/ }).click();
+  await page.waitForURL("**/recipes/**");
+  await look("recipe");
+  await page.getByLabel("Set beside it").selectOption({ index: 1 });
+  await look("two versions side by side");
   await page.goto("/shop");
   await look("shop");
   await page.goto("/jobs");
@@ -75,7 +82,7 @@ test("axe finds nothing serious on any view, and the console stays silent: no er
   test.setTimeout(180_000);
   const said: string[] = [];
   page.on("console", (message) => {
-    if (message.type() === "error" || message.type() === "warning") said.push(message.text());
+    if (message.type() === "error" || message.type() === "warning") said.push(`${message.text()} ${message.location().url}`);
   });
   page.on("pageerror", (error) => said.push(error.message));
   await everyView(page, (view) => nothingSerious(page, view));

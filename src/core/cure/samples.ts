@@ -1,0 +1,154 @@
+import { backward, cholesky, forward } from "../numerics/cholesky";
+import { normals, seeded } from "../numerics/random";
+import type { Calibration } from "./calibrate";
+import { conversionAtThickening, cureSpeed, reducedTime, type CureParameters } from "./kinetics";
+import { potLifeMin } from "./pot";
+import type { ResinCard } from "./resin-card";
+
+/** One resin that the card may be of: its parameters, and where its labels lie against the sheet's. */
+export type ResinSample = {
+  parameters: CureParameters;
+  /** By what the sheet's own times may be off, as factors: working time, recoat, sandable, hard. */
+  labels: { work: number; recoat: number; sand: number; hard: number };
+  /** Conversion at which it is tack-free. */
+  tackFree: number;
+};
+
+/**
+ * What a card leaves open: prior standard deviations of what the cure depends on (docs/models/cure.md; judgement, from memory).
+ * Logarithms where a factor is meant; activation energy in J/mol.
+ */
+const PRIOR = {
+  lnRate: 2,
+  lnRatio: 0.6,
+  activation: 5000,
+  lnHeat: 0.15,
+  gelConversion: 0.03,
+  lnViscosity: 0.15,
+  viscosityActivation: 8000,
+  lnWorkTimes: 0.35,
+  tackFree: 0.04,
+};
+const NAMES = Object.keys(PRIOR) as (keyof typeof PRIOR)[];
+type Shift = Record<keyof typeof PRIOR, number>;
+
+/** Scatter of the sheet's own numbers, as a standard deviation of ln t. */
+const SHEET = { film: 0.2, gel: 0.1, pot: 0.28 };
+/** Of labels that are moved by the clock alone: rounded to a day, or of another lab's meaning. */
+const LABEL = { work: 0.15, recoat: 0.2, sand: 0.3, hard: 0.45 };
+/** Where the sheet gives no viscosity, its class does: a factor of about two. */
+const VISCOSITY_UNKNOWN = 0.6;
+
+const none = (): Shift => Object.fromEntries(NAMES.map((name) => [name, 0])) as Shift;
+
+function moved(p: CureParameters, shift: Shift): CureParameters {
+  return {
+    ...p,
+    k2PerS: p.k2PerS * Math.exp(shift.lnRate),
+    r: p.r * Math.exp(shift.lnRatio),
+    activationJPerMol: p.activationJPerMol + shift.activation,
+    heatJPerKg: p.heatJPerKg * Math.exp(shift.lnHeat),
+    gelConversion: Math.min(0.75, Math.max(0.4, p.gelConversion + shift.gelConversion)),
+    viscosity25PaS: p.viscosity25PaS * Math.exp(shift.lnViscosity),
+    viscosityActivationJPerMol: p.viscosityActivationJPerMol + shift.viscosityActivation,
+  };
+}
+
+const TACK_FREE = 0.68;
+
+/** Logarithms of the card's times as a shifted resin has them, with their scatter. */
+function measured(card: ResinCard, base: CureParameters, shift: Shift): { ln: number; sigma: number }[] {
+  const p = moved(base, shift);
+  const at = (alpha: number, tempC: number) =>
+    Math.log(reducedTime(alpha, p.r) / (p.k2PerS * cureSpeed(tempC, p.activationJPerMol)));
+  const times: { ln: number; sigma: number }[] = [];
+  if (card.workMin !== null)
+    times.push({
+      ln: at(conversionAtThickening(2 * Math.exp(shift.lnWorkTimes), p), card.filmTempC),
+      sigma: SHEET.film,
+    });
+  if (card.gelH !== null) times.push({ ln: at(p.gelConversion, card.filmTempC), sigma: SHEET.gel });
+  if (card.tackFreeH !== null)
+    times.push({ ln: at(TACK_FREE + shift.tackFree, card.filmTempC), sigma: SHEET.film });
+  if (card.potLifeMin !== null && card.kind !== "paint")
+    times.push({
+      ln: Math.log(potLifeMin(card.potMassG, card.potTempC, card.potTempC, p)),
+      sigma: SHEET.pot,
+    });
+  return times;
+}
+
+/** Step of a finite difference, as a share of the prior's width. */
+const STEP = 0.05;
+
+/** How much surer the card makes each parameter than the prior: the posterior's precision, in units of the prior's widths. */
+function precisionOf(card: ResinCard, base: CureParameters, prior: Shift): number[][] {
+  const here = measured(card, base, none());
+  const slopes = NAMES.map((name) => {
+    const there = measured(card, base, { ...none(), [name]: STEP * prior[name] });
+    return here.map(({ ln, sigma }, index) => ((there[index]?.ln ?? ln) - ln) / STEP / sigma);
+  });
+  return slopes.map((own, row) =>
+    slopes.map((other, column) =>
+      own.reduce((sum, slope, index) => sum + slope * (other[index] as number), row === column ? 1 : 0),
+    ),
+  );
+}
+
+const priorOf = (card: ResinCard): Shift => ({
+  ...PRIOR,
+  lnViscosity: card.viscosityPaS === null ? VISCOSITY_UNKNOWN : PRIOR.lnViscosity,
+});
+
+/**
+ * Resins that a card may be of, drawn from what its numbers leave open: a normal distribution around the fit, narrowed by the card's times
+ * through their slopes at the fit (Laplace's approximation). The same card gives the same samples.
+ * @param count 300 are enough for the ends of a window
+ */
+export function resinSamples(
+  card: ResinCard,
+  calibration: Calibration,
+  count: number,
+  seed = 1,
+): ResinSample[] {
+  const { parameters: base } = calibration;
+  const prior = priorOf(card);
+  const L = cholesky(precisionOf(card, base, prior));
+  const normal = normals(seeded(seed));
+  const label = (width: number) => Math.exp(width * normal());
+  return Array.from({ length: count }, () => {
+    const drawn = backward(
+      L,
+      NAMES.map(() => normal()),
+    );
+    const shift = Object.fromEntries(
+      NAMES.map((name, index) => [name, (drawn[index] as number) * prior[name]]),
+    ) as Shift;
+    return {
+      parameters: moved(base, shift),
+      tackFree: TACK_FREE + shift.tackFree,
+      labels: {
+        work: label(LABEL.work),
+        recoat: label(LABEL.recoat),
+        sand: label(LABEL.sand),
+        hard: label(LABEL.hard),
+      },
+    };
+  });
+}
+
+/** How wide each parameter still is, as a share of its prior: what the card has taught. */
+export function stillOpen(card: ResinCard, calibration: Calibration): Shift {
+  const L = cholesky(precisionOf(card, calibration.parameters, priorOf(card)));
+  return Object.fromEntries(
+    NAMES.map((name, at) => [
+      name,
+      Math.hypot(
+        ...forward(
+          L,
+          NAMES.map((_, index) => (index === at ? 1 : 0)),
+        ),
+      ),
+    ]),
+  ) as Shift;
+}
