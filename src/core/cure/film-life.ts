@@ -1,5 +1,6 @@
 import { within, type Spread } from "../numerics/spread";
 import type { Calibration } from "./calibrate";
+import { GUMMY_PA_S, HEAVY_PA_S, SILENT } from "./film-states";
 import {
   conversionAt,
   cureSpeed,
@@ -39,12 +40,6 @@ export const SHORT_WORDS: Record<FilmState, string> = { ...STATE_WORDS, recoat: 
 
 /** From when a state holds, minutes after mixing. */
 export type StateStart = { state: FilmState; fromMin: Spread };
-
-/** Viscosities that part the states, Pa·s (assumed; docs/models/film-states.md). */
-const HEAVY_PA_S = 5;
-const GUMMY_PA_S = 15;
-/** Clock labels when the sheet is silent, as multiples of the gel time (from memory; wide spread). */
-const SILENT = { tackFree: 1.35, sand: 4.2, hard: 34 };
 
 const conversionAtViscosity = (viscosity: number, tempC: number, calibration: Calibration) => {
   const { parameters: p } = calibration;

@@ -39,6 +39,11 @@ const LABEL = { work: 0.15, recoat: 0.2, sand: 0.3, hard: 0.45 };
 /** Where the sheet gives no viscosity, its class does: a factor of about two. */
 const VISCOSITY_UNKNOWN = 0.6;
 
+/** Without any time on the sheet its class stands in: a factor of about two. */
+const RATE_OF_CLASS = 0.7;
+const hasTimes = ({ workMin, gelH, tackFreeH, potLifeMin: pot }: ResinCard): boolean =>
+  [workMin, gelH, tackFreeH, pot].some((time) => time !== null);
+
 const none = (): Shift => Object.fromEntries(NAMES.map((name) => [name, 0])) as Shift;
 
 function moved(p: CureParameters, shift: Shift): CureParameters {
@@ -97,6 +102,7 @@ function precisionOf(card: ResinCard, base: CureParameters, prior: Shift): numbe
 
 const priorOf = (card: ResinCard): Shift => ({
   ...PRIOR,
+  lnRate: hasTimes(card) ? PRIOR.lnRate : RATE_OF_CLASS,
   lnViscosity: card.viscosityPaS === null ? VISCOSITY_UNKNOWN : PRIOR.lnViscosity,
 });
 

@@ -65,7 +65,7 @@ export function runSlab(pour: DeepPour, p: CureParameters, untilS: number): Slab
   const through = (surface: number) => (surface > 0 ? 1 / (1 / surface + dz / 2 / p.conductivityWPerMK) : 0);
   const [bottom, top] = [through(bottomWPerM2K), through(topWPerM2K)];
   // A thin pour gives its heat off quickly: its steps are short against that.
-  const longestS = Math.min(600, (0.1 * capacity * CELLS) / Math.max(1, topWPerM2K + bottomWPerM2K));
+  const longestS = Math.min(120, (0.1 * capacity * CELLS) / Math.max(1, topWPerM2K + bottomWPerM2K));
   const heatK = p.heatJPerKg / p.heatCapacityJPerKgK;
   const tempC = new Float64Array(CELLS).fill(mixedC);
   const alpha = new Float64Array(CELLS).fill(pour.alpha ?? 0);
@@ -105,7 +105,8 @@ export function runSlab(pour: DeepPour, p: CureParameters, untilS: number): Slab
     let fastest = 1e-9;
     for (let cell = 0; cell < CELLS; cell += 1)
       fastest = Math.max(fastest, rate(alpha[cell] as number, tempC[cell] as number));
-    const dt = Math.min(longestS, Math.max(1, 0.002 / fastest), untilS - timeS);
+    // Short steps first: a mix warmer or colder than the room begins with a jump at its surfaces.
+    const dt = Math.min(longestS, 2 + 0.1 * timeS, Math.max(1, 0.002 / fastest), untilS - timeS);
     // Half a step of heat through, a step of cure, half a step of heat through (Strang).
     conduction(dt / 2);
     for (let cell = 0; cell < CELLS; cell += 1) {

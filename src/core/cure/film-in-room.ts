@@ -1,0 +1,187 @@
+import type { Spread } from "../numerics/spread";
+import type { Calibration } from "./calibrate";
+import { clockFamily, clocksIn, type CureClock } from "./clock";
+import { FILM_STATES, type StateStart } from "./film-life";
+import {
+  conversionAt,
+  conversionAtThickening,
+  cureSpeed,
+  freshViscosityPaS,
+  reducedTime,
+  viscosityPaS,
+  type CureParameters,
+} from "./kinetics";
+import type { ResinCard } from "./resin-card";
+import { filmTempC, type HeatPulse, type Room } from "./room";
+import { GUMMY_PA_S, HEAVY_PA_S, SILENT } from "./film-states";
+import { resinSamples, type ResinSample } from "./samples";
+
+/** How many resins that the card may be of are followed for a window's ends. */
+export const SAMPLES = 300;
+
+/** A film that lies in a room: its resin, when it was mixed, what heat passes over it. */
+export type FilmInRoom = {
+  card: ResinCard;
+  calibration: Calibration;
+  room: Room;
+  /** Minutes from midnight of the first day. */
+  mixedAtMin: number;
+  pulses?: readonly HeatPulse[];
+};
+
+const LIKELY: Pick<ResinSample, "labels"> = { labels: { work: 1, recoat: 1, sand: 1, hard: 1 } };
+
+/** θ at which a conversion is reached, s at 25 °C. */
+const thetaOf = (alpha: number, p: CureParameters) => reducedTime(alpha, p.r) / p.k2PerS;
+
+/** The first minute before an end at which something holds that holds from then on. */
+function firstMinute(end: number, holds: (minutes: number) => boolean): number {
+  let [low, high] = [0, end];
+  for (let halving = 0; halving < 16; halving += 1) {
+    const middle = (low + high) / 2;
+    if (holds(middle)) high = middle;
+    else low = middle;
+  }
+  return high;
+}
+
+/** Minutes after mixing at which each state begins, in order, for one resin. */
+function startsOf(
+  film: FilmInRoom,
+  p: CureParameters,
+  sample: Pick<ResinSample, "labels">,
+  clock: CureClock,
+): number[] {
+  const { card, room, mixedAtMin, pulses = [] } = film;
+  const sheet = cureSpeed(card.filmTempC, p.activationJPerMol);
+  const after = (thetaS: number) => clock.minuteOf(mixedAtMin, thetaS) - mixedAtMin;
+  /** The sheet's own time, moved by the clock. */
+  const label = (seconds: number, factor: number) => after(seconds * sheet * factor);
+  const { labels } = sample;
+  const work =
+    card.workMin !== null
+      ? label(card.workMin * 60, labels.work)
+      : after(thetaOf(conversionAtThickening(2, p), p));
+  const gelTheta = card.gelH !== null ? card.gelH * 3600 * sheet : thetaOf(p.gelConversion, p);
+  const gel = after(gelTheta);
+  /**
+   * The first minute at which it is so thick. How far it must have cured for that depends on how warm it is then: a few rounds settle it,
+   * since a room changes slowly. Where heat has just passed over it, it is looked for between the fresh mix and gel.
+   */
+  const thick = (limit: number) => {
+    if (!Number.isFinite(gel)) return Infinity;
+    const tempAt = (minutes: number) => filmTempC(room, pulses, mixedAtMin + minutes);
+    const thickAt = (tempC: number) => {
+      const times = limit / freshViscosityPaS(tempC, p);
+      return times <= 1 ? 0 : after(thetaOf(conversionAtThickening(times, p), p));
+    };
+    if (pulses.length > 0) return firstMinute(gel, (minutes) => thickAt(tempAt(minutes)) <= minutes);
+    let minutes = thickAt(tempAt(0));
+    for (let round = 0; round < (room.kind === "constant" ? 0 : 4); round += 1)
+      minutes = thickAt(tempAt(minutes));
+    return minutes;
+  };
+  const hours = (time: number | null, silent: number, factor: number) =>
+    time !== null ? label(time * 3600, factor) : after(gelTheta * silent * factor);
+  const raw = [
+    0,
+    work,
+    Math.max(1.15 * work, thick(HEAVY_PA_S)),
+    Math.max(1.6 * work, thick(GUMMY_PA_S)),
+    gel,
+    hours(card.recoatFromH ?? card.tackFreeH, SILENT.tackFree, labels.recoat),
+    hours(card.sandH, SILENT.sand, labels.sand),
+    hours(card.hardH, SILENT.hard, labels.hard),
+  ];
+  let latest = 0;
+  return raw.map((start) => (latest = Math.max(latest, start)));
+}
+
+/** The samples of a card, drawn once for each calibration. */
+const drawn = new WeakMap<Calibration, ResinSample[]>();
+export function samplesOf(card: ResinCard, calibration: Calibration): ResinSample[] {
+  const known = drawn.get(calibration);
+  if (known) return known;
+  const fresh = resinSamples(card, calibration, SAMPLES);
+  drawn.set(calibration, fresh);
+  return fresh;
+}
+
+/** Ends of nine in ten of a sorted list. */
+const quantile = (sorted: Float64Array, share: number) =>
+  sorted[Math.min(sorted.length - 1, Math.max(0, Math.round(share * (sorted.length - 1))))] as number;
+
+/**
+ * The life of a film under any history of temperature: from when each state holds, minutes after mixing. The likely start is the fit's;
+ * its ends are those of nine in ten of the resins that the card may be of. Infinity for a state that is not reached in a hundred days.
+ */
+export function filmLifeIn(film: FilmInRoom): StateStart[] {
+  const { card, calibration, room, mixedAtMin, pulses = [] } = film;
+  const { parameters } = calibration;
+  const clock = clockFamily(room, parameters.activationJPerMol, mixedAtMin, pulses);
+  const likely = startsOf(film, parameters, LIKELY, clock(parameters.activationJPerMol));
+  const samples = samplesOf(card, calibration);
+  const columns = FILM_STATES.map(() => new Float64Array(samples.length));
+  samples.forEach((sample, row) => {
+    const starts = startsOf(film, sample.parameters, sample, clock(sample.parameters.activationJPerMol));
+    starts.forEach((start, state) => {
+      (columns[state] as Float64Array)[row] = start;
+    });
+  });
+  return FILM_STATES.map((state, index): StateStart => {
+    const sorted = (columns[index] as Float64Array).sort();
+    const start = likely[index] as number;
+    const fromMin: Spread = {
+      low: Math.min(start, quantile(sorted, 0.05)),
+      likely: start,
+      high: Math.max(start, quantile(sorted, 0.95)),
+    };
+    return { state, fromMin };
+  });
+}
+
+/** The film's state of cure at a minute after mixing. */
+export type FilmMoment = { tempC: number; alpha: number; viscosityPaS: number };
+
+export function filmMoment(film: FilmInRoom, minutes: number): FilmMoment {
+  const { calibration, room, mixedAtMin, pulses = [] } = film;
+  const p = calibration.parameters;
+  const clock = clocksIn(room, mixedAtMin, pulses)(p.activationJPerMol);
+  const atMin = mixedAtMin + Math.max(0, minutes);
+  const tempC = filmTempC(room, pulses, atMin);
+  const alpha = conversionAt(clock.thetaS(atMin), 25, p);
+  return { tempC, alpha, viscosityPaS: viscosityPaS(alpha, tempC, p) };
+}
+
+/**
+ * Flow left, 1/Pa, at minutes after mixing: ∫ dt/η from then to gel, by Simpson's rule over the history.
+ * @param minutes rising
+ */
+export function flowLeftIn(film: FilmInRoom, minutes: readonly number[]): number[] {
+  const { calibration, room, mixedAtMin, pulses = [] } = film;
+  const p = calibration.parameters;
+  const clock = clocksIn(room, mixedAtMin, pulses)(p.activationJPerMol);
+  const gelMin = clock.minuteOf(mixedAtMin, thetaOf(p.gelConversion, p)) - mixedAtMin;
+  const fluidity = (at: number) => {
+    const tempC = filmTempC(room, pulses, mixedAtMin + at);
+    const alpha = conversionAt(clock.thetaS(mixedAtMin + at), 25, p);
+    return 1 / viscosityPaS(alpha, tempC, p);
+  };
+  const end = Number.isFinite(gelMin) ? gelMin : 100 * 24 * 60;
+  // From the end towards the start, so that each asked minute adds its own stretch.
+  const sums = new Array<number>(minutes.length).fill(0);
+  let total = 0;
+  let to = end;
+  for (let index = minutes.length - 1; index >= 0; index -= 1) {
+    const from = Math.min(end, Math.max(0, minutes[index] as number));
+    const steps = Math.max(2, 2 * Math.ceil((to - from) / 8));
+    const width = (to - from) / steps;
+    let sum = 0;
+    for (let step = 0; step <= steps; step += 1)
+      sum += fluidity(from + step * width) * (step === 0 || step === steps ? 1 : step % 2 === 1 ? 4 : 2);
+    total += (sum * width * 60) / 3;
+    sums[index] = total;
+    to = from;
+  }
+  return sums;
+}
