@@ -7,10 +7,10 @@ import { within } from "../numerics/spread";
 import { colourPlan } from "../plan/colour-plan";
 import { starterCards } from "../plan/sample-job";
 import type { Coat } from "../schedule/coat";
-import { PASS, usualPass, type PassKind } from "../schedule/pass";
+import { FLASH_OFF_MIN, PASS, usualPass, type PassKind } from "../schedule/pass";
 import { advise } from "./advise";
 import type { AdvisedCoat } from "./advice";
-import { CAUTION, FLASH_OFF_MIN } from "./pass-rules";
+import { CAUTION } from "./pass-rules";
 
 let counter = 0;
 const newId = () => `id-${++counter}`;

@@ -1,8 +1,5 @@
-import { PASS, type PassKind } from "../schedule/pass";
+import { FLASH_OFF_MIN, PASS, type PassKind } from "../schedule/pass";
 import type { Advice, Rule } from "./advice";
-
-/** Alcohol flashes off in about five minutes (common practice, no source). */
-export const FLASH_OFF_MIN = 5;
 
 /** What can hurt at a pass, shown at that step. Data sheets, local codes and licensed practice come first. */
 export const CAUTION: Partial<Record<PassKind, string>> = {

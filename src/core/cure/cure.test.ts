@@ -12,7 +12,7 @@ import {
 } from "./kinetics";
 import { potHeatLossWPerK, potLifeMin } from "./pot";
 import type { ResinCard } from "./resin-card";
-import { parametersOf } from "./testing/reference-resins";
+import { parametersOf } from "../reference/resins";
 
 /** Reference values: src/core/reference/resin.json, from independent implementations (Radau, 2-D finite volumes). */
 describe("film at constant temperature against an independent stiff integrator", () => {

@@ -5,7 +5,7 @@ import { filmLifeIn, filmMoment, flowLeftIn, type FilmInRoom } from "./film-in-r
 import { filmLife } from "./film-life";
 import type { ResinCard } from "./resin-card";
 import type { Room } from "./room";
-import { parametersOf } from "./testing/reference-resins";
+import { parametersOf } from "../reference/resins";
 
 let made = 0;
 const cards = starterCards(() => `card-${(made += 1)}`);

@@ -1,4 +1,4 @@
-import type { Spread } from "../numerics/spread";
+import { exactly, type Spread } from "../numerics/spread";
 import type { Calibration } from "./calibrate";
 import { clockFamily, clocksIn, type CureClock } from "./clock";
 import { FILM_STATES, type StateStart } from "./film-life";
@@ -116,6 +116,32 @@ const quantile = (sorted: Float64Array, share: number) =>
  * its ends are those of nine in ten of the resins that the card may be of. Infinity for a state that is not reached in a hundred days.
  */
 export function filmLifeIn(film: FilmInRoom): StateStart[] {
+  const { room, calibration, pulses = [] } = film;
+  if (room.kind !== "constant" || pulses.length > 0) return workOutLife(film);
+  // At one temperature it is the same whenever it is mixed.
+  const known = atOneTemperature.get(calibration) ?? new Map<number, StateStart[]>();
+  atOneTemperature.set(calibration, known);
+  const life = known.get(room.tempC) ?? workOutLife(film);
+  if (known.size > MOST_TEMPERATURES) known.clear();
+  known.set(room.tempC, life);
+  return life;
+}
+
+const atOneTemperature = new WeakMap<Calibration, Map<number, StateStart[]>>();
+const MOST_TEMPERATURES = 100;
+
+/** The likely life alone, without its spread. */
+export function likelyLifeIn(film: FilmInRoom): StateStart[] {
+  const { calibration, room, mixedAtMin, pulses = [] } = film;
+  const { parameters } = calibration;
+  const clock = clocksIn(room, mixedAtMin, pulses)(parameters.activationJPerMol);
+  return startsOf(film, parameters, LIKELY, clock).map((start, index) => ({
+    state: FILM_STATES[index] as (typeof FILM_STATES)[number],
+    fromMin: exactly(start),
+  }));
+}
+
+function workOutLife(film: FilmInRoom): StateStart[] {
   const { card, calibration, room, mixedAtMin, pulses = [] } = film;
   const { parameters } = calibration;
   const clock = clockFamily(room, parameters.activationJPerMol, mixedAtMin, pulses);

@@ -1,6 +1,6 @@
 import reference from "../reference/resin.json";
 import { AROUND, runSlab, TOP_W_PER_M2K } from "./slab";
-import { parametersOf } from "./testing/reference-resins";
+import { parametersOf } from "../reference/resins";
 
 const pour = (depthMm: number, bottomWPerM2K: number = AROUND.wood) => ({
   depthMm,

@@ -45,6 +45,9 @@ export type Pass = {
   gPer100Ml?: number;
 };
 
+/** Alcohol flashes off in about five minutes (common practice, no source). */
+export const FLASH_OFF_MIN = 5;
+
 type PassDefault = {
   words: string;
   tool: Tool;

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useEffect, useMemo, useState } from "react";
 import { useStore } from "zustand";
 import type { Pour } from "@/contracts/pours";
-import { FLASH_OFF_MIN } from "@/core/advice/pass-rules";
+import { FLASH_OFF_MIN } from "@/core/schedule/pass";
 import { flowLeftShare, viscosityWord } from "@/core/cure/film-life";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { foldPour, mixedAt, nextStep, type PourState } from "@/core/plan/pour";

@@ -1,5 +1,5 @@
-import reference from "../../reference/resin.json";
-import type { CureParameters } from "../kinetics";
+import reference from "./resin.json";
+import type { CureParameters } from "../cure/kinetics";
 
 /** The resins a, b and c of src/core/reference/resin.json. @throws for another. */
 export function parametersOf(resin: string): CureParameters {

@@ -1,0 +1,179 @@
+import fc from "fast-check";
+import type { Room } from "../cure/room";
+import { derivePlan } from "../plan/derive-plan";
+import { sampleJob, starterCards } from "../plan/sample-job";
+import type { JobDocument } from "../plan/job";
+import { FLASH_OFF_MIN, usualPass, type PassKind } from "./pass";
+import {
+  findStarts,
+  isNight,
+  isOpen,
+  nextOpen,
+  planDays,
+  USUAL_HOURS,
+  type Settings,
+  type WindowCoat,
+} from "./windows";
+
+let counter = 0;
+const newId = () => `id-${++counter}`;
+const cards = starterCards(newId);
+const job = sampleJob(cards, newId);
+const at = (tempC: number): Settings => ({
+  room: { kind: "constant", tempC },
+  hours: USUAL_HOURS,
+  people: 1,
+  nowMin: 0,
+});
+const coatsOf = (document: JobDocument): WindowCoat[] =>
+  derivePlan(document, cards).coats.flatMap(({ coat, card, calibration, batched }) =>
+    card && calibration && batched ? [{ coat, card, calibration, batched }] : [],
+  );
+const coats = coatsOf(job);
+/** The job's colour coat alone, with these passes. */
+const colour = (...kinds: PassKind[]): WindowCoat[] =>
+  coats
+    .filter(({ coat }) => coat.kind === "colour")
+    .map((one) => ({ ...one, coat: { ...one.coat, passes: kinds.map((kind) => usualPass(kind, kind)) } }));
+const day: Room = { kind: "day", coldC: 15, coldAtMin: 300, warmC: 25, warmAtMin: 900 };
+
+describe("hours", () => {
+  test("of the shop and of the night, over midnight too", () => {
+    expect([8 * 60, 17 * 60 + 59, 18 * 60, 3 * 60].map((minute) => isOpen(minute, USUAL_HOURS))).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ]);
+    expect(
+      [22 * 60, 2 * 60, 6 * 60, 12 * 60, 1440 + 120].map((minute) => isNight(minute, USUAL_HOURS)),
+    ).toEqual([true, true, false, false, true]);
+  });
+  test("the next open minute is open, and none before it is", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 20_000 }), (minute) => {
+        const next = nextOpen(minute, USUAL_HOURS);
+        expect(isOpen(next, USUAL_HOURS)).toBe(true);
+        expect(next - minute).toBeLessThan(1440);
+        if (next > minute) expect(isOpen(next - 1, USUAL_HOURS)).toBe(false);
+      }),
+    );
+  });
+});
+
+describe("windows of passes", () => {
+  const windowOf = (tempC: number, kind: PassKind, ...with_: PassKind[]) => {
+    const [own] = planDays(colour(...with_, kind), 540, at(tempC)).coats;
+    return own!.windows.find(({ pass }) => pass.kind === kind)!;
+  };
+  test("the dam is pulled two to three hours after mixing at 21 to 24 °C, within its spread (common practice, no source)", () => {
+    for (const tempC of [21, 24]) {
+      const { from, to } = windowOf(tempC, "dam-pull");
+      expect(from.low - 540).toBeLessThan(180);
+      expect(to!.high - 540).toBeGreaterThan(120);
+      expect(from.likely - 540).toBeGreaterThan(90);
+    }
+  });
+  test("all of them shift with the room: about twice as soon for ten degrees more (common practice, no source)", () => {
+    const wait = (tempC: number) => windowOf(tempC, "dam-pull").to!.likely - 540;
+    expect(wait(18) / wait(28)).toBeGreaterThan(1.8);
+    expect(wait(18) / wait(28)).toBeLessThan(2.4);
+  });
+  test("a flame stays shut until alcohol has flashed off", () => {
+    const [own] = planDays(colour("lay", "alcohol", "flame"), 540, at(21)).coats;
+    const [, alcohol, flame] = own!.windows;
+    expect(flame!.from.low).toBeGreaterThanOrEqual(alcohol!.untilMin + FLASH_OFF_MIN);
+    expect(flame!.atMin).toBeGreaterThanOrEqual(alcohol!.untilMin + FLASH_OFF_MIN);
+  });
+  test("each window opens before it closes, and hands do one thing after the other", () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 10, max: 34 }),
+        fc.integer({ min: 480, max: 1000 }),
+        (tempC, startMin) => {
+          for (const { windows, mixedAtMin } of planDays(coats, startMin, at(tempC)).coats) {
+            for (const { from, to, atMin, untilMin } of windows) {
+              expect(from.low).toBeLessThanOrEqual(from.likely);
+              if (to) expect(to.likely).toBeGreaterThanOrEqual(mixedAtMin);
+              expect(atMin).toBeGreaterThanOrEqual(from.likely - 1e-9);
+              expect(untilMin).toBeGreaterThan(atMin);
+            }
+            const worked = windows.filter(
+              ({ pass }) => !["dam-pull", "drip-scrape", "check"].includes(pass.kind),
+            );
+            worked
+              .slice(1)
+              .forEach((own, index) =>
+                expect(own.atMin).toBeGreaterThanOrEqual(worked[index]!.untilMin - 1e-9),
+              );
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe("days", () => {
+  test("coats for another day wait for it, and for the shop to open", () => {
+    const plan = planDays(coats, 9 * 60, at(22));
+    expect(plan.coats.map(({ coatId }) => coatId)).toEqual(coats.map(({ coat }) => coat.id));
+    plan.coats.forEach((own, index) => {
+      const { coat } = coats[index]!;
+      if (coat.startsAfter !== "next-day" || index === 0) return;
+      expect(own.mixedAtMin).toBeGreaterThanOrEqual(1440);
+      expect(isOpen(own.mixedAtMin, USUAL_HOURS)).toBe(true);
+    });
+  });
+  test("sanded next day at 22 °C, not in a cold shop (common practice, no source)", () => {
+    const clear = (tempC: number) => planDays(coats, 9 * 60, at(tempC)).coats.at(-1)!.mixedAtMin;
+    expect(clear(22)).toBeLessThan(3 * 1440);
+    expect(clear(11)).toBeGreaterThan(clear(22));
+  });
+  test("what falls in the night is named; begun in the morning it does not", () => {
+    const dammed = colour("lay", "dam-pull");
+    const late = planDays(dammed, 20 * 60, at(21)).troubles;
+    expect(late.map(({ kind, words }) => [kind, /dam/.test(words)])).toContainEqual(["night", true]);
+    expect(planDays(dammed, 9 * 60, at(21)).troubles).toEqual([]);
+  });
+  test("a start in the past is said first; a resin that never sets is said, not waited for", () => {
+    expect(planDays(coats, 540, { ...at(21), nowMin: 600 }).troubles[0]).toMatchObject({ kind: "past" });
+    const frost = planDays(coats, 540, at(-45));
+    expect(frost.troubles.some(({ kind }) => kind === "never")).toBe(true);
+    expect(Number.isFinite(frost.endMin)).toBe(true);
+  });
+  test("over midnight and through the change of a clock's hour it is only minutes: the same start a day later is the same day", () => {
+    const [one, other] = [planDays(coats, 540, at(21)), planDays(coats, 540 + 1440, at(21))];
+    expect(other.coats.map(({ mixedAtMin }) => mixedAtMin - 1440)).toEqual(
+      one.coats.map(({ mixedAtMin }) => mixedAtMin),
+    );
+  });
+});
+
+describe("find a start", () => {
+  test("the best of them has no more trouble than any other hour of the next days, and they lie apart", () => {
+    const dammed = colour("lay", "palm", "faces", "dam-pull", "drip-scrape");
+    const settings = { ...at(21), nowMin: 13 * 60 + 20 };
+    const starts = findStarts(dammed, settings);
+    expect(starts.length).toBe(3);
+    for (const { startMin } of starts) {
+      expect(startMin).toBeGreaterThanOrEqual(settings.nowMin);
+      expect(isOpen(startMin, USUAL_HOURS)).toBe(true);
+    }
+    expect(starts[0]!.plan.troubles).toEqual([]);
+    const asNow = planDays(dammed, 17 * 60, settings).troubles.length;
+    expect(asNow).toBeGreaterThan(0);
+    starts.forEach((one, index) =>
+      starts
+        .slice(index + 1)
+        .forEach((other) => expect(Math.abs(one.startMin - other.startMin)).toBeGreaterThanOrEqual(120)),
+    );
+    expect(starts.map(({ cost }) => cost)).toEqual([...starts.map(({ cost }) => cost)].sort((a, b) => a - b));
+  });
+  test("in a room that cools at night too, the plan of a start is the plan that is shown", () => {
+    const settings = { ...at(21), room: day };
+    const [best] = findStarts(colour("lay", "dam-pull"), settings, 1);
+    const shown = planDays(colour("lay", "dam-pull"), best!.startMin, settings);
+    expect(best!.plan.troubles).toEqual(shown.troubles);
+  });
+});
