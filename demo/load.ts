@@ -77,7 +77,9 @@ export async function loadDemo(now: Date): Promise<boolean> {
 
   const jobs = demoJobs(cards, shelf);
   await loadRecipes(person, cards, shelf, jobs, now);
-  for (const { fields, document, pour } of jobs.reverse()) {
+  for (const { fields, document, pour, startsInDays } of jobs.reverse()) {
+    if (startsInDays !== undefined)
+      document.work.startOn = new Date(now.getTime() + startsInDays * 86400_000).toISOString().slice(0, 10);
     const { dueInDays, ...rest } = fields;
     const dueOn =
       dueInDays === null ? null : new Date(now.getTime() + dueInDays * 86400_000).toISOString().slice(0, 10);

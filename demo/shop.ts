@@ -24,6 +24,8 @@ const id = () => randomUUID();
 
 type DemoJob = {
   fields: Omit<JobFields, "dueOn"> & { dueInDays: number | null };
+  /** Days from now to its first day, for one that is planned for a day. */
+  startsInDays?: number;
   document: JobDocument;
   pour?: "wet" | "left-over" | "ran-short";
 };
@@ -420,6 +422,7 @@ export function demoJobs(cards: readonly ResinCard[], shelf: readonly ColourCard
     {
       fields: { name: "Serving counter", client: "Corner bakery", status: "approved", dueInDays: 9 },
       document: bakery,
+      startsInDays: 2,
     },
     {
       fields: { name: "Bistro table", client: "Café under the arch", status: "pouring", dueInDays: 5 },

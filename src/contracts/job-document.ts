@@ -272,6 +272,27 @@ const recipeReference = z.object({
     .optional(),
 });
 
+const ofDay = z.number().int().min(0).max(1439);
+const roomC = z.number().min(-40).max(60);
+const room = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("constant"), tempC: roomC }),
+  z.object({ kind: z.literal("day"), coldC: roomC, coldAtMin: ofDay, warmC: roomC, warmAtMin: ofDay }),
+  z.object({
+    kind: z.literal("logger"),
+    readings: z
+      .array(z.tuple([z.number().min(0).max(1_000_000), roomC]).readonly())
+      .min(1)
+      .max(5000, "At most 5000 readings; take one every ten minutes.")
+      .readonly(),
+  }),
+]);
+const hours = z.object({
+  openMin: ofDay,
+  closeMin: ofDay,
+  sleepFromMin: ofDay,
+  sleepToMin: ofDay,
+});
+
 /** The job document as stored and sent: see `src/core/plan/job.ts` for what each field means. */
 export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
   format: z.literal(1),
@@ -284,6 +305,9 @@ export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
     startMin: z.number().int().min(0).max(1439),
     vesselsMl: z.array(z.number().min(5).max(200_000)).max(24, "At most 24 sizes.").optional(),
     scaleStepG: z.number().min(0.001).max(100).optional(),
+    room: room.optional(),
+    hours: hours.optional(),
+    startOn: z.iso.date("Write the date as year-month-day.").optional(),
   }),
   factors: z.partialRecord(z.enum(keysOf<FactorId>(FACTORS)), z.number().min(0).max(1000)),
   coats: coatsOf(coat),

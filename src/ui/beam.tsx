@@ -18,7 +18,7 @@ type Props = {
 /** Room for one letter of a state's name. */
 const LETTER_PX = 6.6;
 
-const SHADE: Record<FilmState, { light: string; dark: string }> = {
+export const STATE_SHADE: Record<FilmState, { light: string; dark: string }> = {
   runny: { light: "#f3f0e9", dark: "#2c3033" },
   flowing: { light: "#d8d4c9", dark: "#454a4d" },
   heavy: { light: "#b0aca0", dark: "#63676a" },
@@ -29,7 +29,8 @@ const SHADE: Record<FilmState, { light: string; dark: string }> = {
   hard: { light: "#15171a", dark: "#f3f0e9" },
 };
 
-function Texture({ id, state, ink }: { id: string; state: FilmState; ink: string }) {
+/** The texture of a state: waves, level lines, hatching, cross-hatching, solid. */
+export function StateTexture({ id, state, ink }: { id: string; state: FilmState; ink: string }) {
   const line = { stroke: ink, strokeWidth: 1, fill: "none" };
   switch (state) {
     case "runny":
@@ -86,7 +87,7 @@ export function Beam({ life, nowMin, untilMin, width, height, dark = false, labe
     >
       <defs>
         {parts.map((part) => (
-          <Texture key={part.state} id={`${id}-${part.state}`} state={part.state} ink={ink} />
+          <StateTexture key={part.state} id={`${id}-${part.state}`} state={part.state} ink={ink} />
         ))}
       </defs>
       {parts.map((part, index) => {
@@ -108,7 +109,7 @@ export function Beam({ life, nowMin, untilMin, width, height, dark = false, labe
               y={top}
               width={Math.max(0, room - 1)}
               height={height}
-              fill={SHADE[part.state][dark ? "dark" : "light"]}
+              fill={STATE_SHADE[part.state][dark ? "dark" : "light"]}
             />
             <rect
               x={left}

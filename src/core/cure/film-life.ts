@@ -107,10 +107,14 @@ export function flowLeftShare(minutes: number, tempC: number, calibration: Calib
   return { low: likely / (1 + lost), likely, high: Math.min(1, likely * (1 + lost)) };
 }
 
-/** Viscosity in words a finisher knows. */
+/** Viscosity of a film at one temperature, in words. */
 export function viscosityWord(minutes: number, tempC: number, calibration: Calibration): string {
   const { parameters: p } = calibration;
-  const viscosity = viscosityPaS(conversionAt(minutes * 60, tempC, p), tempC, p);
+  return viscosityWords(viscosityPaS(conversionAt(minutes * 60, tempC, p), tempC, p));
+}
+
+/** A viscosity, Pa·s, in words a finisher knows. */
+export function viscosityWords(viscosity: number): string {
   if (viscosity < 0.05) return "like water";
   if (viscosity < 0.7) return "like oil";
   if (viscosity < 4) return "like warm honey";

@@ -35,7 +35,7 @@ type Shift = Record<keyof typeof PRIOR, number>;
 /** Scatter of the sheet's own numbers, as a standard deviation of ln t. */
 const SHEET = { film: 0.2, gel: 0.1, pot: 0.28 };
 /** Of labels that are moved by the clock alone: rounded to a day, or of another lab's meaning. */
-const LABEL = { work: 0.15, recoat: 0.2, sand: 0.3, hard: 0.45 };
+const LABEL = { work: 0.12, recoat: 0.15, sand: 0.2, hard: 0.4 };
 /** Where the sheet gives no viscosity, its class does: a factor of about two. */
 const VISCOSITY_UNKNOWN = 0.6;
 

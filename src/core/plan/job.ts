@@ -1,6 +1,8 @@
 import type { FactorId, Ground } from "../batch/factors";
+import type { Room } from "../cure/room";
 import type { Piece } from "../geometry/piece";
 import type { Coat } from "../schedule/coat";
+import type { Hours } from "../schedule/windows";
 
 /** Which version of which recipe a job was made from, and the sample board that was approved, if there was one. */
 export type RecipeReference = {
@@ -30,6 +32,12 @@ export type JobDocument = {
     vesselsMl?: number[];
     /** Step of the scale in use, g; 1 when absent. */
     scaleStepG?: number;
+    /** How warm it is through the days; `tempC` all along when absent. */
+    room?: Room;
+    /** When somebody works and when nobody is woken; the usual hours when absent. */
+    hours?: Hours;
+    /** The first day, year-month-day. */
+    startOn?: string;
   };
   /** The shop's own planning factors, where they differ from the usual. */
   factors: Partial<Record<FactorId, number>>;

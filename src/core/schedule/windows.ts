@@ -86,6 +86,17 @@ export type Trouble = {
   words: string;
 };
 
+/** A trouble in few words. */
+export const TROUBLE_WORDS: Record<Trouble["kind"], string> = {
+  night: "in the night",
+  "after hours": "after hours",
+  late: "when the window is over",
+  "may be late": "when the window may be over",
+  never: "never",
+  "sand first": "after the recoat window: sand first",
+  past: "in the past",
+};
+
 export type Settings = {
   room: Room;
   hours: Hours;

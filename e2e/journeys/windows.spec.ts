@@ -1,0 +1,147 @@
+import { readFileSync } from "node:fs";
+import { expect, test, type Page } from "@playwright/test";
+import ICAL from "ical.js";
+import { field, saved, signIn, stage } from "../fixtures/shop";
+
+const start = (page: Page) => page.getByRole("slider", { name: "Start of the first coat" });
+
+async function openCounter(page: Page): Promise<void> {
+  await signIn(page);
+  await page.goto("/jobs");
+  await page.getByRole("link", { name: "Serving counter" }).click();
+  await page.waitForURL("**/measure");
+  await stage(page, "Windows");
+}
+
+test("the days as beams: a start is pulled and walked, what falls after hours is named, a better start is found and taken", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await openCounter(page);
+  const heading = page.getByRole("heading", { level: 1 });
+  await expect(heading).toContainText("09:00");
+  await expect(page.getByText(/nothing at night/)).toBeVisible();
+
+  // By keys: an hour at a time.
+  await start(page).focus();
+  for (let press = 0; press < 7; press += 1) await page.keyboard.press("PageDown");
+  await expect(heading).toContainText("16:00");
+  const troubles = page.getByRole("status", { name: "To look at" });
+  await expect(troubles).toContainText(/after hours/);
+  await troubles.getByRole("button").first().click();
+
+  // By pointer: back towards the morning, in steps of a quarter of an hour.
+  const box = (await start(page).boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + 12);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 - 120, box.y + 12, { steps: 12 });
+  await page.mouse.up();
+  await expect(heading).not.toContainText("16:00");
+  await expect(heading).toContainText(/:(00|15|30|45)$/);
+
+  await page.getByRole("button", { name: "Find a start" }).click();
+  const starts = page.getByRole("list", { name: "Starts" });
+  await expect(starts.getByRole("button")).toHaveCount(3);
+  const best = await starts.getByRole("button").first().innerText();
+  expect(best).toContain("nothing at night, every window kept");
+  await starts.getByRole("button").first().click();
+  await expect(heading).toHaveText(best.split("\n")[0]!);
+  await expect(troubles).toHaveCount(0);
+  await saved(page);
+  await page.reload();
+  await expect(heading).toHaveText(best.split("\n")[0]!);
+  await page.keyboard.press("Control+z");
+  await expect(heading).not.toHaveText(best.split("\n")[0]!);
+});
+
+test("any moment tells its temperature, its feel and what it is right for, by pointer and by keys", async ({
+  page,
+}) => {
+  await openCounter(page);
+  await page.getByRole("button", { name: /^Colour, palm blend, mixed/ }).click();
+  const moment = page.getByRole("slider", { name: "A moment of the film" });
+  await moment.focus();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("PageDown");
+  await expect(moment).toHaveAttribute(
+    "aria-valuetext",
+    /°F · (runny|flowing) · like .* · \d+ % of its flow left; right for: /,
+  );
+  const words = await moment.getAttribute("aria-valuetext");
+  for (let press = 0; press < 3; press += 1) await page.keyboard.press("PageDown");
+  await expect(moment).not.toHaveAttribute("aria-valuetext", words!);
+  const box = (await moment.boundingBox())!;
+  await page.mouse.move(box.x + box.width * 0.1, box.y + 20);
+  await expect(page.getByText(/ · \d+ % of its flow left$/)).toBeVisible();
+});
+
+test("the room by the day and by a logger's file: windows follow, wrong lines are told, nothing is lost", async ({
+  page,
+}) => {
+  test.setTimeout(60_000);
+  await openCounter(page);
+  const summary = page.getByText(/^last hands-on/);
+  const before = await summary.innerText();
+  await page.getByRole("button", { name: /^room/ }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByRole("radio", { name: "by the day" }).click();
+  await field(page, "Coldest").fill("48");
+  await field(page, "Warmest").fill("60");
+  await expect(field(page, "Warmest")).toHaveValue("60");
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("button", { name: /^room 48 °F to 60 °F/ })).toBeVisible();
+  await expect.poll(() => summary.innerText()).not.toBe(before);
+  // The ends of its windows come from a worker.
+  await expect(summary).toContainText(/± \d+ h/);
+
+  await page.getByRole("button", { name: /^room/ }).click();
+  const logger = (text: string) =>
+    page.getByLabel("Logger's file", { exact: true }).setInputFiles({
+      name: "logger.csv",
+      mimeType: "text/csv",
+      buffer: Buffer.from(text),
+    });
+  await logger("time,temp\nyesterday,20\n");
+  await expect(dialog.getByRole("alert", { name: "What is wrong in the file" })).toContainText("line 2");
+  await expect(field(page, "Coldest")).toHaveValue("48");
+  await logger("time,temp C\n2026-03-02 06:00,16\n2026-03-02 14:00,22\n2026-03-03 06:00,15.5\n");
+  await expect(dialog.getByText(/^3 readings, 60 °F to 72 °F/)).toBeVisible();
+  await page.keyboard.press("Escape");
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole("button", { name: /^room 60 °F to 72 °F/ })).toBeVisible();
+  await page.getByRole("button", { name: /^room/ }).click();
+  await page.getByRole("dialog").getByRole("radio", { name: "one temperature" }).click();
+  await page.keyboard.press("Escape");
+  await saved(page);
+});
+
+test("the calendar goes out with alarms, and another program's parser reads it back", async ({ page }) => {
+  await openCounter(page);
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "calendar" }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe("Serving counter.ics");
+  const calendar = new ICAL.Component(ICAL.parse(readFileSync(await download.path(), "utf8")) as unknown[]);
+  const events = calendar.getAllSubcomponents("vevent").map((component) => ({
+    event: new ICAL.Event(component),
+    alarms: component.getAllSubcomponents("valarm"),
+  }));
+  expect(events.length).toBeGreaterThan(10);
+  expect(new Set(events.map(({ event }) => event.uid)).size).toBe(events.length);
+  for (const { event, alarms } of events) {
+    expect(alarms).toHaveLength(1);
+    // On the shop's own clock, wherever it is read.
+    expect(event.startDate.zone).toBe(ICAL.Timezone.localTimezone);
+    expect(event.endDate.compare(event.startDate)).toBe(1);
+  }
+  const mix = events.find(({ event }) => event.summary === "Serving counter: mix Primer, black")!;
+  const heading = await page.getByRole("heading", { level: 1 }).innerText();
+  expect(heading).toContain(
+    `${String(mix.event.startDate.hour).padStart(2, "0")}:${String(mix.event.startDate.minute).padStart(2, "0")}`,
+  );
+  const torch = events.find(({ event }) => event.summary === "Serving counter: Torch, quick sweeps")!;
+  const alcohol = events.find(({ event }) => event.summary === "Serving counter: Alcohol, small drops")!;
+  expect(torch.event.startDate.subtractDate(alcohol.event.startDate).toSeconds()).toBeGreaterThanOrEqual(300);
+});

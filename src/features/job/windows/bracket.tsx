@@ -1,0 +1,77 @@
+import { TROUBLE_WORDS, type PassWindow, type Trouble } from "@/core/schedule/windows";
+import { hourText } from "./clock-words";
+
+/** A pass: from when to when it is right, the unsure parts lighter, and when the hands come to it. */
+export function Bracket({
+  window: { words, from, to, atMin, untilMin: doneMin },
+  trouble,
+  x,
+  untilMin,
+  top,
+}: {
+  window: PassWindow;
+  trouble: Trouble | undefined;
+  x: (atMin: number) => number;
+  untilMin: number;
+  top: number;
+}) {
+  const middle = top + 11;
+  const end = to ?? { low: untilMin, likely: untilMin, high: untilMin };
+  const never = !Number.isFinite(from.likely);
+  const weight = trouble ? 650 : 400;
+  return (
+    <g aria-label={`${words} ${hourText(atMin)}${trouble ? `. ${trouble.words}` : ""}`} role="img">
+      <text x={0} y={top + 16} fontSize="14" fontWeight={weight} fill="var(--color-ink)">
+        {words.length > 27 ? `${words.slice(0, 26)}…` : words}
+      </text>
+      {!never && (
+        <>
+          <rect
+            x={x(from.low)}
+            y={middle - 5}
+            width={Math.max(0, x(end.high) - x(from.low))}
+            height="10"
+            fill="var(--color-line-strong)"
+            opacity="0.55"
+          />
+          {end.low > from.high && (
+            <rect
+              x={x(from.high)}
+              y={middle - 5}
+              width={x(end.low) - x(from.high)}
+              height="10"
+              fill="var(--color-ink-soft)"
+            />
+          )}
+          <path
+            d={`M${x(from.likely)} ${middle - 9}v18M${x(end.likely)} ${middle - 9}v18`}
+            stroke="var(--color-ink)"
+            strokeWidth="1.5"
+          />
+          <rect
+            x={x(atMin)}
+            y={middle - 11}
+            width={Math.max(3, x(doneMin) - x(atMin))}
+            height="22"
+            fill="none"
+            stroke="var(--color-ink)"
+            strokeWidth="2"
+          />
+        </>
+      )}
+      <text
+        x={Math.min(x(end.high), x(untilMin)) + 8}
+        y={top + 16}
+        fontSize="12"
+        fontWeight={weight}
+        fill={trouble ? "var(--color-ink)" : "var(--color-ink-soft)"}
+      >
+        {trouble
+          ? `${hourText(atMin)} ${TROUBLE_WORDS[trouble.kind]}`
+          : x(end.high) < x(untilMin) - 90
+            ? hourText(atMin)
+            : ""}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,22 @@
+import { addDays, format, parseISO } from "date-fns";
+import { clockText } from "@/core/plan/run-sheet";
+
+const DAY_MIN = 24 * 60;
+
+/** A minute of the plan as day and hour: with the weekday where the first day has a date, else counted from 1. */
+export function momentText(atMin: number, startOn: string | undefined): string {
+  if (!Number.isFinite(atMin)) return "never";
+  return `${dayText(Math.floor(atMin / DAY_MIN), startOn)} ${hourText(atMin)}`;
+}
+
+/** The hour of a minute of the plan. */
+export const hourText = (atMin: number): string =>
+  clockText(((Math.round(atMin) % DAY_MIN) + DAY_MIN) % DAY_MIN);
+
+/** The same, shorter: "Thu 14:10". */
+export const shortMoment = (atMin: number, startOn: string | undefined): string =>
+  `${startOn ? format(addDays(parseISO(startOn), Math.floor(atMin / DAY_MIN)), "EEE") : `day ${Math.floor(atMin / DAY_MIN) + 1}`} ${hourText(atMin)}`;
+
+/** A day of the plan: "Thu 14 May", or "day 2" where no date is set. */
+export const dayText = (day: number, startOn: string | undefined): string =>
+  startOn ? format(addDays(parseISO(startOn), day), "EEE d MMM") : `day ${day + 1}`;

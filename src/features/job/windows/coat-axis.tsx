@@ -1,0 +1,172 @@
+"use client";
+
+import { STATE_WORDS } from "@/core/cure/film-life";
+import type { CoatWindows, Settings, Trouble, WindowCoat } from "@/core/schedule/windows";
+import { useSize } from "@/ui/use-size";
+import { BEAM, HEAD, HOUR, LEFT, RIGHT, ROW, ROWS } from "./axis-geometry";
+import { Bracket } from "./bracket";
+import { hourText } from "./clock-words";
+import { FilmBar } from "./film-bar";
+import { FlowCurve } from "./flow-curve";
+import { Moment } from "./moment";
+
+/** The axis runs from before mixing until the film is past all that is done to it by hand. */
+function reach(coat: CoatWindows): [number, number] {
+  const ends = [
+    ...coat.windows.flatMap(({ untilMin, to }) => [untilMin, to?.high ?? untilMin]),
+    coat.mixedAtMin + (coat.life.find(({ state }) => state === "set")?.fromMin.likely ?? 0),
+  ].filter(Number.isFinite);
+  const from = Math.floor((coat.mixedAtMin - 15) / 30) * 30;
+  const until = Math.max(coat.mixedAtMin + 2 * HOUR, ...ends) + 30;
+  return [from, Math.min(until, from + 20 * HOUR)];
+}
+
+const tickMin = (span: number) => (span > 12 * HOUR ? 3 * HOUR : span > 5 * HOUR ? HOUR : 30);
+
+/** One coat on its own day: its beam, the flow that is left in it, and each pass as a bracket: sure dark, unsure light, where it is planned a mark. */
+export function CoatAxis({
+  coat,
+  of,
+  settings,
+  troubles,
+  nowMin,
+}: {
+  coat: CoatWindows;
+  of: WindowCoat;
+  settings: Settings;
+  troubles: readonly Trouble[];
+  nowMin: number | null;
+}) {
+  const { ref, width } = useSize<HTMLDivElement>();
+  const [fromMin, untilMin] = reach(coat);
+  const room = Math.max(1, width - LEFT - RIGHT);
+  const x = (atMin: number) =>
+    LEFT + (Math.min(untilMin, Math.max(fromMin, atMin)) - fromMin) * (room / (untilMin - fromMin));
+  const step = tickMin(untilMin - fromMin);
+  const ticks = Array.from(
+    { length: Math.floor(untilMin / step) - Math.ceil(fromMin / step) + 1 },
+    (_, index) => (Math.ceil(fromMin / step) + index) * step,
+  );
+  const height = ROWS + coat.windows.length * ROW + 4;
+  const closed = (atMin: number) =>
+    atMin % 1440 < settings.hours.openMin || atMin % 1440 >= settings.hours.closeMin;
+  const edges = [fromMin, ...ticks, untilMin].flatMap((at, index, all) =>
+    index > 0 && closed((at + (all[index - 1] as number)) / 2)
+      ? [[all[index - 1] as number, at] as const]
+      : [],
+  );
+  return (
+    <div ref={ref} className="w-full" style={{ height }}>
+      {width > 0 && (
+        <svg
+          width={width}
+          height={height}
+          role="group"
+          aria-label={`${coat.name}, its windows`}
+          className="block"
+        >
+          {edges.map(([a, b]) => (
+            <rect
+              key={a}
+              x={x(a)}
+              y={HEAD}
+              width={x(b) - x(a)}
+              height={height - HEAD}
+              fill="var(--color-shade)"
+            />
+          ))}
+          {ticks.map((at) => (
+            <g key={at}>
+              <line x1={x(at)} x2={x(at)} y1={HEAD - 4} y2={height} stroke="var(--color-line)" />
+              <text x={x(at)} y={HEAD - 10} fontSize="13" textAnchor="middle" fill="var(--color-ink-soft)">
+                {hourText(at)}
+              </text>
+            </g>
+          ))}
+          <text x={0} y={BEAM.top + 18} fontSize="15" fontWeight="650" fill="var(--color-ink)">
+            {coat.name.length > 24 ? `${coat.name.slice(0, 23)}…` : coat.name}
+          </text>
+          <text x={0} y={BEAM.top + 36} fontSize="12" fill="var(--color-ink-soft)">
+            {of.card.name}
+          </text>
+          <StateNames coat={coat} x={x} untilMin={untilMin} />
+          <FilmBar
+            life={coat.life}
+            mixedAtMin={coat.mixedAtMin}
+            x={x}
+            untilMin={untilMin}
+            top={BEAM.top}
+            height={BEAM.height}
+          />
+          <FlowCurve coat={coat} of={of} settings={settings} x={x} untilMin={untilMin} />
+          {coat.windows.map((window, index) => (
+            <Bracket
+              key={window.pass.id}
+              window={window}
+              trouble={troubles.find(({ passId }) => passId === window.pass.id)}
+              x={x}
+              untilMin={untilMin}
+              top={ROWS + index * ROW}
+            />
+          ))}
+          <Moment
+            coat={coat}
+            of={of}
+            settings={settings}
+            x={x}
+            fromMin={fromMin}
+            untilMin={untilMin}
+            height={height}
+          />
+          {nowMin !== null && nowMin >= fromMin && nowMin <= untilMin && (
+            <line
+              x1={x(nowMin)}
+              x2={x(nowMin)}
+              y1={HEAD}
+              y2={height}
+              stroke="var(--color-signal)"
+              strokeWidth="2"
+            />
+          )}
+        </svg>
+      )}
+    </div>
+  );
+}
+
+const LETTER_PX = 6.8;
+
+/** Names over the borders of the beam, and under each border how sure it is. */
+function StateNames({
+  coat,
+  x,
+  untilMin,
+}: {
+  coat: CoatWindows;
+  x: (atMin: number) => number;
+  untilMin: number;
+}) {
+  const { mixedAtMin, life } = coat;
+  return life.map(({ state, fromMin }, index) => {
+    const from = mixedAtMin + fromMin.likely;
+    const to = Math.min(untilMin, mixedAtMin + (life[index + 1]?.fromMin.likely ?? Infinity));
+    if (from >= untilMin || to <= from) return null;
+    const fits = STATE_WORDS[state].length * LETTER_PX < x(to) - x(from);
+    return (
+      <g key={state}>
+        {fits && (
+          <text x={x(from) + 2} y={BEAM.top - 6} fontSize="13" fontWeight="600" fill="var(--color-ink)">
+            {STATE_WORDS[state]}
+          </text>
+        )}
+        {index > 0 && (
+          <path
+            d={`M${x(mixedAtMin + fromMin.low)} ${BEAM.top + BEAM.height + 4}H${x(mixedAtMin + fromMin.high)}M${x(from)} ${BEAM.top}v${BEAM.height + 7}`}
+            stroke="var(--color-ink)"
+            fill="none"
+          />
+        )}
+      </g>
+    );
+  });
+}

@@ -1,0 +1,149 @@
+"use client";
+
+import { useState } from "react";
+import type { Room } from "@/core/cure/room";
+import { hoursOf, readLogger, roomOf } from "@/core/plan/job-days";
+import { quantityText } from "@/core/units/format-quantity";
+import { Button } from "@/ui/button";
+import { Choice } from "@/ui/choice";
+import { FileProblems, type FileProblem } from "@/ui/file-problems";
+import { QuantityField } from "@/ui/quantity-field";
+import { TextField } from "@/ui/text-field";
+import { useFileChooser } from "@/ui/use-file-chooser";
+import { useJob } from "../workspace/use-job";
+import { hourText } from "./clock-words";
+
+/** An hour of the day. */
+export function HourField({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  onChange: (minutes: number) => void;
+}) {
+  return (
+    <TextField
+      label={label}
+      type="time"
+      value={hourText(value)}
+      frame="w-32"
+      onChange={(event) => {
+        const [hours, minutes] = event.target.value.split(":").map(Number);
+        if (hours !== undefined && minutes !== undefined && Number.isFinite(hours + minutes))
+          onChange(hours * 60 + minutes);
+      }}
+    />
+  );
+}
+
+/** How warm the room is through the days, when somebody works, and when nobody is woken. */
+export function RoomForm() {
+  const { document, system, change } = useJob();
+  const room = roomOf(document);
+  const hours = hoursOf(document);
+  const [problems, setProblems] = useState<FileProblem[]>([]);
+  const setRoom = (next: Room) =>
+    change((job) => ({
+      ...job,
+      work: {
+        ...job.work,
+        room: next,
+        // Batches and pots go by one temperature: that of a room that has one.
+        ...(next.kind === "constant" ? { tempC: next.tempC } : {}),
+      },
+    }));
+  const setHours = (next: Partial<typeof hours>) =>
+    change((job) => ({ ...job, work: { ...job.work, hours: { ...hours, ...next } } }));
+  const chooser = useFileChooser({
+    label: "Logger's file",
+    accept: ".csv,.txt,text/csv,text/plain",
+    onFile: async (file) => {
+      const read = readLogger(await file.text());
+      setProblems(read.problems);
+      if (read.room) setRoom(read.room);
+    },
+  });
+  const temp = (label: string, value: number, set: (tempC: number) => void) => (
+    <QuantityField
+      label={label}
+      value={value}
+      dimension="temperature"
+      system={system}
+      bounds={{ min: -40, max: 60 }}
+      onChange={set}
+      className="w-24"
+      bare
+    />
+  );
+  const start = (kind: Room["kind"]): Room | null => {
+    const tempC = document.work.tempC;
+    if (kind === "constant") return { kind, tempC };
+    if (kind === "day")
+      return { kind, coldC: tempC - 3, coldAtMin: 5 * 60, warmC: tempC + 2, warmAtMin: 15 * 60 };
+    return null;
+  };
+  return (
+    <div className="flex items-end gap-x-4 gap-y-2 flex-wrap">
+      {chooser.input}
+      <Choice
+        label="The room"
+        value={room.kind}
+        options={[
+          { value: "constant", words: "one temperature" },
+          { value: "day", words: "by the day" },
+          { value: "logger", words: "logger" },
+        ]}
+        onChange={(kind) => {
+          const next = start(kind);
+          if (next) setRoom(next);
+          else chooser.choose();
+        }}
+        className="mb-0.5"
+      />
+      {room.kind === "constant" && temp("Room", room.tempC, (tempC) => setRoom({ ...room, tempC }))}
+      {room.kind === "day" && (
+        <>
+          {temp("Coldest", room.coldC, (coldC) => setRoom({ ...room, coldC }))}
+          <HourField
+            label="at"
+            value={room.coldAtMin}
+            onChange={(coldAtMin) => setRoom({ ...room, coldAtMin })}
+          />
+          {temp("Warmest", room.warmC, (warmC) => setRoom({ ...room, warmC }))}
+          <HourField
+            label="at "
+            value={room.warmAtMin}
+            onChange={(warmAtMin) => setRoom({ ...room, warmAtMin })}
+          />
+        </>
+      )}
+      {room.kind === "logger" && (
+        <p className="text-sm pb-1.5">
+          {room.readings.length} readings,{" "}
+          {quantityText(Math.min(...room.readings.map(([, tempC]) => tempC)), "temperature", system)} to{" "}
+          {quantityText(Math.max(...room.readings.map(([, tempC]) => tempC)), "temperature", system)}{" "}
+          <Button weight="quiet" onClick={chooser.choose}>
+            another file
+          </Button>
+        </p>
+      )}
+      <span className="border-l border-line-strong pl-4 flex gap-3 flex-wrap">
+        <HourField label="Open from" value={hours.openMin} onChange={(openMin) => setHours({ openMin })} />
+        <HourField label="until" value={hours.closeMin} onChange={(closeMin) => setHours({ closeMin })} />
+        <HourField
+          label="Asleep from"
+          value={hours.sleepFromMin}
+          onChange={(sleepFromMin) => setHours({ sleepFromMin })}
+        />
+        <HourField
+          label="until "
+          value={hours.sleepToMin}
+          onChange={(sleepToMin) => setHours({ sleepToMin })}
+        />
+      </span>
+      <FileProblems problems={problems} />
+    </div>
+  );
+}

@@ -1,0 +1,93 @@
+"use client";
+
+import { useEffect, useRef, useState } from "react";
+import {
+  TROUBLE_WORDS,
+  type DayPlan,
+  type Hours,
+  type Settings,
+  type Start,
+  type WindowCoat,
+} from "@/core/schedule/windows";
+import { askDays } from "./ask-days";
+import { momentText } from "./clock-words";
+
+const same = (one: object, other: object) => JSON.stringify(one) === JSON.stringify(other);
+
+/** Looks for starts, off the main thread. */
+export function useStarts(coats: WindowCoat[], settings: Settings) {
+  const { room, hours } = settings;
+  const [found, setFound] = useState<{
+    starts: Start[];
+    of: { coats: WindowCoat[]; room: Settings["room"]; hours: Hours };
+  } | null>(null);
+  // Found for other coats, another room or other hours, they say nothing any more.
+  const starts =
+    found?.of.coats.every(({ coat, card }, at) => coat === coats[at]?.coat && card === coats[at]?.card) &&
+    same(found.of.room, room) &&
+    same(found.of.hours, hours)
+      ? found.starts
+      : null;
+  const [busy, setBusy] = useState(false);
+  const cancel = useRef<(() => void) | null>(null);
+  useEffect(() => () => cancel.current?.(), []);
+  const find = async () => {
+    setBusy(true);
+    const asked = askDays({ ask: "starts", coats, settings });
+    cancel.current = asked.cancel;
+    const answer = await asked.answer;
+    cancel.current = null;
+    setBusy(false);
+    if (answer && "starts" in answer) setFound({ starts: answer.starts, of: { coats, room, hours } });
+  };
+  return {
+    starts,
+    busy,
+    close: () => setFound(null),
+    toggle: () => {
+      if (busy) cancel.current?.();
+      else if (starts) setFound(null);
+      else void find();
+    },
+  };
+}
+
+/** The best few starts; each says what it costs. */
+export function Starts({
+  starts,
+  startOn,
+  onStart,
+}: {
+  starts: readonly Start[];
+  startOn: string | undefined;
+  onStart: (startMin: number) => void;
+}) {
+  const costs = ({ troubles }: DayPlan) => {
+    if (troubles.length === 0) return "nothing at night, every window kept";
+    const kinds = [...new Set(troubles.map(({ kind }) => kind))];
+    return kinds
+      .map((kind) => {
+        const many = troubles.filter((one) => one.kind === kind).length;
+        return `${many} ${many === 1 ? "act" : "acts"} ${TROUBLE_WORDS[kind]}`;
+      })
+      .join(", ");
+  };
+  return (
+    <ul aria-label="Starts" className="mt-2 flex gap-3 flex-wrap off-paper">
+      {starts.map(({ startMin, plan }) => (
+        <li key={startMin}>
+          <button
+            type="button"
+            onClick={() => onStart(startMin)}
+            className="text-left border border-ink px-3 py-2 hover:bg-paper w-72"
+          >
+            <span className="figure text-lg block">{momentText(startMin, startOn)}</span>
+            <span className="label block">{costs(plan)}</span>
+            <span className="label block">hands off {momentText(plan.endMin, startOn)}</span>
+          </button>
+        </li>
+      ))}
+      {starts.length === 0 && <li className="text-ink-soft">The shop is never open in these hours.</li>}
+    </ul>
+  );
+}
