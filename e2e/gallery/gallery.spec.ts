@@ -19,7 +19,7 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   await page.waitForURL("**/measure");
   await page.getByRole("button", { name: "Till run" }).click();
   await picture(page, "measure");
-  for (const name of ["Build", "Colour", "Cups", "Windows"] as const) {
+  for (const name of ["Build", "Colour", "Windows", "Cups"] as const) {
     await stage(page, name);
     await picture(page, name.toLowerCase());
   }

@@ -145,3 +145,59 @@ test("the calendar goes out with alarms, and another program's parser reads it b
   const alcohol = events.find(({ event }) => event.summary === "Serving counter: Alcohol, small drops")!;
   expect(torch.event.startDate.subtractDate(alcohol.event.startDate).toSeconds()).toBeGreaterThanOrEqual(300);
 });
+
+test("how wide a vein ends, by the minute it is laid, and when to lay one for a width", async ({ page }) => {
+  await signIn(page);
+  await page.goto("/jobs");
+  await page.getByRole("link", { name: "Serving counter" }).click();
+  await page.waitForURL("**/measure");
+  await stage(page, "Build");
+  await page
+    .getByRole("button", { name: /^Veins, graphite/ })
+    .first()
+    .click();
+  const timing = page.getByRole("region", { name: "Vein timing" });
+  const width = async () =>
+    parseFloat((await timing.locator(".text-3xl").innerText()).replace(/[^\d./ ]/g, ""));
+  await timing.getByLabel("Laid at minute").fill("0");
+  await timing.getByLabel("Laid width").fill("3 mm");
+  await timing.getByLabel("Its height").fill("1 mm");
+  await expect(timing.getByText(/^\d.* to \d.*, in Colour, palm blend/)).toBeVisible();
+  const fresh = await timing.locator(".text-3xl").innerText();
+  await timing.getByLabel("Laid at minute").fill("120");
+  await expect.poll(() => timing.locator(".text-3xl").innerText()).not.toBe(fresh);
+  expect(await width()).toBeGreaterThan(0);
+  await timing.getByLabel("Wished width").fill("6.5 mm");
+  await expect(timing.getByText(/^Lay it at minute \d+\.$/)).toBeVisible();
+  await timing.getByLabel("Wished width").fill("2 mm");
+  await expect(timing.getByText(/^Its own liquid comes to .*: lay less\.$/)).toBeVisible();
+  await timing.getByLabel("Wished width").fill("90 mm");
+  await expect(timing.getByText(/^Even in the fresh film it comes to .*: lay more\.$/)).toBeVisible();
+});
+
+test("a deep pour: how hot, how deep a lift, when the next; sealed and too deep is a danger", async ({
+  page,
+}) => {
+  test.setTimeout(60_000);
+  await signIn(page);
+  await page.goto("/jobs");
+  await page.getByRole("link", { name: "River table, elm" }).click();
+  await page.waitForURL("**/measure");
+  await stage(page, "Build");
+  await page.getByRole("button", { name: /^River, first layer/ }).click();
+  const heat = page.getByRole("region", { name: "Heat in the pour" });
+  await expect(heat.getByText(/^\d+ °F$/)).toBeVisible({ timeout: 20_000 });
+  await expect(heat.getByText(/°F to \d+ °F; sealed \d+ °F/)).toBeVisible();
+  await expect(heat.getByText(/lifts?, |One lift/)).toBeVisible({ timeout: 30_000 });
+  await expect(heat.getByRole("img", { name: /^Temperature of the pour: \d+ °F at most/ })).toBeVisible();
+  const calm = await heat.getByText(/^\d+ °F$/).innerText();
+  await heat.getByRole("radio", { name: "silicone" }).click();
+  await expect.poll(() => heat.getByText(/^\d+ °F$/).innerText(), { timeout: 20_000 }).not.toBe(calm);
+  // A coating in a channel of that depth runs away.
+  await page
+    .getByRole("region", { name: "Coat" })
+    .getByLabel("Resin")
+    .selectOption({ label: "Slow coating 1:1" });
+  await expect(heat.getByRole("alert")).toContainText("runs away", { timeout: 20_000 });
+  await page.keyboard.press("Control+z");
+});

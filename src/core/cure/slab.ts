@@ -53,9 +53,9 @@ function diffusionFactor(alpha: number, tempC: number): number {
 /**
  * Heat and cure through the depth of a pour: ρcp·∂T/∂t = k·∂²T/∂z² + ρH·∂α/∂t, one-dimensional, in finite volumes; conduction implicit,
  * cure by Heun's rule, the step held to small changes of conversion. The sides lose nothing, so that it errs on the hot side.
- * @param untilS how long it is followed
+ * @param untilS how long it is followed; with `peakOnly` no longer than until half of the peak has cooled off
  */
-export function runSlab(pour: DeepPour, p: CureParameters, untilS: number): SlabRun {
+export function runSlab(pour: DeepPour, p: CureParameters, untilS: number, peakOnly = false): SlabRun {
   const { depthMm, mixedC, roomC, bottomWPerM2K, topWPerM2K } = pour;
   if (!(depthMm > 0)) throw new Error(`A pour of ${depthMm} mm has no depth`);
   const dz = depthMm / 1000 / CELLS;
@@ -121,6 +121,8 @@ export function runSlab(pour: DeepPour, p: CureParameters, untilS: number): Slab
     conduction(dt / 2);
     timeS += dt;
     note();
+    const now = course[course.length - 1] as SlabRun["course"][number];
+    if (peakOnly && timeS > peakAtS && now.hottestC - roomC < (peakC - roomC) / 2) break;
   }
 
   /** Crank and Nicolson's rule for conduction and for the surfaces, solved down and up (Thomas). */

@@ -17,11 +17,13 @@ import { AdviceAt } from "../workspace/advice-line";
 import { editCoat, moved, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 import { CoatPieces } from "./coat-pieces";
+import { DeepPourPanel } from "./deep-pour-panel";
 import { EmbedList } from "./embed-list";
 import { FillDepth } from "./fill-depth";
 import { FilmSources } from "./film-sources";
 import { PassList } from "./pass-list";
 import { ShareList } from "./share-list";
+import { VeinTiming } from "./vein-timing";
 import { SprayList } from "./spray-list";
 
 /** The three grounds a base is laid as. */
@@ -127,7 +129,10 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
       )}
 
       {isFill(coat) ? (
-        <FillDepth coat={coat} />
+        <>
+          <FillDepth coat={coat} />
+          <DeepPourPanel coat={coat} />
+        </>
       ) : (
         <>
           <div className="flex gap-4 items-start">
@@ -268,6 +273,7 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
           </div>
         )}
         <AdviceAt coatId={coat.id} at={["rate", "batches"]} />
+        {coat.passes.some(({ kind }) => kind === "veins") && <VeinTiming coat={coat} />}
       </div>
     </div>
   );

@@ -1,0 +1,188 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import { useEffect, useMemo, useState } from "react";
+import { LIGHT_WORDS, type DeepForecast, type Light, type PourQuestion } from "@/core/cure/deep-pour";
+import type { CureParameters } from "@/core/cure/kinetics";
+import type { Around } from "@/core/cure/slab";
+import type { Coat } from "@/core/schedule/coat";
+import type { UnitSystem } from "@/core/units/dimension";
+import { decimal, quantityText } from "@/core/units/format-quantity";
+import type { PourAnswer } from "@/workers/deep-pour.worker";
+import { Checkbox } from "@/ui/checkbox";
+import { Choice } from "@/ui/choice";
+import { useDraft } from "@/ui/use-draft";
+import { useJob } from "../workspace/use-job";
+
+const LineChart = dynamic(() => import("@/ui/line-chart").then((chart) => chart.LineChart), { ssr: false });
+
+type Found = { of: PourQuestion; forecast: DeepForecast | null; liftMm: number | null | undefined };
+
+/** Works a pour out in a worker; a newer question ends an older one. */
+function useDeepPour(question: PourQuestion | null, parameters: CureParameters | null): Found | null {
+  const [found, setFound] = useState<Found | null>(null);
+  useEffect(() => {
+    if (!question || !parameters) return;
+    const worker = new Worker(new URL("../../../workers/deep-pour.worker.ts", import.meta.url));
+    // Typing settles before the work begins.
+    const timer = setTimeout(() => worker.postMessage({ question, parameters }), 150);
+    worker.onmessage = ({ data }: MessageEvent<PourAnswer>) =>
+      setFound((before) => {
+        const own = before?.of === question ? before : { of: question, forecast: null, liftMm: undefined };
+        return { ...own, ...data };
+      });
+    return () => {
+      clearTimeout(timer);
+      worker.terminate();
+    };
+  }, [question, parameters]);
+  return found?.of === question ? found : null;
+}
+
+/** How hot a deep pour gets, how deep a lift may be, and when the next one goes on. */
+export function DeepPourPanel({ coat }: { coat: Coat }) {
+  const { document, plan, system } = useJob();
+  const planned = plan.coats.find((one) => one.coat.id === coat.id);
+  const { draft, set } = useDraft<{ around: Around; fan: boolean }>(`deep.${coat.id}`, {
+    around: "wood",
+    fan: false,
+  });
+  const depthMm = planned?.pourDepthMm ?? 0;
+  const { tempC } = document.work;
+  const question = useMemo<PourQuestion | null>(
+    () =>
+      depthMm > 0 ? { depthMm, mixedC: tempC, roomC: tempC, around: draft.around, fan: draft.fan } : null,
+    [depthMm, tempC, draft.around, draft.fan],
+  );
+  const found = useDeepPour(question, planned?.calibration?.parameters ?? null);
+  if (!question || !planned?.calibration || planned.card?.kind === "paint") return null;
+  return (
+    <section aria-label="Heat in the pour" className="mt-4">
+      <h3 className="heading border-b border-line pb-1 mb-2">Heat in the pour</h3>
+      <div className="flex items-center gap-4 flex-wrap">
+        <Choice
+          label="What is around it"
+          value={draft.around}
+          options={[
+            { value: "wood", words: "wood" },
+            { value: "melamine", words: "melamine" },
+            { value: "silicone", words: "silicone" },
+          ]}
+          onChange={(around) => set({ around })}
+        />
+        <Checkbox label="a fan over it" checked={draft.fan} onChange={(fan) => set({ fan })} />
+      </div>
+      {!found?.forecast && <p className="text-sm text-ink-soft mt-2">Working it out…</p>}
+      {found?.forecast && (
+        <Forecast
+          forecast={found.forecast}
+          liftMm={found.liftMm}
+          depthMm={question.depthMm}
+          system={system}
+        />
+      )}
+    </section>
+  );
+}
+
+/** How many squares of four are filled: the light, told without colour. */
+const RANK: Record<Light, number> = { calm: 1, warm: 2, hot: 3, danger: 4 };
+
+function Forecast({
+  forecast,
+  liftMm,
+  depthMm,
+  system,
+}: {
+  forecast: DeepForecast;
+  liftMm: number | null | undefined;
+  depthMm: number;
+  system: UnitSystem;
+}) {
+  const { peakC, sealedPeakC, peakAtMin, light, nextLiftMin, run } = forecast;
+  const temp = (tempC: number) => quantityText(tempC, "temperature", system);
+  const danger = light === "danger";
+  const lines = useMemo(() => {
+    const shown = run.course.filter(({ timeS }) => timeS / 60 <= Math.max(120, 2.5 * peakAtMin));
+    const every = Math.max(1, Math.floor(shown.length / 160));
+    const some = shown.filter((_, index) => index % every === 0);
+    const points = (of: (moment: (typeof shown)[number]) => number) =>
+      some.map((moment) => ({
+        x: moment.timeS / 3600,
+        y: system === "us" ? of(moment) * 1.8 + 32 : of(moment),
+      }));
+    return [
+      { name: "hottest", points: points((moment) => moment.hottestC), width: 2.5 },
+      { name: "bottom", points: points((moment) => moment.bottomC), dash: [6, 4], width: 1.5 },
+      { name: "top", points: points((moment) => moment.topC), dash: [2, 3], width: 1.5 },
+    ];
+  }, [run, peakAtMin, system]);
+  const lifts = liftMm ? Math.ceil(depthMm / liftMm - 1e-6) : null;
+  return (
+    <div className="mt-3">
+      <div className="flex items-center gap-4">
+        <svg width="58" height="14" aria-hidden>
+          {[0, 1, 2, 3].map((at) => (
+            <rect
+              key={at}
+              x={at * 15 + 1}
+              y="1"
+              width="12"
+              height="12"
+              fill={at < RANK[light] ? (danger ? "var(--color-danger)" : "var(--color-ink)") : "none"}
+              stroke={danger ? "var(--color-danger)" : "var(--color-ink)"}
+            />
+          ))}
+        </svg>
+        <span className={`heading ${danger ? "text-danger" : ""}`} role={danger ? "alert" : undefined}>
+          {LIGHT_WORDS[light]}
+        </span>
+      </div>
+      <div className="flex gap-6 mt-2">
+        <div>
+          <div className="label">Peak</div>
+          <div className="figure text-2xl">{temp(peakC.likely)}</div>
+          <div className="label">
+            {temp(peakC.low)} to {temp(peakC.high)}; sealed {temp(sealedPeakC)}
+          </div>
+        </div>
+        <div>
+          <div className="label">after</div>
+          <div className="figure text-2xl">
+            {decimal(peakAtMin / 60, 1)}
+            <span className="unit">h</span>
+          </div>
+        </div>
+      </div>
+      <p className="text-sm mt-2">
+        {liftMm === undefined && "Looking for the deepest lift…"}
+        {liftMm === null && "Not even a thin lift stays warm: this resin is not made for depth."}
+        {liftMm && lifts !== null && lifts > 1 && (
+          <>
+            Pour it in <span className="figure">{lifts}</span> lifts, each up to{" "}
+            <span className="figure">{quantityText(liftMm, "length", system)}</span>.
+          </>
+        )}
+        {liftMm && lifts === 1 && (
+          <>
+            One lift; up to <span className="figure">{quantityText(liftMm, "length", system)}</span> stays
+            warm at most.
+          </>
+        )}{" "}
+        {nextLiftMin !== null &&
+          `The next goes on from ${decimal(nextLiftMin / 60, 0)} h, gelled and cool again.`}
+      </p>
+      <LineChart
+        lines={lines}
+        xName="hours after mixing"
+        yName={system === "us" ? "°F" : "°C"}
+        height={150}
+        label={`Temperature of the pour: ${temp(peakC.likely)} at most, after ${decimal(peakAtMin / 60, 1)} hours`}
+      />
+      <p className="label mt-1">
+        A light, no promise of a degree: the worse of what is around it and sealed counts. Deep pours can
+        smoke and crack; the data sheet comes first.
+      </p>
+    </div>
+  );
+}
