@@ -88,7 +88,9 @@ test("the room by the day and by a logger's file: windows follow, wrong lines ar
   await field(page, "Coldest").fill("48");
   await field(page, "Warmest").fill("60");
   await expect(field(page, "Warmest")).toHaveValue("60");
+  await field(page, "Humidity").fill("90");
   await page.keyboard.press("Escape");
+  await expect(page.getByText(/above the dew point/)).toBeVisible();
   await expect(page.getByRole("button", { name: /^room 48 °F to 60 °F/ })).toBeVisible();
   await expect.poll(() => summary.innerText()).not.toBe(before);
   // The ends of its windows come from a worker.
@@ -112,6 +114,7 @@ test("the room by the day and by a logger's file: windows follow, wrong lines ar
   await expect(page.getByRole("button", { name: /^room 60 °F to 72 °F/ })).toBeVisible();
   await page.getByRole("button", { name: /^room/ }).click();
   await page.getByRole("dialog").getByRole("radio", { name: "one temperature" }).click();
+  await field(page, "Humidity").fill("");
   await page.keyboard.press("Escape");
   await saved(page);
 });
@@ -196,7 +199,7 @@ test("a deep pour: how hot, how deep a lift, when the next; sealed and too deep 
   // A coating in a channel of that depth runs away.
   await page
     .getByRole("region", { name: "Coat" })
-    .getByLabel("Resin")
+    .getByLabel("Resin", { exact: true })
     .selectOption({ label: "Slow coating 1:1" });
   await expect(heat.getByRole("alert")).toContainText("runs away", { timeout: 20_000 });
   await page.keyboard.press("Control+z");

@@ -306,6 +306,7 @@ export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
     vesselsMl: z.array(z.number().min(5).max(200_000)).max(24, "At most 24 sizes.").optional(),
     scaleStepG: z.number().min(0.001).max(100).optional(),
     room: room.optional(),
+    humidityPct: z.number().min(1).max(100).optional(),
     hours: hours.optional(),
     startOn: z.iso.date("Write the date as year-month-day.").optional(),
   }),

@@ -62,8 +62,8 @@ function advised(changes: Partial<AdvisedCoat> = {}): AdvisedCoat {
     ...changes,
   };
 }
-const say = (coats: AdvisedCoat[], tempC = 21) =>
-  advise({ coats, tempC, colourants: new Map(SHELF.map((card) => [card.id, card])) });
+const say = (coats: AdvisedCoat[], tempC = 21, humidityPct: number | null = null, coldestC = tempC) =>
+  advise({ coats, tempC, coldestC, humidityPct, colourants: new Map(SHELF.map((card) => [card.id, card])) });
 const rules = (coats: AdvisedCoat[], tempC?: number) => say(coats, tempC).map((advice) => advice.rule);
 
 test("a plain coat in a room of 21 °C needs no advice", () => expect(say([advised()])).toEqual([]));
@@ -228,6 +228,21 @@ describe("colour, foretold from the colourants", () => {
     expect(say([advised({ coat: set })])).toEqual([]);
     const glitter = { ...set, embeds: [{ ...set.embeds![0]!, kind: "glitter" as const }] };
     expect(say([advised({ coat: glitter }), advised({ coat: clear })])).toEqual([]);
+  });
+});
+
+describe("damp", () => {
+  const rulesAt = (humidityPct: number, coldestC: number) =>
+    say([advised()], 21, humidityPct, coldestC).map(({ rule }) => rule);
+  test("a surface less than 3 °C above the dew point (ISO 8502-4, from memory); 50 % at 21 °C dews at 10 °C", () => {
+    expect(rulesAt(50, 21)).toEqual([]);
+    expect(rulesAt(50, 13.5)).toEqual([]);
+    expect(rulesAt(50, 12.5)).toEqual(["dew-point"]);
+    expect(say([advised()], 21, 50, 12.5)[0]!.what).toContain("10 °C (50 °F)");
+  });
+  test("a damp room blushes even where nothing condenses (common practice, no source)", () => {
+    expect(rulesAt(80, 21)).toEqual(["damp-room"]);
+    expect(rulesAt(75, 21)).toEqual([]);
   });
 });
 

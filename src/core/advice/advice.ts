@@ -61,6 +61,10 @@ export type AdviceContext = {
   /** From the ground upward. */
   coats: readonly AdvisedCoat[];
   tempC: number;
+  /** Coldest that the room gets, °C. */
+  coldestC: number;
+  /** Relative humidity, %; null when not known. */
+  humidityPct: number | null;
   /** The shop's colourants, by id. */
   colourants: ReadonlyMap<string, ColourCard>;
 };

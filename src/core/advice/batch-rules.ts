@@ -1,5 +1,6 @@
 import type { BatchLimit } from "../batch/batch-coat";
 import { FULLEST } from "../batch/vessel";
+import { DAMP_PCT, DEW_MARGIN_K, dewPointC } from "../cure/dew-point";
 import type { Advice, Rule } from "./advice";
 
 const minutes = (value: number) => `${Math.round(value)} min`;
@@ -108,6 +109,38 @@ export const roomTemperature: Rule = ({ tempC }) => {
         : "Work in the cool of the morning, or in smaller batches.",
       kind: "common practice",
       why: "Cure about doubles in speed for each 10 °C. Below about 18 °C it still hardens but its glass transition stays low.",
+    },
+  ];
+};
+
+const celsius = (tempC: number) => `${Math.round(tempC)} °C (${Math.round(tempC * 1.8 + 32)} °F)`;
+
+/** A surface near the dew point sweats, and a damp room blushes (ISO 8502-4 has the margin; the rest common practice, no source). */
+export const dampRoom: Rule = ({ tempC, coldestC, humidityPct }) => {
+  if (humidityPct === null) return [];
+  const dew = dewPointC(tempC, humidityPct);
+  if (coldestC - dew < DEW_MARGIN_K)
+    return [
+      {
+        rule: "dew-point",
+        coatId: null,
+        at: "temperature",
+        what: `The surface is to stay ${DEW_MARGIN_K} °C (5 °F) above the dew point, which is ${celsius(dew)}; it gets as cold as ${celsius(coldestC)}.`,
+        soWhat: "Warm the piece and the room, or dry the air, before the coat and until it has set.",
+        kind: "physics",
+        why: "Water that condenses on a surface, or on the wet film, keeps the next coat from holding and makes the film blush. The dew point goes by temperature and humidity of the room; a piece that stood in the cold sweats first.",
+      },
+    ];
+  if (humidityPct <= DAMP_PCT) return [];
+  return [
+    {
+      rule: "damp-room",
+      coatId: null,
+      at: "temperature",
+      what: `${Math.round(humidityPct)} % humidity: the film may blush and haze.`,
+      soWhat: "Run a dehumidifier, and wash off the blush before a further coat.",
+      kind: "common practice",
+      why: "The hardener takes up water and carbon dioxide from damp air before it has reacted; what forms lies on the film as a greasy haze.",
     },
   ];
 };

@@ -164,6 +164,12 @@ function problemOf(
   return null;
 }
 
+/** The coldest that a room gets. */
+function coldestC({ room, tempC }: JobDocument["work"]): number {
+  if (!room || room.kind === "constant") return tempC;
+  return room.kind === "day" ? room.coldC : Math.min(...room.readings.map(([, reading]) => reading));
+}
+
 /** Advice to be shown, and what was set aside. */
 function withoutSetAside(all: readonly Advice[], setAside: Record<string, string>) {
   const noteOf = (one: Advice) => (canSetAside(one) ? setAside[adviceKey(one)] : undefined);
@@ -256,6 +262,8 @@ export function derivePlan(
   const looks = colourPlan(job, colourants);
   const advice = advise({
     tempC: job.work.tempC,
+    coldestC: coldestC(job.work),
+    humidityPct: job.work.humidityPct ?? null,
     colourants: new Map(colourants.map((one) => [one.id, one])),
     coats: coats.map((planned, index) => ({
       coat: planned.coat,

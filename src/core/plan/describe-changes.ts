@@ -55,6 +55,7 @@ const FIELD_WORDS: Record<string, string> = {
   coldAtMin: "coldest at",
   warmC: "warmest",
   warmAtMin: "warmest at",
+  humidityPct: "humidity",
   startOn: "first day",
   hours: "hours",
   openMin: "open from",

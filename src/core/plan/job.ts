@@ -34,6 +34,8 @@ export type JobDocument = {
     scaleStepG?: number;
     /** How warm it is through the days; `tempC` all along when absent. */
     room?: Room;
+    /** Relative humidity of the room, %. */
+    humidityPct?: number;
     /** When somebody works and when nobody is woken; the usual hours when absent. */
     hours?: Hours;
     /** The first day, year-month-day. */

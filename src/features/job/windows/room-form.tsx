@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import type { Room } from "@/core/cure/room";
+import type { JobDocument } from "@/core/plan/job";
 import { hoursOf, readLogger, roomOf } from "@/core/plan/job-days";
 import { quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
@@ -54,8 +55,9 @@ export function RoomForm() {
         ...(next.kind === "constant" ? { tempC: next.tempC } : {}),
       },
     }));
-  const setHours = (next: Partial<typeof hours>) =>
-    change((job) => ({ ...job, work: { ...job.work, hours: { ...hours, ...next } } }));
+  const setWork = (next: Partial<JobDocument["work"]>) =>
+    change((job) => ({ ...job, work: { ...job.work, ...next } }));
+  const setHours = (next: Partial<typeof hours>) => setWork({ hours: { ...hours, ...next } });
   const chooser = useFileChooser({
     label: "Logger's file",
     accept: ".csv,.txt,text/csv,text/plain",
@@ -129,6 +131,22 @@ export function RoomForm() {
           </Button>
         </p>
       )}
+      <QuantityField
+        label="Humidity"
+        value={document.work.humidityPct ?? null}
+        dimension="percent"
+        system={system}
+        bounds={{ min: 1, max: 100 }}
+        onChange={(humidityPct) => setWork({ humidityPct })}
+        onClear={() =>
+          change((job) => {
+            const { humidityPct: _gone, ...work } = job.work;
+            return { ...job, work };
+          })
+        }
+        className="w-24"
+        bare
+      />
       <span className="border-l border-line-strong pl-4 flex gap-3 flex-wrap">
         <HourField label="Open from" value={hours.openMin} onChange={(openMin) => setHours({ openMin })} />
         <HourField label="until" value={hours.closeMin} onChange={(closeMin) => setHours({ closeMin })} />

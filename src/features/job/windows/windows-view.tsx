@@ -9,6 +9,7 @@ import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { saveFile } from "@/ui/save-file";
 import { TextField } from "@/ui/text-field";
+import { AdviceAt } from "../workspace/advice-line";
 import { useJob, useJobState } from "../workspace/use-job";
 import { calendarOf } from "./calendar";
 import { hourText, momentText, shortMoment } from "./clock-words";
@@ -97,6 +98,7 @@ export function WindowsView() {
           }}
         />
       )}
+      <AdviceAt coatId={null} at={["temperature"]} />
       <Troubles days={days} startOn={startOn} onPick={setCoatId} />
       <div className="mt-3">
         <DaysStrip
