@@ -2,6 +2,10 @@ import { build } from "esbuild";
 import { chromium } from "@playwright/test";
 import { CHROMIUM } from "../scripts/chromium";
 import {
+  CALIBRATE,
+  DAYS,
+  DEEP,
+  DRAG_START,
   DIFFERENCE,
   DIFFERENCE_PEER,
   DRAG,
@@ -24,6 +28,10 @@ const BARS: [string, number][] = [
   [IMPORT_DXF, 200],
   [SOLVE, 50],
   [LOOKS, 16],
+  [CALIBRATE, 300],
+  [DAYS, 150],
+  [DRAG_START, 16],
+  [DEEP, 500],
 ];
 
 /** How many times the peer's rate each has to have. */

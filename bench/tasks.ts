@@ -2,6 +2,9 @@ import { Clipper, FillRule } from "clipper2-ts";
 import { differenceCiede2000 } from "culori";
 import { Color, mix as spectralMix } from "spectral.js";
 import { Bench } from "tinybench";
+import { AROUND, runSlab, TOP_W_PER_M2K } from "@/core/cure/slab";
+import { windowCoatsOf } from "@/core/plan/job-days";
+import { planDays, USUAL_HOURS, type Settings } from "@/core/schedule/windows";
 import { calibrate } from "@/core/cure/calibrate";
 import { mixedFrom } from "@/core/batch/coat-colour";
 import { ciede2000 } from "@/core/colour/ciede2000";
@@ -37,6 +40,11 @@ export const MIX = "three pigments to sRGB, 36 bands, two constants";
 export const MIX_PEER = "peer: spectral.js, three colours to sRGB";
 export const SOLVE = "recipe for a colour, 24 colourants, up to four";
 export const LOOKS = "looks of a job's colours after a dose moved";
+
+export const CALIBRATE = "calibrate one resin card";
+export const DAYS = "windows of 8 coats in a room that changes, 300 samples";
+export const DRAG_START = "the same while a start is pulled, likely course";
+export const DEEP = "one run of a deep pour";
 
 /** Pairs of colours all over the space, the same every time. */
 const PAIRS: [Lab, Lab][] = Array.from({ length: 500 }, (_, n) => [
@@ -131,6 +139,18 @@ const mixedCoats = (factor: number) =>
 export async function medians(): Promise<[string, number][]> {
   const mixed = { ...kitchen, coats: mixedCoats(1) };
   derivePlan(mixed, cards, colours);
+  const windowCoats = windowCoatsOf(derivePlan(kitchen, cards));
+  const dayRoom: Settings = {
+    room: { kind: "day", coldC: 15, coldAtMin: 300, warmC: 25, warmAtMin: 900 },
+    hours: USUAL_HOURS,
+    people: 1,
+    nowMin: null,
+  };
+  const deep = cards.find(({ kind }) => kind === "casting");
+  if (windowCoats.length !== 8 || !deep)
+    throw new Error("The kitchen has not its eight coats, or the shop no casting.");
+  const casting = calibrate(deep).parameters;
+  let start = 540;
   const bench = new Bench({ time: 1500, warmupTime: 300 });
   let film = 1;
   bench
@@ -213,7 +233,28 @@ export async function medians(): Promise<[string, number][]> {
     .add(PEER, () => {
       for (let time = 0; time < REPEATS[PEER]; time += 1) JSON.parse(JSON.stringify(kitchen));
     })
-    .add("calibrate one resin card", () => {
+    .add(DAYS, () => {
+      start = start > 900 ? 540 : start + 1;
+      planDays(windowCoats, start, dayRoom);
+    })
+    .add(DRAG_START, () => {
+      start = start > 900 ? 540 : start + 1;
+      planDays(windowCoats, start, { ...dayRoom, quick: true });
+    })
+    .add(DEEP, () => {
+      runSlab(
+        {
+          depthMm: 40,
+          mixedC: 21,
+          roomC: 21,
+          bottomWPerM2K: AROUND.wood,
+          topWPerM2K: TOP_W_PER_M2K.still,
+        },
+        casting,
+        36 * 3600,
+      );
+    })
+    .add(CALIBRATE, () => {
       calibrate({ ...(cards[0] as (typeof cards)[number]) });
     })
     .add(READ, () => {

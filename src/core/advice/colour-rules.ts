@@ -3,7 +3,7 @@ import { mixLook } from "../colour/mix-look";
 import { even } from "../colour/spectrum";
 import { decimal } from "../units/format-quantity";
 import type { Advice, Rule } from "./advice";
-import { blends, DARK_L, isBlack, isMetallic, isWhite, labOf } from "./seen-colour";
+import { blends, DARK_L, isBlack, isMetallic, isWhite, labOf, ofEachCoat } from "./seen-colour";
 
 /** Black on bare, dry primer stays as a hard spot. */
 export const blackOnPrimer: Rule = ({ coats }) =>
@@ -64,38 +64,37 @@ export const metallicShare: Rule = ({ coats }) =>
   });
 
 /** A metallic that other pigments cover no longer shimmers. */
-export const metallicKilled: Rule = ({ coats }) =>
-  coats.flatMap(({ coat, seen }) =>
-    seen.colours.flatMap(({ colour, look, parts }): Advice[] => {
-      const visible = look?.metallic?.visible;
-      if (visible === undefined || visible >= KILLED) return [];
-      // What veils it most: the part without which most of it would be seen.
-      const veil = parts
-        .filter(({ optics, gPer100G }) => optics && !optics.flake && gPer100G > 0)
-        .map(({ id }) => ({
-          id,
-          seen:
-            mixLook(
-              parts.filter((part) => part.id !== id),
-              coat.filmMm,
-              even(0.02),
-            ).metallic?.visible ?? 0,
-        }))
-        .sort((one, other) => other.seen - one.seen)[0];
-      const name = colour.parts?.find((part) => part.cardId === veil?.id)?.name;
-      return [
-        {
-          rule: "metallic-killed",
-          coatId: coat.id,
-          at: colour.id,
-          what: `${decimal(visible * 100, 0)} % of the shimmer of ${colour.name} is seen.`,
-          soWhat:
-            veil && name
-              ? `Take less ${name}, or lay it beside in a cup of its own: without it ${decimal(veil.seen * 100, 0)} %.`
-              : "Take more of it.",
-          kind: "physics",
-          why: "A flake is seen through what lies over it. White and other opaque pigments in the same cup cover it; below about 60 % the eye sees a flat grey.",
-        },
-      ];
-    }),
-  );
+export const metallicKilled: Rule = ofEachCoat(({ coat, seen }) =>
+  seen.colours.flatMap(({ colour, look, parts }): Advice[] => {
+    const visible = look?.metallic?.visible;
+    if (visible === undefined || visible >= KILLED) return [];
+    // What veils it most: the part without which most of it would be seen.
+    const veil = parts
+      .filter(({ optics, gPer100G }) => optics && !optics.flake && gPer100G > 0)
+      .map(({ id }) => ({
+        id,
+        seen:
+          mixLook(
+            parts.filter((part) => part.id !== id),
+            coat.filmMm,
+            even(0.02),
+          ).metallic?.visible ?? 0,
+      }))
+      .sort((one, other) => other.seen - one.seen)[0];
+    const name = colour.parts?.find((part) => part.cardId === veil?.id)?.name;
+    return [
+      {
+        rule: "metallic-killed",
+        coatId: coat.id,
+        at: colour.id,
+        what: `${decimal(visible * 100, 0)} % of the shimmer of ${colour.name} is seen.`,
+        soWhat:
+          veil && name
+            ? `Take less ${name}, or lay it beside in a cup of its own: without it ${decimal(veil.seen * 100, 0)} %.`
+            : "Take more of it.",
+        kind: "physics",
+        why: "A flake is seen through what lies over it. White and other opaque pigments in the same cup cover it; below about 60 % the eye sees a flat grey.",
+      },
+    ];
+  }),
+);

@@ -1,6 +1,6 @@
 import { chromaOf, labOfHex, type Lab } from "../colour/spaces";
 import type { PassKind } from "../schedule/pass";
-import type { AdvisedCoat, SeenColour } from "./advice";
+import type { Advice, AdvisedCoat, Rule, SeenCoat, SeenColour } from "./advice";
 
 /** What is called black, white and dark, in L*a*b* (assumed). */
 const BLACK = { L: 25, C: 15 };
@@ -26,3 +26,17 @@ export const isWhite = (seen: SeenColour) => {
 };
 export const isMetallic = (seen: SeenColour) =>
   foretold(seen) ? (seen.look?.metallic ?? null) !== null : seen.colour.look === "metallic";
+
+/**
+ * A rule that looks at one coat and what lies under it: what it says is kept for as long as both look the same,
+ * since films are worked out for it and a keystroke changes one coat.
+ */
+export function ofEachCoat(say: (advised: AdvisedCoat) => Advice[]): Rule {
+  const said = new WeakMap<SeenCoat, Advice[]>();
+  return ({ coats }) =>
+    coats.flatMap((advised) => {
+      const known = said.get(advised.seen) ?? say(advised);
+      said.set(advised.seen, known);
+      return known;
+    });
+}

@@ -3,7 +3,7 @@ import { chromaOf, hueOf, labOfHex, type Lab } from "../colour/spaces";
 import { even } from "../colour/spectrum";
 import { decimal } from "../units/format-quantity";
 import type { Advice, Rule } from "./advice";
-import { blends, DARK_L, foretold, isBlack } from "./seen-colour";
+import { blends, DARK_L, foretold, isBlack, ofEachCoat } from "./seen-colour";
 
 /** What is called yellow, in L*a*b* (assumed). */
 const YELLOW = { from: 62, to: 110, C: 25 };
@@ -37,64 +37,63 @@ const share = (parts: readonly MixPart[], of: number): MixPart[] =>
   parts.map((part) => ({ ...part, gPer100G: part.gPer100G * of }));
 
 /** Yellow over or into black or dark brown turns green: foretold where its colourants are known. */
-export const yellowOverDark: Rule = ({ coats }) =>
-  coats.flatMap((advised): Advice[] => {
-    const { coat, below, seen } = advised;
-    const dark = labOfHex(seen.under.hex)[0] < DARK_L;
-    return seen.colours.flatMap((one): Advice[] => {
-      const { colour, parts } = one;
-      if (!foretold(one)) {
-        if (!dark || !below || !isYellow(labOfHex(colour.hex)) || colour.look === "clear") return [];
-        return [
-          {
-            rule: "yellow-over-dark",
-            coatId: coat.id,
-            at: colour.id,
-            what: `${colour.name} over ${below.name} may turn green.`,
-            soWhat: "Mix it from the shelf and its hue is foretold; or lay a neutral slick coat first.",
-            kind: "common practice",
-            why: "A thin yellow film lets the dark ground through, and black with yellow reads as green. How much this one hides is not known: its look is only typed.",
-          },
-        ];
-      }
-      const own = ownLook(parts, coat.filmMm);
-      if (!isYellow(own)) return [];
-      const over = (of: readonly MixPart[]) => mixLook(of, coat.filmMm, seen.under.internal).lab;
-      const sure = dark ? turns(parts, own, over) : null;
-      if (sure)
-        return [
-          {
-            rule: "yellow-over-dark",
-            coatId: coat.id,
-            at: colour.id,
-            what: `${colour.name} over ${below?.name ?? "this ground"} ${sure} green: hue ${decimal(hueOf(over(parts)), 0)}°, L* ${decimal(over(parts)[0], 0)}, by itself ${decimal(hueOf(own), 0)}° and ${decimal(own[0], 0)}.`,
-            soWhat: "More of it or a thicker film, a neutral slick coat first, or a lighter ground.",
-            kind: "physics",
-            why: "A thin yellow film lets the dark ground through: it loses its red and its light, and a dark yellow is seen as olive. Worked out from its colourants over this ground at this film.",
-          },
-        ];
-      const neighbour = blends(advised)
-        ? seen.colours.find((other) => other !== one && foretold(other) && isBlack(other))
-        : undefined;
-      if (!neighbour) return [];
-      const into = (of: readonly MixPart[]) =>
-        mixLook(
-          [...share(of, 1 - NEIGHBOUR), ...share(neighbour.parts, NEIGHBOUR)],
-          100 * coat.filmMm,
-          even(0.02),
-        ).lab;
-      const meets = turns(parts, own, into);
-      if (!meets) return [];
+export const yellowOverDark: Rule = ofEachCoat((advised): Advice[] => {
+  const { coat, below, seen } = advised;
+  const dark = labOfHex(seen.under.hex)[0] < DARK_L;
+  return seen.colours.flatMap((one): Advice[] => {
+    const { colour, parts } = one;
+    if (!foretold(one)) {
+      if (!dark || !below || !isYellow(labOfHex(colour.hex)) || colour.look === "clear") return [];
       return [
         {
-          rule: "yellow-into-black",
+          rule: "yellow-over-dark",
           coatId: coat.id,
           at: colour.id,
-          what: `${colour.name} ${meets} green where ${neighbour.colour.name} is worked into it.`,
-          soWhat: "Keep clear or a brown between them, and lay it late.",
-          kind: "physics",
-          why: `With ${NEIGHBOUR * 100} % of its neighbour in it, its hue goes from ${decimal(hueOf(own), 0)}° to ${decimal(hueOf(into(parts)), 0)}° and L* to ${decimal(into(parts)[0], 0)}: olive.`,
+          what: `${colour.name} over ${below.name} may turn green.`,
+          soWhat: "Mix it from the shelf and its hue is foretold; or lay a neutral slick coat first.",
+          kind: "common practice",
+          why: "A thin yellow film lets the dark ground through, and black with yellow reads as green. How much this one hides is not known: its look is only typed.",
         },
       ];
-    });
+    }
+    const own = ownLook(parts, coat.filmMm);
+    if (!isYellow(own)) return [];
+    const over = (of: readonly MixPart[]) => mixLook(of, coat.filmMm, seen.under.internal).lab;
+    const sure = dark ? turns(parts, own, over) : null;
+    if (sure)
+      return [
+        {
+          rule: "yellow-over-dark",
+          coatId: coat.id,
+          at: colour.id,
+          what: `${colour.name} over ${below?.name ?? "this ground"} ${sure} green: hue ${decimal(hueOf(over(parts)), 0)}°, L* ${decimal(over(parts)[0], 0)}, by itself ${decimal(hueOf(own), 0)}° and ${decimal(own[0], 0)}.`,
+          soWhat: "More of it or a thicker film, a neutral slick coat first, or a lighter ground.",
+          kind: "physics",
+          why: "A thin yellow film lets the dark ground through: it loses its red and its light, and a dark yellow is seen as olive. Worked out from its colourants over this ground at this film.",
+        },
+      ];
+    const neighbour = blends(advised)
+      ? seen.colours.find((other) => other !== one && foretold(other) && isBlack(other))
+      : undefined;
+    if (!neighbour) return [];
+    const into = (of: readonly MixPart[]) =>
+      mixLook(
+        [...share(of, 1 - NEIGHBOUR), ...share(neighbour.parts, NEIGHBOUR)],
+        100 * coat.filmMm,
+        even(0.02),
+      ).lab;
+    const meets = turns(parts, own, into);
+    if (!meets) return [];
+    return [
+      {
+        rule: "yellow-into-black",
+        coatId: coat.id,
+        at: colour.id,
+        what: `${colour.name} ${meets} green where ${neighbour.colour.name} is worked into it.`,
+        soWhat: "Keep clear or a brown between them, and lay it late.",
+        kind: "physics",
+        why: `With ${NEIGHBOUR * 100} % of its neighbour in it, its hue goes from ${decimal(hueOf(own), 0)}° to ${decimal(hueOf(into(parts)), 0)}° and L* to ${decimal(into(parts)[0], 0)}: olive.`,
+      },
+    ];
   });
+});
