@@ -41,6 +41,10 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   await picture(page, "measure-river");
   await stage(page, "Build");
   await page.getByRole("button", { name: /^River, first layer/ }).click();
+  await page
+    .getByRole("region", { name: "Heat in the pour" })
+    .getByText(/One lift|lifts, each/)
+    .waitFor();
   await picture(page, "build-river");
   await page.goto("/jobs");
   await page.getByRole("link", { name: "Hallway floor" }).click();

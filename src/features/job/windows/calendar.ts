@@ -1,18 +1,23 @@
-import { addMinutes, parseISO } from "date-fns";
+import { addDays, parseISO } from "date-fns";
 import { createEvents, type DateArray, type EventAttributes } from "ics";
 import type { DayPlan } from "@/core/schedule/windows";
 
 /** Minutes before an act at which the calendar rings: while hands are on the coat, and for acts hours later. */
 const RING_MIN = { soon: 5, later: 15 };
 
-/** A wall clock's time, as calendars take it without a zone: nine o'clock in the shop is nine o'clock wherever the file is read. */
-const clockOf = (date: Date): DateArray => [
-  date.getFullYear(),
-  date.getMonth() + 1,
-  date.getDate(),
-  date.getHours(),
-  date.getMinutes(),
-];
+const DAY_MIN = 24 * 60;
+
+/**
+ * A minute of the plan on the shop's wall clock, as calendars take it without a zone: nine o'clock is nine o'clock wherever the file is
+ * read, and on the morning after the clocks were changed.
+ */
+function clockOf(atMin: number, startOn: string): DateArray {
+  const whole = Math.round(atMin);
+  const day = Math.floor(whole / DAY_MIN);
+  const date = addDays(parseISO(startOn), day);
+  const inDay = whole - day * DAY_MIN;
+  return [date.getFullYear(), date.getMonth() + 1, date.getDate(), Math.floor(inDay / 60), inDay % 60];
+}
 
 /**
  * The days as a calendar: an entry for each coat's mixing and for each pass, with an alarm before it.
@@ -20,7 +25,6 @@ const clockOf = (date: Date): DateArray => [
  * @throws what the writer of calendars finds wrong.
  */
 export function calendarOf(jobName: string, days: DayPlan, startOn: string): string {
-  const midnight = parseISO(startOn);
   const entry = (
     uid: string,
     title: string,
@@ -33,7 +37,7 @@ export function calendarOf(jobName: string, days: DayPlan, startOn: string): str
     productId: "gaugebeam/days",
     title,
     description,
-    start: clockOf(addMinutes(midnight, Math.round(atMin))),
+    start: clockOf(atMin, startOn),
     startInputType: "local",
     startOutputType: "local",
     duration: { minutes: Math.max(5, Math.round(minutes)) },
