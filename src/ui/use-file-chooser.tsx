@@ -2,18 +2,15 @@
 
 import { useRef, type ReactNode } from "react";
 
-/** The browser's own chooser of one file: a hidden input to be drawn somewhere, and the way to open it. The same file may be chosen twice. */
+/** The browser's own chooser of one file: a hidden input to be drawn somewhere, and the way to open it. The same file may be chosen twice; a phone offers its camera as well as its pictures. */
 export function useFileChooser({
   label,
   accept,
-  camera,
   onFile,
 }: {
   /** What the input is called to readers, and to tests. */
   label: string;
   accept: string;
-  /** On a phone, opens the camera on the far side. */
-  camera?: boolean;
   onFile: (file: File) => void;
 }): { input: ReactNode; choose: () => void } {
   const ref = useRef<HTMLInputElement>(null);
@@ -22,7 +19,6 @@ export function useFileChooser({
       ref={ref}
       type="file"
       accept={accept}
-      capture={camera ? "environment" : undefined}
       aria-label={label}
       className="sr-only"
       tabIndex={-1}

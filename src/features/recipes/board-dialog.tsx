@@ -66,7 +66,6 @@ export function BoardDialog({
   const chooser = useFileChooser({
     label: "Picture of the board",
     accept: "image/*",
-    camera: true,
     onFile: (file) => void load(file),
   });
   const save = async () => {
