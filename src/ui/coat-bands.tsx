@@ -78,7 +78,15 @@ export function CoatBands({
 }) {
   const id = useId();
   return (
-    <svg width={width} height={height} role="img" aria-label={label} className="block border border-ink">
+    <svg
+      width={width}
+      height={height}
+      viewBox={`0 0 ${width} ${height}`}
+      preserveAspectRatio="none"
+      role="img"
+      aria-label={label}
+      className="block max-w-full border border-ink"
+    >
       <rect y={height - GROUND_PX} width={width} height={GROUND_PX} fill={groundHex} />
       {layOut(coats, width, height).map(({ key, colour, box }) => (
         <Patch key={key} colour={colour} box={box} id={`${id}-${key}`} />

@@ -21,7 +21,10 @@ function reach(coat: CoatWindows): [number, number] {
   return [from, Math.min(until, from + 20 * HOUR)];
 }
 
-const tickMin = (span: number) => (span > 12 * HOUR ? 3 * HOUR : span > 5 * HOUR ? HOUR : 30);
+/** Steps of the axis, min; the first that leaves room for its hours is taken. */
+const STEPS_MIN = [30, 60, 120, 180, 360];
+const HOUR_PX = 56;
+const tickMin = (pixelsPerMin: number) => STEPS_MIN.find((step) => step * pixelsPerMin >= HOUR_PX) ?? 720;
 
 /** One coat on its own day: its beam, the flow that is left in it, and each pass as a bracket: sure dark, unsure light, where it is planned a mark. */
 export function CoatAxis({
@@ -42,7 +45,7 @@ export function CoatAxis({
   const room = Math.max(1, width - LEFT - RIGHT);
   const x = (atMin: number) =>
     LEFT + (Math.min(untilMin, Math.max(fromMin, atMin)) - fromMin) * (room / (untilMin - fromMin));
-  const step = tickMin(untilMin - fromMin);
+  const step = tickMin(room / (untilMin - fromMin));
   const ticks = Array.from(
     { length: Math.floor(untilMin / step) - Math.ceil(fromMin / step) + 1 },
     (_, index) => (Math.ceil(fromMin / step) + index) * step,

@@ -10,6 +10,8 @@ const DAY_MIN = 24 * 60;
 const LEFT = 150;
 const HEAD = 34;
 const ROW = 26;
+/** From this width on a day has room for its hours. */
+const DAY_PX = 170;
 /** A start is moved in steps of a quarter of an hour. */
 const STEP_MIN = 15;
 
@@ -80,7 +82,7 @@ export function DaysStrip({
                 <text x={x(at) + 5} y={15} fontSize="13" fontWeight="600" fill="var(--color-ink)">
                   {dayText(day, startOn)}
                 </text>
-                {everyDay.length < 5 &&
+                {room / everyDay.length > DAY_PX &&
                   [6, 12, 18].map((hour) => (
                     <text
                       key={hour}
