@@ -263,6 +263,7 @@ const recipeReference = z.object({
   versionId: rowId,
   name: label,
   number: z.number().int().min(1).max(100_000),
+  pieceId: partId.optional(),
   board: z
     .object({
       number: z.number().int().min(1).max(1_000_000),

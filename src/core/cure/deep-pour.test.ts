@@ -1,5 +1,6 @@
 import reference from "../reference/resin.json";
 import { parametersOf } from "../reference/resins";
+import { timeToConversion } from "./kinetics";
 import { deepForecast, lightOf, safeLiftMm, type PourQuestion } from "./deep-pour";
 
 const wood = (depthMm: number, changes: Partial<PourQuestion> = {}): PourQuestion => ({
@@ -43,6 +44,15 @@ test("the safe lift is no deeper than where the reference's sealed pour passes 6
   // A warmer room, less.
   expect(safeLiftMm({ ...rest, mixedC: 28, roomC: 28 }, p)!).toBeLessThan(lift);
 }, 60_000);
+
+test("a pour that hardly warms is laid on when it has gelled, not when its small peak is over", () => {
+  const p = parametersOf("c");
+  const { nextLiftMin, peakAtMin } = deepForecast(wood(10), p);
+  // At 22 °C the film gels later than its peak, which lies near 580 minutes (reference).
+  const gelMin = timeToConversion(p.gelConversion, 24, p) / 60;
+  expect(peakAtMin).toBeLessThan(gelMin);
+  expect(nextLiftMin!).toBeGreaterThan(gelMin);
+});
 
 test("the next lift waits until it has gelled and cooled; with a fan no longer than without", () => {
   const still = deepForecast(wood(40), parametersOf("c"));

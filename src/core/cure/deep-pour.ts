@@ -12,7 +12,7 @@ const LIGHTS: readonly { light: Light; untilC: number }[] = [
 ];
 export const LIGHT_WORDS: Record<Light, string> = {
   calm: "stays cool",
-  warm: "gets warm, and may",
+  warm: "gets warm, as it may",
   hot: "too hot: it may bubble, yellow, warp or crack",
   danger: "runs away: it can smoke and crack. Do not pour it at once",
 };
@@ -67,16 +67,16 @@ export function deepForecast(question: PourQuestion, p: CureParameters): DeepFor
   const peak = (of: DeepPour, parameters: CureParameters) => runSlab(of, parameters, FOLLOWED_S, true).peakC;
   const [low, high] = [peak(pour, shifted(p, -1)), peak(pour, shifted(p, 1))];
   const sealedPeakC = peak({ ...pour, bottomWPerM2K: AROUND.sealed }, p);
-  const cool = run.course.find(
-    ({ timeS, hottestC }) => timeS > run.peakAtS && hottestC <= question.roomC + COOLED_K,
+  const ready = run.course.find(
+    ({ timeS, hottestC, leastAlpha }) =>
+      timeS > run.peakAtS && leastAlpha >= p.gelConversion && hottestC <= question.roomC + COOLED_K,
   );
-  const gelled = run.end.alpha.every((alpha) => alpha >= p.gelConversion);
   return {
     peakC: { low: Math.min(low, run.peakC), likely: run.peakC, high: Math.max(high, run.peakC) },
     sealedPeakC,
     peakAtMin: run.peakAtS / 60,
     light: lightOf(Math.max(high, sealedPeakC)),
-    nextLiftMin: cool && gelled ? cool.timeS / 60 : null,
+    nextLiftMin: ready ? ready.timeS / 60 : null,
     run,
   };
 }

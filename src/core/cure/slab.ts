@@ -33,8 +33,8 @@ export type SlabRun = {
   peakAtS: number;
   /** Height of the hottest place above the bottom, mm. */
   peakHeightMm: number;
-  /** Mean temperature and hottest place over time, for a drawing. */
-  course: { timeS: number; hottestC: number; topC: number; bottomC: number }[];
+  /** Its places over time, and the least that any of them has cured. */
+  course: { timeS: number; hottestC: number; topC: number; bottomC: number; leastAlpha: number }[];
   /** Through the depth at the peak. */
   atPeak: Layered;
   end: Layered;
@@ -94,6 +94,7 @@ export function runSlab(pour: DeepPour, p: CureParameters, untilS: number, peakO
       hottestC: now,
       topC: tempC[CELLS - 1] as number,
       bottomC: tempC[0] as number,
+      leastAlpha: alpha.reduce((least, one) => Math.min(least, one), 1),
     });
     if (now > peakC) {
       [peakC, peakAtS, peakCell] = [now, timeS, at];

@@ -10,6 +10,8 @@ export type RecipeReference = {
   name: string;
   number: number;
   board?: { number: number; lengthMm: number; depthMm: number };
+  /** The piece whose coats were kept, where they are not those of the first. */
+  pieceId?: string;
 };
 
 /**

@@ -59,6 +59,25 @@ describe("a recipe", () => {
     expect(taken.coats.map((coat) => coat.filmMm)).toEqual(job.coats.map(() => 2.25));
   });
 
+  test("kept of one piece of several, it is compared with that piece; a job's notes are no part of it", () => {
+    const [first] = job.pieces;
+    const second = { ...first!, id: "second", name: "Island" };
+    const several: JobDocument = {
+      ...job,
+      notes: "ring before noon",
+      pieces: [first!, second],
+      coats: job.coats.map((coat) =>
+        coat.kind === "colour" ? { ...coat, pieceIds: ["second"], filmByPieceMm: { second: 1.75 } } : coat,
+      ),
+    };
+    const planned = derivePlan(several, cards).coats;
+    const kept = recipeOf(several, planned, "second");
+    const marked = { ...several, recipe: { ...reference, pieceId: "second" } };
+    expect(recipeChanges(kept, recipeOf(marked, planned), "metric")).toEqual([]);
+    expect(recipeChanges(kept, recipeOf(several, planned), "metric")).not.toEqual([]);
+    expect(kept.notes).toBe("");
+  });
+
   test("what is embedded follows the area: grams to the square metre are the same on every size", () => {
     const glittering = withGlitter(120);
     const taken = recipeOf(glittering, derivePlan(glittering, cards).coats);

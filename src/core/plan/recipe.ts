@@ -24,14 +24,20 @@ export type RecipeDocument = {
 /** Side of a usual sample board (common practice, no source), mm: 30 cm, or a foot. */
 export const usualBoardMm = (system: UnitSystem): number => (system === "us" ? MM_PER_FOOT : 300);
 
+/** The piece whose coats a job's recipe is kept of: the one that was named while it is there, else the first. */
+export const keptPieceId = ({ pieces, recipe }: JobDocument): string | null =>
+  (pieces.find(({ id }) => id === recipe?.pieceId) ?? pieces[0])?.id ?? null;
+
 /**
- * The build of one piece as a recipe. Films are those on that piece.
+ * The build of one piece as a recipe. Films are those on that piece; the notes of a job are about the job and stay there.
  * @param planned the coats of the job with their areas, for what is embedded; a coat that could not be counted keeps its mass as it is
+ * @param notes of the recipe
  */
 export function recipeOf(
   job: JobDocument,
   planned: readonly Pick<PlannedCoat, "coat" | "coveredM2">[],
-  pieceId: string | null = job.pieces[0]?.id ?? null,
+  pieceId: string | null = keptPieceId(job),
+  notes = "",
 ): RecipeDocument {
   const areas = new Map(planned.map(({ coat, coveredM2 }) => [coat.id, coveredM2]));
   const coats = pieceId === null ? job.coats : buildOf(job, pieceId);
@@ -56,7 +62,7 @@ export function recipeOf(
       };
     }),
     ...(job.target ? { target: job.target } : {}),
-    notes: job.notes,
+    notes,
   };
 }
 

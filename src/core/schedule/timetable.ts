@@ -27,10 +27,10 @@ export type TimedCoat = {
 
 const DAY_MIN = 24 * 60;
 /** A paint primer is coated when sticky but not wet (common practice, no source). */
-const PRIMER_TACK_MIN = { low: 45, likely: 52, high: 60 };
+export const PRIMER_TACK_MIN = { low: 45, likely: 52, high: 60 };
 
 /** The state of the coat below from which each start is right. */
-const READY = { late: "flowing", tacky: "gummy", recoat: "recoat", "next-day": "sandable" } as const;
+export const READY = { late: "flowing", tacky: "gummy", recoat: "recoat", "next-day": "sandable" } as const;
 
 function waitBefore(startsAfter: StartsAfter, below: TimedCoat) {
   if (startsAfter === "wet") return null;

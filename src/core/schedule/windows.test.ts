@@ -143,10 +143,19 @@ describe("days", () => {
     expect(Number.isFinite(frost.endMin)).toBe(true);
   });
   test("over midnight and through the change of a clock's hour it is only minutes: the same start a day later is the same day", () => {
-    const [one, other] = [planDays(coats, 540, at(21)), planDays(coats, 540 + 1440, at(21))];
-    expect(other.coats.map(({ mixedAtMin }) => mixedAtMin - 1440)).toEqual(
-      one.coats.map(({ mixedAtMin }) => mixedAtMin),
-    );
+    const one = planDays(coats, 540, at(21));
+    // Before the first day too: a start may be looked for from now on, days before the one that was set.
+    for (const byDays of [1, 3, -1, -2]) {
+      const other = planDays(coats, 540 + byDays * 1440, { ...at(21), nowMin: null });
+      const times = (plan: typeof one, by: number) =>
+        plan.coats.map(({ mixedAtMin, windows }) =>
+          [mixedAtMin, ...windows.flatMap(({ from, atMin, untilMin }) => [from.low, atMin, untilMin])].map(
+            (minute) => Math.round(1000 * (minute - by)) / 1000,
+          ),
+        );
+      expect(times(other, byDays * 1440)).toEqual(times(one, 0));
+      expect(other.troubles).toEqual(one.troubles);
+    }
   });
 });
 
@@ -169,6 +178,12 @@ describe("find a start", () => {
         .forEach((other) => expect(Math.abs(one.startMin - other.startMin)).toBeGreaterThanOrEqual(120)),
     );
     expect(starts.map(({ cost }) => cost)).toEqual([...starts.map(({ cost }) => cost)].sort((a, b) => a - b));
+  });
+  test("two days before the day that was set, the soonest good start is found, not that day", () => {
+    const nowMin = -2 * 1440 + 19 * 60;
+    const [best] = findStarts(colour("lay", "palm", "faces"), { ...at(21), nowMin });
+    expect(best!.startMin).toBe(-1440 + USUAL_HOURS.openMin);
+    expect(best!.plan.troubles).toEqual([]);
   });
   test("in a room that cools at night too, the plan of a start is the plan that is shown", () => {
     const settings = { ...at(21), room: day };

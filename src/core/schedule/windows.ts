@@ -6,6 +6,7 @@ import type { ResinCard } from "../cure/resin-card";
 import type { Room } from "../cure/room";
 import { exactly, type Spread } from "../numerics/spread";
 import type { Coat } from "./coat";
+import { PRIMER_TACK_MIN, READY } from "./timetable";
 import { FLASH_OFF_MIN, PASS, type Pass, type PassKind } from "./pass";
 
 const DAY_MIN = 24 * 60;
@@ -138,11 +139,6 @@ export function nextOpen(atMin: number, hours: Hours): number {
   return minuteOfDay(atMin) < hours.openMin ? day + hours.openMin : day + DAY_MIN + hours.openMin;
 }
 
-/** The state of the coat below from which each start is right. */
-const READY = { late: "flowing", tacky: "gummy", recoat: "recoat", "next-day": "sandable" } as const;
-/** A paint primer is coated when sticky but not wet (common practice, no source). */
-const PRIMER_TACK_MIN = 52;
-
 /** When a coat may be mixed, seen from the one below; in working hours where it can wait for them. */
 function startAfter(
   coat: Coat,
@@ -158,7 +154,7 @@ function startAfter(
   );
   if (coat.startsAfter === "wet") return free;
   if (card.kind === "paint" && coat.startsAfter !== "next-day")
-    return Math.max(free, laid.lastMixedAtMin + PRIMER_TACK_MIN);
+    return Math.max(free, laid.lastMixedAtMin + PRIMER_TACK_MIN.likely);
   const ready = laid.lastMixedAtMin + startOf(laid.life, READY[coat.startsAfter]).likely;
   if (coat.startsAfter !== "next-day") return Math.max(free, ready);
   const tomorrow = (Math.floor(laid.mixedAtMin / DAY_MIN) + 1) * DAY_MIN + minuteOfDay(startMin);
@@ -177,7 +173,7 @@ function layCoat(one: WindowCoat, startMin: number, { room, people, quick }: Set
   const life = quick ? likelyLifeIn(film) : filmLifeIn(film);
   const areaM2 = (batched.topAreaMm2 * coat.coverShare) / 1e6;
   let free = startMin + batched.mixingMin;
-  let shutUntil = 0;
+  let shutUntil = -Infinity;
   const windows = coat.passes
     .filter(({ kind }) => !BEFORE.includes(kind))
     .map((pass): PassWindow => {
@@ -189,7 +185,7 @@ function layCoat(one: WindowCoat, startMin: number, { room, people, quick }: Set
           startOf(life, right.from),
           right.from === "runny" ? startMin + batched.mixingMin : lastMixedAtMin,
         ),
-        Math.max(earliest, pass.kind === "flame" ? shutUntil : 0),
+        Math.max(earliest, pass.kind === "flame" ? shutUntil : -Infinity),
       );
       const to = right.to === null ? null : plus(startOf(life, right.to), startMin);
       const minutes = Math.max(1, (PASS[pass.kind].minutesPerM2 * areaM2 * pass.rounds) / people);

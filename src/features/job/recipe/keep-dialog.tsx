@@ -5,7 +5,7 @@ import { useMemo, useState } from "react";
 import { callAct } from "@/contracts/call-act";
 import { addRecipeVersion, createRecipe, type RecipeVersion } from "@/contracts/recipes";
 import { piecesOf } from "@/core/plan/builds";
-import { recipeOf } from "@/core/plan/recipe";
+import { keptPieceId, recipeOf } from "@/core/plan/recipe";
 import { recipeChanges } from "@/core/plan/recipe-changes";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
@@ -27,8 +27,12 @@ export function KeepDialog({
   const several =
     document.pieces.length > 1 &&
     document.coats.some((coat) => piecesOf(document, coat).length < document.pieces.length);
-  const [pieceId, setPieceId] = useState(document.pieces[0]?.id ?? null);
-  const recipe = useMemo(() => recipeOf(document, plan.coats, pieceId), [document, plan.coats, pieceId]);
+  const [pieceId, setPieceId] = useState(keptPieceId(document));
+  const notes = parent?.document.notes ?? "";
+  const recipe = useMemo(
+    () => recipeOf(document, plan.coats, pieceId, notes),
+    [document, plan.coats, pieceId, notes],
+  );
   const changes = parent ? recipeChanges(parent.document, recipe, system) : [];
   const { draft, set, drop } = useDraft(`keep.${job.id}.${parent?.id ?? "new"}`, {
     name: job.name,
@@ -47,10 +51,12 @@ export function KeepDialog({
     if (!result.ok) return setProblem(result.error.message);
     drop();
     const made = result.value;
-    const reference =
-      "number" in made
+    const reference = {
+      ...("number" in made
         ? { versionId: made.id, name: parent?.name ?? draft.name, number: made.number }
-        : { versionId: made.versionId, name: draft.name.trim(), number: 1 };
+        : { versionId: made.versionId, name: draft.name.trim(), number: 1 }),
+      ...(several && pieceId !== null ? { pieceId } : {}),
+    };
     change((before) => ({ ...before, recipe: reference }));
     onClose();
     router.refresh();

@@ -18,7 +18,14 @@ export function RecipeLine() {
   const { recipe } = document;
   const version = useVersion(recipe?.versionId ?? null);
   const changes = useMemo(
-    () => (version ? recipeChanges(version.document, recipeOf(document, plan.coats), system) : null),
+    () =>
+      version
+        ? recipeChanges(
+            version.document,
+            recipeOf(document, plan.coats, undefined, version.document.notes),
+            system,
+          )
+        : null,
     [version, document, plan, system],
   );
   const [open, setOpen] = useState<null | "keep" | "changes" | "scale">(null);
