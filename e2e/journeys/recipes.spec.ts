@@ -201,6 +201,30 @@ test("a board: its picture upright and without its place, its colour by pointer 
   await expect(dialog(page)).toContainText("in its pot");
 });
 
+test("two people on one board: the second to save is told what stands there, and neither is lost unasked", async ({
+  page,
+  context,
+}) => {
+  await signIn(page);
+  await page.goto("/recipes");
+  await page.getByRole("link", { name: /Harbour slate/ }).click();
+  await page.waitForURL("**/recipes/*");
+  const other = await context.newPage();
+  await other.goto(page.url());
+  for (const tab of [page, other]) await tab.getByRole("button", { name: /^Board \d+: change/ }).click();
+  const result = (tab: Page) => tab.getByLabel("What came of it, and what to change");
+  await result(other).fill("theirs: keep the veins");
+  await other.getByRole("button", { name: "Save the board" }).click();
+  await expect(dialog(other)).toHaveCount(0);
+  await result(page).fill("mine: fewer veins");
+  await page.getByRole("button", { name: "Save the board" }).click();
+  await expect(dialog(page).getByRole("alert")).toContainText("was saved by somebody else meanwhile");
+  await expect(dialog(page)).toContainText("theirs: keep the veins");
+  await expect(result(page)).toHaveValue("mine: fewer veins");
+  await page.getByRole("button", { name: "Save mine over it" }).click();
+  await expect(page.getByRole("list", { name: "Sample boards" })).toContainText("mine: fewer veins");
+});
+
 test("another job takes a recipe: the approved version first; undo brings its own coats back", async ({
   page,
 }) => {

@@ -70,7 +70,13 @@ export const boardFields = z.object({
 export type BoardFields = z.infer<typeof boardFields>;
 
 /** A small pour of a version. Its number is the shop's own, from 1. */
-export type SampleBoard = BoardFields & { id: string; versionId: string; number: number };
+export type SampleBoard = BoardFields & {
+  id: string;
+  versionId: string;
+  number: number;
+  /** When it was last saved: a change made on an older one is not saved over it unasked. */
+  changedAt: string;
+};
 
 /** A recipe in the list. */
 export type RecipeSummary = {
@@ -140,10 +146,11 @@ export const addBoard = act<SampleBoard>()(
   "person",
   z.object({ versionId: rowId, fields: boardFields }),
 );
+/** Refused as a conflict, with the board as it is now, when somebody saved it since `changedAt`. */
 export const changeBoard = act<SampleBoard>()(
   "board.change",
   "person",
-  z.object({ boardId: rowId, fields: boardFields }),
+  z.object({ boardId: rowId, changedAt: z.iso.datetime(), fields: boardFields }),
 );
 
 /** What a recipe file says that it is. */

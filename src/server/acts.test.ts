@@ -111,7 +111,7 @@ const foreign = (): Record<string, unknown> => ({
     size: null,
   },
   "board.add": { versionId: theirRecipe.versionId, fields: BOARD },
-  "board.change": { boardId: theirBoard, fields: { ...BOARD, result: "taken" } },
+  "board.change": { boardId: theirBoard, changedAt: at, fields: { ...BOARD, result: "taken" } },
   "pour.start": { pourId: randomUUID(), jobId: theirs.jobId, revision: 2, at },
   "pour.record": { pourId: theirPour, events: [{ id: randomUUID(), at, kind: "finish" }] },
 });

@@ -43,8 +43,8 @@ export const recipeActs = [
   implement(addBoard, (person, { versionId, fields }) =>
     recipesOf(database(), person).addBoard(versionId, fields),
   ),
-  implement(changeBoard, (person, { boardId, fields }) =>
-    recipesOf(database(), person).changeBoard(boardId, fields),
+  implement(changeBoard, (person, { boardId, changedAt, fields }) =>
+    recipesOf(database(), person).changeBoard(boardId, changedAt, fields),
   ),
   implement(startJobFromRecipe, async (person, { versionId, boardId, fields, size }) => {
     const recipes = recipesOf(database(), person);

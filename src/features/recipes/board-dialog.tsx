@@ -49,7 +49,12 @@ export function BoardDialog({
   onClose: () => void;
   onSaved: () => void;
 }) {
-  const { draft, set, drop } = useDraft<BoardFields>(`board.${board?.id ?? versionId}`, start);
+  // What it was typed on top of stays with it: a draft that was left lying does not pass for newer than it is.
+  const { draft, set, drop } = useDraft<BoardFields & { changedAt: string }>(
+    `board.${board?.id ?? versionId}`,
+    { ...start, changedAt: board?.changedAt ?? "" },
+  );
+  const [theirs, setTheirs] = useState<SampleBoard | null>(null);
   const [errors, setErrors] = useState<Record<string, string>>({});
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -68,7 +73,7 @@ export function BoardDialog({
     accept: "image/*",
     onFile: (file) => void load(file),
   });
-  const save = async () => {
+  const save = async (over?: SampleBoard) => {
     const read = boardFields.safeParse(draft);
     if (!read.success)
       return setErrors(
@@ -77,10 +82,17 @@ export function BoardDialog({
     setErrors({});
     setBusy(true);
     const result = board
-      ? await callAct(changeBoard, { boardId: board.id, fields: read.data })
+      ? await callAct(changeBoard, {
+          boardId: board.id,
+          changedAt: over?.changedAt ?? draft.changedAt,
+          fields: read.data,
+        })
       : await callAct(addBoard, { versionId, fields: read.data });
     setBusy(false);
-    if (!result.ok) return setProblem(result.error.message);
+    if (!result.ok) {
+      if (result.error.code === "conflict") setTheirs(result.error.data as SampleBoard);
+      return setProblem(result.error.message);
+    }
     drop();
     onSaved();
   };
@@ -188,9 +200,32 @@ export function BoardDialog({
               {problem}
             </p>
           )}
-          <Button weight="primary" className="self-start mt-1" disabled={busy} onClick={() => void save()}>
-            {board ? "Save the board" : "Keep the board"}
-          </Button>
+          {theirs ? (
+            <div>
+              <p className="text-sm mb-2">
+                There it is {DECISION_WORDS[theirs.decision]}
+                {theirs.clientWord && `, “${theirs.clientWord}”`}
+                {theirs.result && `: ${theirs.result}`}
+              </p>
+              <span className="flex gap-3">
+                <Button disabled={busy} onClick={() => void save(theirs)}>
+                  Save mine over it
+                </Button>
+                <Button
+                  onClick={() => {
+                    drop();
+                    onSaved();
+                  }}
+                >
+                  Leave theirs
+                </Button>
+              </span>
+            </div>
+          ) : (
+            <Button weight="primary" className="self-start mt-1" disabled={busy} onClick={() => void save()}>
+              {board ? "Save the board" : "Keep the board"}
+            </Button>
+          )}
         </div>
       </div>
     </Dialog>

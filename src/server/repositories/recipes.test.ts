@@ -74,7 +74,12 @@ test("boards are numbered through the shop, and every field comes back as it wen
     clientWord: "that is the one",
     decision: "approved",
   };
-  await recipes.changeBoard(made[0]!.id, judged);
+  const saved = await recipes.changeBoard(made[0]!.id, made[0]!.changedAt, judged);
+  // Made on the board as it was before: refused with the one that is there, and that one stays.
+  const late = recipes.changeBoard(made[0]!.id, made[0]!.changedAt, { ...board, result: "mine" });
+  await expect(late).rejects.toMatchObject({
+    error: { code: "conflict", data: { result: judged.result, changedAt: saved.changedAt } },
+  });
   const open = await recipes.open(recipeId);
   expect(open.boards.find(({ id }) => id === made[0]!.id)).toMatchObject(judged);
   expect((await recipes.list()).find(({ id }) => id === recipeId)).toMatchObject({
@@ -84,9 +89,9 @@ test("boards are numbered through the shop, and every field comes back as it wen
   });
   // A picture of another shop cannot be hung on a board.
   const foreign = await picturesOf(db, other.owner).add(image);
-  await expect(recipes.changeBoard(made[1]!.id, { ...board, pictureId: foreign.pictureId })).rejects.toThrow(
-    "There is no such picture.",
-  );
+  await expect(
+    recipes.changeBoard(made[1]!.id, made[1]!.changedAt, { ...board, pictureId: foreign.pictureId }),
+  ).rejects.toThrow("There is no such picture.");
 });
 
 test("a picture has a small one for lists, also if it was kept before there were any", async () => {

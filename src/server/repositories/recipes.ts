@@ -13,7 +13,7 @@ import {
 import type { RecipeDocument } from "@/core/plan/recipe";
 import { jsonOf, type Database } from "../database";
 import type { RecipeVersionRow, SampleBoardRow } from "../models/recipe";
-import { notFound } from "../refused";
+import { notFound, Refused } from "../refused";
 
 const versionOf = (row: RecipeVersionRow): RecipeVersion => ({
   id: row.id,
@@ -30,6 +30,7 @@ const boardOf = (row: SampleBoardRow): SampleBoard => ({
   id: row.id,
   versionId: row.versionId,
   number: row.number,
+  changedAt: row.updatedAt.toISOString(),
   ...boardFields.parse({
     pouredOn: row.pouredOn,
     lengthMm: row.lengthMm,
@@ -64,8 +65,11 @@ export function recipesOf(db: Database, me: Person) {
     if (!row) throw notFound("version");
     return row;
   };
-  const ownBoard = async (boardId: string) => {
-    const row = await db.SampleBoard.findOne({ where: { id: boardId, ...shop } });
+  const ownBoard = async (boardId: string, transaction?: Transaction) => {
+    const row = await db.SampleBoard.findOne({
+      where: { id: boardId, ...shop },
+      ...(transaction ? { transaction, lock: true } : {}),
+    });
     if (!row) throw notFound("sample board");
     return row;
   };
@@ -217,11 +221,20 @@ export function recipesOf(db: Database, me: Person) {
         );
       });
     },
-    async changeBoard(boardId: string, fields: BoardFields): Promise<SampleBoard> {
-      const row = await ownBoard(boardId);
+    async changeBoard(boardId: string, changedAt: string, fields: BoardFields): Promise<SampleBoard> {
       await ownPicture(fields.pictureId);
-      await row.update(fields);
-      return boardOf(row);
+      return db.sequelize.transaction(async (transaction) => {
+        const row = await ownBoard(boardId, transaction);
+        const now = boardOf(row);
+        if (now.changedAt !== changedAt)
+          throw new Refused({
+            code: "conflict",
+            message: `Board ${now.number} was saved by somebody else meanwhile.`,
+            data: now,
+          });
+        await row.update(fields, { transaction });
+        return boardOf(row);
+      });
     },
   };
 }
