@@ -1,7 +1,7 @@
 "use client";
 
 import { useId } from "react";
-import { SHORT_WORDS, STATE_WORDS, type FilmState, type StateStart } from "@/core/cure/film-life";
+import { SHORT_WORDS, STATE_WORDS, type FilmState, type StateStart } from "@/core/cure/film-states";
 
 type Props = {
   life: readonly StateStart[];

@@ -1,11 +1,5 @@
-import {
-  findStarts,
-  planDays,
-  type DayPlan,
-  type Settings,
-  type Start,
-  type WindowCoat,
-} from "@/core/schedule/windows";
+import { findStarts, type Start } from "@/core/schedule/find-starts";
+import { planDays, type DayPlan, type Settings, type WindowCoat } from "@/core/schedule/windows";
 
 export type DaysQuestion = { coats: WindowCoat[]; settings: Settings } & (
   { ask: "plan"; startMin: number } | { ask: "starts" }

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import reference from "../reference/resin.json";
 import { calibrate } from "./calibrate";
-import { filmLife, flowLeftShare, stateAt } from "./film-life";
+import { filmLifeAt, flowShareIn } from "./film-in-room";
+import { stateAt } from "./film-states";
 import {
   conversionAt,
   conversionAtThickening,
@@ -153,7 +154,7 @@ describe("calibration", () => {
 
 describe("the life of a film", () => {
   const calibration = calibrate(CARD);
-  const life = filmLife(CARD, calibration, 24);
+  const life = filmLifeAt(CARD, calibration, 24);
   const from = (state: string) => life.find((start) => start.state === state)?.fromMin.likely ?? NaN;
 
   test("sheet times hold exactly at the sheet's temperature", () => {
@@ -171,7 +172,7 @@ describe("the life of a film", () => {
     expect(stateAt(life, 70)).toBe("flowing");
   });
   test("sandable by the clock at other temperatures (reference: 32.68 h of 20.65 h at 18 °C)", () => {
-    const at18 = filmLife({ ...CARD, sandH: 20.65 }, calibration, 18).find(
+    const at18 = filmLifeAt({ ...CARD, sandH: 20.65 }, calibration, 18).find(
       (start) => start.state === "sandable",
     );
     expect((at18?.fromMin.likely ?? 0) / 60).toBeCloseTo(32.68, 1);
@@ -181,13 +182,18 @@ describe("the life of a film", () => {
     expect(from("gummy")).toBeLessThan(200);
   });
   test("flow left falls from one to nothing", () => {
-    expect(flowLeftShare(0, 24, calibration).likely).toBeCloseTo(1, 9);
+    const room = { kind: "constant", tempC: 24 } as const;
+    const share = (minutes: number) =>
+      flowShareIn({ card: CARD, calibration, room, mixedAtMin: 540 }, minutes);
+    expect(share(0).likely).toBeCloseTo(1, 9);
     let before = 1;
     for (let minutes = 10; minutes < 400; minutes += 10) {
-      const share = flowLeftShare(minutes, 24, calibration).likely;
-      expect(share).toBeLessThanOrEqual(before);
-      before = share;
+      const { low, likely, high } = share(minutes);
+      expect(likely).toBeLessThanOrEqual(before);
+      expect(low).toBeLessThanOrEqual(likely);
+      expect(high).toBeGreaterThanOrEqual(likely);
+      before = likely;
     }
-    expect(flowLeftShare(2000, 24, calibration).likely).toBe(0);
+    expect(share(2000).likely).toBe(0);
   });
 });

@@ -2,7 +2,8 @@ import { starterCards } from "../plan/sample-job";
 import reference from "../reference/resin.json";
 import { calibrate, type Calibration } from "./calibrate";
 import { filmLifeIn, filmMoment, flowLeftIn, type FilmInRoom } from "./film-in-room";
-import { filmLife } from "./film-life";
+import { GUMMY_PA_S, HEAVY_PA_S } from "./film-states";
+import { conversionAtThickening, cureSpeed, freshViscosityPaS, timeToConversion } from "./kinetics";
 import type { ResinCard } from "./resin-card";
 import type { Room } from "./room";
 import { parametersOf } from "../reference/resins";
@@ -27,13 +28,30 @@ const ofReference = (room: Room): FilmInRoom => {
 
 describe("at one temperature", () => {
   test.each([12, 18, 21, 24, 30])("its likely starts are those of the closed forms: %d °C", (tempC) => {
-    const closed = filmLife(coating, fitted, tempC);
-    filmLifeIn(film(constant(tempC))).forEach(({ state, fromMin }, index) => {
-      expect([state, fromMin.likely / Math.max(1, closed[index]!.fromMin.likely)]).toEqual([
-        closed[index]!.state,
+    const p = fitted.parameters;
+    const clock = cureSpeed(coating.filmTempC, p.activationJPerMol) / cureSpeed(tempC, p.activationJPerMol);
+    const thick = (limit: number) =>
+      timeToConversion(
+        conversionAtThickening(Math.max(1, limit / freshViscosityPaS(tempC, p)), p),
+        tempC,
+        p,
+      ) / 60;
+    const work = coating.workMin! * clock;
+    const closed = {
+      runny: 0,
+      flowing: work,
+      heavy: Math.max(1.15 * work, thick(HEAVY_PA_S)),
+      gummy: Math.max(1.6 * work, thick(GUMMY_PA_S)),
+      sandable: coating.sandH! * 60 * clock,
+      hard: coating.hardH! * 60 * clock,
+    };
+    for (const [state, minutes] of Object.entries(closed)) {
+      const { likely } = filmLifeIn(film(constant(tempC))).find((one) => one.state === state)!.fromMin;
+      expect([state, likely / Math.max(1, minutes)]).toEqual([
+        state,
         state === "runny" ? 0 : expect.closeTo(1, 3),
       ]);
-    });
+    }
   });
   test("flow left is the reference's: resin a at five temperatures", () => {
     for (const row of reference.Phi.filter(({ resin }) => resin === "a")) {

@@ -1,11 +1,11 @@
 import { exactly, type Spread } from "../numerics/spread";
 import type { Calibration } from "./calibrate";
 import { clockFamily, clocksIn, type CureClock } from "./clock";
-import { FILM_STATES, type StateStart } from "./film-life";
 import {
   conversionAt,
   conversionAtThickening,
   cureSpeed,
+  flowLeftPerPa,
   freshViscosityPaS,
   reducedTime,
   viscosityPaS,
@@ -13,7 +13,7 @@ import {
 } from "./kinetics";
 import type { ResinCard } from "./resin-card";
 import { filmTempC, type HeatPulse, type Room } from "./room";
-import { GUMMY_PA_S, HEAVY_PA_S, SILENT } from "./film-states";
+import { FILM_STATES, GUMMY_PA_S, HEAVY_PA_S, SILENT, type StateStart } from "./film-states";
 import { resinSamples, type ResinSample } from "./samples";
 
 /** How many resins that the card may be of are followed for a window's ends. */
@@ -114,21 +114,36 @@ const quantile = (sorted: Float64Array, share: number) =>
 /**
  * The life of a film under any history of temperature: from when each state holds, minutes after mixing. The likely start is the fit's;
  * its ends are those of nine in ten of the resins that the card may be of. Infinity for a state that is not reached in a hundred days.
+ * Kept for the rooms and minutes that were asked for last.
  */
 export function filmLifeIn(film: FilmInRoom): StateStart[] {
-  const { room, calibration, pulses = [] } = film;
-  if (room.kind !== "constant" || pulses.length > 0) return workOutLife(film);
+  const { room, calibration, mixedAtMin, pulses = [] } = film;
+  if (pulses.length > 0) return workOutLife(film);
+  const steady = room.kind === "constant";
+  const byRoom = steady ? atOneTemperature : inRoom(room);
+  const known = byRoom.get(calibration) ?? new Map<number, StateStart[]>();
+  byRoom.set(calibration, known);
   // At one temperature it is the same whenever it is mixed.
-  const known = atOneTemperature.get(calibration) ?? new Map<number, StateStart[]>();
-  atOneTemperature.set(calibration, known);
-  const life = known.get(room.tempC) ?? workOutLife(film);
-  if (known.size > MOST_TEMPERATURES) known.clear();
-  known.set(room.tempC, life);
+  const key = steady ? room.tempC : mixedAtMin;
+  const life = known.get(key) ?? workOutLife(film);
+  if (known.size > MOST_KEPT) known.clear();
+  known.set(key, life);
   return life;
 }
 
-const atOneTemperature = new WeakMap<Calibration, Map<number, StateStart[]>>();
-const MOST_TEMPERATURES = 100;
+/** The life of a film in a room that keeps its temperature. */
+export const filmLifeAt = (card: ResinCard, calibration: Calibration, tempC: number): StateStart[] =>
+  filmLifeIn({ card, calibration, room: { kind: "constant", tempC }, mixedAtMin: 0 });
+
+type Lives = WeakMap<Calibration, Map<number, StateStart[]>>;
+const atOneTemperature: Lives = new WeakMap();
+const inRooms = new WeakMap<Room, Lives>();
+function inRoom(room: Room): Lives {
+  const lives: Lives = inRooms.get(room) ?? new WeakMap();
+  inRooms.set(room, lives);
+  return lives;
+}
+const MOST_KEPT = 100;
 
 /** The likely life alone, without its spread. */
 export function likelyLifeIn(film: FilmInRoom): StateStart[] {
@@ -210,4 +225,31 @@ export function flowLeftIn(film: FilmInRoom, minutes: readonly number[]): number
     to = from;
   }
   return sums;
+}
+
+/** Share of its fresh flow that a film of one temperature has left at a conversion. */
+const shareLeft = (alpha: number, p: CureParameters) => flowLeftPerPa(alpha, 25, p) / flowLeftPerPa(0, 25, p);
+
+/**
+ * How far the film can still move until gel, as a share of what it could when just mixed (0…1). The likely share is that of its history; how
+ * far it may be off goes by how far the resins that the card may be of have cured by then.
+ */
+export function flowShareIn(film: FilmInRoom, minutes: number): Spread {
+  const { card, calibration, room, mixedAtMin, pulses = [] } = film;
+  const { parameters } = calibration;
+  const [fresh = 1, left = 0] = flowLeftIn(film, [0, Math.max(0, minutes)]);
+  const likely = Math.min(1, left / fresh);
+  const clock = clockFamily(room, parameters.activationJPerMol, mixedAtMin, pulses);
+  const shareOf = (p: CureParameters) =>
+    shareLeft(conversionAt(clock(p.activationJPerMol).thetaS(mixedAtMin + Math.max(0, minutes)), 25, p), p);
+  const here = shareOf(parameters);
+  const shares = Float64Array.from(samplesOf(card, calibration), (sample) =>
+    shareOf(sample.parameters),
+  ).sort();
+  const scaled = (share: number) => (here > 0 ? (likely * share) / here : share);
+  return {
+    low: Math.min(likely, scaled(quantile(shares, 0.05))),
+    likely,
+    high: Math.min(1, Math.max(likely, scaled(quantile(shares, 0.95)))),
+  };
 }

@@ -39,7 +39,7 @@ export function comparePour(
   state: PourState,
   system: UnitSystem,
 ): CoatOutcome[] {
-  return plan.coats.flatMap(({ coat, card, batched, times }) => {
+  return plan.coats.flatMap(({ coat, card, batched, windows }) => {
     if (!batched || !card) return [];
     const area = batched.topAreaMm2;
     const own = steps.filter((step) => step.coatId === coat.id);
@@ -65,7 +65,7 @@ export function comparePour(
     const usedMl = leftMl !== null ? mixedMl - leftMl : shortMl !== null ? mixedMl : null;
     const first = mixedAt(steps, state, coat.id);
     // Laying ends with the passes that follow at once; timed ones (veins, faces, drips) come when the film is ready for them.
-    const laying = own.filter((step) => step.kind === "pass" && step.atMin <= (times?.doneMin ?? 0));
+    const laying = own.filter((step) => step.kind === "pass" && step.atMin <= (windows?.laidAtMin ?? 0));
     const laid = laying.flatMap((step) => state.doneAt.get(step.id) ?? []).sort();
     const last = laying.length > 0 && laid.length === laying.length ? (laid[laid.length - 1] ?? null) : null;
     const ratioOff = allWeighed && bG > 0 ? ratioError(aG, bG, card) : null;

@@ -5,7 +5,8 @@ import { embedOn, type Embed } from "../batch/embeds";
 import type { Tool } from "../batch/factors";
 import type { ColourCard } from "../colour/colour-card";
 import { calibrate, type Calibration } from "../cure/calibrate";
-import { filmLife, type StateStart } from "../cure/film-life";
+import { filmLifeIn } from "../cure/film-in-room";
+import type { StateStart } from "../cure/film-states";
 import type { ResinCard } from "../cure/resin-card";
 import type { Fault } from "../geometry/faults";
 import { cutAtShare } from "../geometry/lanes";
@@ -13,9 +14,10 @@ import { measurePiece, type Measured } from "../geometry/measure";
 import { exactly } from "../numerics/spread";
 import { covers, filmOn, isFill, liesOnTop, type Coat } from "../schedule/coat";
 import { spraysOf, type SprayNeed } from "../schedule/sprays";
-import { timetable, type CoatTimes } from "../schedule/timetable";
+import { planDays, type CoatWindows, type WindowCoat } from "../schedule/windows";
 import { colourPlan, type CoatLooks, type ColourPlan } from "./colour-plan";
 import type { JobDocument } from "./job";
+import { roomOf, settingsOf } from "./job-settings";
 
 export type PieceFault = Fault & { pieceId: string; pieceName: string };
 
@@ -35,7 +37,8 @@ export type PlannedCoat = {
   /** Depth of the deepest pour of a coat that fills, mm; null for one that lies on a top. */
   pourDepthMm: number | null;
   problem: string | null;
-  times: CoatTimes | null;
+  /** When it is mixed and worked, as it was planned; null where it cannot be, or the coat below never hardens. */
+  windows: CoatWindows | null;
 };
 
 export type Totals = {
@@ -60,6 +63,12 @@ export type Plan = {
   /** Advice that was set aside, with the reason given. */
   setAside: { advice: Advice; note: string }[];
 };
+
+/** The coats of a plan that could be batched: those that have windows. */
+export const windowCoatsOf = (plan: Pick<Plan, "coats">): WindowCoat[] =>
+  plan.coats.flatMap(({ coat, card, calibration, batched }) =>
+    card && calibration && batched ? [{ coat, card, calibration, batched }] : [],
+  );
 
 const calibrations = new WeakMap<ResinCard, Calibration>();
 
@@ -217,7 +226,10 @@ export function derivePlan(
     });
     if (liesOnTop(coat)) for (const { id } of covered) begun.add(id);
     const problem = problemOf(coat, card, totals, covered);
-    const life = card && calibration ? filmLife(card, calibration, job.work.tempC) : [];
+    const life =
+      card && calibration
+        ? filmLifeIn({ card, calibration, room: roomOf(job), mixedAtMin: job.work.startMin })
+        : [];
     const areaM2 = coveredM2(coat, covered);
     const embeds = (coat.embeds ?? []).map((embed) => embedOn(embed, areaM2));
     const known = {
@@ -228,7 +240,7 @@ export function derivePlan(
       coveredM2: areaM2,
       embeds,
       pourDepthMm: pourDepthMm(coat, pieces),
-      times: null,
+      windows: null,
     };
     if (problem || !card || !calibration) return { ...known, batched: null, sprays: [], problem };
     const batched = batchCoat({
@@ -253,11 +265,11 @@ export function derivePlan(
     return { ...known, batched, sprays, problem: null };
   });
 
-  const timed = coats.flatMap(({ coat, card, life, batched }) =>
-    card && batched ? [{ id: coat.id, startsAfter: coat.startsAfter, batched, card, life }] : [],
-  );
-  const times = new Map(timetable(timed, job.work.startMin, job.work.people).map((row) => [row.coatId, row]));
-  for (const planned of coats) planned.times = times.get(planned.coat.id) ?? null;
+  const days = planDays(windowCoatsOf({ coats }), job.work.startMin, settingsOf(job, null));
+  for (const planned of coats) {
+    planned.windows = days.coats.find(({ coatId }) => coatId === planned.coat.id) ?? null;
+    if (planned.windows) planned.life = planned.windows.life;
+  }
 
   const looks = colourPlan(job, colourants);
   const advice = advise({

@@ -2,7 +2,7 @@ import type { FactorId, Ground } from "../batch/factors";
 import type { Room } from "../cure/room";
 import type { Piece } from "../geometry/piece";
 import type { Coat } from "../schedule/coat";
-import type { Hours } from "../schedule/windows";
+import type { Hours } from "../schedule/hours";
 
 /** Which version of which recipe a job was made from, and the sample board that was approved, if there was one. */
 export type RecipeReference = {

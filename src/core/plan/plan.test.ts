@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { DAY_MIN } from "../schedule/hours";
 import { massRatio, ratioError } from "../batch/parts";
 import { moveShare } from "../batch/shares";
 import type { Coat } from "../schedule/coat";
@@ -240,17 +241,17 @@ describe("advice", () => {
 
 describe("what to mix when", () => {
   test("base and colour on one day in order, the clear not before the colour can be sanded", () => {
-    const [primer, base, colour, clear] = derivePlan(job(), CARDS).coats.map((coat) => coat.times!);
-    expect(base!.startMin - primer!.batches[0]!.pourAtMin).toBeGreaterThanOrEqual(45);
-    expect(colour!.startMin).toBeGreaterThanOrEqual(base!.doneMin);
-    expect(clear!.day).toBeGreaterThanOrEqual(1);
-    expect(clockText(clear!.startMin)).toMatch(/\+1 d$/);
+    const [primer, base, colour, clear] = derivePlan(job(), CARDS).coats.map((coat) => coat.windows!);
+    expect(base!.mixedAtMin - primer!.mixedAtMin).toBeGreaterThanOrEqual(45);
+    expect(colour!.mixedAtMin).toBeGreaterThanOrEqual(base!.laidAtMin);
+    expect(clear!.mixedAtMin).toBeGreaterThanOrEqual(DAY_MIN);
+    expect(clockText(clear!.mixedAtMin)).toMatch(/\+1 d$/);
   });
   test("each batch is mixed before it is poured, and poured when the last is worked", () => {
     const document = job((draft) => {
       colourCoat(draft).rateM2PerH = 2;
     });
-    const rows = planned(document).times!.batches;
+    const rows = planned(document).windows!.batches;
     expect(rows.length).toBeGreaterThan(1);
     rows.forEach((row, index) => {
       expect(row.mixAtMin).toBeLessThan(row.pourAtMin);

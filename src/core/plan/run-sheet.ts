@@ -157,7 +157,7 @@ export function weighLines(batch: Batch, paint: boolean): WeighLine[] {
 function batchSteps(planned: PlannedCoat, batched: BatchedCoat, batch: Batch, system: UnitSystem): RunStep[] {
   const { coat, card } = planned;
   const paint = card?.kind === "paint";
-  const times = planned.times?.batches.find((row) => row.number === batch.number);
+  const times = planned.windows?.batches.find((row) => row.number === batch.number);
   const of = batched.batches.length > 1 ? `, batch ${batch.number} of ${batched.batches.length}` : "";
   const base = {
     coatId: coat.id,
@@ -256,8 +256,10 @@ export function runSheet(plan: Plan, system: UnitSystem): RunStep[] {
 
 function coatSteps(planned: PlannedCoat, batched: BatchedCoat, system: UnitSystem): RunStep[] {
   const { coat } = planned;
-  const firstMix = planned.times?.batches[0]?.mixAtMin ?? 0;
-  const worked = planned.times?.doneMin ?? firstMix;
+  const firstMix = planned.windows?.mixedAtMin ?? 0;
+  const dueAt = (pass: Pass) =>
+    planned.windows?.windows.find((window) => window.pass.id === pass.id)?.atMin ??
+    firstMix + (pass.fromMin ?? 0);
   const passStep = (pass: Pass, batch: number | null, atMin: number): RunStep => ({
     id: batch === null ? `${coat.id}:pass:${pass.id}` : `${coat.id}:${batch}:pass:${pass.id}`,
     coatId: coat.id,
@@ -285,11 +287,11 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, system: UnitSyste
         passStep(
           pass,
           many ? batch.number : null,
-          planned.times?.batches[batch.number - 1]?.pourAtMin ?? firstMix,
+          planned.windows?.batches[batch.number - 1]?.pourAtMin ?? firstMix,
         ),
       ),
     ]),
-    ...after.map((pass) => passStep(pass, null, pass.fromMin !== null ? firstMix + pass.fromMin : worked)),
+    ...after.map((pass) => passStep(pass, null, dueAt(pass))),
   ];
 }
 

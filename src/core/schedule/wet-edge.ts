@@ -1,5 +1,5 @@
 import type { BatchedCoat } from "../batch/batch-coat";
-import type { StateStart } from "../cure/film-life";
+import type { StateStart } from "../cure/film-states";
 import { within, type Spread } from "../numerics/spread";
 
 /** How the edge of one section waits for the next, and how long it could. */

@@ -1,19 +1,12 @@
 import fc from "fast-check";
 import type { Room } from "../cure/room";
-import { derivePlan } from "../plan/derive-plan";
+import { exactly } from "../numerics/spread";
+import { derivePlan, windowCoatsOf } from "../plan/derive-plan";
 import { sampleJob, starterCards } from "../plan/sample-job";
-import type { JobDocument } from "../plan/job";
 import { FLASH_OFF_MIN, usualPass, type PassKind } from "./pass";
-import {
-  findStarts,
-  isNight,
-  isOpen,
-  nextOpen,
-  planDays,
-  USUAL_HOURS,
-  type Settings,
-  type WindowCoat,
-} from "./windows";
+import { findStarts } from "./find-starts";
+import { isNight, isOpen, nextOpen, USUAL_HOURS } from "./hours";
+import { planDays, startOf, type CoatWindows, type Settings, type WindowCoat } from "./windows";
 
 let counter = 0;
 const newId = () => `id-${++counter}`;
@@ -25,11 +18,7 @@ const at = (tempC: number): Settings => ({
   people: 1,
   nowMin: 0,
 });
-const coatsOf = (document: JobDocument): WindowCoat[] =>
-  derivePlan(document, cards).coats.flatMap(({ coat, card, calibration, batched }) =>
-    card && calibration && batched ? [{ coat, card, calibration, batched }] : [],
-  );
-const coats = coatsOf(job);
+const coats = windowCoatsOf(derivePlan(job, cards));
 /** The job's colour coat alone, with these passes. */
 const colour = (...kinds: PassKind[]): WindowCoat[] =>
   coats
@@ -111,6 +100,71 @@ describe("windows of passes", () => {
       ),
       { numRuns: 60 },
     );
+  });
+});
+
+describe("batches and coats", () => {
+  const NINE = 540;
+  const [primer, ...others] = coats;
+  const one = others.find(({ coat }) => coat.kind === "colour")!;
+  /** Coats like the job's colour coat, each with shares of batches and a start. */
+  const row = (
+    ...wanted: { startsAfter?: WindowCoat["coat"]["startsAfter"]; shares?: number[]; workMin?: number }[]
+  ): WindowCoat[] =>
+    wanted.map(({ startsAfter = "wet", shares = [1], workMin = 30 }, index) => {
+      const batches = shares.map((share, at) => ({ ...one.batched.batches[0]!, number: at + 1, share }));
+      return {
+        ...one,
+        coat: { ...one.coat, id: `coat-${index}`, startsAfter, passes: [usualPass("lay", "lay")] },
+        batched: { ...one.batched, batches, workMin: exactly(workMin), mixingMin: 4 },
+      };
+    });
+  const times = (own: CoatWindows) => own.batches.map((b) => [b.mixAtMin, b.pourAtMin, b.doneAtMin]);
+
+  test("one coat: mixed at the hour, poured when mixed, done when worked", () => {
+    const [own] = planDays(row({}), NINE, at(21)).coats;
+    expect(own).toMatchObject({ mixedAtMin: NINE, laidAtMin: NINE + 34, waitMin: null });
+    expect(times(own!)).toEqual([[540, 544, 574]]);
+  });
+  test("one pair of hands mixes the second batch when the first is worked out, a second pair while it is", () => {
+    const two = row({ shares: [0.5, 0.5] });
+    expect(times(planDays(two, NINE, at(21)).coats[0]!)).toEqual([
+      [540, 544, 559],
+      [559, 563, 578],
+    ]);
+    expect(times(planDays(two, NINE, { ...at(21), people: 2 }).coats[0]!)).toEqual([
+      [540, 544, 559],
+      [555, 559, 574],
+    ]);
+  });
+  test("unequal batches take their share of the time; laying passes take all of it", () => {
+    const [own] = planDays(row({ shares: [0.25, 0.75], workMin: 40 }), NINE, at(21)).coats;
+    expect(own!.batches.map(({ pourAtMin, doneAtMin }) => doneAtMin - pourAtMin)).toEqual([10, 30]);
+    expect(own!.windows[0]).toMatchObject({ atMin: 544, untilMin: own!.laidAtMin });
+  });
+  test("wet on wet follows at once; late, tacky and recoat wait for the film below, with its spread", () => {
+    for (const [startsAfter, state] of [
+      ["late", "flowing"],
+      ["tacky", "gummy"],
+      ["recoat", "recoat"],
+    ] as const) {
+      const [first, wet, next] = planDays(row({}, {}, { startsAfter }), NINE, at(21)).coats;
+      expect(wet!.mixedAtMin).toBe(first!.laidAtMin);
+      expect(next!.waitMin).toEqual(startOf(wet!.life, state));
+      expect(next!.mixedAtMin).toBeCloseTo(wet!.lastMixedAtMin + next!.waitMin!.likely, 6);
+    }
+  });
+  test("over a paint primer tacky is 45 to 60 minutes (common practice, no source)", () => {
+    const [, base] = planDays([primer!, ...row({ startsAfter: "tacky" })], NINE, at(21)).coats;
+    expect(base!.waitMin).toEqual({ low: 45, likely: 52, high: 60 });
+  });
+  test("days add up over many coats", () => {
+    const plan = planDays(
+      row({}, { startsAfter: "next-day" }, { startsAfter: "next-day" }, {}),
+      NINE,
+      at(30),
+    );
+    expect(plan.coats.map(({ mixedAtMin }) => Math.floor(mixedAtMin / 1440))).toEqual([0, 1, 2, 2]);
   });
 });
 

@@ -1,24 +1,14 @@
 import type { BatchedCoat } from "../batch/batch-coat";
 import type { Calibration } from "../cure/calibrate";
 import { filmLifeIn, likelyLifeIn } from "../cure/film-in-room";
-import type { FilmState, StateStart } from "../cure/film-life";
+import type { FilmState, StateStart } from "../cure/film-states";
 import type { ResinCard } from "../cure/resin-card";
 import type { Room } from "../cure/room";
 import { exactly, type Spread } from "../numerics/spread";
-import type { Coat } from "./coat";
-import { PRIMER_TACK_MIN, READY } from "./timetable";
+import type { Coat, StartsAfter } from "./coat";
+import { whenFree, type Taken } from "./hands";
+import { DAY_MIN, isNight, isOpen, minuteOfDay, nextOpen, type Hours } from "./hours";
 import { FLASH_OFF_MIN, PASS, type Pass, type PassKind } from "./pass";
-
-const DAY_MIN = 24 * 60;
-
-/** When somebody works, and when nobody is woken; minutes of the day. */
-export type Hours = { openMin: number; closeMin: number; sleepFromMin: number; sleepToMin: number };
-export const USUAL_HOURS: Hours = {
-  openMin: 8 * 60,
-  closeMin: 18 * 60,
-  sleepFromMin: 22 * 60,
-  sleepToMin: 6 * 60,
-};
 
 /** Between which states of the film a pass is right (common practice, no source). */
 const RIGHT: Record<PassKind, { from: FilmState; to: FilmState | null }> = {
@@ -52,9 +42,36 @@ const RIGHT: Record<PassKind, { from: FilmState; to: FilmState | null }> = {
 const VAPOUR: readonly PassKind[] = ["alcohol", "mica-alcohol", "fog"];
 /** Passes on the coat below, before this one is mixed. */
 const BEFORE: readonly PassKind[] = ["sand"];
+/** The laying itself: these share the time that the batches are worked in. */
+const isLaying = (kind: PassKind) => RIGHT[kind].to === "flowing";
+/** Acts that come hours after a coat is laid: another coat need not wait for them. */
+const isLate = (kind: PassKind) => kind === "dam-pull" || kind === "drip-scrape" || kind === "check";
+
+/** A paint primer is coated when sticky but not wet (common practice, no source). */
+const PRIMER_TACK_MIN: Spread = { low: 45, likely: 52, high: 60 };
+
+/** The state of the coat below from which each start is right. */
+const READY = { late: "flowing", tacky: "gummy", recoat: "recoat", "next-day": "sandable" } as const;
+
+/** What was done to a coat so far; minutes from midnight of the first day. */
+export type Real = {
+  mixedAtMin: number;
+  /** Null while batches are still to be mixed. */
+  lastMixedAtMin: number | null;
+  doneAtMin: ReadonlyMap<string, number>;
+};
 
 /** The resin of a coat and what is known of its batches: all that its windows hang on. */
-export type WindowCoat = { coat: Coat; card: ResinCard; calibration: Calibration; batched: BatchedCoat };
+export type WindowCoat = {
+  coat: Coat;
+  card: ResinCard;
+  calibration: Calibration;
+  batched: BatchedCoat;
+  real?: Real;
+};
+
+/** When one batch is mixed, poured and worked out. */
+export type BatchTimes = { number: number; mixAtMin: number; pourAtMin: number; doneAtMin: number };
 
 export type PassWindow = {
   pass: Pass;
@@ -65,14 +82,25 @@ export type PassWindow = {
   /** When it is done, by hands that do one thing after the other. */
   atMin: number;
   untilMin: number;
+  /** It was done, at `atMin`. */
+  done: boolean;
+  /** The other work that has the hands when it is due. */
+  waitsFor: string | null;
 };
 
 export type CoatWindows = {
   coatId: string;
   name: string;
+  /** Waiting time before this coat, min; null for the first, or one laid wet on wet. */
+  waitMin: Spread | null;
+  batches: BatchTimes[];
   /** First and last batch, mixed. */
   mixedAtMin: number;
   lastMixedAtMin: number;
+  /** Whether it was mixed. */
+  mixed: boolean;
+  /** The last batch, worked out. */
+  laidAtMin: number;
   /** Life of the film of its first batch, minutes after mixing. */
   life: StateStart[];
   windows: PassWindow[];
@@ -81,7 +109,17 @@ export type CoatWindows = {
 };
 
 export type Trouble = {
-  kind: "night" | "after hours" | "late" | "may be late" | "never" | "sand first" | "past";
+  kind:
+    | "night"
+    | "after hours"
+    | "late"
+    | "may be late"
+    | "never"
+    | "sand first"
+    | "past"
+    | "hands"
+    | "waits"
+    | "no place";
   coatId: string;
   passId: string | null;
   words: string;
@@ -96,6 +134,9 @@ export const TROUBLE_WORDS: Record<Trouble["kind"], string> = {
   never: "never",
   "sand first": "after the recoat window: sand first",
   past: "in the past",
+  hands: "with no hands free in its window",
+  waits: "that waits for hands",
+  "no place": "with no place for the piece",
 };
 
 export type Settings = {
@@ -106,11 +147,15 @@ export type Settings = {
   nowMin: number | null;
   /** Windows without their spread, as for looking through many starts. */
   quick?: boolean;
+  /** When other work has the hands, in the order of time. */
+  taken?: readonly Taken[];
+  /** What is not done yet is not done before this minute. */
+  notBeforeMin?: number;
 };
 
 export type DayPlan = { coats: CoatWindows[]; troubles: Trouble[]; endMin: number };
 
-const startOf = (life: readonly StateStart[], state: FilmState): Spread =>
+export const startOf = (life: readonly StateStart[], state: FilmState): Spread =>
   life.find((one) => one.state === state)?.fromMin ?? exactly(Infinity);
 
 const plus = (spread: Spread, minutes: number): Spread => ({
@@ -124,82 +169,100 @@ const atLeast = (spread: Spread, minutes: number): Spread => ({
   high: Math.max(spread.high, minutes),
 });
 
-const minuteOfDay = (atMin: number) => ((atMin % DAY_MIN) + DAY_MIN) % DAY_MIN;
-const isIn = (atMin: number, fromMin: number, toMin: number) => {
-  const at = minuteOfDay(atMin);
-  return fromMin <= toMin ? at >= fromMin && at < toMin : at >= fromMin || at < toMin;
-};
-export const isOpen = (atMin: number, hours: Hours) => isIn(atMin, hours.openMin, hours.closeMin);
-export const isNight = (atMin: number, hours: Hours) => isIn(atMin, hours.sleepFromMin, hours.sleepToMin);
+type Below = { laid: CoatWindows; card: ResinCard };
 
-/** The next minute at which the shop is open, from a minute on. */
-export function nextOpen(atMin: number, hours: Hours): number {
-  if (isOpen(atMin, hours)) return atMin;
-  const day = Math.floor(atMin / DAY_MIN) * DAY_MIN;
-  return minuteOfDay(atMin) < hours.openMin ? day + hours.openMin : day + DAY_MIN + hours.openMin;
+/** How long a coat waits after the last mix of the one below; null where it need not. */
+function waitBefore(startsAfter: StartsAfter, { laid, card }: Below): Spread | null {
+  if (startsAfter === "wet") return null;
+  if (card.kind === "paint" && startsAfter !== "next-day") return PRIMER_TACK_MIN;
+  return startOf(laid.life, READY[startsAfter]);
 }
 
 /** When a coat may be mixed, seen from the one below; in working hours where it can wait for them. */
 function startAfter(
-  coat: Coat,
-  below: { laid: CoatWindows; card: ResinCard } | null,
+  { startsAfter }: Coat,
+  below: Below,
+  waitMin: Spread | null,
   startMin: number,
   hours: Hours,
 ) {
-  if (!below) return startMin;
-  const { laid, card } = below;
+  const { laid } = below;
   const free = laid.windows.reduce(
     (latest, { pass, untilMin }) => (isLate(pass.kind) ? latest : Math.max(latest, untilMin)),
-    laid.lastMixedAtMin,
+    laid.laidAtMin,
   );
-  if (coat.startsAfter === "wet") return free;
-  if (card.kind === "paint" && coat.startsAfter !== "next-day")
-    return Math.max(free, laid.lastMixedAtMin + PRIMER_TACK_MIN.likely);
-  const ready = laid.lastMixedAtMin + startOf(laid.life, READY[coat.startsAfter]).likely;
-  if (coat.startsAfter !== "next-day") return Math.max(free, ready);
+  const ready = Math.max(free, waitMin ? laid.lastMixedAtMin + waitMin.likely : free);
+  if (startsAfter !== "next-day") return ready;
   const tomorrow = (Math.floor(laid.mixedAtMin / DAY_MIN) + 1) * DAY_MIN + minuteOfDay(startMin);
-  return Number.isFinite(ready) ? nextOpen(Math.max(free, ready, tomorrow), hours) : Infinity;
+  return Number.isFinite(ready) ? nextOpen(Math.max(ready, tomorrow), hours) : Infinity;
 }
 
-/** Acts that come hours after a coat is laid: another coat need not wait for them. */
-const isLate = (kind: PassKind) => kind === "dam-pull" || kind === "drip-scrape" || kind === "check";
+/** Batches follow each other: one is mixed when the last is worked out; with a second pair of hands, while it is. */
+function batchTimes(
+  { batches, workMin, mixingMin }: BatchedCoat,
+  startMin: number,
+  people: number,
+): BatchTimes[] {
+  let workedOut = startMin;
+  let mixed = startMin;
+  return batches.map(({ number, share }) => {
+    const mixAtMin = people > 1 ? Math.max(mixed, workedOut - mixingMin) : workedOut;
+    const pourAtMin = Math.max(mixAtMin + mixingMin, workedOut);
+    mixed = mixAtMin + mixingMin;
+    workedOut = pourAtMin + workMin.likely * share;
+    return { number, mixAtMin, pourAtMin, doneAtMin: workedOut };
+  });
+}
 
-function layCoat(one: WindowCoat, startMin: number, { room, people, quick }: Settings): CoatWindows {
-  const { coat, card, calibration, batched } = one;
-  const share = batched.workMin.likely / batched.batches.length;
-  const between = people > 1 ? Math.max(share, batched.mixingMin) : share + batched.mixingMin;
-  const lastMixedAtMin = startMin + between * (batched.batches.length - 1);
+function layCoat(one: WindowCoat, startMin: number, waitMin: Spread | null, settings: Settings): CoatWindows {
+  const { coat, card, calibration, batched, real } = one;
+  const { room, people, quick, taken = [], notBeforeMin = -Infinity } = settings;
+  const batches = batchTimes(batched, startMin, people);
+  const [first, last] = [batches[0], batches[batches.length - 1]] as [BatchTimes, BatchTimes];
+  const lastMixedAtMin = real?.lastMixedAtMin ?? last.mixAtMin;
   const film = { card, calibration, room, mixedAtMin: startMin };
   const life = quick ? likelyLifeIn(film) : filmLifeIn(film);
   const areaM2 = (batched.topAreaMm2 * coat.coverShare) / 1e6;
-  let free = startMin + batched.mixingMin;
+  const passes = coat.passes.filter(({ kind }) => !BEFORE.includes(kind));
+  const usual = ({ kind, rounds }: Pass) => Math.max(1, (PASS[kind].minutesPerM2 * areaM2 * rounds) / people);
+  const laying = passes.filter(({ kind }) => isLaying(kind)).reduce((sum, pass) => sum + usual(pass), 0);
+  const minutesOf = (pass: Pass) =>
+    isLaying(pass.kind) ? (usual(pass) / laying) * (last.doneAtMin - first.pourAtMin) : usual(pass);
+  let free = first.pourAtMin;
   let shutUntil = -Infinity;
-  const windows = coat.passes
-    .filter(({ kind }) => !BEFORE.includes(kind))
-    .map((pass): PassWindow => {
-      const right = RIGHT[pass.kind];
-      // From when the last of it is ready, until the first of it is past.
-      const earliest = pass.fromMin === null ? startMin : startMin + pass.fromMin;
-      const from = atLeast(
-        plus(
-          startOf(life, right.from),
-          right.from === "runny" ? startMin + batched.mixingMin : lastMixedAtMin,
-        ),
-        Math.max(earliest, pass.kind === "flame" ? shutUntil : -Infinity),
-      );
-      const to = right.to === null ? null : plus(startOf(life, right.to), startMin);
-      const minutes = Math.max(1, (PASS[pass.kind].minutesPerM2 * areaM2 * pass.rounds) / people);
-      const atMin = Math.max(free, from.likely);
-      const untilMin = atMin + minutes;
-      if (!isLate(pass.kind)) free = untilMin;
-      if (VAPOUR.includes(pass.kind)) shutUntil = untilMin + FLASH_OFF_MIN;
-      return { pass, words: PASS[pass.kind].words, from, to, atMin, untilMin };
-    });
+  const windows = passes.map((pass): PassWindow => {
+    const right = RIGHT[pass.kind];
+    // From when the last of it is ready, until the first of it is past.
+    const earliest = pass.fromMin === null ? startMin : startMin + pass.fromMin;
+    const from = atLeast(
+      plus(startOf(life, right.from), right.from === "runny" ? first.pourAtMin : lastMixedAtMin),
+      Math.max(earliest, pass.kind === "flame" ? shutUntil : -Infinity),
+    );
+    const to = right.to === null ? null : plus(startOf(life, right.to), startMin);
+    const minutes = minutesOf(pass);
+    const doneAt = real?.doneAtMin.get(pass.id);
+    const due = Math.max(free, from.likely, notBeforeMin);
+    const { atMin, waitsFor } =
+      doneAt !== undefined
+        ? { atMin: doneAt, waitsFor: null }
+        : pass.kind === "check"
+          ? { atMin: due, waitsFor: null }
+          : whenFree(due, minutes, taken);
+    const untilMin = doneAt ?? atMin + minutes;
+    if (!isLate(pass.kind)) free = Math.max(free, untilMin);
+    if (VAPOUR.includes(pass.kind)) shutUntil = untilMin + FLASH_OFF_MIN;
+    const { words } = PASS[pass.kind];
+    return { pass, words, from, to, atMin, untilMin, done: doneAt !== undefined, waitsFor };
+  });
   return {
     coatId: coat.id,
     name: coat.name,
+    waitMin,
+    batches,
     mixedAtMin: startMin,
     lastMixedAtMin,
+    mixed: real !== undefined,
+    laidAtMin: last.doneAtMin,
     life,
     windows,
     handsOffMin: Math.max(startMin, ...windows.map(({ untilMin }) => untilMin).filter(Number.isFinite)),
@@ -208,14 +271,22 @@ function layCoat(one: WindowCoat, startMin: number, { room, people, quick }: Set
 
 function troublesOf(laid: CoatWindows, hours: Hours): Trouble[] {
   const { coatId } = laid;
-  return laid.windows.flatMap(({ pass, words, atMin, untilMin, to }): Trouble[] => {
+  return laid.windows.flatMap(({ pass, words, atMin, untilMin, to, done, waitsFor }): Trouble[] => {
     const own = { coatId, passId: pass.id };
+    if (done) return [];
     if (!Number.isFinite(atMin))
       return [{ ...own, kind: "never", words: `${words}: in this room the film never gets there.` }];
     const found: Trouble[] = [];
-    if (to && untilMin > to.likely)
-      found.push({ ...own, kind: "late", words: `${words}: its window is over by then.` });
-    else if (to && untilMin > to.low)
+    const late = to && untilMin > to.likely;
+    const maybe = to && untilMin > to.low;
+    if (waitsFor && maybe)
+      found.push({
+        ...own,
+        kind: "hands",
+        words: `${words} waits for hands, which are on ${waitsFor}: its window ${late ? "is" : "may be"} over by then.`,
+      });
+    else if (late) found.push({ ...own, kind: "late", words: `${words}: its window is over by then.` });
+    else if (maybe)
       found.push({ ...own, kind: "may be late", words: `${words}: the window may be over by then.` });
     if (pass.kind === "check") return found;
     if (isNight(atMin, hours)) found.push({ ...own, kind: "night", words: `${words} falls in the night.` });
@@ -225,59 +296,73 @@ function troublesOf(laid: CoatWindows, hours: Hours): Trouble[] {
   });
 }
 
+/** What is wrong with when a coat is mixed. */
+function mixTroubles(own: CoatWindows, coat: Coat, below: Below | null, hours: Hours): Trouble[] {
+  const at = { coatId: coat.id, passId: null };
+  const found: Trouble[] = [];
+  if (below && coat.startsAfter === "recoat" && below.card.recoatUntilH !== null) {
+    const opens = startOf(below.laid.life, "recoat");
+    const stretch =
+      below.card.recoatUntilH / Math.max(0.1, below.card.recoatFromH ?? below.card.tackFreeH ?? 1);
+    if (own.mixedAtMin > below.laid.mixedAtMin + opens.likely * stretch)
+      found.push({
+        ...at,
+        kind: "sand first",
+        words: `${coat.name} comes after the recoat window of ${below.laid.name}: sand first.`,
+      });
+  }
+  if (isNight(own.mixedAtMin, hours))
+    found.push({ ...at, kind: "night", words: `${coat.name} is mixed in the night.` });
+  else if (!isOpen(own.mixedAtMin, hours))
+    found.push({ ...at, kind: "after hours", words: `${coat.name} is mixed after hours.` });
+  return found;
+}
+
 /**
- * The days of a job from a start: each coat mixed when the one below allows it, each pass in its window, one thing after the other.
+ * The days of a job from a start: each coat mixed when the one below allows it, each pass in its window, one thing after the other. What was
+ * done already stays where it was done; the rest follows from there.
  * @param startMin minutes from midnight of the first day
  */
 export function planDays(coats: readonly WindowCoat[], startMin: number, settings: Settings): DayPlan {
-  const { hours, nowMin } = settings;
+  const { hours, nowMin, people, taken = [], notBeforeMin = -Infinity } = settings;
   const laid: CoatWindows[] = [];
   const troubles: Trouble[] = [];
-  let below: { laid: CoatWindows; card: ResinCard } | null = null;
+  let below: Below | null = null;
   for (const one of coats) {
-    const at = startAfter(one.coat, below, startMin, hours);
-    if (!Number.isFinite(at)) {
+    const { coat, batched, real } = one;
+    const waitMin: Spread | null = below && waitBefore(coat.startsAfter, below);
+    const ready = below ? startAfter(coat, below, waitMin, startMin, hours) : startMin;
+    if (!Number.isFinite(ready) && !real) {
       troubles.push({
         kind: "never",
-        coatId: one.coat.id,
+        coatId: coat.id,
         passId: null,
-        words: `${one.coat.name} never starts: in this room the coat below does not harden.`,
+        words: `${coat.name} never starts: in this room the coat below does not harden.`,
       });
       break;
     }
-    const own = layCoat(one, at, settings);
-    if (below && one.coat.startsAfter === "recoat" && below.card.recoatUntilH !== null) {
-      const opens = startOf(below.laid.life, "recoat");
-      const stretch =
-        below.card.recoatUntilH / Math.max(0.1, below.card.recoatFromH ?? below.card.tackFreeH ?? 1);
-      if (at > below.laid.mixedAtMin + opens.likely * stretch)
+    const due = Math.max(ready, notBeforeMin);
+    const laidIn = (batchTimes(batched, 0, people).at(-1) as BatchTimes).doneAtMin;
+    const { atMin, waitsFor } = real
+      ? { atMin: real.mixedAtMin, waitsFor: null }
+      : whenFree(due, laidIn, taken);
+    const own = layCoat(one, atMin, waitMin, settings);
+    if (!real) {
+      if (waitsFor)
         troubles.push({
-          kind: "sand first",
-          coatId: one.coat.id,
+          kind: "waits",
+          coatId: coat.id,
           passId: null,
-          words: `${one.coat.name} comes after the recoat window of ${below.laid.name}: sand first.`,
+          words: `${coat.name} waits ${Math.round(atMin - due)} min for hands, which are on ${waitsFor}.`,
         });
+      troubles.push(...mixTroubles(own, coat, below, hours));
     }
-    if (isNight(at, hours))
-      troubles.push({
-        kind: "night",
-        coatId: one.coat.id,
-        passId: null,
-        words: `${one.coat.name} is mixed in the night.`,
-      });
-    else if (!isOpen(at, hours))
-      troubles.push({
-        kind: "after hours",
-        coatId: one.coat.id,
-        passId: null,
-        words: `${one.coat.name} is mixed after hours.`,
-      });
     troubles.push(...troublesOf(own, hours));
     laid.push(own);
     below = { laid: own, card: one.card };
   }
   const first = coats[0];
-  if (nowMin !== null && startMin < nowMin && first)
+  if (nowMin !== null && startMin < nowMin && first && !first.real)
     troubles.unshift({
       kind: "past",
       coatId: first.coat.id,
@@ -289,41 +374,4 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
     troubles,
     endMin: laid.reduce((latest, { handsOffMin }) => Math.max(latest, handsOffMin), startMin),
   };
-}
-
-/** What each trouble costs when starts are weighed against each other (assumed). */
-const COST: Record<Trouble["kind"], number> = {
-  never: 1000,
-  past: 1000,
-  night: 100,
-  late: 60,
-  "may be late": 12,
-  "sand first": 15,
-  "after hours": 25,
-};
-const COST_OF_DAY = 6;
-const SEARCH = { stepMin: 30, days: 3, apartMin: 120 };
-
-export type Start = { startMin: number; plan: DayPlan; cost: number };
-
-/** The best few starts of the coming days, an hour or two apart, the least trouble first. */
-export function findStarts(coats: readonly WindowCoat[], settings: Settings, most = 3): Start[] {
-  const { hours, nowMin } = settings;
-  const from = nextOpen(Math.ceil((nowMin ?? 0) / SEARCH.stepMin) * SEARCH.stepMin, hours);
-  const starts: Start[] = [];
-  for (let startMin = from; startMin < from + SEARCH.days * DAY_MIN; startMin += SEARCH.stepMin) {
-    if (!isOpen(startMin, hours)) continue;
-    const plan = planDays(coats, startMin, { ...settings, quick: true });
-    const troubles = plan.troubles.reduce((sum, { kind }) => sum + COST[kind], 0);
-    const days = (plan.endMin - from) / DAY_MIN;
-    starts.push({ startMin, plan, cost: troubles + COST_OF_DAY * days });
-  }
-  starts.sort((one, other) => one.cost - other.cost || one.startMin - other.startMin);
-  const chosen: Start[] = [];
-  for (const start of starts) {
-    if (chosen.length === most) break;
-    if (chosen.every(({ startMin }) => Math.abs(startMin - start.startMin) >= SEARCH.apartMin))
-      chosen.push(start);
-  }
-  return chosen.map((start) => ({ ...start, plan: planDays(coats, start.startMin, settings) }));
 }

@@ -1,5 +1,5 @@
 import type { Person } from "@/contracts/people";
-import type { StateStart } from "@/core/cure/film-life";
+import type { StateStart } from "@/core/cure/film-states";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { foldPour, mixedAt, nextStep } from "@/core/plan/pour";
 import { runSheet } from "@/core/plan/run-sheet";

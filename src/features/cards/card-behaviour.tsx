@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import { asResinCard, type ResinCardFields } from "@/contracts/resin-card";
 import { potLifeSpread } from "@/core/batch/batch-coat";
 import { calibrate } from "@/core/cure/calibrate";
-import { filmLife } from "@/core/cure/film-life";
+import { filmLifeAt } from "@/core/cure/film-in-room";
 import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
 import { Beam } from "@/ui/beam";
@@ -17,7 +17,7 @@ export function CardBehaviour({ fields, system }: { fields: ResinCardFields; sys
   const card = useMemo(() => asResinCard("00000000-0000-4000-8000-000000000000", fields), [fields]);
   const calibration = useMemo(() => calibrate(card), [card]);
   const until =
-    (filmLife(card, calibration, 15).find((start) => start.state === "set")?.fromMin.likely ?? 600) * 1.05;
+    (filmLifeAt(card, calibration, 15).find((start) => start.state === "set")?.fromMin.likely ?? 600) * 1.05;
   const pots = useMemo(
     () => MASSES_G.map((massG) => ({ massG, life: potLifeSpread(massG, 21, calibration, card.kind) })),
     [calibration, card.kind],
@@ -35,7 +35,7 @@ export function CardBehaviour({ fields, system }: { fields: ResinCardFields; sys
             {quantityText(tempC, "temperature", system)}
           </span>
           <Beam
-            life={filmLife(card, calibration, tempC)}
+            life={filmLifeAt(card, calibration, tempC)}
             nowMin={null}
             untilMin={until}
             width={520}

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { mixDensityGPerMl } from "@/core/batch/parts";
-import { filmLife } from "@/core/cure/film-life";
+import { filmLifeAt } from "@/core/cure/film-in-room";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { calibrationOf } from "@/core/plan/derive-plan";
 import { trimmed } from "@/core/units/format-quantity";
@@ -32,7 +32,7 @@ export function CardsView({ cards, tempC = 21 }: { cards: ResinCard[]; tempC?: n
       <ul className="border-t border-ink">
         {cards.map((card) => {
           const calibration = calibrationOf(card);
-          const life = filmLife(card, calibration, tempC);
+          const life = filmLifeAt(card, calibration, tempC);
           return (
             <li
               key={card.id}

@@ -5,7 +5,7 @@ import { useEffect, useMemo, useState } from "react";
 import { useStore } from "zustand";
 import type { Pour } from "@/contracts/pours";
 import { FLASH_OFF_MIN } from "@/core/schedule/pass";
-import { flowLeftShare, viscosityWord } from "@/core/cure/film-life";
+import { viscosityWords } from "@/core/cure/film-states";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { foldPour, mixedAt, nextStep, type PourState } from "@/core/plan/pour";
 import { runSheet, type RunStep } from "@/core/plan/run-sheet";
@@ -15,6 +15,7 @@ import { Dialog } from "@/ui/dialog";
 import { Button } from "@/ui/button";
 import { useSize } from "@/ui/use-size";
 import { FinishView } from "./finish-view";
+import { useFilm } from "./use-film";
 import { createPourStore } from "./pour-store";
 import { WeighPanel } from "./weigh-panel";
 
@@ -93,17 +94,14 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
   const coat = plan.coats.find((one) => one.coat.id === (step ?? before)?.coatId);
   const mixed = coat ? mixedAt(steps, state, coat.coat.id) : null;
   const sinceS = mixed && now !== null ? (now - Date.parse(mixed)) / 1000 : null;
-  const tempC = pour.plan.document.work.tempC;
-  const flow =
-    coat?.calibration && sinceS !== null && coat.card?.kind !== "paint"
-      ? flowLeftShare(sinceS / 60, tempC, coat.calibration)
-      : null;
+  const film = useFilm(pour, coat, mixed, sinceS);
   const shutS = now === null ? 0 : flameShutS(steps, state, now);
   const dueS =
     step && mixed && now !== null && step.kind === "pass"
       ? stepOffsetMin(steps, step) * 60 - (now - Date.parse(mixed)) / 1000
       : null;
-  const until = (coat?.life.find((start) => start.state === "set")?.fromMin.likely ?? 360) * 1.15;
+  const life = film?.life ?? coat?.life ?? [];
+  const until = (life.find((start) => start.state === "set")?.fromMin.likely ?? 360) * 1.15;
 
   return (
     <div className="min-h-dvh bg-night text-night-ink flex flex-col">
@@ -188,13 +186,13 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
                       </p>
                     </div>
                   )}
-                  {flow && sinceS !== null && coat?.calibration && (
+                  {film && (
                     <div className="self-end pb-2">
                       <p className="text-lg text-night-soft">flow left</p>
-                      <p className="figure text-4xl">{Math.round(flow.likely * 100)} %</p>
+                      <p className="figure text-4xl">{Math.round(film.flow.likely * 100)} %</p>
                       <p className="text-night-soft text-lg">
-                        {Math.round(flow.low * 100)} to {Math.round(flow.high * 100)} % ·{" "}
-                        {viscosityWord(sinceS / 60, tempC, coat.calibration)}
+                        {Math.round(film.flow.low * 100)} to {Math.round(film.flow.high * 100)} % ·{" "}
+                        {viscosityWords(film.viscosityPaS)}
                       </p>
                     </div>
                   )}
@@ -232,9 +230,9 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
             </aside>
           </div>
           <div ref={stageRef} className="mt-6 mb-4 overflow-hidden">
-            {coat && coat.life.length > 0 && coat.card?.kind !== "paint" && stageWidth > 0 && (
+            {life.length > 0 && coat?.card?.kind !== "paint" && stageWidth > 0 && (
               <Beam
-                life={coat.life}
+                life={life}
                 nowMin={sinceS === null ? null : sinceS / 60}
                 untilMin={until}
                 width={stageWidth}

@@ -9,16 +9,15 @@ import { useJob } from "../workspace/use-job";
 export function Timetable() {
   const { plan, system, document, change } = useJob();
   const rows = plan.coats.flatMap((planned) =>
-    (planned.times?.batches ?? []).map((times) => ({
+    (planned.windows?.batches ?? []).map((times) => ({
       key: `${planned.coat.id}-${times.number}`,
-      day: planned.times?.day ?? 0,
       name: planned.coat.name,
       of:
         (planned.batched?.batches.length ?? 1) > 1
           ? `batch ${times.number} of ${planned.batched?.batches.length}`
           : "",
       ml: planned.batched?.batches[times.number - 1]?.parts.mixMl ?? 0,
-      wait: times.number === 1 ? (planned.times?.waitMin ?? null) : null,
+      wait: times.number === 1 ? (planned.windows?.waitMin ?? null) : null,
       ...times,
     })),
   );

@@ -34,9 +34,9 @@ export type SheetCup = {
 /** The batch sheet of a plan, batch by batch in the order of mixing. */
 export function batchSheet(plan: Plan, system: UnitSystem): SheetBatch[] {
   const steps = runSheet(plan, system);
-  return plan.coats.flatMap(({ coat, card, batched, times }) =>
+  return plan.coats.flatMap(({ coat, card, batched, windows }) =>
     (batched?.batches ?? []).map((batch): SheetBatch => {
-      const time = times?.batches.find((row) => row.number === batch.number);
+      const time = windows?.batches.find((row) => row.number === batch.number);
       const volumes = cupsMl(batch.cups);
       const lowMin = batched?.potLifeMin?.low;
       return {

@@ -1,7 +1,8 @@
 import ICAL from "ical.js";
-import { planDays, USUAL_HOURS } from "@/core/schedule/windows";
+import { USUAL_HOURS } from "@/core/schedule/hours";
+import { planDays } from "@/core/schedule/windows";
 import { derivePlan } from "@/core/plan/derive-plan";
-import { windowCoatsOf } from "@/core/plan/job-days";
+import { windowCoatsOf } from "@/core/plan/derive-plan";
 import { sampleJob, starterCards } from "@/core/plan/sample-job";
 import { calendarOf } from "./calendar";
 import { dayText, hourText, momentText, shortMoment } from "./clock-words";

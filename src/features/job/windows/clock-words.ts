@@ -1,7 +1,6 @@
 import { addDays, format, parseISO } from "date-fns";
 import { clockText } from "@/core/plan/run-sheet";
-
-const DAY_MIN = 24 * 60;
+import { DAY_MIN, minuteOfDay } from "@/core/schedule/hours";
 
 /** A minute of the plan as day and hour: with the weekday where the first day has a date, else counted from 1. */
 export function momentText(atMin: number, startOn: string | undefined): string {
@@ -10,8 +9,7 @@ export function momentText(atMin: number, startOn: string | undefined): string {
 }
 
 /** The hour of a minute of the plan. */
-export const hourText = (atMin: number): string =>
-  clockText(((Math.round(atMin) % DAY_MIN) + DAY_MIN) % DAY_MIN);
+export const hourText = (atMin: number): string => clockText(minuteOfDay(Math.round(atMin)));
 
 /** The same, shorter: "Thu 14:10". */
 export const shortMoment = (atMin: number, startOn: string | undefined): string =>

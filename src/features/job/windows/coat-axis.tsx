@@ -1,6 +1,6 @@
 "use client";
 
-import { STATE_WORDS } from "@/core/cure/film-life";
+import { STATE_WORDS } from "@/core/cure/film-states";
 import type { CoatWindows, Settings, Trouble, WindowCoat } from "@/core/schedule/windows";
 import { useSize } from "@/ui/use-size";
 import { BEAM, HEAD, HOUR, LEFT, RIGHT, ROW, ROWS } from "./axis-geometry";

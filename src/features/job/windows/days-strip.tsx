@@ -1,12 +1,12 @@
 "use client";
 
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
-import type { DayPlan, Hours } from "@/core/schedule/windows";
+import { DAY_MIN, type Hours } from "@/core/schedule/hours";
+import type { DayPlan } from "@/core/schedule/windows";
 import { useSize } from "@/ui/use-size";
 import { dayText, momentText } from "./clock-words";
 import { FilmBar } from "./film-bar";
 
-const DAY_MIN = 24 * 60;
 const LEFT = 150;
 const HEAD = 34;
 const ROW = 26;

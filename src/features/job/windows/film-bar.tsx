@@ -1,5 +1,5 @@
 import { useId } from "react";
-import type { StateStart } from "@/core/cure/film-life";
+import type { StateStart } from "@/core/cure/film-states";
 import { StateTexture, STATE_SHADE } from "@/ui/beam";
 
 /** The life of a film on an axis of its own: shade and texture tell the state. */

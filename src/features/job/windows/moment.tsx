@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from "react";
 import { filmMoment, flowLeftIn } from "@/core/cure/film-in-room";
-import { STATE_WORDS, stateAt, viscosityWords } from "@/core/cure/film-life";
+import { STATE_WORDS, stateAt, viscosityWords } from "@/core/cure/film-states";
 import type { CoatWindows, Settings, WindowCoat } from "@/core/schedule/windows";
 import { decimal, quantityText } from "@/core/units/format-quantity";
 import { useJob } from "../workspace/use-job";

@@ -3,7 +3,8 @@
 import { useState } from "react";
 import type { Room } from "@/core/cure/room";
 import type { JobDocument } from "@/core/plan/job";
-import { hoursOf, readLogger, roomOf } from "@/core/plan/job-days";
+import { hoursOf, roomOf } from "@/core/plan/job-settings";
+import { readLogger } from "@/core/plan/read-logger";
 import { quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";

@@ -1,14 +1,9 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
-import {
-  TROUBLE_WORDS,
-  type DayPlan,
-  type Hours,
-  type Settings,
-  type Start,
-  type WindowCoat,
-} from "@/core/schedule/windows";
+import type { Start } from "@/core/schedule/find-starts";
+import type { Hours } from "@/core/schedule/hours";
+import { TROUBLE_WORDS, type DayPlan, type Settings, type WindowCoat } from "@/core/schedule/windows";
 import { askDays } from "./ask-days";
 import { momentText } from "./clock-words";
 

@@ -2,7 +2,8 @@
 
 import { differenceInCalendarDays, parseISO } from "date-fns";
 import { useEffect, useMemo, useState, useSyncExternalStore } from "react";
-import { settingsOf, windowCoatsOf } from "@/core/plan/job-days";
+import { windowCoatsOf } from "@/core/plan/derive-plan";
+import { settingsOf } from "@/core/plan/job-settings";
 import { planDays, type DayPlan, type Settings, type WindowCoat } from "@/core/schedule/windows";
 import { useJob } from "../workspace/use-job";
 import { askDays } from "./ask-days";

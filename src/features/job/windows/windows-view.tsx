@@ -2,6 +2,7 @@
 
 import { addDays, format, parseISO } from "date-fns";
 import { useState } from "react";
+import { DAY_MIN } from "@/core/schedule/hours";
 import { TROUBLE_WORDS, type DayPlan, type Settings, type Trouble } from "@/core/schedule/windows";
 import type { UnitSystem } from "@/core/units/dimension";
 import { decimal, quantityText } from "@/core/units/format-quantity";
@@ -18,8 +19,6 @@ import { DaysStrip } from "./days-strip";
 import { HourField, RoomForm } from "./room-form";
 import { Starts, useStarts } from "./starts";
 import { useDays } from "./use-days";
-
-const DAY_MIN = 24 * 60;
 
 /** The days of the job as beams: a start is pulled, the windows move; what falls in the night is named; a better start is looked for. */
 export function WindowsView() {

@@ -1,7 +1,8 @@
-import { derivePlan } from "./derive-plan";
-import { hoursOf, readLogger, roomOf, settingsOf, windowCoatsOf } from "./job-days";
+import { derivePlan, windowCoatsOf } from "./derive-plan";
+import { hoursOf, roomOf, settingsOf } from "./job-settings";
+import { readLogger } from "./read-logger";
 import { sampleJob, starterCards } from "./sample-job";
-import { USUAL_HOURS } from "../schedule/windows";
+import { USUAL_HOURS } from "../schedule/hours";
 
 let counter = 0;
 const newId = () => `id-${++counter}`;

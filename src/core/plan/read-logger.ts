@@ -1,24 +1,5 @@
 import type { Room } from "../cure/room";
-import { USUAL_HOURS, type Hours, type Settings, type WindowCoat } from "../schedule/windows";
-import type { Plan } from "./derive-plan";
-import type { JobDocument } from "./job";
-
-/** The coats of a plan that could be batched: those that have windows. */
-export const windowCoatsOf = (plan: Plan): WindowCoat[] =>
-  plan.coats.flatMap(({ coat, card, calibration, batched }) =>
-    card && calibration && batched ? [{ coat, card, calibration, batched }] : [],
-  );
-
-export const roomOf = ({ work }: JobDocument): Room => work.room ?? { kind: "constant", tempC: work.tempC };
-export const hoursOf = ({ work }: JobDocument): Hours => work.hours ?? USUAL_HOURS;
-
-/** @param nowMin now, in minutes from midnight of the job's first day; null when it has none */
-export const settingsOf = (job: JobDocument, nowMin: number | null): Settings => ({
-  room: roomOf(job),
-  hours: hoursOf(job),
-  people: job.work.people,
-  nowMin,
-});
+import { DAY_MIN } from "../schedule/hours";
 
 /** One reading of a logger's file that cannot be used, by its line. */
 export type LoggerProblem = { line: number; message: string };
@@ -71,7 +52,6 @@ export function readLogger(text: string): {
   };
 }
 
-const DAY_MIN = 24 * 60;
 const MOST_READINGS = 5000;
 /** More minutes than this are a date. */
 const LONGEST_COUNT = 1_000_000;

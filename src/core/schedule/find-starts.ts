@@ -1,0 +1,54 @@
+import { DAY_MIN, isOpen, nextOpen } from "./hours";
+import { planDays, type DayPlan, type Settings, type Trouble, type WindowCoat } from "./windows";
+
+/** What each trouble costs when starts are weighed against each other (assumed). */
+const COST: Record<Trouble["kind"], number> = {
+  never: 1000,
+  past: 1000,
+  night: 100,
+  "no place": 80,
+  late: 60,
+  hands: 60,
+  "may be late": 12,
+  "sand first": 15,
+  waits: 8,
+  "after hours": 25,
+};
+const COST_OF_DAY = 6;
+const SEARCH = { stepMin: 30, days: 3, apartMin: 120 };
+
+export type Start = { startMin: number; plan: DayPlan; cost: number };
+
+/**
+ * The best few starts of the coming days, an hour or two apart, the least trouble first.
+ * @param alsoFound what else is wrong with a plan, beside its own troubles
+ */
+export function findStarts(
+  coats: readonly WindowCoat[],
+  settings: Settings,
+  most = 3,
+  alsoFound: (plan: DayPlan) => Trouble[] = () => [],
+): Start[] {
+  const { hours, nowMin } = settings;
+  const planFrom = (startMin: number, quick: boolean): DayPlan => {
+    const plan = planDays(coats, startMin, { ...settings, quick });
+    return { ...plan, troubles: [...plan.troubles, ...alsoFound(plan)] };
+  };
+  const from = nextOpen(Math.ceil((nowMin ?? 0) / SEARCH.stepMin) * SEARCH.stepMin, hours);
+  const starts: Start[] = [];
+  for (let startMin = from; startMin < from + SEARCH.days * DAY_MIN; startMin += SEARCH.stepMin) {
+    if (!isOpen(startMin, hours)) continue;
+    const plan = planFrom(startMin, true);
+    const troubles = plan.troubles.reduce((sum, { kind }) => sum + COST[kind], 0);
+    const days = (plan.endMin - from) / DAY_MIN;
+    starts.push({ startMin, plan, cost: troubles + COST_OF_DAY * days });
+  }
+  starts.sort((one, other) => one.cost - other.cost || one.startMin - other.startMin);
+  const chosen: Start[] = [];
+  for (const start of starts) {
+    if (chosen.length === most) break;
+    if (chosen.every(({ startMin }) => Math.abs(startMin - start.startMin) >= SEARCH.apartMin))
+      chosen.push(start);
+  }
+  return chosen.map((start) => ({ ...start, plan: planFrom(start.startMin, settings.quick ?? false) }));
+}

@@ -1,0 +1,30 @@
+"use client";
+
+import { useMemo } from "react";
+import type { Pour } from "@/contracts/pours";
+import { filmLifeIn, filmMoment, flowShareIn, type FilmMoment } from "@/core/cure/film-in-room";
+import type { StateStart } from "@/core/cure/film-states";
+import type { Spread } from "@/core/numerics/spread";
+import type { PlannedCoat } from "@/core/plan/derive-plan";
+import { roomOf } from "@/core/plan/job-settings";
+import { wallMinutes } from "@/ui/wall-clock";
+
+/** What stands on the screen is worked out anew this often, s. */
+const FRESH_S = 10;
+
+/** The film of a coat that was mixed: its life in the room from that moment, and how it is now. Null for a paint, and before mixing. */
+export function useFilm(
+  pour: Pour,
+  coat: PlannedCoat | undefined,
+  mixedAt: string | null,
+  sinceS: number | null,
+): (FilmMoment & { life: StateStart[]; flow: Spread }) | null {
+  const { card = null, calibration = null } = coat ?? {};
+  const since = sinceS === null ? null : Math.max(0, Math.floor(sinceS / FRESH_S) * FRESH_S) / 60;
+  return useMemo(() => {
+    if (!card || !calibration || card.kind === "paint" || mixedAt === null || since === null) return null;
+    const mixedAtMin = wallMinutes(new Date(mixedAt), new Date(pour.startedAt));
+    const film = { card, calibration, room: roomOf(pour.plan.document), mixedAtMin };
+    return { life: filmLifeIn(film), flow: flowShareIn(film, since), ...filmMoment(film, since) };
+  }, [card, calibration, mixedAt, since, pour]);
+}
