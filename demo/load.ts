@@ -1,4 +1,5 @@
 import { addStarterColours } from "@/contracts/colour-card";
+import { readRoom, setBench } from "@/contracts/bench";
 import { createJob, describeJob, saveJob } from "@/contracts/jobs";
 import { addPerson, type Person } from "@/contracts/people";
 import { savePicture } from "@/contracts/pictures";
@@ -29,7 +30,7 @@ import type { z } from "zod";
 import { boardPicture } from "./board-picture";
 import { demoPour } from "./pours";
 import { DEMO_RECIPES, foretold } from "./recipes";
-import { DEMO_PASSWORD, DEMO_PEOPLE, DEMO_SHOP, demoJobs } from "./shop";
+import { DEMO_BENCH, DEMO_PASSWORD, DEMO_PEOPLE, DEMO_ROOM, DEMO_SHOP, demoJobs } from "./shop";
 
 /** Calls an act as a person would, and stops at the first that is refused. */
 async function doAct<Input extends z.ZodType, Output>(
@@ -74,6 +75,13 @@ export async function loadDemo(now: Date): Promise<boolean> {
   const { person, cards } = await foundShop(DEMO_SHOP, { ...owner, password: DEMO_PASSWORD });
   const shelf = await colourCardsOf(database(), person).list();
   for (const hand of hands) await doAct(person, addPerson, { ...hand, password: DEMO_PASSWORD });
+
+  await doAct(person, setBench, { settings: DEMO_BENCH });
+  const [tempC, humidityPct] = DEMO_ROOM;
+  const readAt = new Date(now.getTime() - 25 * 60_000).toISOString();
+  await doAct(person, readRoom, {
+    reading: { id: crypto.randomUUID(), at: readAt, tempC, humidityPct },
+  });
 
   const jobs = demoJobs(cards, shelf);
   await loadRecipes(person, cards, shelf, jobs, now);

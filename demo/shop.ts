@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import type { BenchSettings } from "@/contracts/bench";
 import type { JobFields } from "@/contracts/jobs";
 import { colourantNamed, colourFrom } from "@/core/batch/colourants";
 import { mixedFrom, type CoatColour } from "@/core/batch/coat-colour";
@@ -18,6 +19,16 @@ export const DEMO_PEOPLE = [
   { name: "Ines Calder", email: "ines@lantern-yard.example", role: "owner" as const },
   { name: "Tomas Reyle", email: "tomas@lantern-yard.example", role: "hand" as const },
 ];
+
+/** Two pairs of hands, a run of trestles, a turner for two dozen. */
+export const DEMO_BENCH: BenchSettings = {
+  hands: 2,
+  hours: { openMin: 8 * 60, closeMin: 18 * 60, sleepFromMin: 22 * 60, sleepToMin: 6 * 60 },
+  benchMm: 12_000,
+  spindles: 24,
+};
+/** What the thermometer on the wall said, °C and %. */
+export const DEMO_ROOM = [21.5, 52] as const;
 
 const inch = (inches: number) => inches * 25.4;
 const id = () => randomUUID();
@@ -434,7 +445,11 @@ export function demoJobs(cards: readonly ResinCard[], shelf: readonly ColourCard
       document: reception,
       pour: "ran-short",
     },
-    { fields: { name: "Hallway floor", client: "", status: "planning", dueInDays: 24 }, document: hallway },
+    {
+      fields: { name: "Hallway floor", client: "", status: "planning", dueInDays: 24 },
+      document: hallway,
+      startsInDays: 5,
+    },
     {
       fields: { name: "Walnut tray with a channel", client: "P. Osgar", status: "done", dueInDays: -12 },
       document: tray,
@@ -452,10 +467,12 @@ export function demoJobs(cards: readonly ResinCard[], shelf: readonly ColourCard
     {
       fields: { name: "River table, elm", client: "Hollins farm", status: "approved", dueInDays: 19 },
       document: river,
+      startsInDays: 1,
     },
     {
       fields: { name: "Market tumblers", client: "", status: "planning", dueInDays: 12 },
       document: tumblers,
+      startsInDays: 2,
     },
     {
       fields: { name: "Honeycomb wall", client: "D. Amara", status: "planning", dueInDays: 30 },

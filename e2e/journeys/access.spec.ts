@@ -30,6 +30,10 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
   await look("sign-in");
   await signIn(page);
   await look("jobs");
+  await page.goto("/bench");
+  await expect(page.getByRole("group", { name: "The shop on one clock" })).toBeVisible();
+  await look("bench");
+  await page.goto("/jobs");
   await page.getByRole("link", { name: "Serving counter" }).click();
   await page.waitForURL("**/measure");
   await look("measure");

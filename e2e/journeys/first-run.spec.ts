@@ -32,14 +32,14 @@ test("an empty shop: the first person becomes its owner, adds a hand, and the ha
 
     // The door for a first owner is shut from now on.
     await page.goto(`${server.url}/first-run`);
-    await page.waitForURL("**/jobs");
+    await page.waitForURL("**/bench");
     await page.getByRole("button", { name: "Mara" }).click();
     await page.getByRole("menuitem", { name: "Sign out" }).click();
     await page.waitForURL("**/sign-in");
     await page.getByLabel("E-mail").fill("pell@quarry.example");
     await page.getByLabel("Password").fill("another long one");
     await page.getByRole("button", { name: "Sign in" }).click();
-    await page.waitForURL("**/jobs");
+    await page.waitForURL("**/bench");
     await page.goto(`${server.url}/shop`);
     await expect(page.getByRole("cell", { name: "Mara", exact: true })).toBeVisible();
     await expect(page.getByRole("button", { name: "Add", exact: true })).toHaveCount(0);

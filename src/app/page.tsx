@@ -3,5 +3,5 @@ import { requirePerson } from "@/server/require-person";
 
 export default async function Home() {
   await requirePerson();
-  redirect("/jobs");
+  redirect("/bench");
 }

@@ -287,7 +287,7 @@ const room = z.discriminatedUnion("kind", [
       .readonly(),
   }),
 ]);
-const hours = z.object({
+export const hoursSchema = z.object({
   openMin: ofDay,
   closeMin: ofDay,
   sleepFromMin: ofDay,
@@ -308,7 +308,7 @@ export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
     scaleStepG: z.number().min(0.001).max(100).optional(),
     room: room.optional(),
     humidityPct: z.number().min(1).max(100).optional(),
-    hours: hours.optional(),
+    hours: hoursSchema.optional(),
     startOn: z.iso.date("Write the date as year-month-day.").optional(),
   }),
   factors: z.partialRecord(z.enum(keysOf<FactorId>(FACTORS)), z.number().min(0).max(1000)),

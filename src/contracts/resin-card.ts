@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { ResinCard } from "@/core/cure/resin-card";
+import type { BenchTest, ResinCard } from "@/core/cure/resin-card";
 import { act } from "./act";
 import { nameText, rowId } from "./text";
 
@@ -31,6 +31,26 @@ export const resinCardFields = z
     recoatUntilH: perhaps(0, 2000, "the end of the recoat window"),
     sandH: perhaps(0.1, 2000, "the time to sanding"),
     hardH: perhaps(0.5, 5000, "the time to full hardness"),
+    gel2H: perhaps(0.05, 500, "the second gel time"),
+    gel2TempC: number(0, 60, "its temperature"),
+    roomFromC: perhaps(0, 60, "the coldest room"),
+    roomToC: perhaps(0, 60, "the warmest room"),
+    humidityMaxPct: perhaps(1, 100, "the highest humidity"),
+    benchTests: z
+      .array(
+        z
+          .object({
+            kind: z.enum(["cup", "string", "gummy"]),
+            minutes: number(0.5, 30_000, "the minutes of the test"),
+            tempC: number(0, 60, "the temperature of the test"),
+            massG: perhaps(5, 50_000, "the mass in the cup"),
+          })
+          .refine(({ kind, massG }) => kind !== "cup" || massG !== null, {
+            message: "Type the mass in the cup.",
+            path: ["massG"],
+          }),
+      )
+      .max(12, "A card has at most 12 tests."),
     largestMixG: perhaps(10, 200000, "the largest mix"),
     thickestFilmMm: perhaps(0.05, 300, "the thickest film"),
     fillerGPer100G: perhaps(0.1, 1000, "the filler"),
@@ -57,10 +77,24 @@ export const resinCardFields = z
   .refine(
     (card) => card.recoatFromH === null || card.recoatUntilH === null || card.recoatUntilH > card.recoatFromH,
     { message: "The window ends before it begins.", path: ["recoatUntilH"] },
-  );
+  )
+  .refine((card) => card.roomFromC === null || card.roomToC === null || card.roomToC > card.roomFromC, {
+    message: "The warmest room is colder than the coldest.",
+    path: ["roomToC"],
+  })
+  .refine((card) => card.gel2H === null || Math.abs(card.gel2TempC - card.filmTempC) >= 3, {
+    message: "A second gel time tells something from 3 °C (5 °F) off the first temperature on.",
+    path: ["gel2TempC"],
+  });
 
-/** What a two-part resin has in place of a filler and kits. */
-export const NO_FILLER = {
+/** What a card has that says nothing of fillers, kits, rooms and tests. */
+export const PLAIN_CARD = {
+  gel2H: null,
+  gel2TempC: 30,
+  roomFromC: null,
+  roomToC: null,
+  humidityMaxPct: null,
+  benchTests: [] as BenchTest[],
   fillerGPer100G: null,
   fillerDensityGPerMl: null,
   kits: [] as { ml: number; price: number }[],

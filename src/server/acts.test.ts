@@ -11,6 +11,7 @@ import { perform } from "./acts";
 import type { Database } from "./database";
 import { hashPassword, checkPassword } from "./passwords";
 import { Refused } from "./refused";
+import { benchOf } from "./repositories/bench";
 import { colourCardsOf } from "./repositories/colour-cards";
 import { peopleOf, signInBook } from "./repositories/people";
 import { poursOf } from "./repositories/pours";
@@ -42,6 +43,7 @@ let theirHand: string;
 let theirColour: string;
 let theirRecipe: { recipeId: string; versionId: string };
 let theirBoard: string;
+let theirReading: string;
 
 beforeAll(async () => {
   db = await testDatabase();
@@ -58,6 +60,8 @@ beforeAll(async () => {
   const theirRecipes = recipesOf(db, theirs.owner);
   theirRecipe = await theirRecipes.create("Theirs", RECIPE, "");
   theirBoard = (await theirRecipes.addBoard(theirRecipe.versionId, BOARD)).id;
+  theirReading = randomUUID();
+  await benchOf(db, theirs.owner).read({ id: theirReading, at, tempC: 21, humidityPct: 50 });
   theirHand = await peopleOf(db, theirs.owner).add({
     name: "Hand",
     email: `${randomUUID()}@test.example`,
@@ -89,6 +93,8 @@ const foreign = (): Record<string, unknown> => ({
   "job.builds": null,
   "job.save": { jobId: theirs.jobId, revision: 2, document: emptyJob() },
   "job.undo": { jobId: theirs.jobId, revision: 2, direction: "undo" },
+  "bench.set": null,
+  "bench.read-room": { reading: { id: theirReading, at, tempC: 5, humidityPct: null } },
   "picture.add": null,
   "card.save": { cardId: theirs.cards[0]?.id, fields: (({ id: _id, ...fields }) => fields)(mine.cards[0]!) },
   "card.remove": { cardId: theirs.cards[0]?.id },
@@ -118,7 +124,7 @@ const foreign = (): Record<string, unknown> => ({
 
 /** A picture of all rows of a shop, to see that nothing moved. */
 async function rowsOf(shopId: string): Promise<string> {
-  const [jobs, cards, colours, pours, people, recipes, versions, boards] = await Promise.all([
+  const [jobs, cards, colours, pours, people, recipes, versions, boards, readings] = await Promise.all([
     db.Job.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.ResinCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.ColourCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
@@ -127,9 +133,10 @@ async function rowsOf(shopId: string): Promise<string> {
     db.Recipe.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.RecipeVersion.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.SampleBoard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.RoomReading.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
   ]);
   const events = await db.PourEvent.count({ where: { pourId: pours.map((pour) => pour.id) } });
-  return JSON.stringify([jobs, cards, colours, pours, people, recipes, versions, boards, events]);
+  return JSON.stringify([jobs, cards, colours, pours, people, recipes, versions, boards, readings, events]);
 }
 
 describe("across shops", () => {

@@ -7,6 +7,7 @@ import { definePicture } from "./models/picture";
 import { definePour } from "./models/pour";
 import { defineRecipe } from "./models/recipe";
 import { defineResinCard } from "./models/resin-card";
+import { defineRoomReading } from "./models/room-reading";
 import { defineShop } from "./models/shop";
 import { readSettings, type Settings } from "./settings";
 
@@ -32,6 +33,7 @@ export function openDatabase(settings: Settings["database"]) {
     ...definePour(sequelize),
     Picture: definePicture(sequelize),
     ...defineRecipe(sequelize),
+    RoomReading: defineRoomReading(sequelize),
   };
 }
 

@@ -7,6 +7,7 @@ import * as fourth from "./migrations/0004-pours";
 import * as fifth from "./migrations/0005-measure-and-batch";
 import * as sixth from "./migrations/0006-colour-cards";
 import * as seventh from "./migrations/0007-recipes";
+import * as eighth from "./migrations/0008-the-bench";
 import { readSettings } from "./settings";
 
 /** Every migration, oldest first. A migration that has shipped is never changed; a new one is added. */
@@ -18,6 +19,7 @@ const MIGRATIONS = [
   { name: "0005-measure-and-batch", ...fifth },
   { name: "0006-colour-cards", ...sixth },
   { name: "0007-recipes", ...seventh },
+  { name: "0008-the-bench", ...eighth },
 ];
 
 /** Brings the tables up to date; returns the names of what ran. */

@@ -1,9 +1,13 @@
 import { findStarts, type Start } from "@/core/schedule/find-starts";
+import { beside, type Neighbour, type ShopJob, type ShopMeans } from "@/core/schedule/shop-days";
 import { planDays, type DayPlan, type Settings, type WindowCoat } from "@/core/schedule/windows";
 
-export type DaysQuestion = { coats: WindowCoat[]; settings: Settings } & (
-  { ask: "plan"; startMin: number } | { ask: "starts" }
-);
+/** A job among the other work of the shop; null where it has no day. */
+export type Among = { job: ShopJob; others: readonly Neighbour[]; means: ShopMeans };
+
+export type DaysQuestion =
+  | { ask: "plan"; coats: WindowCoat[]; settings: Settings; startMin: number }
+  | { ask: "starts"; coats: WindowCoat[]; settings: Settings; among: Among | null };
 export type DaysAnswer = { plan: DayPlan } | { starts: Start[] };
 
 const scope = self as unknown as {
@@ -12,9 +16,13 @@ const scope = self as unknown as {
 };
 
 scope.onmessage = ({ data }) => {
-  scope.postMessage(
-    data.ask === "plan"
-      ? { plan: planDays(data.coats, data.startMin, data.settings) }
-      : { starts: findStarts(data.coats, data.settings) },
-  );
+  if (data.ask === "plan") {
+    scope.postMessage({ plan: planDays(data.coats, data.startMin, data.settings) });
+    return;
+  }
+  const { coats, settings, among } = data;
+  const room = among && beside(among.job, among.others, among.means);
+  scope.postMessage({
+    starts: findStarts(coats, room ? { ...settings, ...room.settings } : settings, 3, room?.alsoFound),
+  });
 };

@@ -8,7 +8,7 @@ import { currentPerson } from "@/server/session";
 export const metadata: Metadata = { title: "Sign in" };
 
 export default async function SignInPage() {
-  if (await currentPerson()) redirect("/jobs");
+  if (await currentPerson()) redirect("/bench");
   if (await isFirstRun()) redirect("/first-run");
   return (
     <Door title="Sign in" words="The cups come out right, and every pass falls in its window.">

@@ -1,5 +1,5 @@
 import type { Advice, AdviceContext, Rule } from "./advice";
-import { batchesNeeded, cardConflicts, dampRoom, roomTemperature } from "./batch-rules";
+import { batchesNeeded, cardConflicts, cardLimits, dampRoom, roomTemperature } from "./batch-rules";
 import { adhesiveUnderClear, whiteYellows } from "./ageing-rules";
 import { blackOnPrimer, metallicKilled, metallicShare, whiteFirst } from "./colour-rules";
 import { loadTooLarge, overCardLimit } from "./load-rules";
@@ -25,6 +25,7 @@ const RULES: readonly Rule[] = [
   whiteYellows,
   cardConflicts,
   roomTemperature,
+  cardLimits,
   dampRoom,
 ];
 

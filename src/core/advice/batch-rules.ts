@@ -1,6 +1,7 @@
 import type { BatchLimit } from "../batch/batch-coat";
 import { FULLEST } from "../batch/vessel";
-import { DAMP_PCT, DEW_MARGIN_K, dewPointC } from "../cure/dew-point";
+import { DAMP_PCT, DEW_MARGIN_K, dewPointC, ROOM_C } from "../cure/dew-point";
+import { limitsOf, roomFaults } from "../cure/room-limits";
 import type { Advice, Rule } from "./advice";
 
 const minutes = (value: number) => `${Math.round(value)} min`;
@@ -92,10 +93,11 @@ export const cardConflicts: Rule = ({ coats }) => {
   });
 };
 
-/** 18–27 °C room (common practice, no source). */
-export const roomTemperature: Rule = ({ tempC }) => {
-  if (tempC >= 18 && tempC <= 27) return [];
-  const cold = tempC < 18;
+/** 18–27 °C room (common practice, no source), where no card says otherwise. */
+export const roomTemperature: Rule = ({ tempC, coats }) => {
+  if (tempC >= ROOM_C.low && tempC <= ROOM_C.high) return [];
+  if (coats.length > 0 && coats.every(({ card }) => card && limitsOf(card).ofSheet)) return [];
+  const cold = tempC < ROOM_C.low;
   return [
     {
       rule: "room-temperature",
@@ -112,6 +114,45 @@ export const roomTemperature: Rule = ({ tempC }) => {
     },
   ];
 };
+
+const FAULTS = {
+  cold: { is: "colder", soWhat: "Warm the room and the ground, or wait." },
+  warm: { is: "warmer", soWhat: "Work in the cool of the day, or wait." },
+} as const;
+
+/** A room outside of what a coat's own sheet asks for. */
+export const cardLimits: Rule = ({ tempC, humidityPct, coats }) =>
+  coats.flatMap(({ coat, card }): Advice[] => {
+    if (!card) return [];
+    const { fromC, toC, humidityMaxPct, ofSheet } = limitsOf(card);
+    if (!ofSheet) return [];
+    const sheet = {
+      rule: "card-limits",
+      coatId: coat.id,
+      at: "resin",
+      kind: "data sheet" as const,
+      why: "The limits stand on the resin's card, from its sheet. Outside of them its maker promises nothing: it may stay soft, blush, or set too fast to be worked.",
+    };
+    return roomFaults(card, tempC, humidityPct).flatMap((fault): Advice[] => {
+      if (fault === "damp" && card.humidityMaxPct !== null)
+        return [
+          {
+            ...sheet,
+            what: `${card.name} wants ${Math.round(humidityMaxPct)} % humidity at most; the room has ${Math.round(humidityPct ?? 0)} %.`,
+            soWhat: "Run a dehumidifier until the coat has set.",
+          },
+        ];
+      if (fault !== "cold" && fault !== "warm") return [];
+      const { is, soWhat } = FAULTS[fault];
+      return [
+        {
+          ...sheet,
+          what: `The room is ${is} than ${card.name} allows: ${celsius(fault === "cold" ? fromC : toC)}.`,
+          soWhat,
+        },
+      ];
+    });
+  });
 
 const celsius = (tempC: number) => `${Math.round(tempC)} °C (${Math.round(tempC * 1.8 + 32)} °F)`;
 

@@ -1,26 +1,27 @@
 import {
-  conversionAtThickening,
-  cureSpeed,
-  freshViscosityPaS,
-  reducedTime,
-  type CureParameters,
-} from "./kinetics";
-import { potLifeMin } from "./pot";
+  filmTimesOf,
+  GEL,
+  potTimesOf,
+  USUAL_MEANING,
+  type FilmTime,
+  type PotTime,
+  type TimeName,
+} from "./card-times";
+import { cureSpeed, freshViscosityPaS, reducedTime, type CureParameters } from "./kinetics";
+import { lumpedPeakC } from "./lumped-slab";
 import type { ResinCard, ResinKind } from "./resin-card";
+import { AROUND } from "./slab";
 
-/** One number of the sheet against what the fit says. `z` counts standard deviations. */
-export type Residual = {
-  what: "working time" | "gel" | "tack-free" | "pot life";
-  sheetMin: number;
-  modelMin: number;
-  z: number;
-};
+/** One number of the card against what the fit says. `z` counts standard deviations. */
+export type Residual = { what: TimeName; sheetMin: number; modelMin: number; z: number };
 
 export type Calibration = {
   parameters: CureParameters;
   residuals: Residual[];
-  /** Which of the sheet's numbers were used; none means that class values stand in. */
+  /** Which of the card's numbers were used; none means that class values stand in. */
   used: { film: boolean; setting: boolean; pot: boolean };
+  /** What the card teaches beside its rate: how it answers to warmth, and its heat. */
+  learnt: { activation: boolean; heat: boolean };
   /** Sentences on numbers that do not belong to one resin. */
   conflicts: string[];
 };
@@ -72,60 +73,27 @@ const CLASS: Record<
   },
 };
 
-/** Conversions at which the film is gelled and tack-free, with their doubt (docs/models/cure.md). */
-const GEL = 0.58;
-const TACK_FREE = 0.68;
-
-/** The sheet's own scatter, as a standard deviation of ln t; pot life has its definition's doubt on top. */
-const SIGMA = { sheet: 0.2, gel: 0.1, potDefinition: 0.2 };
 const PRIOR = { lnR: Math.log(0.15), sigma: 0.6 };
 const R_STEPS = 17;
 
-type FilmInput = {
-  what: Residual["what"];
-  timeS: number;
-  alpha: (p: CureParameters) => number;
-  alphaSpread: [number, number];
-  sigma: number;
-};
+/** A pair of gel times gives an activation energy no further off than this, J/mol. */
+const ACTIVATION = { usual: 55_000, low: 45_000, high: 70_000 };
+/** A rated depth is one that stays cooler than this, poured on wood in a room of 22 °C (docs/models/cure.md). */
+const RATED = { peakC: 60, roomC: 22, lowJPerKg: 180_000, highJPerKg: 300_000, fromMm: 10, halvings: 6 };
 
-function filmInputs(card: ResinCard): FilmInput[] {
-  const inputs: FilmInput[] = [];
-  const work = (times: number) => GEL * (1 - times ** (-1 / 3));
-  if (card.workMin !== null) {
-    inputs.push({
-      what: "working time",
-      timeS: card.workMin * 60,
-      alpha: (p) => conversionAtThickening(2, p),
-      alphaSpread: [work(2 * Math.exp(-0.35)), work(2 * Math.exp(0.35))],
-      sigma: SIGMA.sheet,
-    });
-  }
-  if (card.gelH !== null)
-    inputs.push({
-      what: "gel",
-      timeS: card.gelH * 3600,
-      alpha: () => GEL,
-      alphaSpread: [GEL - 0.02, GEL + 0.02],
-      sigma: SIGMA.gel,
-    });
-  if (card.tackFreeH !== null) {
-    inputs.push({
-      what: "tack-free",
-      timeS: card.tackFreeH * 3600,
-      alpha: () => TACK_FREE,
-      alphaSpread: [TACK_FREE - 0.04, TACK_FREE + 0.04],
-      sigma: SIGMA.sheet,
-    });
-  }
-  return inputs;
+/** How the resin answers to warmth, from two gel times; the usual where there is no second. */
+function activationOf({ gelH, gel2H, filmTempC, gel2TempC }: ResinCard): number {
+  if (gelH === null || gel2H === null || filmTempC === gel2TempC) return ACTIVATION.usual;
+  const kelvin = (tempC: number) => 1 / (tempC + 273.15);
+  const energy = (8.31446262 * Math.log(gelH / gel2H)) / (kelvin(filmTempC) - kelvin(gel2TempC));
+  return Math.min(ACTIVATION.high, Math.max(ACTIVATION.low, energy));
 }
 
 function startingParameters(card: ResinCard): CureParameters {
   const base = CLASS[card.kind === "paint" ? "coating" : card.kind];
   const parameters: CureParameters = {
     ...base,
-    activationJPerMol: 55000,
+    activationJPerMol: activationOf(card),
     heatCapacityJPerKgK: 1800,
     conductivityWPerMK: 0.2,
     gelConversion: GEL,
@@ -161,55 +129,38 @@ function leastOn(
   return { x, value: f(x) };
 }
 
-/**
- * Fits the two kinetic numbers k2 and r of a card to its working time, gel, tack-free time and pot life.
- * Always converges: r is tried on 17 logarithmic steps in 0.01…1 under a prior, k2 follows in closed form or, with a pot life, by golden section.
- * Numbers that contradict each other are named in `conflicts`. Without any of them the class values stand in.
- */
-export function calibrate(card: ResinCard): Calibration {
-  const start = startingParameters(card);
-  const inputs = filmInputs(card);
-  const pot =
-    card.potLifeMin !== null && card.kind !== "paint"
-      ? { minutes: card.potLifeMin, massG: card.potMassG, tempC: card.potTempC }
-      : null;
-  const used = {
-    film: card.workMin !== null,
-    setting: card.gelH !== null || card.tackFreeH !== null,
-    pot: pot !== null,
-  };
-  if (inputs.length === 0 && !pot) return { parameters: start, residuals: [], used, conflicts: [] };
+type Fit = { parameters: CureParameters; residuals: Residual[]; atBound: boolean };
 
-  const speed = cureSpeed(card.filmTempC, start.activationJPerMol);
+/** k2 and r that meet the card's times best, the other parameters given. */
+function fitRate(start: CureParameters, films: readonly FilmTime[], pots: readonly PotTime[]): Fit {
   const withRate = (lnK2: number, r: number): CureParameters => ({ ...start, k2PerS: Math.exp(lnK2), r });
-  const sigmaOf = (input: FilmInput, r: number) => {
-    const [low, high] = input.alphaSpread;
-    const doubt = Math.log(reducedTime(high, r) / reducedTime(low, r)) / 2;
-    return Math.hypot(input.sigma, doubt);
+  const speedAt = (tempC: number) => cureSpeed(tempC, start.activationJPerMol);
+  const sigmaOf = (time: FilmTime, r: number) => {
+    const [low, high] = time.alphaSpread(start);
+    return Math.hypot(time.scatter, Math.log(reducedTime(high, r) / reducedTime(low, r)) / 2);
   };
-  const potSigma = Math.hypot(SIGMA.sheet, SIGMA.potDefinition);
+  const filmMinutes = (time: FilmTime, p: CureParameters) =>
+    reducedTime(time.alphaOf(p, USUAL_MEANING), p.r) / (60 * p.k2PerS * speedAt(time.tempC));
   const misfit = (lnK2: number, r: number) => {
     const p = withRate(lnK2, r);
     let sum = 0;
-    for (const input of inputs)
-      sum +=
-        ((Math.log(reducedTime(input.alpha(p), r) / (p.k2PerS * speed)) - Math.log(input.timeS)) /
-          sigmaOf(input, r)) **
-        2;
-    if (pot) sum += (Math.log(potLifeMin(pot.massG, pot.tempC, pot.tempC, p) / pot.minutes) / potSigma) ** 2;
+    for (const time of films) sum += (Math.log(filmMinutes(time, p) / time.minutes) / sigmaOf(time, r)) ** 2;
+    for (const { minutesOf, minutes, scatter } of pots)
+      sum += (Math.log(minutesOf(p) / minutes) / scatter) ** 2;
     return sum;
   };
   const bestFor = (r: number, steps = 14) => {
     let [weight, weighted] = [0, 0];
-    for (const input of inputs) {
-      const w = 1 / sigmaOf(input, r) ** 2;
+    for (const time of films) {
+      const w = 1 / sigmaOf(time, r) ** 2;
       weight += w;
-      weighted += w * Math.log(reducedTime(input.alpha(withRate(0, r)), r) / (speed * input.timeS));
+      weighted += w * Math.log(filmMinutes(time, withRate(0, r)) / time.minutes);
     }
     const filmBest = weight > 0 ? weighted / weight : Math.log(start.k2PerS);
-    const best = pot
-      ? leastOn((lnK2) => misfit(lnK2, r), filmBest - 2.5, filmBest + 2.5, steps)
-      : { x: filmBest, value: misfit(filmBest, r) };
+    const best =
+      pots.length > 0
+        ? leastOn((lnK2) => misfit(lnK2, r), filmBest - 2.5, filmBest + 2.5, steps)
+        : { x: filmBest, value: misfit(filmBest, r) };
     return { lnK2: best.x, value: best.value + ((Math.log(r) - PRIOR.lnR) / PRIOR.sigma) ** 2 };
   };
 
@@ -230,34 +181,115 @@ export function calibrate(card: ResinCard): Calibration {
   const shift = bend > 0 ? Math.max(-1, Math.min(1, (before - after) / (2 * bend))) : 0;
   const r = Math.exp(lnLow + (middle + shift) * lnStep);
   const parameters = withRate(bestFor(r, 28).lnK2, r);
+  const residuals = [
+    ...films.map((time): Residual => {
+      const modelMin = filmMinutes(time, parameters);
+      const z = Math.log(modelMin / time.minutes) / sigmaOf(time, r);
+      return { what: time.what, sheetMin: time.minutes, modelMin, z };
+    }),
+    ...pots.map(({ what, minutes, minutesOf, scatter }): Residual => {
+      const modelMin = minutesOf(parameters);
+      return { what, sheetMin: minutes, modelMin, z: Math.log(modelMin / minutes) / scatter };
+    }),
+  ];
+  return { parameters, residuals, atBound: at === 0 || at === R_STEPS - 1 };
+}
 
-  const residuals: Residual[] = inputs.map((input) => {
-    const modelS = reducedTime(input.alpha(parameters), r) / (parameters.k2PerS * speed);
-    return {
-      what: input.what,
-      sheetMin: input.timeS / 60,
-      modelMin: modelS / 60,
-      z: Math.log(modelS / input.timeS) / sigmaOf(input, r),
-    };
-  });
-  if (pot) {
-    const modelMin = potLifeMin(pot.massG, pot.tempC, pot.tempC, parameters);
-    residuals.push({
-      what: "pot life",
-      sheetMin: pot.minutes,
-      modelMin,
-      z: Math.log(modelMin / pot.minutes) / potSigma,
-    });
+/**
+ * The fit with the heat of cure that a rated depth allows: a casting resin that is sold for a depth does not run away in it. Null heat where
+ * the rating teaches nothing, because even a hot resin stays cool there.
+ */
+function fitHeat(
+  card: ResinCard,
+  start: CureParameters,
+  films: readonly FilmTime[],
+  pots: readonly PotTime[],
+): { fit: Fit; heat: "learnt" | "none" | "conflict" } {
+  const plain = fitRate(start, films, pots);
+  const depthMm = card.thickestFilmMm;
+  if (card.kind !== "casting" || depthMm === null || depthMm < RATED.fromMm)
+    return { fit: plain, heat: "none" };
+  const fitWith = (heatJPerKg: number) => fitRate({ ...start, heatJPerKg }, films, pots);
+  const isCool = ({ parameters }: Fit) =>
+    lumpedPeakC(depthMm, RATED.roomC, AROUND.wood, parameters) <= RATED.peakC;
+  if (isCool(fitWith(RATED.highJPerKg))) return { fit: plain, heat: "none" };
+  let cool = fitWith(RATED.lowJPerKg);
+  if (!isCool(cool)) return { fit: cool, heat: "conflict" };
+  let [low, high]: [number, number] = [RATED.lowJPerKg, RATED.highJPerKg];
+  for (let halving = 0; halving < RATED.halvings; halving += 1) {
+    const middle = (low + high) / 2;
+    const tried = fitWith(middle);
+    if (isCool(tried)) [low, cool] = [middle, tried];
+    else high = middle;
   }
-  const conflicts = residuals
-    .filter((residual) => Math.abs(residual.z) > 1.5)
-    .map(
-      (residual) =>
-        `The ${residual.what} of the card (${Math.round(residual.sheetMin)} min) and its other numbers do not belong to one resin: they would go with ${Math.round(residual.modelMin)} min. Check it.`,
+  return { fit: cool, heat: "learnt" };
+}
+
+/** A time as a person would say it: "40 min", "24 h". */
+const timeWords = (minutes: number): string =>
+  minutes < 120 ? `${Math.round(minutes)} min` : `${Math.round(minutes / 6) / 10} h`;
+
+/** From so many standard deviations on a number is said not to belong. */
+const OFF = 1.5;
+
+/** The numbers that lie furthest apart, in a sentence; each that is off is named with the one that speaks most against it. */
+function conflictsOf(residuals: readonly Residual[]): string[] {
+  const told = new Set<string>();
+  for (const one of residuals) {
+    if (Math.abs(one.z) <= OFF) continue;
+    const against = residuals.reduce((most, other) =>
+      Math.sign(one.z) * (other.z - most.z) < 0 ? other : most,
     );
-  if (at === 0 || at === R_STEPS - 1)
+    const words = ({ what, sheetMin }: Residual) => `your ${timeWords(sheetMin)} ${what}`;
+    if (against === one || Math.sign(against.z) === Math.sign(one.z))
+      told.add(
+        `${capital(words(one))} does not belong to a resin of this kind: its other numbers go with ${timeWords(one.modelMin)}. Check it.`,
+      );
+    else {
+      const [first, second] = one.sheetMin > against.sheetMin ? [one, against] : [against, one];
+      told.add(
+        `${capital(words(first))} and ${words(second)} do not belong to one resin: check one. The fit says ${timeWords(first.modelMin)} and ${timeWords(second.modelMin)}.`,
+      );
+    }
+  }
+  return [...told];
+}
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/**
+ * Fits a card's numbers: the rate constant k2 and the ratio r to its times of films and pots and to its finisher's own tests; the activation
+ * energy to two gel times; the heat of cure to a rated depth. Always converges: r is tried on 17 logarithmic steps in 0.01…1 under a prior,
+ * k2 follows in closed form or, with a pot, by golden section; the heat is halved in on 180…300 kJ/kg. Numbers that contradict each other
+ * are named in `conflicts`. Without any of them the class values stand in.
+ */
+export function calibrate(card: ResinCard): Calibration {
+  const start = startingParameters(card);
+  const films = filmTimesOf(card);
+  const pots = potTimesOf(card);
+  const has = (...names: TimeName[]) => [...films, ...pots].some(({ what }) => names.includes(what));
+  const used = {
+    film: has("working time", "gummy test"),
+    setting: has("gel time", "second gel time", "tack-free time", "recoat time", "string test"),
+    pot: has("pot life", "cup test"),
+  };
+  const activation = card.gelH !== null && card.gel2H !== null;
+  if (films.length + pots.length === 0)
+    return { parameters: start, residuals: [], used, learnt: { activation, heat: false }, conflicts: [] };
+  const { fit, heat } = fitHeat(card, start, films, pots);
+  const conflicts = conflictsOf(fit.residuals);
+  if (fit.atBound)
     conflicts.push(
       "These numbers lie outside what a resin of this kind does. Check them against the data sheet.",
     );
-  return { parameters, residuals, used, conflicts };
+  if (heat === "conflict")
+    conflicts.push(
+      `A resin with these times would run hot in the ${Math.round(card.thickestFilmMm ?? 0)} mm that it is rated for: check its thickest film, its pot life and its cure times.`,
+    );
+  return {
+    parameters: fit.parameters,
+    residuals: fit.residuals,
+    used,
+    learnt: { activation, heat: heat === "learnt" },
+    conflicts,
+  };
 }

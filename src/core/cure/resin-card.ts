@@ -5,6 +5,17 @@ export type ResinKind = "coating" | "fast" | "casting" | "hybrid" | "paint";
 export type Kit = { ml: number; price: number };
 
 /**
+ * A finisher's own test of a resin. `cup`: minutes until a cup of this mass has gelled; `string`: until a stick draws no more string out of a
+ * film, but it snaps; `gummy`: until drips of a film hardly move.
+ */
+export type BenchTest = {
+  kind: "cup" | "string" | "gummy";
+  minutes: number;
+  tempC: number;
+  massG: number | null;
+};
+
+/**
  * A resin's card: the numbers of its data sheet. Null where the sheet is silent.
  * `paint` is a one-part primer: no part B, no pot life. `hybrid` is a two-part coating that is no epoxy.
  */
@@ -35,6 +46,15 @@ export type ResinCard = {
   recoatUntilH: number | null;
   sandH: number | null;
   hardH: number | null;
+  /** A second gel time of a film, at another temperature. */
+  gel2H: number | null;
+  gel2TempC: number;
+  /** The room that the sheet asks for. */
+  roomFromC: number | null;
+  roomToC: number | null;
+  humidityMaxPct: number | null;
+  /** The finisher's own tests. */
+  benchTests: BenchTest[];
   /** Largest mass in one mix, g; null when the sheet does not say. */
   largestMixG: number | null;
   /** Thickest film in one pour, mm. */

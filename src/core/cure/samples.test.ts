@@ -69,8 +69,8 @@ describe("what a card leaves open", () => {
   });
 
   test("fewer numbers, wider; none at all, as wide as its class", () => {
-    const bare: ResinCard = { ...card, workMin: null, tackFreeH: null, potLifeMin: null };
-    const potOnly: ResinCard = { ...card, workMin: null, tackFreeH: null };
+    const bare: ResinCard = { ...card, workMin: null, tackFreeH: null, potLifeMin: null, recoatFromH: null };
+    const potOnly: ResinCard = { ...card, workMin: null, tackFreeH: null, recoatFromH: null };
     const gel = (of: ResinCard) =>
       spread(
         resinSamples(of, calibrate(of), 400).map((one) =>

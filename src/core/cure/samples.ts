@@ -1,8 +1,8 @@
 import { backward, cholesky, forward } from "../numerics/cholesky";
 import { normals, seeded } from "../numerics/random";
 import type { Calibration } from "./calibrate";
-import { conversionAtThickening, cureSpeed, reducedTime, type CureParameters } from "./kinetics";
-import { potLifeMin } from "./pot";
+import { filmTimesOf, MEANING_SPREAD, potTimesOf, TACK_FREE } from "./card-times";
+import { cureSpeed, reducedTime, type CureParameters } from "./kinetics";
 import type { ResinCard } from "./resin-card";
 
 /** One resin that the card may be of: its parameters, and where its labels lie against the sheet's. */
@@ -26,14 +26,11 @@ const PRIOR = {
   gelConversion: 0.03,
   lnViscosity: 0.15,
   viscosityActivation: 8000,
-  lnWorkTimes: 0.35,
-  tackFree: 0.04,
+  ...MEANING_SPREAD,
 };
 const NAMES = Object.keys(PRIOR) as (keyof typeof PRIOR)[];
 type Shift = Record<keyof typeof PRIOR, number>;
 
-/** Scatter of the sheet's own numbers, as a standard deviation of ln t. */
-const SHEET = { film: 0.2, gel: 0.1, pot: 0.28 };
 /** Of labels that are moved by the clock alone: rounded to a day, or of another lab's meaning. */
 const LABEL = { work: 0.12, recoat: 0.15, sand: 0.2, hard: 0.4 };
 /** Where the sheet gives no viscosity, its class does: a factor of about two. */
@@ -41,8 +38,7 @@ const VISCOSITY_UNKNOWN = 0.6;
 
 /** Without any time on the sheet its class stands in: a factor of about two. */
 const RATE_OF_CLASS = 0.7;
-const hasTimes = ({ workMin, gelH, tackFreeH, potLifeMin: pot }: ResinCard): boolean =>
-  [workMin, gelH, tackFreeH, pot].some((time) => time !== null);
+const hasTimes = (card: ResinCard): boolean => filmTimesOf(card).length + potTimesOf(card).length > 0;
 
 const none = (): Shift => Object.fromEntries(NAMES.map((name) => [name, 0])) as Shift;
 
@@ -59,28 +55,16 @@ function moved(p: CureParameters, shift: Shift): CureParameters {
   };
 }
 
-const TACK_FREE = 0.68;
-
 /** Logarithms of the card's times as a shifted resin has them, with their scatter. */
 function measured(card: ResinCard, base: CureParameters, shift: Shift): { ln: number; sigma: number }[] {
   const p = moved(base, shift);
-  const at = (alpha: number, tempC: number) =>
-    Math.log(reducedTime(alpha, p.r) / (p.k2PerS * cureSpeed(tempC, p.activationJPerMol)));
-  const times: { ln: number; sigma: number }[] = [];
-  if (card.workMin !== null)
-    times.push({
-      ln: at(conversionAtThickening(2 * Math.exp(shift.lnWorkTimes), p), card.filmTempC),
-      sigma: SHEET.film,
-    });
-  if (card.gelH !== null) times.push({ ln: at(p.gelConversion, card.filmTempC), sigma: SHEET.gel });
-  if (card.tackFreeH !== null)
-    times.push({ ln: at(TACK_FREE + shift.tackFree, card.filmTempC), sigma: SHEET.film });
-  if (card.potLifeMin !== null && card.kind !== "paint")
-    times.push({
-      ln: Math.log(potLifeMin(card.potMassG, card.potTempC, card.potTempC, p)),
-      sigma: SHEET.pot,
-    });
-  return times;
+  return [
+    ...filmTimesOf(card).map(({ tempC, alphaOf, scatter }) => ({
+      ln: Math.log(reducedTime(alphaOf(p, shift), p.r) / (p.k2PerS * cureSpeed(tempC, p.activationJPerMol))),
+      sigma: scatter,
+    })),
+    ...potTimesOf(card).map(({ minutesOf, scatter }) => ({ ln: Math.log(minutesOf(p)), sigma: scatter })),
+  ];
 }
 
 /** Step of a finite difference, as a share of the prior's width. */

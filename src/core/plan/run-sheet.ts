@@ -25,6 +25,8 @@ export type RunStep = {
   coatId: string;
   coatName: string;
   batch: number | null;
+  /** The pass that it is; null for weighing, mixing and splitting. */
+  passId: string | null;
   kind: "weigh" | "mix" | "split" | "pass";
   title: string;
   detail: string;
@@ -163,6 +165,7 @@ function batchSteps(planned: PlannedCoat, batched: BatchedCoat, batch: Batch, sy
     coatId: coat.id,
     coatName: coat.name,
     batch: batch.number,
+    passId: null,
     caution: null,
     stopHere: null,
     vapour: false,
@@ -265,6 +268,7 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, system: UnitSyste
     coatId: coat.id,
     coatName: coat.name,
     batch,
+    passId: pass.id,
     kind: "pass",
     title: PASS[pass.kind].words,
     detail: passDetail(pass, batched.topAreaMm2, system),

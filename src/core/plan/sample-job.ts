@@ -16,6 +16,12 @@ export function starterCards(newId: NewId): ResinCard[] {
     pricePerLitre: null,
     fillerGPer100G: null,
     fillerDensityGPerMl: null,
+    gel2H: null,
+    gel2TempC: 30,
+    roomFromC: null,
+    roomToC: null,
+    humidityMaxPct: null,
+    benchTests: [],
     kits: [],
   };
   return [

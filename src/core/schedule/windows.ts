@@ -55,10 +55,10 @@ const READY = { late: "flowing", tacky: "gummy", recoat: "recoat", "next-day": "
 
 /** What was done to a coat so far; minutes from midnight of the first day. */
 export type Real = {
-  mixedAtMin: number;
-  /** Null while batches are still to be mixed. */
-  lastMixedAtMin: number | null;
-  doneAtMin: ReadonlyMap<string, number>;
+  /** When each batch that was mixed was mixed; at least the first. */
+  batchesAtMin: readonly number[];
+  /** When a pass was done, by its id. */
+  doneAtMin: Readonly<Record<string, number>>;
 };
 
 /** The resin of a coat and what is known of its batches: all that its windows hang on. */
@@ -97,8 +97,8 @@ export type CoatWindows = {
   /** First and last batch, mixed. */
   mixedAtMin: number;
   lastMixedAtMin: number;
-  /** Whether it was mixed. */
-  mixed: boolean;
+  /** How many of its batches were mixed. */
+  mixedBatches: number;
   /** The last batch, worked out. */
   laidAtMin: number;
   /** Life of the film of its first batch, minutes after mixing. */
@@ -197,16 +197,23 @@ function startAfter(
   return Number.isFinite(ready) ? nextOpen(Math.max(ready, tomorrow), hours) : Infinity;
 }
 
-/** Batches follow each other: one is mixed when the last is worked out; with a second pair of hands, while it is. */
+/**
+ * Batches follow each other: one is mixed when the last is worked out; with a second pair of hands, while it is.
+ * @param mixedAt when those that were mixed already were mixed
+ * @param notBeforeMin the others are not mixed before it
+ */
 function batchTimes(
   { batches, workMin, mixingMin }: BatchedCoat,
   startMin: number,
   people: number,
+  mixedAt: readonly number[] = [],
+  notBeforeMin = -Infinity,
 ): BatchTimes[] {
   let workedOut = startMin;
   let mixed = startMin;
-  return batches.map(({ number, share }) => {
-    const mixAtMin = people > 1 ? Math.max(mixed, workedOut - mixingMin) : workedOut;
+  return batches.map(({ number, share }, index) => {
+    const next = people > 1 ? Math.max(mixed, workedOut - mixingMin) : workedOut;
+    const mixAtMin = mixedAt[index] ?? Math.max(next, notBeforeMin);
     const pourAtMin = Math.max(mixAtMin + mixingMin, workedOut);
     mixed = mixAtMin + mixingMin;
     workedOut = pourAtMin + workMin.likely * share;
@@ -217,9 +224,9 @@ function batchTimes(
 function layCoat(one: WindowCoat, startMin: number, waitMin: Spread | null, settings: Settings): CoatWindows {
   const { coat, card, calibration, batched, real } = one;
   const { room, people, quick, taken = [], notBeforeMin = -Infinity } = settings;
-  const batches = batchTimes(batched, startMin, people);
+  const batches = batchTimes(batched, startMin, people, real?.batchesAtMin, notBeforeMin);
   const [first, last] = [batches[0], batches[batches.length - 1]] as [BatchTimes, BatchTimes];
-  const lastMixedAtMin = real?.lastMixedAtMin ?? last.mixAtMin;
+  const lastMixedAtMin = last.mixAtMin;
   const film = { card, calibration, room, mixedAtMin: startMin };
   const life = quick ? likelyLifeIn(film) : filmLifeIn(film);
   const areaM2 = (batched.topAreaMm2 * coat.coverShare) / 1e6;
@@ -238,9 +245,11 @@ function layCoat(one: WindowCoat, startMin: number, waitMin: Spread | null, sett
       plus(startOf(life, right.from), right.from === "runny" ? first.pourAtMin : lastMixedAtMin),
       Math.max(earliest, pass.kind === "flame" ? shutUntil : -Infinity),
     );
-    const to = right.to === null ? null : plus(startOf(life, right.to), startMin);
+    // Each batch is laid from its own mix; what comes after lies on the first of them. A paint dries in a way that no card tells.
+    const laidFrom = isLaying(pass.kind) ? lastMixedAtMin : startMin;
+    const to = right.to === null || card.kind === "paint" ? null : plus(startOf(life, right.to), laidFrom);
     const minutes = minutesOf(pass);
-    const doneAt = real?.doneAtMin.get(pass.id);
+    const doneAt = real?.doneAtMin[pass.id];
     const due = Math.max(free, from.likely, notBeforeMin);
     const { atMin, waitsFor } =
       doneAt !== undefined
@@ -254,6 +263,8 @@ function layCoat(one: WindowCoat, startMin: number, waitMin: Spread | null, sett
     const { words } = PASS[pass.kind];
     return { pass, words, from, to, atMin, untilMin, done: doneAt !== undefined, waitsFor };
   });
+  const laidBy = windows.filter(({ pass }) => isLaying(pass.kind));
+  const isLaid = laidBy.length > 0 && laidBy.every(({ done }) => done);
   return {
     coatId: coat.id,
     name: coat.name,
@@ -261,8 +272,8 @@ function layCoat(one: WindowCoat, startMin: number, waitMin: Spread | null, sett
     batches,
     mixedAtMin: startMin,
     lastMixedAtMin,
-    mixed: real !== undefined,
-    laidAtMin: last.doneAtMin,
+    mixedBatches: real?.batchesAtMin.length ?? 0,
+    laidAtMin: isLaid ? Math.max(...laidBy.map(({ untilMin }) => untilMin)) : last.doneAtMin,
     life,
     windows,
     handsOffMin: Math.max(startMin, ...windows.map(({ untilMin }) => untilMin).filter(Number.isFinite)),
@@ -344,7 +355,7 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
     const due = Math.max(ready, notBeforeMin);
     const laidIn = (batchTimes(batched, 0, people).at(-1) as BatchTimes).doneAtMin;
     const { atMin, waitsFor } = real
-      ? { atMin: real.mixedAtMin, waitsFor: null }
+      ? { atMin: real.batchesAtMin[0] ?? due, waitsFor: null }
       : whenFree(due, laidIn, taken);
     const own = layCoat(one, atMin, waitMin, settings);
     if (!real) {

@@ -1,6 +1,7 @@
 "use client";
 
 import Link from "next/link";
+import { usePathname } from "next/navigation";
 import { useEffect, useState } from "react";
 import { Beam } from "@/ui/beam";
 import type { WetNow } from "./queries";
@@ -31,7 +32,8 @@ export function BenchLine({ wet }: { wet: WetNow[] }) {
             (now - Date.parse(one.mixedAt)) / 60000 <
             (one.life.find((start) => start.state === "recoat")?.fromMin.likely ?? Infinity),
         );
-  const first = shown[0];
+  // The bench shows all of it, and larger.
+  const first = usePathname() === "/bench" ? undefined : shown[0];
   if (!first) return <div className="off-paper h-px bg-ink" />;
   const elapsedMin = now === null ? null : (now - Date.parse(first.mixedAt)) / 60000;
   const until = (first.life.find((start) => start.state === "set")?.fromMin.likely ?? 360) * 1.25;

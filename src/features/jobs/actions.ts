@@ -1,12 +1,23 @@
 import { archiveJob, createJob, describeJob, duplicateJob } from "@/contracts/jobs";
+import type { Person } from "@/contracts/people";
+import type { JobDocument } from "@/core/plan/job";
 import { emptyJob } from "@/core/plan/new-job";
+import { USUAL_HOURS } from "@/core/schedule/hours";
 import { implement } from "@/server/acts";
 import { database } from "@/server/database";
+import { benchOf } from "@/server/repositories/bench";
 import { jobsOf } from "@/server/repositories/jobs";
+
+/** A new job begins with the hours of the shop. */
+async function newDocument(person: Person): Promise<JobDocument> {
+  const { hours } = await benchOf(database(), person).settings();
+  const document = emptyJob();
+  return hours === USUAL_HOURS ? document : { ...document, work: { ...document.work, hours } };
+}
 
 export const jobsActs = [
   implement(createJob, async (person, { fields }) => ({
-    jobId: await jobsOf(database(), person).create(fields, emptyJob()),
+    jobId: await jobsOf(database(), person).create(fields, await newDocument(person)),
   })),
   implement(describeJob, async (person, { jobId, fields }) => {
     await jobsOf(database(), person).describe(jobId, fields);

@@ -7,7 +7,7 @@ import type { StateStart } from "@/core/cure/film-states";
 import type { Spread } from "@/core/numerics/spread";
 import type { PlannedCoat } from "@/core/plan/derive-plan";
 import { roomOf } from "@/core/plan/job-settings";
-import { wallMinutes } from "@/ui/wall-clock";
+import { wallMinutes } from "@/core/plan/wall-clock";
 
 /** What stands on the screen is worked out anew this often, s. */
 const FRESH_S = 10;

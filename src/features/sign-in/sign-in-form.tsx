@@ -20,7 +20,7 @@ export function SignInForm() {
   const { errors, isSubmitting } = form.formState;
   const submit = form.handleSubmit(async (fields) => {
     const result = await callAct(signIn, fields);
-    if (result.ok) router.replace("/jobs");
+    if (result.ok) router.replace("/bench");
     else
       form.setError(result.error.field === "email" ? "email" : "password", { message: result.error.message });
   });

@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from "sequelize";
+import type { BenchTest } from "@/core/cure/resin-card";
 
 export class ResinCardRow extends Model<
   InferAttributes<ResinCardRow>,
@@ -34,6 +35,12 @@ export class ResinCardRow extends Model<
   declare recoatUntilH: number | null;
   declare sandH: number | null;
   declare hardH: number | null;
+  declare gel2H: number | null;
+  declare gel2TempC: CreationOptional<number>;
+  declare roomFromC: number | null;
+  declare roomToC: number | null;
+  declare humidityMaxPct: number | null;
+  declare benchTests: BenchTest[] | null;
   declare largestMixG: number | null;
   declare thickestFilmMm: number | null;
   declare fillerGPer100G: number | null;
@@ -76,6 +83,12 @@ export function defineResinCard(sequelize: Sequelize): typeof ResinCardRow {
       recoatUntilH: { ...perhaps, field: "recoat_until_h" },
       sandH: { ...perhaps, field: "sand_h" },
       hardH: { ...perhaps, field: "hard_h" },
+      gel2H: { ...perhaps, field: "gel2_h" },
+      gel2TempC: { ...number, field: "gel2_temp_c", defaultValue: 30 },
+      roomFromC: { ...perhaps, field: "room_from_c" },
+      roomToC: { ...perhaps, field: "room_to_c" },
+      humidityMaxPct: { ...perhaps, field: "humidity_max_pct" },
+      benchTests: { type: DataTypes.JSON, field: "bench_tests" },
       largestMixG: { ...perhaps, field: "largest_mix_g" },
       thickestFilmMm: { ...perhaps, field: "thickest_film_mm" },
       fillerGPer100G: { ...perhaps, field: "filler_g_per_100g" },

@@ -10,6 +10,8 @@ import {
 export class ShopRow extends Model<InferAttributes<ShopRow>, InferCreationAttributes<ShopRow>> {
   declare id: string;
   declare name: string;
+  /** What it has and when it works; null until somebody said so. */
+  declare bench: CreationOptional<Record<string, unknown> | string | null>;
   declare createdAt: CreationOptional<Date>;
 }
 
@@ -33,6 +35,7 @@ export function defineShop(sequelize: Sequelize): { Shop: typeof ShopRow; Person
     {
       id: { type: DataTypes.UUID, primaryKey: true },
       name: DataTypes.STRING(80),
+      bench: DataTypes.JSON,
       createdAt: DataTypes.DATE(3),
     },
     { ...common, tableName: "shops" },

@@ -4,6 +4,7 @@ import type { Conflict, JobBuild, JobFields, JobSummary, OpenJob, Saved } from "
 import { jobDocumentSchema } from "@/contracts/job-document";
 import type { Person } from "@/contracts/people";
 import type { JobDocument } from "@/core/plan/job";
+import type { DatedJob } from "@/core/plan/shop";
 import { jsonOf, type Database } from "../database";
 import type { JobRevisionRow, JobRow } from "../models/job";
 import { notFound, Refused } from "../refused";
@@ -134,6 +135,14 @@ export function jobsOf(db: Database, me: Person) {
       }));
     },
     documents,
+    /** Open jobs that are planned for a day and not done. */
+    async dated(): Promise<DatedJob[]> {
+      const done = await db.Job.findAll({ where: { shopId: me.shopId, status: "done" }, attributes: ["id"] });
+      const isDone = new Set(done.map(({ id }) => id));
+      return (await documents(null))
+        .filter(({ jobId, document }) => document.work.startOn !== undefined && !isDone.has(jobId))
+        .map(({ jobId, name, document }) => ({ id: jobId, name, document }));
+    },
     async list(): Promise<JobSummary[]> {
       const rows = await db.Job.findAll({ where: { shopId: me.shopId }, order: [["updatedAt", "DESC"]] });
       const counts = await piecesByJob(db, me.shopId);

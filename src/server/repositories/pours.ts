@@ -2,7 +2,7 @@ import { Op } from "sequelize";
 import { jobDocumentSchema } from "@/contracts/job-document";
 import type { Person } from "@/contracts/people";
 import { pourEventSchema, type Pour, type PourPlan } from "@/contracts/pours";
-import { NO_FILLER } from "@/contracts/resin-card";
+import { PLAIN_CARD } from "@/contracts/resin-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { PourEvent } from "@/core/plan/pour";
 import { jsonOf, type Database } from "../database";
@@ -16,8 +16,8 @@ function eventOf(row: PourEventRow): PourEvent {
 
 function planOf(row: PourRow): PourPlan {
   const plan = jsonOf(row.plan) as { document: unknown; cards: ResinCard[] };
-  // Pours started before cards had fillers and kits were made with two-part resins.
-  const cards = plan.cards.map((card) => ({ ...NO_FILLER, ...card }));
+  // Pours that were started before cards had fillers, kits, limits and tests.
+  const cards = plan.cards.map((card) => ({ ...PLAIN_CARD, ...card }));
   return { document: jobDocumentSchema.parse(plan.document), cards };
 }
 
@@ -67,6 +67,16 @@ export function poursOf(db: Database, me: Person) {
           where: { shopId: me.shopId, finishedAt: null },
           order: [["startedAt", "DESC"]],
           limit: 12,
+        }),
+      );
+    },
+    /** Pours that were finished since a moment: what may still be hardening. */
+    async finishedSince(since: Date): Promise<Pour[]> {
+      return withEvents(
+        await db.Pour.findAll({
+          where: { shopId: me.shopId, finishedAt: { [Op.gt]: since } },
+          order: [["startedAt", "DESC"]],
+          limit: 24,
         }),
       );
     },

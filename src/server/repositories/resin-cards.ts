@@ -19,6 +19,7 @@ function cardOf(row: ResinCardRow): ResinCard {
     ...rest,
     forCounters: Boolean(rest.forCounters),
     kits: rest.kits ?? [],
+    benchTests: rest.benchTests ?? [],
     pricePerLitre: pricePerLitre === null ? null : Number(pricePerLitre),
   };
 }

@@ -1,3 +1,4 @@
+import { benchActs } from "@/features/bench/actions";
 import { cardActs } from "@/features/cards/actions";
 import { colourActs } from "@/features/colours/actions";
 import { jobActs } from "@/features/job/actions";
@@ -15,6 +16,7 @@ export const ACTS: ReadonlyMap<string, Implemented> = new Map(
     ...peopleActs,
     ...jobsActs,
     ...jobActs,
+    ...benchActs,
     ...cardActs,
     ...colourActs,
     ...recipeActs,

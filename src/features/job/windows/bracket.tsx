@@ -1,5 +1,5 @@
 import { TROUBLE_WORDS, type PassWindow, type Trouble } from "@/core/schedule/windows";
-import { hourText } from "./clock-words";
+import { hourText } from "@/ui/clock-words";
 
 /** A pass: from when to when it is right, the unsure parts lighter, and when the hands come to it. */
 export function Bracket({

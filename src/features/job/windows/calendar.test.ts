@@ -5,7 +5,7 @@ import { derivePlan } from "@/core/plan/derive-plan";
 import { windowCoatsOf } from "@/core/plan/derive-plan";
 import { sampleJob, starterCards } from "@/core/plan/sample-job";
 import { calendarOf } from "./calendar";
-import { dayText, hourText, momentText, shortMoment } from "./clock-words";
+import { dayText, hourText, momentText, shortMoment } from "@/ui/clock-words";
 
 let counter = 0;
 const newId = () => `id-${++counter}`;

@@ -1,14 +1,16 @@
 "use client";
 
+import { useMemo } from "react";
 import { STATE_WORDS } from "@/core/cure/film-states";
 import type { CoatWindows, Settings, Trouble, WindowCoat } from "@/core/schedule/windows";
 import { useSize } from "@/ui/use-size";
-import { BEAM, HEAD, HOUR, LEFT, RIGHT, ROW, ROWS } from "./axis-geometry";
+import { useJob } from "../workspace/use-job";
+import { BEAM, FLOW, HEAD, HOUR, LEFT, RIGHT, ROW, ROWS } from "./axis-geometry";
 import { Bracket } from "./bracket";
-import { hourText } from "./clock-words";
-import { FilmBar } from "./film-bar";
+import { hourText } from "@/ui/clock-words";
+import { FilmBar } from "@/ui/film-bar";
 import { FlowCurve } from "./flow-curve";
-import { Moment } from "./moment";
+import { FilmMoment } from "@/ui/film-moment";
 
 /** The axis runs from before mixing until the film is past all that is done to it by hand. */
 function reach(coat: CoatWindows): [number, number] {
@@ -41,6 +43,16 @@ export function CoatAxis({
   nowMin: number | null;
 }) {
   const { ref, width } = useSize<HTMLDivElement>();
+  const { system } = useJob();
+  const film = useMemo(
+    () => ({
+      card: of.card,
+      calibration: of.calibration,
+      room: settings.room,
+      mixedAtMin: coat.mixedAtMin,
+    }),
+    [of, settings.room, coat.mixedAtMin],
+  );
   const [fromMin, untilMin] = reach(coat);
   const room = Math.max(1, width - LEFT - RIGHT);
   const x = (atMin: number) =>
@@ -59,81 +71,92 @@ export function CoatAxis({
       : [],
   );
   return (
-    <div ref={ref} className="w-full" style={{ height }}>
-      {width > 0 && (
-        <svg
-          width={width}
-          height={height}
-          role="group"
-          aria-label={`${coat.name}, its windows`}
-          className="block"
-        >
-          {edges.map(([a, b]) => (
-            <rect
-              key={a}
-              x={x(a)}
-              y={HEAD}
-              width={x(b) - x(a)}
-              height={height - HEAD}
-              fill="var(--color-shade)"
-            />
-          ))}
-          {ticks.map((at) => (
-            <g key={at}>
-              <line x1={x(at)} x2={x(at)} y1={HEAD - 4} y2={height} stroke="var(--color-line)" />
-              <text x={x(at)} y={HEAD - 10} fontSize="13" textAnchor="middle" fill="var(--color-ink-soft)">
-                {hourText(at)}
-              </text>
-            </g>
-          ))}
-          <text x={0} y={BEAM.top + 18} fontSize="15" fontWeight="650" fill="var(--color-ink)">
-            {coat.name.length > 24 ? `${coat.name.slice(0, 23)}…` : coat.name}
-          </text>
-          <text x={0} y={BEAM.top + 36} fontSize="12" fill="var(--color-ink-soft)">
-            {of.card.name}
-          </text>
-          <StateNames coat={coat} x={x} untilMin={untilMin} />
-          <FilmBar
-            life={coat.life}
-            mixedAtMin={coat.mixedAtMin}
-            x={x}
-            untilMin={untilMin}
-            top={BEAM.top}
-            height={BEAM.height}
-          />
-          <FlowCurve coat={coat} of={of} settings={settings} x={x} untilMin={untilMin} />
-          {coat.windows.map((window, index) => (
-            <Bracket
-              key={window.pass.id}
-              window={window}
-              trouble={troubles.find(({ passId }) => passId === window.pass.id)}
+    <>
+      <div ref={ref} className="w-full" style={{ height }}>
+        {width > 0 && (
+          <svg
+            width={width}
+            height={height}
+            role="group"
+            aria-label={`${coat.name}, its windows`}
+            className="block"
+          >
+            {edges.map(([a, b]) => (
+              <rect
+                key={a}
+                x={x(a)}
+                y={HEAD}
+                width={x(b) - x(a)}
+                height={height - HEAD}
+                fill="var(--color-shade)"
+              />
+            ))}
+            {ticks.map((at) => (
+              <g key={at}>
+                <line x1={x(at)} x2={x(at)} y1={HEAD - 4} y2={height} stroke="var(--color-line)" />
+                <text x={x(at)} y={HEAD - 10} fontSize="13" textAnchor="middle" fill="var(--color-ink-soft)">
+                  {hourText(at)}
+                </text>
+              </g>
+            ))}
+            <text x={0} y={BEAM.top + 18} fontSize="15" fontWeight="650" fill="var(--color-ink)">
+              {coat.name.length > 24 ? `${coat.name.slice(0, 23)}…` : coat.name}
+            </text>
+            <text x={0} y={BEAM.top + 36} fontSize="12" fill="var(--color-ink-soft)">
+              {of.card.name}
+            </text>
+            <StateNames coat={coat} x={x} untilMin={untilMin} />
+            <FilmBar
+              life={coat.life}
+              mixedAtMin={coat.mixedAtMin}
               x={x}
               untilMin={untilMin}
-              top={ROWS + index * ROW}
+              top={BEAM.top}
+              height={BEAM.height}
             />
-          ))}
-          <Moment
-            coat={coat}
-            of={of}
-            settings={settings}
-            x={x}
-            fromMin={fromMin}
-            untilMin={untilMin}
-            height={height}
-          />
-          {nowMin !== null && nowMin >= fromMin && nowMin <= untilMin && (
-            <line
-              x1={x(nowMin)}
-              x2={x(nowMin)}
-              y1={HEAD}
-              y2={height}
-              stroke="var(--color-signal)"
-              strokeWidth="2"
+            <FlowCurve film={film} life={coat.life} x={x} untilMin={untilMin} />
+            {coat.windows.map((window, index) => (
+              <Bracket
+                key={window.pass.id}
+                window={window}
+                trouble={troubles.find(({ passId }) => passId === window.pass.id)}
+                x={x}
+                untilMin={untilMin}
+                top={ROWS + index * ROW}
+              />
+            ))}
+            <FilmMoment
+              film={film}
+              life={coat.life}
+              windows={coat.windows}
+              name={coat.name}
+              system={system}
+              x={x}
+              fromMin={fromMin}
+              untilMin={untilMin}
+              area={{ top: BEAM.top, height: FLOW.top + FLOW.height - BEAM.top }}
+              line={{ top: BEAM.top - 2, bottom: height }}
+              box={FLOW.top - 4}
             />
-          )}
-        </svg>
+            {nowMin !== null && nowMin >= fromMin && nowMin <= untilMin && (
+              <line
+                x1={x(nowMin)}
+                x2={x(nowMin)}
+                y1={HEAD}
+                y2={height}
+                stroke="var(--color-signal)"
+                strokeWidth="2"
+              />
+            )}
+          </svg>
+        )}
+      </div>
+      {coat.windows.length === 0 && (
+        <p className="text-ink-soft">
+          No pass is planned on this coat. Add its passes in Build: when each is right is drawn here.
+        </p>
       )}
-    </div>
+    </>
   );
 }
 

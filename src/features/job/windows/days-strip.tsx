@@ -2,10 +2,11 @@
 
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
 import { DAY_MIN, type Hours } from "@/core/schedule/hours";
+import type { Taken } from "@/core/schedule/hands";
 import type { DayPlan } from "@/core/schedule/windows";
 import { useSize } from "@/ui/use-size";
-import { dayText, momentText } from "./clock-words";
-import { FilmBar } from "./film-bar";
+import { dayText, momentText } from "@/ui/clock-words";
+import { FilmBar } from "@/ui/film-bar";
 
 const LEFT = 150;
 const HEAD = 34;
@@ -22,6 +23,7 @@ export function DaysStrip({
   startOn,
   hours,
   nowMin,
+  taken,
   pickedId,
   onPick,
   onStart,
@@ -31,6 +33,8 @@ export function DaysStrip({
   startOn: string | undefined;
   hours: Hours;
   nowMin: number | null;
+  /** When other work of the shop has the hands. */
+  taken: readonly Taken[];
   pickedId: string | null;
   onPick: (coatId: string) => void;
   onStart: (startMin: number) => void;
@@ -42,7 +46,8 @@ export function DaysStrip({
   const [fromMin, untilMin] = [firstDay * DAY_MIN, lastDay * DAY_MIN];
   const room = Math.max(1, width - LEFT);
   const x = (atMin: number) => LEFT + ((atMin - fromMin) / (untilMin - fromMin)) * room;
-  const height = HEAD + days.coats.length * ROW + 10;
+  const others = taken.filter((one) => one.toMin > fromMin && one.fromMin < untilMin);
+  const height = HEAD + (days.coats.length + (others.length > 0 ? 1 : 0)) * ROW + 10;
   const moveTo = (next: number) => onStart(Math.max(0, Math.round(next / STEP_MIN) * STEP_MIN));
   const pull = (event: PointerEvent<SVGGElement>) => {
     if (!drag.current) return;
@@ -151,6 +156,15 @@ export function DaysStrip({
               </g>
             );
           })}
+          {others.length > 0 && (
+            <OtherWork
+              taken={others}
+              top={HEAD + days.coats.length * ROW}
+              x={x}
+              fromMin={fromMin}
+              untilMin={untilMin}
+            />
+          )}
           {nowMin !== null && nowMin >= fromMin && nowMin <= untilMin && (
             <line x1={x(nowMin)} x2={x(nowMin)} y1={HEAD - 8} y2={height} stroke="var(--color-signal)" />
           )}
@@ -191,5 +205,40 @@ export function DaysStrip({
         </svg>
       )}
     </div>
+  );
+}
+
+/** When the hands are on other work. */
+function OtherWork({
+  taken,
+  top,
+  x,
+  fromMin,
+  untilMin,
+}: {
+  taken: readonly Taken[];
+  top: number;
+  x: (atMin: number) => number;
+  fromMin: number;
+  untilMin: number;
+}) {
+  const names = [...new Set(taken.map(({ by }) => by))].join(", ");
+  return (
+    <g role="img" aria-label={`Hands on other work: ${names}`}>
+      <title>{names}</title>
+      <text x={0} y={top + 17} fontSize="14" fill="var(--color-ink-soft)">
+        hands elsewhere
+      </text>
+      {taken.map(({ fromMin: from, toMin, by }) => (
+        <rect
+          key={`${from} ${by}`}
+          x={x(Math.max(from, fromMin))}
+          y={top + 8}
+          width={Math.max(1.5, x(Math.min(toMin, untilMin)) - x(Math.max(from, fromMin)))}
+          height="10"
+          fill="var(--color-ink-soft)"
+        />
+      ))}
+    </g>
   );
 }

@@ -10,35 +10,9 @@ import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";
 import { FileProblems, type FileProblem } from "@/ui/file-problems";
 import { QuantityField } from "@/ui/quantity-field";
-import { TextField } from "@/ui/text-field";
 import { useFileChooser } from "@/ui/use-file-chooser";
 import { useJob } from "../workspace/use-job";
-import { hourText } from "./clock-words";
-
-/** An hour of the day. */
-export function HourField({
-  label,
-  value,
-  onChange,
-}: {
-  label: string;
-  value: number;
-  onChange: (minutes: number) => void;
-}) {
-  return (
-    <TextField
-      label={label}
-      type="time"
-      value={hourText(value)}
-      frame="w-32"
-      onChange={(event) => {
-        const [hours, minutes] = event.target.value.split(":").map(Number);
-        if (hours !== undefined && minutes !== undefined && Number.isFinite(hours + minutes))
-          onChange(hours * 60 + minutes);
-      }}
-    />
-  );
-}
+import { HourField } from "@/ui/hour-field";
 
 /** How warm the room is through the days, when somebody works, and when nobody is woken. */
 export function RoomForm() {

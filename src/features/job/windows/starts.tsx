@@ -4,13 +4,14 @@ import { useEffect, useRef, useState } from "react";
 import type { Start } from "@/core/schedule/find-starts";
 import type { Hours } from "@/core/schedule/hours";
 import { TROUBLE_WORDS, type DayPlan, type Settings, type WindowCoat } from "@/core/schedule/windows";
+import type { Among } from "@/workers/plan-days.worker";
 import { askDays } from "./ask-days";
-import { momentText } from "./clock-words";
+import { momentText } from "@/ui/clock-words";
 
 const same = (one: object, other: object) => JSON.stringify(one) === JSON.stringify(other);
 
 /** Looks for starts, off the main thread. */
-export function useStarts(coats: WindowCoat[], settings: Settings) {
+export function useStarts(coats: WindowCoat[], settings: Settings, among: Among | null) {
   const { room, hours } = settings;
   const [found, setFound] = useState<{
     starts: Start[];
@@ -28,7 +29,7 @@ export function useStarts(coats: WindowCoat[], settings: Settings) {
   useEffect(() => () => cancel.current?.(), []);
   const find = async () => {
     setBusy(true);
-    const asked = askDays({ ask: "starts", coats, settings });
+    const asked = askDays({ ask: "starts", coats, settings, among });
     cancel.current = asked.cancel;
     const answer = await asked.answer;
     cancel.current = null;

@@ -1,37 +1,71 @@
 "use client";
 
-import { differenceInCalendarDays, parseISO } from "date-fns";
-import { useEffect, useMemo, useState, useSyncExternalStore } from "react";
+import { useEffect, useMemo, useState } from "react";
+import type { Bench } from "@/contracts/bench";
 import { windowCoatsOf } from "@/core/plan/derive-plan";
 import { settingsOf } from "@/core/plan/job-settings";
+import { spaceOf } from "@/core/plan/shop";
+import { wallClock } from "@/core/plan/wall-clock";
+import { before, beside, countedFrom } from "@/core/schedule/shop-days";
 import { planDays, type DayPlan, type Settings, type WindowCoat } from "@/core/schedule/windows";
-import { useJob } from "../workspace/use-job";
+import type { Among } from "@/workers/plan-days.worker";
+import { useMinute, useShop } from "@/workers/use-shop";
+import { useJob, useJobState } from "../workspace/use-job";
 import { askDays } from "./ask-days";
 
-/** The minute of the wall clock, counted from the epoch; told once a minute. */
-const onMinute = (told: () => void) => {
-  const timer = setInterval(told, 20_000);
-  return () => clearInterval(timer);
-};
-const thisMinute = () => Math.floor(Date.now() / 60_000);
-
 /** Now, in minutes from midnight of the first day; null where no day is set, and before the page is alive. */
-export function useNowMin(startOn: string | undefined): number | null {
-  const minute = useSyncExternalStore(onMinute, thisMinute, () => null);
+function useNowMin(startOn: string | undefined): number | null {
+  const minute = useMinute();
   if (minute === null || startOn === undefined) return null;
-  const now = new Date(minute * 60_000);
-  return differenceInCalendarDays(now, parseISO(startOn)) * 24 * 60 + now.getHours() * 60 + now.getMinutes();
+  const clock = wallClock(new Date(minute * 60_000));
+  return Math.floor(clock.nowMin) - clock.dayMin(startOn);
+}
+
+/** The job among the other work of the shop, in minutes from its own first day; null without a day, and until the others are known. */
+function useAmong(bench: Bench, coats: WindowCoat[], settings: Settings, startMin: number): Among | null {
+  const { document, plan } = useJob();
+  const job = useJobState((state) => state.job);
+  const laid = useShop(bench, job.id)?.laid;
+  const minute = useMinute();
+  const { startOn } = document.work;
+  return useMemo(() => {
+    if (!laid || startOn === undefined || minute === null) return null;
+    const midnight = wallClock(new Date(minute * 60_000)).dayMin(startOn);
+    return {
+      job: {
+        id: job.id,
+        jobId: job.id,
+        name: job.name,
+        stage: "planned",
+        coats,
+        startMin,
+        settings,
+        space: spaceOf(plan.pieces),
+      },
+      others: laid.map((one) => countedFrom(midnight, one)),
+      means: bench.settings,
+    };
+  }, [laid, startOn, minute, job, coats, startMin, settings, plan.pieces, bench.settings]);
 }
 
 /**
- * The days of this job from a start. In a room of one temperature they are worked out at once; in one that changes the likely course is
- * there at once, and the ends of its windows as soon as a worker has them.
+ * The days of this job from a start, among the other work of the shop that goes before it. In a room of one temperature they are worked out
+ * at once; in one that changes the likely course is there at once, and the ends of its windows as soon as a worker has them.
  */
-export function useDays(startMin: number): { coats: WindowCoat[]; settings: Settings; days: DayPlan } {
+export function useDays(
+  startMin: number,
+  bench: Bench,
+): { coats: WindowCoat[]; settings: Settings; days: DayPlan; among: Among | null } {
   const { document, plan } = useJob();
   const nowMin = useNowMin(document.work.startOn);
   const coats = useMemo(() => windowCoatsOf(plan), [plan]);
-  const settings = useMemo(() => settingsOf(document, nowMin), [document, nowMin]);
+  const own = useMemo(() => settingsOf(document, nowMin), [document, nowMin]);
+  const among = useAmong(bench, coats, own, startMin);
+  const room = useMemo(
+    () => among && beside(among.job, before(among.others, among.job), among.means),
+    [among],
+  );
+  const settings: Settings = room?.settings ?? own;
   const steady = settings.room.kind === "constant";
   const quick = useMemo(
     () => planDays(coats, startMin, { ...settings, quick: !steady }),
@@ -46,5 +80,10 @@ export function useDays(startMin: number): { coats: WindowCoat[]; settings: Sett
     });
     return asked.cancel;
   }, [coats, startMin, settings, steady, quick]);
-  return { coats, settings, days: full?.of === quick ? full.days : quick };
+  const plain = full?.of === quick ? full.days : quick;
+  const days = useMemo(
+    () => (room ? { ...plain, troubles: [...plain.troubles, ...room.alsoFound(plain)] } : plain),
+    [plain, room],
+  );
+  return { coats, settings, days, among };
 }

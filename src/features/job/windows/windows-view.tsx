@@ -2,6 +2,7 @@
 
 import { addDays, format, parseISO } from "date-fns";
 import { useState } from "react";
+import type { Bench } from "@/contracts/bench";
 import { DAY_MIN } from "@/core/schedule/hours";
 import { TROUBLE_WORDS, type DayPlan, type Settings, type Trouble } from "@/core/schedule/windows";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -13,22 +14,23 @@ import { TextField } from "@/ui/text-field";
 import { AdviceAt } from "../workspace/advice-line";
 import { useJob, useJobState } from "../workspace/use-job";
 import { calendarOf } from "./calendar";
-import { hourText, momentText, shortMoment } from "./clock-words";
+import { hourText, momentText, shortMoment } from "@/ui/clock-words";
 import { CoatAxis } from "./coat-axis";
 import { DaysStrip } from "./days-strip";
-import { HourField, RoomForm } from "./room-form";
+import { HourField } from "@/ui/hour-field";
+import { RoomForm } from "./room-form";
 import { Starts, useStarts } from "./starts";
 import { useDays } from "./use-days";
 
 /** The days of the job as beams: a start is pulled, the windows move; what falls in the night is named; a better start is looked for. */
-export function WindowsView() {
+export function WindowsView({ bench }: { bench: Bench }) {
   const { document, system, change } = useJob();
   const job = useJobState((state) => state.job);
   const { startMin, startOn } = document.work;
-  const { coats, settings, days } = useDays(startMin);
+  const { coats, settings, days, among } = useDays(startMin, bench);
   const [coatId, setCoatId] = useState<string | null>(null);
   const [asking, setAsking] = useState(false);
-  const finder = useStarts(coats, settings);
+  const finder = useStarts(coats, settings, among);
   const picked =
     days.coats.find((coat) => coat.coatId === coatId) ??
     days.coats.find((coat) => coats.find((one) => one.coat.id === coat.coatId)?.coat.kind === "colour") ??
@@ -106,6 +108,7 @@ export function WindowsView() {
           startOn={startOn}
           hours={settings.hours}
           nowMin={settings.nowMin}
+          taken={settings.taken ?? []}
           pickedId={picked.coatId}
           onPick={setCoatId}
           onStart={start}
@@ -201,20 +204,24 @@ function Troubles({
     };
   });
   return (
-    <ul aria-label="To look at" role="status" className="mt-2 flex flex-col gap-0.5">
-      {told.slice(0, MOST_TROUBLES).map(({ key, coatId, words, from }) => (
-        <li key={key} className="border-l-[3px] border-ink pl-3 text-sm">
-          <button
-            type="button"
-            className="text-left hover:underline underline-offset-4"
-            onClick={() => onPick(coatId)}
-          >
-            <span className="font-semibold">{words}</span>{" "}
-            {from && <span className="text-ink-soft">from {from}</span>}
-          </button>
-        </li>
-      ))}
-      {told.length > MOST_TROUBLES && <li className="label pl-3">and {told.length - MOST_TROUBLES} more</li>}
-    </ul>
+    <div role="status">
+      <ul aria-label="To look at" className="mt-2 flex flex-col gap-0.5">
+        {told.slice(0, MOST_TROUBLES).map(({ key, coatId, words, from }) => (
+          <li key={key} className="border-l-[3px] border-ink pl-3 text-sm">
+            <button
+              type="button"
+              className="text-left hover:underline underline-offset-4"
+              onClick={() => onPick(coatId)}
+            >
+              <span className="font-semibold">{words}</span>{" "}
+              {from && <span className="text-ink-soft">from {from}</span>}
+            </button>
+          </li>
+        ))}
+        {told.length > MOST_TROUBLES && (
+          <li className="label pl-3">and {told.length - MOST_TROUBLES} more</li>
+        )}
+      </ul>
+    </div>
   );
 }

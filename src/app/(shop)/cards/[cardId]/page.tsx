@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { NO_FILLER, type ResinCardFields } from "@/contracts/resin-card";
+import { PLAIN_CARD, type ResinCardFields } from "@/contracts/resin-card";
 import { CardForm } from "@/features/cards/card-form";
 import { openCard } from "@/features/cards/queries";
 import { Header } from "@/features/shell/header";
@@ -32,7 +32,7 @@ const EMPTY: ResinCardFields = {
   hardH: null,
   largestMixG: null,
   thickestFilmMm: null,
-  ...NO_FILLER,
+  ...PLAIN_CARD,
   pricePerLitre: null,
   forCounters: true,
 };

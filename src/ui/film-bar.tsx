@@ -1,6 +1,6 @@
 import { useId } from "react";
 import type { StateStart } from "@/core/cure/film-states";
-import { StateTexture, STATE_SHADE } from "@/ui/beam";
+import { StateTexture, STATE_SHADE } from "./beam";
 
 /** The life of a film on an axis of its own: shade and texture tell the state. */
 export function FilmBar({

@@ -1,0 +1,19 @@
+import type { Metadata } from "next";
+import { BenchView } from "@/features/bench/bench-view";
+import { openBench } from "@/features/bench/queries";
+import { Header } from "@/features/shell/header";
+import { requirePerson } from "@/server/require-person";
+
+export const metadata: Metadata = { title: "Bench" };
+
+export default async function BenchPage() {
+  const person = await requirePerson();
+  return (
+    <>
+      <Header person={person} />
+      <div className="flex-1 overflow-y-auto max-lg:overflow-visible flex flex-col">
+        <BenchView bench={await openBench(person)} system={person.units} />
+      </div>
+    </>
+  );
+}

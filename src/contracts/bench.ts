@@ -1,0 +1,42 @@
+import { z } from "zod";
+import type { ResinCard } from "@/core/cure/resin-card";
+import { USUAL_HOURS } from "@/core/schedule/hours";
+import type { DatedJob } from "@/core/plan/shop";
+import { act } from "./act";
+import { hoursSchema } from "./job-document";
+import type { Pour } from "./pours";
+import { rowId } from "./text";
+
+/** What the shop has, and when it works. Lengths and spindles are null where they are not counted. */
+export const benchSettings = z.object({
+  hands: z.number().int("A whole number of people.").min(1, "At least one person.").max(20, "At most 20."),
+  hours: hoursSchema,
+  benchMm: z.number().min(100, "A bench is longer than that.").max(200_000, "At most 200 m.").nullable(),
+  spindles: z.number().int("A whole number of spindles.").min(0).max(200, "At most 200.").nullable(),
+});
+export type BenchSettings = z.infer<typeof benchSettings>;
+
+export const USUAL_BENCH: BenchSettings = { hands: 1, hours: USUAL_HOURS, benchMm: null, spindles: null };
+
+/** What the thermometer on the wall said. Append-only; the id is the client's, so that sending twice does no harm. */
+export const roomReading = z.object({
+  id: rowId,
+  at: z.iso.datetime(),
+  tempC: z.number("Type the temperature.").min(-30, "No room is so cold.").max(60, "No room is so warm."),
+  humidityPct: z.number().min(1, "From 1 %.").max(100, "Up to 100 %.").nullable(),
+});
+export type RoomReading = z.infer<typeof roomReading> & { readBy: string };
+
+/** All that the bench shows, as it was when it was asked for. */
+export type Bench = {
+  settings: BenchSettings;
+  /** The latest reading of the room. */
+  reading: RoomReading | null;
+  /** What is live, and what was finished in the last days. */
+  pours: Pour[];
+  jobs: DatedJob[];
+  cards: ResinCard[];
+};
+
+export const setBench = act<null>()("bench.set", "person", z.object({ settings: benchSettings }));
+export const readRoom = act<null>()("bench.read-room", "person", z.object({ reading: roomReading }));

@@ -1,0 +1,133 @@
+import type { ResinCard } from "../cure/resin-card";
+import type { Room } from "../cure/room";
+import type { Measured } from "../geometry/measure";
+import { DAY_MIN } from "../schedule/hours";
+import type { ShopJob, Space } from "../schedule/shop-days";
+import { planDays, type Settings } from "../schedule/windows";
+import { derivePlan, windowCoatsOf, type Plan } from "./derive-plan";
+import type { JobDocument } from "./job";
+import { settingsOf } from "./job-settings";
+import { foldPour, type PourEvent } from "./pour";
+import { realDays } from "./real-days";
+import { runSheet } from "./run-sheet";
+
+/** A pour as it was started, and what has happened since. */
+export type ShopPour = {
+  id: string;
+  jobId: string;
+  jobName: string;
+  startedAt: string;
+  finishedAt: string | null;
+  plan: { document: JobDocument; cards: readonly ResinCard[] };
+  events: readonly PourEvent[];
+};
+
+/** A job that is planned for a day. */
+export type DatedJob = { id: string; name: string; document: JobDocument };
+
+/** What there is in a shop. */
+export type ShopWork = { pours: readonly ShopPour[]; jobs: readonly DatedJob[]; cards: readonly ResinCard[] };
+
+/** Moments and days in minutes of a wall clock from midnight of today. */
+export type WallClock = {
+  nowMin: number;
+  minuteOf: (at: string) => number;
+  /** Midnight of a day, year-month-day. */
+  dayMin: (day: string) => number;
+};
+
+/** A pour of which nothing was heard for so long was left open; min. */
+const LEFT_OPEN_MIN = 7 * DAY_MIN;
+export const isLeftOpen = ({ startedAt, finishedAt, events }: ShopPour, clock: WallClock): boolean =>
+  finishedAt === null &&
+  clock.nowMin - Math.max(...[startedAt, ...events.map(({ at }) => at)].map(clock.minuteOf)) > LEFT_OPEN_MIN;
+
+/** A room whose readings count from another midnight. */
+const movedRoom = (room: Room, byMin: number): Room =>
+  room.kind === "logger"
+    ? { ...room, readings: room.readings.map(([atMin, tempC]) => [atMin + byMin, tempC] as const) }
+    : room;
+
+/** Bench and spindles that the pieces take: a floor takes none, a tumbler a spindle. */
+export function spaceOf(pieces: readonly Measured[]): Space {
+  const space = { benchMm: 0, spindles: 0 };
+  for (const { piece, outline, count } of pieces) {
+    if (piece.shape.kind === "floor") continue;
+    if (piece.shape.kind === "tumbler") space.spindles += count;
+    else space.benchMm += count * outline.widthMm;
+  }
+  return space;
+}
+
+/** Minutes of the day's begin for a plan that starts at its own midnight. */
+const settingsFrom = (document: JobDocument, midnight: number, nowMin: number): Settings => {
+  const settings = settingsOf(document, nowMin);
+  return { ...settings, room: movedRoom(settings.room, midnight) };
+};
+
+/** How a pour stands among the shop's work; null for one of which nothing is wet or to come. */
+function pourJob(pour: ShopPour, clock: WallClock): ShopJob | null {
+  if (isLeftOpen(pour, clock)) return null;
+  const plan = derivePlan(pour.plan.document, pour.plan.cards);
+  const real = realDays(runSheet(plan, "metric"), foldPour(pour.events), clock.minuteOf);
+  const startMin = clock.minuteOf(pour.startedAt);
+  const done = pour.finishedAt !== null;
+  const coats = windowCoatsOf(plan).flatMap((one) => {
+    const own = real.get(one.coat.id);
+    return own ? [{ ...one, real: own }] : done ? [] : [one];
+  });
+  if (coats.length === 0) return null;
+  return {
+    id: pour.id,
+    jobId: pour.jobId,
+    name: pour.jobName,
+    stage: done ? "curing" : "wet",
+    coats,
+    startMin,
+    settings: {
+      ...settingsFrom(pour.plan.document, Math.floor(startMin / DAY_MIN) * DAY_MIN, clock.nowMin),
+      notBeforeMin: clock.nowMin,
+    },
+    space: spaceOf(plan.pieces),
+  };
+}
+
+/** A job that is planned for a day, as it stands among the shop's work; null for one without a day or without windows. */
+export function datedJob({ id, name, document }: DatedJob, plan: Plan, clock: WallClock): ShopJob | null {
+  const { startOn, startMin } = document.work;
+  const coats = windowCoatsOf(plan);
+  if (startOn === undefined || coats.length === 0) return null;
+  const midnight = clock.dayMin(startOn);
+  return {
+    id,
+    jobId: id,
+    name,
+    stage: "planned",
+    coats,
+    startMin: midnight + startMin,
+    settings: settingsFrom(document, midnight, clock.nowMin),
+    space: spaceOf(plan.pieces),
+  };
+}
+
+/** All that goes on in a shop and is planned for a day, on one clock. */
+export function shopJobs({ pours, jobs, cards }: ShopWork, clock: WallClock): ShopJob[] {
+  const poured = pours.flatMap((pour) => pourJob(pour, clock) ?? []);
+  const begun = new Set(pours.filter(({ finishedAt }) => finishedAt === null).map(({ jobId }) => jobId));
+  const planned = jobs
+    .filter(({ id }) => !begun.has(id))
+    .flatMap((job) => datedJob(job, derivePlan(job.document, cards), clock) ?? []);
+  return [...poured, ...planned];
+}
+
+/**
+ * How much later than planned a job that was begun will be done, min: against the same plan from its first real mix. Negative when it is
+ * ahead; null while nothing is mixed.
+ */
+export function behindMin(job: ShopJob, endMin: number): number | null {
+  const begun = job.coats[0]?.real?.batchesAtMin[0];
+  if (begun === undefined) return null;
+  const asPlanned = job.coats.map(({ real: _done, ...coat }) => coat);
+  const { notBeforeMin: _now, ...settings } = job.settings;
+  return endMin - planDays(asPlanned, begun, { ...settings, quick: true }).endMin;
+}

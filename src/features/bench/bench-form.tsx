@@ -1,0 +1,137 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { benchSettings, setBench, type BenchSettings } from "@/contracts/bench";
+import { callAct } from "@/contracts/call-act";
+import type { UnitSystem } from "@/core/units/dimension";
+import { Button } from "@/ui/button";
+import { Dialog } from "@/ui/dialog";
+import { HourField } from "@/ui/hour-field";
+import { QuantityField } from "@/ui/quantity-field";
+import { useDraft } from "@/ui/use-draft";
+
+/** What the shop has, in a few words, and the way to change it. */
+export function BenchForm({ settings, system }: { settings: BenchSettings; system: UnitSystem }) {
+  const [open, setOpen] = useState(false);
+  const { hands } = settings;
+  return (
+    <>
+      <Button weight="quiet" onClick={() => setOpen(true)}>
+        {hands} {hands === 1 ? "pair" : "pairs"} of hands, bench and hours
+      </Button>
+      {open && (
+        <Dialog open onClose={() => setOpen(false)} title="What the shop has" wide>
+          <Fields settings={settings} system={system} onDone={() => setOpen(false)} />
+        </Dialog>
+      )}
+    </>
+  );
+}
+
+function Fields({
+  settings,
+  system,
+  onDone,
+}: {
+  settings: BenchSettings;
+  system: UnitSystem;
+  onDone: () => void;
+}) {
+  const router = useRouter();
+  const { draft, set, drop } = useDraft<BenchSettings>("bench.settings", settings);
+  const [problem, setProblem] = useState<{ field: string; message: string } | null>(null);
+  const hours = (next: Partial<BenchSettings["hours"]>) => set({ hours: { ...draft.hours, ...next } });
+  const faultOf = (field: string) => (problem?.field === field ? problem.message : null);
+  const save = async () => {
+    const read = benchSettings.safeParse(draft);
+    if (!read.success) {
+      const issue = read.error.issues[0];
+      setProblem({ field: String(issue?.path[0] ?? ""), message: issue?.message ?? "Something is missing." });
+      return;
+    }
+    const result = await callAct(setBench, { settings: read.data });
+    if (!result.ok) {
+      setProblem({ field: "", message: result.error.message });
+      return;
+    }
+    drop();
+    onDone();
+    router.refresh();
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
+      <div className="flex gap-4 flex-wrap">
+        <QuantityField
+          label="Pairs of hands"
+          value={draft.hands}
+          dimension="number"
+          system={system}
+          bounds={{ min: 1, max: 20 }}
+          onChange={(hands) => set({ hands })}
+          fault={faultOf("hands")}
+          className="w-32"
+          bare
+        />
+        <QuantityField
+          label="Length of bench"
+          value={draft.benchMm}
+          dimension="length"
+          system={system}
+          bounds={{ min: 100, max: 200_000 }}
+          onChange={(benchMm) => set({ benchMm })}
+          onClear={() => set({ benchMm: null })}
+          fault={faultOf("benchMm")}
+          className="w-40"
+        />
+        <QuantityField
+          label="Spindles of the turner"
+          value={draft.spindles}
+          dimension="number"
+          system={system}
+          bounds={{ min: 0, max: 200 }}
+          onChange={(spindles) => set({ spindles })}
+          onClear={() => set({ spindles: null })}
+          fault={faultOf("spindles")}
+          className="w-40"
+          bare
+        />
+      </div>
+      <p className="label mt-1">
+        Pieces lie on the bench by their length, tumblers on spindles, from the first mix until they can be
+        touched. Empty: not counted.
+      </p>
+      <div className="flex gap-4 flex-wrap mt-4">
+        <HourField label="Open from" value={draft.hours.openMin} onChange={(openMin) => hours({ openMin })} />
+        <HourField label="until" value={draft.hours.closeMin} onChange={(closeMin) => hours({ closeMin })} />
+        <HourField
+          label="Asleep from"
+          value={draft.hours.sleepFromMin}
+          onChange={(sleepFromMin) => hours({ sleepFromMin })}
+        />
+        <HourField
+          label="until "
+          value={draft.hours.sleepToMin}
+          onChange={(sleepToMin) => hours({ sleepToMin })}
+        />
+      </div>
+      <p className="label mt-1">New jobs begin with these hours; each can have its own, in Windows.</p>
+      {problem &&
+        faultOf("hands") === null &&
+        faultOf("benchMm") === null &&
+        faultOf("spindles") === null && (
+          <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-3">
+            {problem.message}
+          </p>
+        )}
+      <Button type="submit" weight="primary" className="mt-4">
+        Save
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,153 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import { filmMoment, flowShareIn, type FilmInRoom } from "@/core/cure/film-in-room";
+import { STATE_WORDS, stateAt, viscosityWords, type StateStart } from "@/core/cure/film-states";
+import type { PassWindow } from "@/core/schedule/windows";
+import type { UnitSystem } from "@/core/units/dimension";
+import { decimal, quantityText } from "@/core/units/format-quantity";
+import { hourText } from "./clock-words";
+
+/** Steps of the looked-at moment by keys, min. */
+const LOOK_MIN = 5;
+const WIDE = 400;
+
+/** Names of passes in a row, short enough for one line. */
+function row(words: string, passes: readonly PassWindow[]): string {
+  if (passes.length === 0) return "";
+  const names = passes.slice(0, 3).map((one) => one.words.toLowerCase());
+  return `${words}: ${names.join(", ")}${passes.length > 3 ? ` and ${passes.length - 3} more` : ""}`;
+}
+
+/** What may be done to a film at a minute, and what must not. */
+function mayWords(windows: readonly PassWindow[], atMin: number): { may: string; mustNot: string } {
+  const open = windows.filter(({ from, to }) => from.likely <= atMin && (to === null || to.likely > atMin));
+  const early = windows.filter(({ from }) => from.likely > atMin);
+  const over = windows.filter(({ to }) => to !== null && to.likely <= atMin);
+  return {
+    may: row("right now", open) || "nothing is right now",
+    mustNot: [row("not yet", early), row("too late", over)].filter(Boolean).join(" · "),
+  };
+}
+
+/** Any moment that is pointed at, or walked to by arrow keys: how warm, how thick, how much it still flows, what may be done and what must not. */
+export function FilmMoment({
+  film,
+  life,
+  windows,
+  name,
+  system,
+  x,
+  fromMin,
+  untilMin,
+  area,
+  line,
+  box,
+}: {
+  film: FilmInRoom;
+  life: readonly StateStart[];
+  windows: readonly PassWindow[];
+  name: string;
+  system: UnitSystem;
+  x: (atMin: number) => number;
+  fromMin: number;
+  untilMin: number;
+  /** Where it is pointed at. */
+  area: { top: number; height: number };
+  /** How far down the moment's line goes. */
+  line: { top: number; bottom: number };
+  /** Top of the words. */
+  box: number;
+}) {
+  const [atMin, setAtMin] = useState<number | null>(null);
+  const begin = film.mixedAtMin;
+  const within = (at: number) => Math.min(untilMin, Math.max(begin, at));
+  const told = useMemo(() => {
+    if (atMin === null) return null;
+    const minutes = atMin - begin;
+    const { tempC, viscosityPaS } = filmMoment(film, minutes);
+    const { low, likely, high } = flowShareIn(film, minutes);
+    const percent = (share: number) => decimal(100 * share, 0);
+    return {
+      words: [
+        quantityText(tempC, "temperature", system),
+        STATE_WORDS[stateAt(life, minutes)],
+        viscosityWords(viscosityPaS),
+        `flow left ${percent(likely)} %${high - low > 0.005 ? ` (${percent(low)} to ${percent(high)})` : ""}`,
+      ].join(" · "),
+      ...mayWords(windows, atMin),
+    };
+  }, [atMin, begin, film, life, windows, system]);
+  const perMin = (x(untilMin) - x(fromMin)) / (untilMin - fromMin);
+  const left = atMin === null ? 0 : x(atMin);
+  const right = left > (x(fromMin) + x(untilMin)) / 2;
+  const boxLeft = right ? left - WIDE - 8 : left + 8;
+  const cut = (text: string) => (text.length > 66 ? `${text.slice(0, 65)}…` : text);
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label={`A moment of the film: ${name}`}
+      aria-valuemin={Math.round(begin)}
+      aria-valuemax={Math.round(untilMin)}
+      aria-valuenow={Math.round(atMin ?? begin)}
+      aria-valuetext={
+        told && atMin !== null
+          ? `${hourText(atMin)}: ${[told.words, told.may, told.mustNot].filter(Boolean).join("; ")}`
+          : "not looked at"
+      }
+      onPointerMove={(event) => {
+        const frame = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
+        if (frame) setAtMin(within(fromMin + (event.clientX - frame.left - x(fromMin)) / perMin));
+      }}
+      onPointerLeave={() => setAtMin(null)}
+      onFocus={(event) => event.currentTarget.matches(":focus-visible") && setAtMin((at) => at ?? begin)}
+      onBlur={() => setAtMin(null)}
+      onKeyDown={(event) => {
+        const by = { ArrowLeft: -LOOK_MIN, ArrowRight: LOOK_MIN, PageUp: -60, PageDown: 60 }[event.key];
+        if (by === undefined) return;
+        event.preventDefault();
+        setAtMin((at) => within((at ?? begin) + by));
+      }}
+    >
+      <rect
+        x={x(fromMin)}
+        y={area.top}
+        width={x(untilMin) - x(fromMin)}
+        height={area.height}
+        fill="transparent"
+      />
+      {told && atMin !== null && (
+        <g pointerEvents="none">
+          <line
+            x1={left}
+            x2={left}
+            y1={line.top}
+            y2={line.bottom}
+            stroke="var(--color-ink)"
+            strokeDasharray="3 3"
+          />
+          <rect
+            x={boxLeft}
+            y={box}
+            width={WIDE}
+            height={told.mustNot ? 57 : 40}
+            fill="var(--color-paper)"
+            stroke="var(--color-ink)"
+          />
+          <text x={boxLeft + 8} y={box + 16} fontSize="13" fontWeight="600" fill="var(--color-ink)">
+            {hourText(atMin)} · {told.words}
+          </text>
+          <text x={boxLeft + 8} y={box + 33} fontSize="12" fill="var(--color-ink)">
+            {cut(told.may)}
+          </text>
+          {told.mustNot && (
+            <text x={boxLeft + 8} y={box + 50} fontSize="12" fill="var(--color-ink-soft)">
+              {cut(told.mustNot)}
+            </text>
+          )}
+        </g>
+      )}
+    </g>
+  );
+}
