@@ -23,7 +23,7 @@ function acts(
   const origin = steps[0]?.atMin ?? 0;
   let at = start;
   return steps.slice(0, until).flatMap((step, index): PourEvent[] => {
-    at = Math.max(at + 40_000, start + (step.atMin - origin + drift(index, lateMin)) * 60_000);
+    at = Math.max(at + 40_000, start + (step.untilMin - origin + drift(index, lateMin)) * 60_000);
     const weighed = step.weigh.map((line, number): PourEvent => ({
       id: randomUUID(),
       at: new Date(at - 20_000 + number * 1000).toISOString(),

@@ -1,6 +1,9 @@
 "use client";
 
 import { useId } from "react";
+import type { FilmInRoom } from "@/core/cure/film-in-room";
+import type { UnitSystem } from "@/core/units/dimension";
+import { FilmMoment } from "./film-moment";
 import { SHORT_WORDS, STATE_WORDS, type FilmState, type StateStart } from "@/core/cure/film-states";
 
 type Props = {
@@ -13,6 +16,14 @@ type Props = {
   height: number;
   dark?: boolean;
   labels?: boolean;
+  /** Set where any moment of it can be asked. */
+  moment?: { film: FilmInRoom; name: string; system: UnitSystem };
+};
+
+/** "2 h 10". */
+const sinceText = (minutes: number) => {
+  const whole = Math.round(minutes);
+  return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, "0")}`;
 };
 
 /** Room for one letter of a state's name. */
@@ -66,7 +77,7 @@ export function StateTexture({ id, state, ink }: { id: string; state: FilmState;
  * The beam: the life of a film from left to right. State is told by shade, by texture and by name;
  * the short line under each border is the spread of when it comes.
  */
-export function Beam({ life, nowMin, untilMin, width, height, dark = false, labels = true }: Props) {
+export function Beam({ life, nowMin, untilMin, width, height, dark = false, labels = true, moment }: Props) {
   const id = useId();
   const x = (minutes: number) => Math.max(0, Math.min(width, (minutes / untilMin) * width));
   const top = labels ? 20 : 8;
@@ -81,9 +92,9 @@ export function Beam({ life, nowMin, untilMin, width, height, dark = false, labe
       width={width}
       height={top + height + 8}
       viewBox={`0 0 ${width} ${top + height + 8}`}
-      role="img"
-      aria-label={state ? `The film is ${STATE_WORDS[state]} now` : "The life of the film"}
-      className="block"
+      role={moment ? "group" : "img"}
+      aria-label={moment?.name ?? (state ? `The film is ${STATE_WORDS[state]} now` : "The life of the film")}
+      className="block overflow-visible"
     >
       <defs>
         {parts.map((part) => (
@@ -137,6 +148,20 @@ export function Beam({ life, nowMin, untilMin, width, height, dark = false, labe
           </g>
         );
       })}
+      {moment && (
+        <FilmMoment
+          {...moment}
+          life={life}
+          windows={[]}
+          x={(atMin) => x(atMin - moment.film.mixedAtMin)}
+          fromMin={moment.film.mixedAtMin}
+          untilMin={moment.film.mixedAtMin + untilMin}
+          area={{ top, height }}
+          line={{ top, bottom: top + height }}
+          box={top + height + 6}
+          timeText={(atMin) => `after ${sinceText(atMin - moment.film.mixedAtMin)}`}
+        />
+      )}
       {now !== null && (
         <g>
           <line

@@ -2,7 +2,14 @@
 
 import { useMemo, useState } from "react";
 import { filmMoment, flowShareIn, type FilmInRoom } from "@/core/cure/film-in-room";
-import { STATE_WORDS, stateAt, viscosityWords, type StateStart } from "@/core/cure/film-states";
+import {
+  STATE_ALLOWS,
+  STATE_WORDS,
+  stateAt,
+  viscosityWords,
+  type FilmState,
+  type StateStart,
+} from "@/core/cure/film-states";
 import type { PassWindow } from "@/core/schedule/windows";
 import type { UnitSystem } from "@/core/units/dimension";
 import { decimal, quantityText } from "@/core/units/format-quantity";
@@ -10,7 +17,7 @@ import { hourText } from "./clock-words";
 
 /** Steps of the looked-at moment by keys, min. */
 const LOOK_MIN = 5;
-const WIDE = 400;
+const WIDE = 424;
 
 /** Names of passes in a row, short enough for one line. */
 function row(words: string, passes: readonly PassWindow[]): string {
@@ -30,6 +37,12 @@ function mayWords(windows: readonly PassWindow[], atMin: number): { may: string;
   };
 }
 
+/** The same where no pass is planned. */
+function stateAllows(state: FilmState): { may: string; mustNot: string } {
+  const { may, mustNot } = STATE_ALLOWS[state];
+  return { may: `you may: ${may}`, mustNot: mustNot && `not: ${mustNot}` };
+}
+
 /** Any moment that is pointed at, or walked to by arrow keys: how warm, how thick, how much it still flows, what may be done and what must not. */
 export function FilmMoment({
   film,
@@ -43,6 +56,7 @@ export function FilmMoment({
   area,
   line,
   box,
+  timeText = hourText,
 }: {
   film: FilmInRoom;
   life: readonly StateStart[];
@@ -58,6 +72,8 @@ export function FilmMoment({
   line: { top: number; bottom: number };
   /** Top of the words. */
   box: number;
+  /** A minute in words. */
+  timeText?: (atMin: number) => string;
 }) {
   const [atMin, setAtMin] = useState<number | null>(null);
   const begin = film.mixedAtMin;
@@ -75,7 +91,7 @@ export function FilmMoment({
         viscosityWords(viscosityPaS),
         `flow left ${percent(likely)} %${high - low > 0.005 ? ` (${percent(low)} to ${percent(high)})` : ""}`,
       ].join(" · "),
-      ...mayWords(windows, atMin),
+      ...(windows.length > 0 ? mayWords(windows, atMin) : stateAllows(stateAt(life, minutes))),
     };
   }, [atMin, begin, film, life, windows, system]);
   const perMin = (x(untilMin) - x(fromMin)) / (untilMin - fromMin);
@@ -93,7 +109,7 @@ export function FilmMoment({
       aria-valuenow={Math.round(atMin ?? begin)}
       aria-valuetext={
         told && atMin !== null
-          ? `${hourText(atMin)}: ${[told.words, told.may, told.mustNot].filter(Boolean).join("; ")}`
+          ? `${timeText(atMin)}: ${[told.words, told.may, told.mustNot].filter(Boolean).join("; ")}`
           : "not looked at"
       }
       onPointerMove={(event) => {
@@ -136,7 +152,7 @@ export function FilmMoment({
             stroke="var(--color-ink)"
           />
           <text x={boxLeft + 8} y={box + 16} fontSize="13" fontWeight="600" fill="var(--color-ink)">
-            {hourText(atMin)} · {told.words}
+            {timeText(atMin)} · {told.words}
           </text>
           <text x={boxLeft + 8} y={box + 33} fontSize="12" fill="var(--color-ink)">
             {cut(told.may)}

@@ -5,7 +5,9 @@ import { calibrate } from "../cure/calibrate";
 import type { ResinCard } from "../cure/resin-card";
 import { within } from "../numerics/spread";
 import { colourPlan } from "../plan/colour-plan";
-import { starterCards } from "../plan/sample-job";
+import { derivePlan } from "../plan/derive-plan";
+import type { JobDocument } from "../plan/job";
+import { sampleJob, starterCards } from "../plan/sample-job";
 import type { Coat } from "../schedule/coat";
 import { FLASH_OFF_MIN, PASS, usualPass, type PassKind } from "../schedule/pass";
 import { advise } from "./advise";
@@ -43,6 +45,7 @@ const coat = (changes: Partial<Coat> = {}): Coat => ({
   passes: [],
   ...changes,
 });
+const STARTERS = starterCards(newId);
 const CARD: ResinCard = { ...starterCards(() => "r")[0]!, name: "Slow", largestMixG: null };
 const SHELF = starterColours(newId);
 /** As the plan sees it: over the coat below it, with colours from the starting shelf. */
@@ -57,13 +60,22 @@ function advised(changes: Partial<AdvisedCoat> = {}): AdvisedCoat {
     batched: null,
     card: CARD,
     calibration: null,
+    windows: null,
     pourDepthMm: null,
     seen: looks.coats.at(-1)!,
     ...changes,
   };
 }
 const say = (coats: AdvisedCoat[], tempC = 21, humidityPct: number | null = null, coldestC = tempC) =>
-  advise({ coats, tempC, coldestC, humidityPct, colourants: new Map(SHELF.map((card) => [card.id, card])) });
+  advise({
+    coats,
+    startMin: 540,
+    troubles: [],
+    tempC,
+    coldestC,
+    humidityPct,
+    colourants: new Map(SHELF.map((card) => [card.id, card])),
+  });
 const rules = (coats: AdvisedCoat[], tempC?: number) => say(coats, tempC).map((advice) => advice.rule);
 
 test("a plain coat in a room of 21 °C needs no advice", () => expect(say([advised()])).toEqual([]));
@@ -406,4 +418,56 @@ test("every piece of advice says what, so what, its kind and why", () => {
   expect(all.length).toBeGreaterThanOrEqual(6);
   for (const advice of all)
     for (const text of [advice.what, advice.soWhat, advice.why]) expect(text.length).toBeGreaterThan(10);
+});
+
+describe("time and climate", () => {
+  const document = sampleJob(STARTERS, newId);
+  const planAt = (changes: Partial<JobDocument["work"]>, edit: (job: JobDocument) => void = () => {}) => {
+    const draft = structuredClone(document);
+    edit(draft);
+    return derivePlan({ ...draft, work: { ...draft.work, ...changes } }, STARTERS);
+  };
+  const ruled = (rule: string, ...of: Parameters<typeof planAt>) =>
+    planAt(...of).advice.filter((one) => one.rule === rule);
+  const dammed = (job: JobDocument) =>
+    job.coats.find(({ kind }) => kind === "colour")!.passes.push(usualPass("dam", "dam-pull"));
+
+  test("a dam that would be pulled in the night is told at its pass, with a way out; in the morning it is not", () => {
+    const [asleep] = ruled("asleep", { startMin: 20 * 60 }, dammed).filter(({ at }) => at === "dam");
+    expect(asleep).toMatchObject({ kind: "physics" });
+    expect(asleep!.what).toMatch(/dam.* falls in the night/);
+    expect(asleep!.soWhat).toMatch(/find a start/);
+    expect(ruled("asleep", { startMin: 9 * 60 }, dammed)).toEqual([]);
+  });
+  test("a night that is too short for sanding says how long it takes and how long the next coat waits", () => {
+    const [cold] = ruled("short-night", { tempC: 16 });
+    expect(cold!.what).toMatch(/can be sanded \d+ h after it was mixed \(\d+ h to \d+ h\)/);
+    expect(cold!.soWhat).toMatch(/waits \d+ h longer/);
+    expect(ruled("short-night", { tempC: 30 })).toEqual([]);
+  });
+  test("a coat after the recoat window of the one below is to be sanded first", () => {
+    const late = (job: JobDocument) => {
+      const clear = job.coats.at(-1)!;
+      clear.startsAfter = "recoat";
+      // The colour below is worked on so late that its window is over.
+      job.coats.at(-2)!.passes.push(usualPass("late", "stones", { fromMin: 40 * 60 }));
+    };
+    expect(ruled("after-recoat", {}, late)).toMatchObject([{ kind: "data sheet" }]);
+    expect(ruled("after-recoat", {})).toEqual([]);
+  });
+  test("a room that never gets a film there is said once for each act, and does not hang", () => {
+    expect(ruled("never-there", { tempC: -45 }).length).toBeGreaterThan(0);
+    expect(ruled("never-there", { tempC: 21 })).toEqual([]);
+  });
+  test("a card's own limits come before the usual ones, and are told as its sheet's", () => {
+    const own: ResinCard = { ...CARD, roomFromC: 22, roomToC: 30, humidityMaxPct: 60 };
+    const told = (tempC: number, humidityPct: number | null = null) =>
+      say([advised({ card: own })], tempC, humidityPct).map(({ rule, kind }) => [rule, kind]);
+    expect(told(20)).toEqual([["card-limits", "data sheet"]]);
+    expect(told(29)).toEqual([]);
+    expect(told(31)).toEqual([["card-limits", "data sheet"]]);
+    expect(told(25, 65)).toEqual([["card-limits", "data sheet"]]);
+    expect(told(25, 55)).toEqual([]);
+    expect(say([advised()], 29).map(({ rule }) => rule)).toEqual(["room-temperature"]);
+  });
 });

@@ -7,6 +7,7 @@ import type { Band } from "../colour/spectrum";
 import type { Calibration } from "../cure/calibrate";
 import type { ResinCard } from "../cure/resin-card";
 import type { Coat } from "../schedule/coat";
+import type { CoatWindows, Trouble } from "../schedule/windows";
 
 /** Why a piece of advice is given. Danger is drawn in the danger colour; all else is calm. */
 export type AdviceKind = "physics" | "data sheet" | "common practice" | "safety";
@@ -52,6 +53,8 @@ export type AdvisedCoat = {
   batched: BatchedCoat | null;
   card: ResinCard | null;
   calibration: Calibration | null;
+  /** When it is mixed and worked; null where it cannot be. */
+  windows: CoatWindows | null;
   /** Depth of its deepest pour, for one that fills, mm. */
   pourDepthMm: number | null;
   seen: SeenCoat;
@@ -60,6 +63,10 @@ export type AdvisedCoat = {
 export type AdviceContext = {
   /** From the ground upward. */
   coats: readonly AdvisedCoat[];
+  /** The hour of the first mix, minutes after midnight. */
+  startMin: number;
+  /** What is wrong with the days as they are planned. */
+  troubles: readonly Trouble[];
   tempC: number;
   /** Coldest that the room gets, °C. */
   coldestC: number;

@@ -5,6 +5,7 @@ import { blackOnPrimer, metallicKilled, metallicShare, whiteFirst } from "./colo
 import { loadTooLarge, overCardLimit } from "./load-rules";
 import { yellowOverDark } from "./yellow-rules";
 import { filmTooThick, filmTooThin, notForCounters } from "./film-rules";
+import { daysTroubles, shortNight } from "./time-rules";
 import { alcoholTooEarly, flameAfterVapour } from "./pass-rules";
 
 const RULES: readonly Rule[] = [
@@ -23,6 +24,8 @@ const RULES: readonly Rule[] = [
   alcoholTooEarly,
   adhesiveUnderClear,
   whiteYellows,
+  daysTroubles,
+  shortNight,
   cardConflicts,
   roomTemperature,
   cardLimits,

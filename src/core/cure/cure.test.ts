@@ -11,7 +11,8 @@ import {
   timeToConversion,
   viscosityPaS,
 } from "./kinetics";
-import { potHeatLossWPerK, potLifeMin } from "./pot";
+import { leftStanding } from "./left-standing";
+import { CUP, potHeatLossWPerK, potLifeMin, SPREAD_OUT, standing } from "./pot";
 import type { ResinCard } from "./resin-card";
 import { parametersOf } from "../reference/resins";
 
@@ -155,6 +156,44 @@ describe("calibration", () => {
       ),
       { numRuns: 60 },
     );
+  });
+});
+
+describe("a pot left standing", () => {
+  test.each(reference.cup.rows)(
+    "peaks as the reference does: resin $resin, $M_kg kg ($T0 °C in $Ta °C)",
+    (row) => {
+      const { M_kg: massKg, T0: mixedC, Ta: roomC } = row;
+      const { peakC, peakAtMin } = standing(massKg * 1000, mixedC, roomC, parametersOf(row.resin));
+      expect(Math.abs(peakC - row.Tpeak)).toBeLessThan(1);
+      expect(Math.abs(peakAtMin / (row.tpeak_s / 60) - 1)).toBeLessThan(0.02);
+    },
+  );
+  test("without loss of heat it would rise by H/cp (adiabatic; closed form)", () => {
+    const p = parametersOf("a");
+    // A cube of a tonne loses next to nothing while it cures.
+    const { peakC } = standing(1e9, 22, 22, p);
+    expect((peakC - 22) / (p.heatJPerKg / p.heatCapacityJPerKgK)).toBeGreaterThan(0.96);
+    expect((peakC - 22) / (p.heatJPerKg / p.heatCapacityJPerKgK)).toBeLessThan(1.0001);
+  });
+  test("spread out it stays cool, in a tall bucket it gets hotter than in a cup, twice as much lives shorter", () => {
+    const p = parametersOf("a");
+    const [flat, cup, tall] = [SPREAD_OUT, CUP, { heightToWidth: 2 }].map((container) =>
+      standing(500, 22, 22, p, container),
+    );
+    expect(flat!.peakC).toBeLessThan(60);
+    expect(cup!.peakC).toBeGreaterThan(120);
+    expect(Math.abs(tall!.peakC - cup!.peakC)).toBeLessThan(10);
+    expect(potLifeMin(1000, 22, 22, p)).toBeLessThan(potLifeMin(500, 22, 22, p));
+  });
+  test("what is left over is judged by the hotter end", () => {
+    const calibration = calibrate(CARD);
+    const cup = leftStanding(CARD, calibration, 300, 21);
+    expect(cup.heat).toBe("smokes");
+    expect(cup.peakC.low).toBeLessThanOrEqual(cup.peakC.likely);
+    expect(cup.peakC.high).toBeGreaterThan(cup.peakC.likely);
+    expect(leftStanding(CARD, calibration, 300, 21, SPREAD_OUT).peakC.likely).toBeLessThan(60);
+    expect(leftStanding(CARD, calibration, 5, 18).heat).not.toBe("smokes");
   });
 });
 

@@ -27,6 +27,18 @@ export const STATE_WORDS: Record<FilmState, string> = {
 /** The same where there is little room. */
 export const SHORT_WORDS: Record<FilmState, string> = { ...STATE_WORDS, recoat: "recoat" };
 
+/** What a state allows and what it does not, where no pass is planned (common practice, no source). */
+export const STATE_ALLOWS: Record<FilmState, { may: string; mustNot: string }> = {
+  runny: { may: "lay, spread, blend, torch", mustNot: "pull a dam, turn over" },
+  flowing: { may: "veins, drops, alcohol, torch", mustNot: "blend further: it muddies" },
+  heavy: { may: "veins, faces, scrape drips", mustNot: "blow, torch, blend" },
+  gummy: { may: "pull the dam, scrape drips, coat tacky", mustNot: "touch the face: it keeps every mark" },
+  set: { may: "leave it alone", mustNot: "coat, sand, move" },
+  recoat: { may: "coat without sanding", mustNot: "sand: it clogs the paper" },
+  sandable: { may: "sand and coat, move", mustNot: "load, heat, wet" },
+  hard: { may: "use it as its sheet says", mustNot: "" },
+};
+
 /** From when a state holds, minutes after mixing. */
 export type StateStart = { state: FilmState; fromMin: Spread };
 

@@ -3,20 +3,36 @@ import { conversionRate, freshViscosityPaS, viscosityPaS, type CureParameters } 
 /** State of the resin in a pot. */
 export type PotState = { timeS: number; tempC: number; alpha: number };
 
-/**
- * Heat a pot of this mass loses per kelvin, W/K: a cylinder as high as wide, open at the top, standing on a bench.
- * 1/U = 1/9 + 0.25·(D/2)/k matches a two-dimensional solve within 5 % in time (docs/models/cure.md).
- */
-export function potHeatLossWPerK(massG: number, p: CureParameters): number {
-  const volumeM3 = massG / 1000 / p.densityKgPerM3;
-  const diameterM = Math.cbrt((4 * volumeM3) / Math.PI);
-  const areaM2 = Math.PI * diameterM ** 2 + (1.5 * Math.PI * diameterM ** 2) / 4;
-  return areaM2 / (1 / 9 + (0.25 * (diameterM / 2)) / p.conductivityWPerMK);
+/** What a pot is: as high as so many of its widths, or filled to a depth, mm. Open at the top, on a bench. */
+export type Container = { heightToWidth: number } | { depthMm: number };
+/** A cup or bucket, as high as wide; what a batch is mixed in where nothing else is said. */
+export const CUP: Container = { heightToWidth: 1 };
+/** A tray or a sheet of foil on which leftovers are spread out. */
+export const SPREAD_OUT: Container = { depthMm: 8 };
+
+/** Width and height of what a volume fills of a container, m. */
+function sizeOf(volumeM3: number, container: Container): { widthM: number; heightM: number } {
+  if ("depthMm" in container) {
+    const heightM = container.depthMm / 1000;
+    return { widthM: Math.sqrt((4 * volumeM3) / (Math.PI * heightM)), heightM };
+  }
+  const widthM = Math.cbrt((4 * volumeM3) / (Math.PI * container.heightToWidth));
+  return { widthM, heightM: widthM * container.heightToWidth };
 }
 
-function stepper(massG: number, roomC: number, p: CureParameters) {
+/**
+ * Heat a pot of this mass loses per kelvin, W/K: a cylinder open at the top, half as much through its bottom. 1/U = 1/9 + 0.25·(L/2)/k with L
+ * the smaller of its width and height; for one as high as wide it matches a two-dimensional solve within 5 % in time (docs/models/cure.md).
+ */
+export function potHeatLossWPerK(massG: number, p: CureParameters, container: Container = CUP): number {
+  const { widthM, heightM } = sizeOf(massG / 1000 / p.densityKgPerM3, container);
+  const areaM2 = Math.PI * widthM * heightM + (1.5 * Math.PI * widthM ** 2) / 4;
+  return areaM2 / (1 / 9 + (0.25 * (Math.min(widthM, heightM) / 2)) / p.conductivityWPerMK);
+}
+
+function stepper(massG: number, roomC: number, p: CureParameters, container: Container) {
   const massKg = massG / 1000;
-  const lossPerS = potHeatLossWPerK(massG, p) / (massKg * p.heatCapacityJPerKgK);
+  const lossPerS = potHeatLossWPerK(massG, p, container) / (massKg * p.heatCapacityJPerKgK);
   const heatK = p.heatJPerKg / p.heatCapacityJPerKgK;
   const slope = (tempC: number, alpha: number): [number, number] => {
     const rate = conversionRate(Math.min(alpha, 1), tempC, p);
@@ -51,9 +67,10 @@ export function runPot(
   roomC: number,
   p: CureParameters,
   until: (state: PotState) => boolean,
+  container: Container = CUP,
 ): PotState {
   if (!(massG > 0)) throw new Error(`A pot of ${massG} g cannot be run`);
-  const step = stepper(massG, roomC, p);
+  const step = stepper(massG, roomC, p, container);
   let state: PotState = { timeS: 0, tempC: mixedC, alpha: 0 };
   while (state.timeS < LONGEST_S) {
     const dt = Math.min(1800, 0.01 / Math.max(conversionRate(state.alpha, state.tempC, p), 1e-9));
@@ -74,7 +91,13 @@ export function runPot(
 }
 
 /** Minutes until the pot must be empty: viscosity doubled, or 25 K warmer than mixed, whichever comes first. */
-export function potLifeMin(massG: number, mixedC: number, roomC: number, p: CureParameters): number {
+export function potLifeMin(
+  massG: number,
+  mixedC: number,
+  roomC: number,
+  p: CureParameters,
+  container: Container = CUP,
+): number {
   const thick = 2 * freshViscosityPaS(mixedC, p);
   const end = runPot(
     massG,
@@ -82,6 +105,36 @@ export function potLifeMin(massG: number, mixedC: number, roomC: number, p: Cure
     roomC,
     p,
     (state) => state.tempC >= mixedC + 25 || viscosityPaS(state.alpha, state.tempC, p) >= thick,
+    container,
   );
   return end.timeS / 60;
+}
+
+/** How hot a pot gets that is left standing, °C, and how long after mixing, min. */
+export type Standing = { peakC: number; peakAtMin: number };
+
+/** Cured so far that no more heat comes of it. */
+const SPENT = 0.97;
+
+export function standing(
+  massG: number,
+  mixedC: number,
+  roomC: number,
+  p: CureParameters,
+  container: Container = CUP,
+): Standing {
+  let peak: Standing = { peakC: mixedC, peakAtMin: 0 };
+  runPot(
+    massG,
+    mixedC,
+    roomC,
+    p,
+    ({ tempC, timeS, alpha }) => {
+      if (tempC > peak.peakC) peak = { peakC: tempC, peakAtMin: timeS / 60 };
+      // Past its peak it only cools.
+      return alpha >= SPENT || tempC < peak.peakC - 2;
+    },
+    container,
+  );
+  return peak;
 }

@@ -1,5 +1,6 @@
 import { mixDensityGPerMl, ratioError } from "../batch/parts";
 import { trimmed, quantityText } from "../units/format-quantity";
+import { isLaying } from "../schedule/windows";
 import type { UnitSystem } from "../units/dimension";
 import type { Plan } from "./derive-plan";
 import { mixedAt, weighKey, type PourState } from "./pour";
@@ -39,7 +40,7 @@ export function comparePour(
   state: PourState,
   system: UnitSystem,
 ): CoatOutcome[] {
-  return plan.coats.flatMap(({ coat, card, batched, windows }) => {
+  return plan.coats.flatMap(({ coat, card, batched }) => {
     if (!batched || !card) return [];
     const area = batched.topAreaMm2;
     const own = steps.filter((step) => step.coatId === coat.id);
@@ -64,8 +65,9 @@ export function comparePour(
     const shortMl = state.shortMl.get(coat.id) ?? null;
     const usedMl = leftMl !== null ? mixedMl - leftMl : shortMl !== null ? mixedMl : null;
     const first = mixedAt(steps, state, coat.id);
-    // Laying ends with the passes that follow at once; timed ones (veins, faces, drips) come when the film is ready for them.
-    const laying = own.filter((step) => step.kind === "pass" && step.atMin <= (windows?.laidAtMin ?? 0));
+    // Other passes (veins, faces, drips) come when the film is ready for them.
+    const layingIds = new Set(coat.passes.filter(({ kind }) => isLaying(kind)).map(({ id }) => id));
+    const laying = own.filter(({ passId }) => passId !== null && layingIds.has(passId));
     const laid = laying.flatMap((step) => state.doneAt.get(step.id) ?? []).sort();
     const last = laying.length > 0 && laid.length === laying.length ? (laid[laid.length - 1] ?? null) : null;
     const ratioOff = allWeighed && bG > 0 ? ratioError(aG, bG, card) : null;

@@ -273,6 +273,8 @@ export function derivePlan(
 
   const looks = colourPlan(job, colourants);
   const advice = advise({
+    startMin: job.work.startMin,
+    troubles: days.troubles,
     tempC: job.work.tempC,
     coldestC: coldestC(job.work),
     humidityPct: job.work.humidityPct ?? null,
@@ -284,6 +286,7 @@ export function derivePlan(
       batched: planned.batched,
       card: planned.card,
       calibration: planned.calibration,
+      windows: planned.windows,
       pourDepthMm: planned.pourDepthMm,
       seen: looks.coats[index] as CoatLooks,
     })),

@@ -31,8 +31,9 @@ export type RunStep = {
   title: string;
   detail: string;
   weigh: WeighLine[];
-  /** Planned time, minutes after midnight of the first day. */
+  /** Planned begin and end, minutes after midnight of the first day. */
   atMin: number;
+  untilMin: number;
   caution: string | null;
   stopHere: string | null;
   /** True for what puts vapour in the air that burns, and for what would light it. */
@@ -186,6 +187,7 @@ function batchSteps(planned: PlannedCoat, batched: BatchedCoat, batch: Batch, sy
       detail: `${COAT_WORDS[coat.kind]}${of}. ${quantityText(batch.parts.mixMl, "volume", system)} for ${sectionWords(batch.sections, system) || "the whole piece"}.`,
       weigh: weighLines(batch, paint),
       atMin: mixAt,
+      untilMin: mixAt,
     },
   ];
   if (!paint) {
@@ -199,6 +201,7 @@ function batchSteps(planned: PlannedCoat, batched: BatchedCoat, batch: Batch, sy
         : `${batch.parts.cG > 0 ? "A and B first, then the filler. " : ""}Top to bottom and back, a turn at each end, three times; scrape into a clean second container; two times more. The clock starts when A meets B.${lives}`,
       weigh: [],
       atMin: mixAt,
+      untilMin: mixAt + batched.mixingMin,
     });
     if (!separate && batch.cups.length > 1) {
       steps.push({
@@ -212,6 +215,7 @@ function batchSteps(planned: PlannedCoat, batched: BatchedCoat, batch: Batch, sy
             .join(" · ") + ". Fluid before powder; stir until no dry grain is left.",
         weigh: [],
         atMin: mixAt + batched.mixingMin,
+        untilMin: mixAt + batched.mixingMin,
       });
     }
   }
@@ -242,7 +246,7 @@ function inOrder(steps: readonly RunStep[]): RunStep[] {
   let latest = -Infinity;
   return steps.map((step) => {
     latest = Math.max(latest, step.atMin);
-    return { ...step, atMin: latest };
+    return { ...step, atMin: latest, untilMin: step.untilMin + latest - step.atMin };
   });
 }
 
@@ -260,10 +264,17 @@ export function runSheet(plan: Plan, system: UnitSystem): RunStep[] {
 function coatSteps(planned: PlannedCoat, batched: BatchedCoat, system: UnitSystem): RunStep[] {
   const { coat } = planned;
   const firstMix = planned.windows?.mixedAtMin ?? 0;
-  const dueAt = (pass: Pass) =>
-    planned.windows?.windows.find((window) => window.pass.id === pass.id)?.atMin ??
-    firstMix + (pass.fromMin ?? 0);
-  const passStep = (pass: Pass, batch: number | null, atMin: number): RunStep => ({
+  /** From when to when it is planned; without windows from the minute that it names. */
+  const plannedOf = (pass: Pass) => {
+    const earliest = firstMix + (pass.fromMin ?? 0);
+    const own = planned.windows?.windows.find((window) => window.pass.id === pass.id);
+    return own ?? { atMin: earliest, untilMin: earliest };
+  };
+  const passStep = (
+    pass: Pass,
+    batch: number | null,
+    { atMin, untilMin }: { atMin: number; untilMin: number },
+  ): RunStep => ({
     id: batch === null ? `${coat.id}:pass:${pass.id}` : `${coat.id}:${batch}:pass:${pass.id}`,
     coatId: coat.id,
     coatName: coat.name,
@@ -274,6 +285,7 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, system: UnitSyste
     detail: passDetail(pass, batched.topAreaMm2, system),
     weigh: [],
     atMin,
+    untilMin,
     caution: CAUTION[pass.kind] ?? null,
     stopHere: pass.stopHere,
     vapour: pass.kind === "alcohol" || pass.kind === "mica-alcohol" || pass.kind === "fog",
@@ -284,18 +296,17 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, system: UnitSyste
   const after = coat.passes.filter((pass) => !before.includes(pass) && !laid.includes(pass));
   const many = batched.batches.length > 1;
   return [
-    ...before.map((pass) => passStep(pass, null, firstMix)),
+    ...before.map((pass) => passStep(pass, null, { atMin: firstMix, untilMin: firstMix })),
     ...batched.batches.flatMap((batch) => [
       ...batchSteps(planned, batched, batch, system),
-      ...laid.map((pass) =>
-        passStep(
-          pass,
-          many ? batch.number : null,
-          planned.windows?.batches[batch.number - 1]?.pourAtMin ?? firstMix,
-        ),
-      ),
+      ...laid.map((pass) => {
+        const whole = plannedOf(pass);
+        const atMin = planned.windows?.batches[batch.number - 1]?.pourAtMin ?? firstMix;
+        const untilMin = atMin + (whole.untilMin - whole.atMin) * batch.share;
+        return passStep(pass, many ? batch.number : null, { atMin, untilMin });
+      }),
     ]),
-    ...after.map((pass) => passStep(pass, null, dueAt(pass))),
+    ...after.map((pass) => passStep(pass, null, plannedOf(pass))),
   ];
 }
 

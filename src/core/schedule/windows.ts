@@ -43,7 +43,7 @@ const VAPOUR: readonly PassKind[] = ["alcohol", "mica-alcohol", "fog"];
 /** Passes on the coat below, before this one is mixed. */
 const BEFORE: readonly PassKind[] = ["sand"];
 /** The laying itself: these share the time that the batches are worked in. */
-const isLaying = (kind: PassKind) => RIGHT[kind].to === "flowing";
+export const isLaying = (kind: PassKind) => RIGHT[kind].to === "flowing";
 /** Acts that come hours after a coat is laid: another coat need not wait for them. */
 const isLate = (kind: PassKind) => kind === "dam-pull" || kind === "drip-scrape" || kind === "check";
 

@@ -1,63 +1,89 @@
 "use client";
 
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { asResinCard, type ResinCardFields } from "@/contracts/resin-card";
-import { potLifeSpread } from "@/core/batch/batch-coat";
-import { calibrate } from "@/core/cure/calibrate";
-import { filmLifeAt } from "@/core/cure/film-in-room";
+import { calibrate, type Calibration } from "@/core/cure/calibrate";
+import { filmLifeAt, type FilmInRoom } from "@/core/cure/film-in-room";
+import type { ResinCard } from "@/core/cure/resin-card";
+import { startOf } from "@/core/schedule/windows";
 import type { UnitSystem } from "@/core/units/dimension";
-import { quantityText } from "@/core/units/format-quantity";
+import { quantityText, trimmed } from "@/core/units/format-quantity";
 import { Beam } from "@/ui/beam";
+import { SelectField } from "@/ui/text-field";
+import { PotTable } from "./pot-table";
 
 const TEMPERATURES_C = [15, 20, 25, 30];
-const MASSES_G = [100, 500, 1500, 5000];
 
-/** What the fit says: beams at four temperatures, pot life at four masses, residuals in plain words. */
-export function CardBehaviour({ fields, system }: { fields: ResinCardFields; system: UnitSystem }) {
-  const card = useMemo(() => asResinCard("00000000-0000-4000-8000-000000000000", fields), [fields]);
-  const calibration = useMemo(() => calibrate(card), [card]);
-  const until =
-    (filmLifeAt(card, calibration, 15).find((start) => start.state === "set")?.fromMin.likely ?? 600) * 1.05;
-  const pots = useMemo(
-    () => MASSES_G.map((massG) => ({ massG, life: potLifeSpread(massG, 21, calibration, card.kind) })),
-    [calibration, card.kind],
+type Fitted = { card: ResinCard; calibration: Calibration };
+
+/** What the fit says: beams at four temperatures, pots at four masses, residuals in plain words; beside another resin where one is chosen. */
+export function CardBehaviour({
+  fields,
+  system,
+  others,
+}: {
+  fields: ResinCardFields;
+  system: UnitSystem;
+  others: readonly ResinCard[];
+}) {
+  const own = useMemo((): Fitted => {
+    const card = asResinCard("00000000-0000-4000-8000-000000000000", fields);
+    return { card, calibration: calibrate(card) };
+  }, [fields]);
+  const [besideId, setBesideId] = useState("");
+  const beside = useMemo((): Fitted | null => {
+    const card = others.find(({ id }) => id === besideId);
+    return card ? { card, calibration: calibrate(card) } : null;
+  }, [others, besideId]);
+  const both = beside ? [own, beside] : [own];
+  const until = Math.max(
+    ...both.map(({ card, calibration }) => startOf(filmLifeAt(card, calibration, 15), "set").likely * 1.05),
   );
+  const { card, calibration } = own;
   return (
     <section aria-label="What the fit says" className="flex-1 min-w-0 px-7 py-5">
-      <h2 className="heading text-xl mb-1">What these numbers say</h2>
+      <div className="flex items-end gap-4 mb-1">
+        <h2 className="heading text-xl flex-1">What these numbers say</h2>
+        {others.length > 0 && (
+          <SelectField
+            label="Set beside it"
+            value={besideId}
+            onChange={(event) => setBesideId(event.target.value)}
+            frame="w-52"
+          >
+            <option value="">no other</option>
+            {others.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </SelectField>
+        )}
+      </div>
       <p className="text-ink-soft mb-4">
         A film at four temperatures, on one scale of {Math.round(until / 60)} hours. The short line under a
-        border is its spread.
+        border is its spread. Point at a moment, or walk to it by arrow keys.
       </p>
       {TEMPERATURES_C.map((tempC) => (
-        <div key={tempC} className="flex items-end gap-4 mb-1 overflow-hidden">
+        <div key={tempC} className="flex items-end gap-4 mb-1">
           <span className="figure text-lg w-16 pb-2 shrink-0">
             {quantityText(tempC, "temperature", system)}
           </span>
-          <Beam
-            life={filmLifeAt(card, calibration, tempC)}
-            nowMin={null}
-            untilMin={until}
-            width={520}
-            height={20}
-          />
+          <div>
+            {both.map((one) => (
+              <CardBeam
+                key={one.card.id}
+                of={one}
+                tempC={tempC}
+                until={until}
+                system={system}
+                named={beside !== null}
+              />
+            ))}
+          </div>
         </div>
       ))}
-      <h3 className="heading mt-6 mb-2">In the pot at {quantityText(21, "temperature", system)}</h3>
-      <div className="flex gap-8">
-        {pots.map(({ massG, life }) => (
-          <div key={massG}>
-            <div className="label">{quantityText(massG, "mass", system)}</div>
-            <div className="figure text-2xl">
-              {Math.round(life.likely)}
-              <span className="unit">min</span>
-            </div>
-            <div className="label">
-              {Math.round(life.low)} to {Math.round(life.high)}
-            </div>
-          </div>
-        ))}
-      </div>
+      <PotTable both={both} system={system} />
       {card.kind === "hybrid" && (
         <p className="border-l-[3px] border-ink pl-3 mt-3 max-w-[56ch]">
           This is no epoxy: how it heats itself is not modelled. Its times are shifted by temperature as an
@@ -75,13 +101,13 @@ export function CardBehaviour({ fields, system }: { fields: ResinCardFields; sys
           <thead>
             <tr className="label text-left">
               <th className="font-normal pr-10 py-1">Number</th>
-              <th className="font-normal pr-10 text-right">Sheet</th>
+              <th className="font-normal pr-10 text-right">Card</th>
               <th className="font-normal text-right">Fit</th>
             </tr>
           </thead>
           <tbody>
-            {calibration.residuals.map((residual) => (
-              <tr key={residual.what} className="border-t border-line">
+            {calibration.residuals.map((residual, index) => (
+              <tr key={`${residual.what} ${index}`} className="border-t border-line">
                 <td className="py-1 pr-10">{residual.what}</td>
                 <td className="figure text-right pr-10">{Math.round(residual.sheetMin)} min</td>
                 <td className="figure text-right">{Math.round(residual.modelMin)} min</td>
@@ -95,6 +121,66 @@ export function CardBehaviour({ fields, system }: { fields: ResinCardFields; sys
           {conflict}
         </p>
       ))}
+      <Learnt calibration={calibration} depthMm={card.thickestFilmMm} system={system} />
     </section>
   );
+}
+
+/** The life of a film at one temperature; any moment of it can be asked. */
+function CardBeam({
+  of: { card, calibration },
+  tempC,
+  until,
+  system,
+  named,
+}: {
+  of: Fitted;
+  tempC: number;
+  until: number;
+  system: UnitSystem;
+  named: boolean;
+}) {
+  const film = useMemo(
+    (): FilmInRoom => ({ card, calibration, room: { kind: "constant", tempC }, mixedAtMin: 0 }),
+    [card, calibration, tempC],
+  );
+  const name = card.name || "this resin";
+  return (
+    <div className="relative hover:z-10 focus-within:z-10">
+      {named && <p className="label -mb-1">{name}</p>}
+      <Beam
+        life={filmLifeAt(card, calibration, tempC)}
+        nowMin={null}
+        untilMin={until}
+        width={520}
+        height={20}
+        moment={{ film, name: `${name} at ${quantityText(tempC, "temperature", system)}`, system }}
+      />
+    </div>
+  );
+}
+
+/** What the card has taught beside its rate. */
+function Learnt({
+  calibration: { learnt, parameters },
+  depthMm,
+  system,
+}: {
+  calibration: Calibration;
+  depthMm: number | null;
+  system: UnitSystem;
+}) {
+  const lines = [
+    learnt.activation
+      ? `From its two gel times: it goes ${trimmed(Math.exp((parameters.activationJPerMol / 8.314) * (1 / 293.15 - 1 / 303.15)), 1)} times as fast at 30 °C as at 20 °C.`
+      : null,
+    learnt.heat && depthMm !== null
+      ? `From the ${quantityText(depthMm, "film", system)} that it is rated for: ${trimmed(parameters.heatJPerKg / 1000, 0)} kJ of heat in a kilogram.`
+      : null,
+  ].filter((line) => line !== null);
+  return lines.map((line) => (
+    <p key={line} className="text-sm text-ink-soft mt-2">
+      {line}
+    </p>
+  ));
 }

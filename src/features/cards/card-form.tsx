@@ -9,6 +9,7 @@ import {
   saveResinCard,
   type ResinCardFields,
 } from "@/contracts/resin-card";
+import type { ResinCard } from "@/core/cure/resin-card";
 import type { Dimension, UnitSystem } from "@/core/units/dimension";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
@@ -17,6 +18,7 @@ import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
 import { CardBehaviour } from "./card-behaviour";
 import { KitList } from "./kit-list";
+import { TestList } from "./test-list";
 
 type NumberField = {
   [Key in keyof ResinCardFields]: ResinCardFields[Key] extends number | null ? Key : never;
@@ -80,6 +82,8 @@ const FILM: Row[] = [
   { field: "filmTempC", label: "Film times hold at", dimension: "temperature", min: 0, max: 60 },
   { field: "workMin", label: "Working time", dimension: "minutes", min: 1, max: 5000, optional: true },
   { field: "gelH", label: "Gel", dimension: "hours", min: 0.05, max: 500, optional: true },
+  { field: "gel2H", label: "Gel at another", dimension: "hours", min: 0.05, max: 500, optional: true },
+  { field: "gel2TempC", label: "namely at", dimension: "temperature", min: 0, max: 60 },
   { field: "tackFreeH", label: "Tack-free", dimension: "hours", min: 0.05, max: 1000, optional: true },
   { field: "recoatFromH", label: "Recoat from", dimension: "hours", min: 0, max: 1000, optional: true },
   { field: "recoatUntilH", label: "Recoat until", dimension: "hours", min: 0, max: 2000, optional: true },
@@ -88,17 +92,33 @@ const FILM: Row[] = [
   { field: "thickestFilmMm", label: "Thickest film", dimension: "film", min: 0.05, max: 300, optional: true },
 ];
 
+const ROOM: Row[] = [
+  { field: "roomFromC", label: "Not colder than", dimension: "temperature", min: 0, max: 60, optional: true },
+  { field: "roomToC", label: "Not warmer than", dimension: "temperature", min: 0, max: 60, optional: true },
+  {
+    field: "humidityMaxPct",
+    label: "Humidity at most",
+    dimension: "percent",
+    min: 1,
+    max: 100,
+    optional: true,
+  },
+];
+
 /** A card's numbers in, its behaviour out, live. */
 export function CardForm({
   cardId,
   start,
   system,
   canRemove,
+  others,
 }: {
   cardId: string | null;
   start: ResinCardFields;
   system: UnitSystem;
   canRemove: boolean;
+  /** Cards that it can be compared with. */
+  others: readonly ResinCard[];
 }) {
   const router = useRouter();
   const [fields, setFields] = useState(start);
@@ -202,6 +222,16 @@ export function CardForm({
         )}
         <h2 className="heading border-b border-line pb-1 mb-3 mt-5">In the film</h2>
         <div className="grid grid-cols-3 gap-3">{rows(FILM)}</div>
+        {!paint && (
+          <TestList
+            tests={fields.benchTests}
+            system={system}
+            faultAt={(field) => (problem?.field === field ? problem.message : null)}
+            onTests={(benchTests) => edit({ benchTests })}
+          />
+        )}
+        <h2 className="heading border-b border-line pb-1 mb-3 mt-5">The room it asks for</h2>
+        <div className="grid grid-cols-3 gap-3">{rows(ROOM)}</div>
         <div className="mt-4">
           <Checkbox
             label="holds against light and scratches: fit for counters"
@@ -235,7 +265,7 @@ export function CardForm({
           )}
         </div>
       </section>
-      {!paint && <CardBehaviour fields={fields} system={system} />}
+      {!paint && <CardBehaviour fields={fields} system={system} others={others} />}
     </main>
   );
 }

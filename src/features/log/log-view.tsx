@@ -7,6 +7,7 @@ import { foldPour } from "@/core/plan/pour";
 import { runSheet } from "@/core/plan/run-sheet";
 import type { UnitSystem } from "@/core/units/dimension";
 import { otherSystem, quantityText, trimmed } from "@/core/units/format-quantity";
+import { LogBeams } from "./log-beams";
 import { TimeLine } from "./time-line";
 
 /** Plan above, actual below, on one scale. */
@@ -155,6 +156,7 @@ export function LogView({
       {outcomes.map((outcome) => (
         <Outcome key={outcome.coatId} outcome={outcome} system={system} />
       ))}
+      <LogBeams pour={pour} system={system} />
       <div className="grid grid-cols-[1fr_360px] gap-10 pt-5 max-lg:grid-cols-1">
         <TimeLine plan={plan} steps={steps} state={state} />
         <section>

@@ -19,7 +19,7 @@ export function TimeLine({
     const mixed = mixedAt(steps, state, step.coatId);
     const first = steps.find((one) => one.coatId === step.coatId && one.kind === "weigh");
     const minute = mixed ? (Date.parse(at) - Date.parse(mixed)) / 60000 : 0;
-    return [{ step, at, minute, planned: first ? step.atMin - first.atMin : 0 }];
+    return [{ step, at, minute, planned: first ? step.untilMin - first.atMin : 0 }];
   });
   const name = (coatId: string) => plan.coats.find((planned) => planned.coat.id === coatId)?.coat.name ?? "";
   return (

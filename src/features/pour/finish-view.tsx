@@ -3,11 +3,15 @@
 import Link from "next/link";
 import { useState } from "react";
 import type { Pour } from "@/contracts/pours";
+import { mixDensityGPerMl } from "@/core/batch/parts";
+import type { Calibration } from "@/core/cure/calibrate";
+import { leftStanding } from "@/core/cure/left-standing";
+import type { ResinCard } from "@/core/cure/resin-card";
 import type { Plan } from "@/core/plan/derive-plan";
 import type { PourState } from "@/core/plan/pour";
 import type { RunStep } from "@/core/plan/run-sheet";
 import type { UnitSystem } from "@/core/units/dimension";
-import { quantityText } from "@/core/units/format-quantity";
+import { formatQuantity, quantityText } from "@/core/units/format-quantity";
 import { parseQuantity } from "@/core/units/parse-quantity";
 import type { Act } from "./pour-store";
 
@@ -31,13 +35,22 @@ export function FinishView({ pour, plan, state, system, record, back }: Props) {
         Scrape the cups together and read them. With this the log can tell the real rate; without it the next
         plan knows no better.
       </p>
-      {poured.map(({ coat, batched }) => (
+      <p className="border-l-4 border-danger-night pl-4 mb-4 text-lg max-w-[60ch]">
+        What is left in a cup heats itself: spread it out thin on foil or in moulds, in the open, away from
+        what burns. Never close a hot cup.
+      </p>
+      {poured.map(({ coat, batched, card, calibration }) => (
         <LeftRow
           key={coat.id}
           name={coat.name}
           mixedMl={batched?.mixMl.likely ?? 0}
           left={state.leftMl.get(coat.id)}
           short={state.shortMl.get(coat.id)}
+          heat={
+            card && calibration && card.kind !== "paint"
+              ? (ml) => standingWords(card, calibration, ml, pour.plan.document.work.tempC, system)
+              : null
+          }
           system={system}
           onLeft={(ml) => void record({ kind: "left", coatId: coat.id, ml })}
           onShort={(ml) => void record({ kind: "short", coatId: coat.id, ml })}
@@ -74,11 +87,26 @@ export function FinishView({ pour, plan, state, system, record, back }: Props) {
   );
 }
 
+/** "In one cup it gets to 140 °C (120 to 155) after 58 min: spread it out." */
+function standingWords(
+  card: ResinCard,
+  calibration: Calibration,
+  ml: number,
+  roomC: number,
+  system: UnitSystem,
+): string {
+  const grams = ml * mixDensityGPerMl(card);
+  const { peakC, peakAtMin, heat } = leftStanding(card, calibration, grams, roomC);
+  const temp = (tempC: number) => formatQuantity(tempC, "temperature", system).number;
+  return `In one cup it gets to ${quantityText(peakC.likely, "temperature", system)} (${temp(peakC.low)} to ${temp(peakC.high)}) ${Math.round(peakAtMin)} min after mixing${heat === "warm" ? "." : ": spread it out now."}`;
+}
+
 function LeftRow({
   name,
   mixedMl,
   left,
   short,
+  heat,
   system,
   onLeft,
   onShort,
@@ -87,6 +115,8 @@ function LeftRow({
   mixedMl: number;
   left: number | undefined;
   short: number | undefined;
+  /** What a cup of so much does when it is left standing. */
+  heat: ((ml: number) => string) | null;
   system: UnitSystem;
   onLeft: (ml: number) => void;
   onShort: (ml: number) => void;
@@ -117,6 +147,9 @@ function LeftRow({
           <span className="block text-base text-night-soft">
             {quantityText(mixedMl, "volume", system)} planned
             {entered && <span className="text-night-ink">, {entered}</span>}
+            {left !== undefined && left > 0 && heat && (
+              <span className="block text-night-ink">{heat(left)}</span>
+            )}
           </span>
         </span>
         <input

@@ -23,6 +23,7 @@ import { FillDepth } from "./fill-depth";
 import { FilmSources } from "./film-sources";
 import { PassList } from "./pass-list";
 import { ShareList } from "./share-list";
+import { FaceTiming } from "./face-timing";
 import { VeinTiming } from "./vein-timing";
 import { SprayList } from "./spray-list";
 
@@ -274,6 +275,9 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
         )}
         <AdviceAt coatId={coat.id} at={["rate", "batches"]} />
         {coat.passes.some(({ kind }) => kind === "veins") && <VeinTiming coat={coat} />}
+        {coat.coversFaces && coat.passes.some(({ kind }) => kind === "faces" || kind === "dam-pull") && (
+          <FaceTiming coat={coat} />
+        )}
       </div>
     </div>
   );

@@ -3,15 +3,12 @@
 import { useMemo } from "react";
 import { beadAreaMm2 } from "@/core/film/flow";
 import { minuteForVein, veinForecast, type VeinInFilm } from "@/core/film/vein-timing";
-import type { Spread } from "@/core/numerics/spread";
 import type { Coat } from "@/core/schedule/coat";
 import { decimal, quantityText } from "@/core/units/format-quantity";
 import { QuantityField } from "@/ui/quantity-field";
 import { useDraft } from "@/ui/use-draft";
 import { useJob } from "../workspace/use-job";
-
-const CHART = { width: 356, height: 96, left: 4, foot: 18, untilMin: 150 };
-const MINUTES = Array.from({ length: 16 }, (_, index) => index * 10);
+import { COURSE_MINUTES, SpreadCourse } from "./spread-course";
 
 /** How wide a vein ends, by the minute it is laid, and when to lay one that should end at a width. */
 export function VeinTiming({ coat }: { coat: Coat }) {
@@ -35,7 +32,7 @@ export function VeinTiming({ coat }: { coat: Coat }) {
     [into, draft.laidMm, draft.heightMm, document.work.tempC],
   );
   const course = useMemo(
-    () => (film ? MINUTES.map((minute) => ({ minute, width: veinForecast(film, minute) })) : []),
+    () => (film ? COURSE_MINUTES.map((minute) => ({ minute, value: veinForecast(film, minute) })) : []),
     [film],
   );
   if (!film || !into) return null;
@@ -76,7 +73,7 @@ export function VeinTiming({ coat }: { coat: Coat }) {
           {quantityText(film.filmMm, "film", system)}
         </span>
       </div>
-      <WidthCourse course={course} minute={draft.minute} />
+      <SpreadCourse course={course} minute={draft.minute} name="Final width by the minute of laying" />
       <div className="grid grid-cols-[110px_1fr] gap-3 items-end mt-2">
         {field("Wished width", draft.wishedMm, 200, (wishedMm) => set({ wishedMm }))}
         <p className="text-sm pb-1.5">
@@ -95,39 +92,5 @@ export function VeinTiming({ coat }: { coat: Coat }) {
         the minute.
       </p>
     </section>
-  );
-}
-
-/** Final width by the minute of laying, with its spread. */
-function WidthCourse({ course, minute }: { course: { minute: number; width: Spread }[]; minute: number }) {
-  const most = Math.max(...course.map(({ width }) => width.high)) || 1;
-  const x = (at: number) =>
-    CHART.left + (Math.min(CHART.untilMin, at) / CHART.untilMin) * (CHART.width - CHART.left);
-  const y = (mm: number) => (CHART.height - CHART.foot) * (1 - mm / most);
-  const line = (of: (width: Spread) => number) =>
-    course.map((one) => `${x(one.minute)} ${y(of(one.width))}`).join("L");
-  const back = [...course]
-    .reverse()
-    .map((one) => `${x(one.minute)} ${y(one.width.low)}`)
-    .join("L");
-  return (
-    <svg
-      width={CHART.width}
-      height={CHART.height}
-      viewBox={`0 0 ${CHART.width} ${CHART.height}`}
-      role="img"
-      aria-label="Final width by the minute of laying"
-      className="block mt-2 max-w-full"
-    >
-      <path d={`M${line((width) => width.high)}L${back}Z`} fill="var(--color-shade)" />
-      <path d={`M${line((width) => width.likely)}`} fill="none" stroke="var(--color-ink)" strokeWidth="2" />
-      <line x1={CHART.left} x2={CHART.width} y1={y(0)} y2={y(0)} stroke="var(--color-ink)" />
-      {[0, 30, 60, 90, 120].map((tick) => (
-        <text key={tick} x={x(tick)} y={CHART.height - 3} fontSize="12" fill="var(--color-ink-soft)">
-          {tick === 0 ? "0 min" : tick}
-        </text>
-      ))}
-      <line x1={x(minute)} x2={x(minute)} y1={0} y2={y(0)} stroke="var(--color-ink)" strokeDasharray="3 3" />
-    </svg>
   );
 }

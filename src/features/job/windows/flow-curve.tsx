@@ -3,7 +3,7 @@ import { flowLeftIn, type FilmInRoom } from "@/core/cure/film-in-room";
 import type { StateStart } from "@/core/cure/film-states";
 import { startOf } from "@/core/schedule/windows";
 import { decimal } from "@/core/units/format-quantity";
-import { FLOW, LEFT } from "./axis-geometry";
+import { FLOW, LEFT } from "@/ui/axis-geometry";
 
 /** How far the film can still move, as a share of what it could when fresh. */
 export function FlowCurve({

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { PLAIN_CARD, type ResinCardFields } from "@/contracts/resin-card";
 import { CardForm } from "@/features/cards/card-form";
-import { openCard } from "@/features/cards/queries";
+import { listCards, openCard } from "@/features/cards/queries";
 import { Header } from "@/features/shell/header";
 import { orNotFound } from "@/server/or-not-found";
 import { requirePerson } from "@/server/require-person";
@@ -51,6 +51,7 @@ export default async function CardPage({ params }: { params: Promise<{ cardId: s
           start={fields}
           system={person.units}
           canRemove={person.role === "owner"}
+          others={(await listCards(person)).filter((one) => one.id !== card?.id && one.kind !== "paint")}
         />
       </div>
     </>

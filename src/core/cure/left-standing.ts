@@ -1,0 +1,42 @@
+import type { Spread } from "../numerics/spread";
+import type { Calibration } from "./calibrate";
+import { samplesOf } from "./film-in-room";
+import { CUP, standing, type Container } from "./pot";
+import type { ResinCard } from "./resin-card";
+
+/** So many of the resins that a card may be of are followed for the ends. */
+const FOLLOWED = 40;
+/** Too hot to hold; boiling, foaming and smoking (common practice, no source). */
+const HOT_C = 55;
+const SMOKES_C = 100;
+
+export type Heat = "warm" | "hot" | "smokes";
+
+/** What a pot does that is left standing: how hot, when, and what that means; by the hotter end, since that is the one that burns. */
+export type LeftStanding = { peakC: Spread; peakAtMin: number; heat: Heat };
+
+/**
+ * What is left in a pot after the pour, at the temperature of the room when it was mixed.
+ * @param massG more than nothing
+ */
+export function leftStanding(
+  card: ResinCard,
+  calibration: Calibration,
+  massG: number,
+  roomC: number,
+  container: Container = CUP,
+): LeftStanding {
+  const of = (p: Calibration["parameters"]) => standing(massG, roomC, roomC, p, container);
+  const { peakC, peakAtMin } = of(calibration.parameters);
+  const peaks = samplesOf(card, calibration)
+    .slice(0, FOLLOWED)
+    .map(({ parameters }) => of(parameters).peakC)
+    .sort((one, other) => one - other);
+  const end = (share: number) => peaks[Math.round(share * (peaks.length - 1))] ?? peakC;
+  const spread = { low: Math.min(peakC, end(0.05)), likely: peakC, high: Math.max(peakC, end(0.95)) };
+  return {
+    peakC: spread,
+    peakAtMin,
+    heat: spread.high >= SMOKES_C ? "smokes" : spread.high >= HOT_C ? "hot" : "warm",
+  };
+}

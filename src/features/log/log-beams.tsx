@@ -1,0 +1,201 @@
+"use client";
+
+import { useMemo } from "react";
+import type { Pour } from "@/contracts/pours";
+import type { FilmInRoom } from "@/core/cure/film-in-room";
+import { derivePlan, windowCoatsOf } from "@/core/plan/derive-plan";
+import { settingsOf } from "@/core/plan/job-settings";
+import { foldPour } from "@/core/plan/pour";
+import { realDays } from "@/core/plan/real-days";
+import { runSheet } from "@/core/plan/run-sheet";
+import { wallMinutes } from "@/core/plan/wall-clock";
+import { doneAgainst } from "@/core/schedule/done-against";
+import { planDays, startOf, type CoatWindows } from "@/core/schedule/windows";
+import type { UnitSystem } from "@/core/units/dimension";
+import { hourText } from "@/ui/clock-words";
+import { FilmBar } from "@/ui/film-bar";
+import { FilmMoment } from "@/ui/film-moment";
+import { useHydrated } from "@/ui/use-hydrated";
+import { useSize } from "@/ui/use-size";
+
+const LEFT = 190;
+/** Room at the right for what is said of each pass. */
+const RIGHT = 210;
+const HEAD = 24;
+const BEAM = 26;
+const ROW = 24;
+const HOUR_PX = 58;
+
+type Shown = { coat: CoatWindows; film: FilmInRoom; plannedAtMin: Map<string, number> };
+
+/** Each coat that was poured: its film from the real mix, the window of each pass on it, when it was planned and when it was done. */
+export function LogBeams({ pour, system }: { pour: Pour; system: UnitSystem }) {
+  const shown = useMemo((): Shown[] => {
+    const plan = derivePlan(pour.plan.document, pour.plan.cards);
+    const day = new Date(pour.startedAt);
+    const real = realDays(runSheet(plan, "metric"), foldPour(pour.events), (at) =>
+      wallMinutes(new Date(at), day),
+    );
+    const coats = windowCoatsOf(plan).flatMap((one) => {
+      const own = real.get(one.coat.id);
+      return own ? [{ ...one, real: own }] : [];
+    });
+    const settings = settingsOf(pour.plan.document, null);
+    return planDays(coats, 0, settings).coats.flatMap((coat): Shown[] => {
+      const of = coats.find((one) => one.coat.id === coat.coatId);
+      const planned = plan.coats.find((one) => one.coat.id === coat.coatId)?.windows;
+      if (!of || of.card.kind === "paint" || coat.windows.length === 0) return [];
+      const late = coat.mixedAtMin - (planned?.mixedAtMin ?? coat.mixedAtMin);
+      return [
+        {
+          coat,
+          film: {
+            card: of.card,
+            calibration: of.calibration,
+            room: settings.room,
+            mixedAtMin: coat.mixedAtMin,
+          },
+          plannedAtMin: new Map(planned?.windows.map(({ pass, untilMin }) => [pass.id, untilMin + late])),
+        },
+      ];
+    });
+  }, [pour]);
+  // The server does not know the person's hours.
+  if (!useHydrated() || shown.length === 0) return null;
+  return (
+    <section aria-label="Planned against done" className="pt-4">
+      <h2 className="heading text-lg">Planned against done</h2>
+      <p className="label mb-1">
+        The film from its real mix. Bars: when each pass was right, unsure ends lighter. Open mark: planned.
+        Full mark: done.
+      </p>
+      {shown.map((one) => (
+        <CoatLog key={one.coat.coatId} {...one} system={system} />
+      ))}
+    </section>
+  );
+}
+
+function CoatLog({ coat, film, plannedAtMin, system }: Shown & { system: UnitSystem }) {
+  const { ref, width } = useSize<HTMLDivElement>();
+  const narrow = width < 700;
+  const [left, right] = narrow ? [110, 12] : [LEFT, RIGHT];
+  const fromMin = Math.floor((coat.mixedAtMin - 10) / 30) * 30;
+  const ends = coat.windows.flatMap(({ untilMin, done, to }) => [
+    done ? untilMin : 0,
+    Math.min(to?.high ?? 0, coat.mixedAtMin + startOf(coat.life, "set").likely),
+  ]);
+  const untilMin = Math.max(coat.mixedAtMin + 90, ...ends.filter(Number.isFinite)) + 15;
+  const room = Math.max(1, width - left - right);
+  const x = (atMin: number) =>
+    left + ((Math.min(untilMin, Math.max(fromMin, atMin)) - fromMin) / (untilMin - fromMin)) * room;
+  const step =
+    [30, 60, 120, 240].find((minutes) => (minutes / (untilMin - fromMin)) * room >= HOUR_PX) ?? 720;
+  const ticks = Array.from(
+    { length: Math.floor((untilMin - fromMin) / step) + 1 },
+    (_, index) => Math.ceil(fromMin / step) * step + index * step,
+  ).filter((at) => at <= untilMin);
+  const height = HEAD + BEAM + 8 + coat.windows.length * ROW + 4;
+  const letters = narrow ? 14 : 27;
+  return (
+    <div ref={ref} className="w-full mt-3" style={{ height }}>
+      {width > 0 && (
+        <svg
+          width={width}
+          height={height}
+          role="group"
+          aria-label={`${coat.name}, planned against done`}
+          className="block overflow-visible"
+        >
+          {ticks.map((at) => (
+            <g key={at}>
+              <line x1={x(at)} x2={x(at)} y1={HEAD - 5} y2={height} stroke="var(--color-line)" />
+              <text x={x(at)} y={HEAD - 10} fontSize="12" textAnchor="middle" fill="var(--color-ink-soft)">
+                {hourText(at)}
+              </text>
+            </g>
+          ))}
+          <text x={0} y={HEAD + 18} fontSize="15" fontWeight="650" fill="var(--color-ink)">
+            {coat.name.length > letters - 4 ? `${coat.name.slice(0, letters - 5)}…` : coat.name}
+          </text>
+          <FilmBar
+            life={coat.life}
+            mixedAtMin={coat.mixedAtMin}
+            x={x}
+            untilMin={untilMin}
+            top={HEAD}
+            height={BEAM}
+          />
+          {coat.windows.map(({ pass, words, from, to, atMin, done }, index) => {
+            const top = HEAD + BEAM + 8 + index * ROW;
+            const middle = top + 11;
+            const end = to ?? { low: untilMin, likely: untilMin, high: untilMin };
+            const planned = plannedAtMin.get(pass.id);
+            const against = done ? doneAgainst(atMin, from, to) : null;
+            const late = planned === undefined ? 0 : Math.round(atMin - planned);
+            const said = against
+              ? `${hourText(atMin)} ${against}${Math.abs(late) >= 2 ? `, ${Math.abs(late)} min ${late > 0 ? "later" : "sooner"}` : ""}`
+              : "not done";
+            return (
+              <g key={pass.id} role="img" aria-label={`${words}: ${said}`}>
+                <text x={0} y={top + 15} fontSize="13" fill="var(--color-ink)">
+                  {words.length > letters ? `${words.slice(0, letters - 1)}…` : words}
+                </text>
+                <rect
+                  x={x(from.low)}
+                  y={middle - 4}
+                  width={Math.max(0, x(end.high) - x(from.low))}
+                  height="8"
+                  fill="var(--color-line-strong)"
+                  opacity="0.55"
+                />
+                {end.low > from.high && (
+                  <rect
+                    x={x(from.high)}
+                    y={middle - 4}
+                    width={x(end.low) - x(from.high)}
+                    height="8"
+                    fill="var(--color-ink-soft)"
+                  />
+                )}
+                {planned !== undefined && (
+                  <path
+                    d={`M${x(planned)} ${middle - 8}l6 8-6 8-6-8z`}
+                    fill="var(--color-ground)"
+                    stroke="var(--color-ink)"
+                    strokeWidth="1.5"
+                  />
+                )}
+                {done && <path d={`M${x(atMin)} ${middle - 8}l6 8-6 8-6-8z`} fill="var(--color-ink)" />}
+                {!narrow && (
+                  <text
+                    x={width - right + 12}
+                    y={top + 15}
+                    fontSize="12"
+                    fontWeight={against && against !== "in its window" ? 650 : 400}
+                    fill={against ? "var(--color-ink)" : "var(--color-ink-soft)"}
+                  >
+                    {said}
+                  </text>
+                )}
+              </g>
+            );
+          })}
+          <FilmMoment
+            film={film}
+            life={coat.life}
+            windows={coat.windows}
+            name={coat.name}
+            system={system}
+            x={x}
+            fromMin={fromMin}
+            untilMin={untilMin}
+            area={{ top: HEAD, height: BEAM }}
+            line={{ top: HEAD, bottom: height }}
+            box={HEAD + BEAM + 2}
+          />
+        </svg>
+      )}
+    </div>
+  );
+}
