@@ -3,6 +3,7 @@ import { chromium } from "@playwright/test";
 import { CHROMIUM } from "../scripts/chromium";
 import {
   CALIBRATE,
+  CALIBRATE_DEPTH,
   DAYS,
   DEEP,
   DRAG_START,
@@ -17,6 +18,8 @@ import {
   MIX_PEER,
   PEER,
   PLAN,
+  PLAN_DAY,
+  SHOP,
   SOLVE,
 } from "./tasks";
 
@@ -28,7 +31,10 @@ const BARS: [string, number][] = [
   [IMPORT_DXF, 200],
   [SOLVE, 50],
   [LOOKS, 16],
+  [PLAN_DAY, 50],
+  [SHOP, 500],
   [CALIBRATE, 300],
+  [CALIBRATE_DEPTH, 300],
   [DAYS, 150],
   [DRAG_START, 16],
   [DEEP, 500],

@@ -4,6 +4,7 @@ import { Color, mix as spectralMix } from "spectral.js";
 import { Bench } from "tinybench";
 import { AROUND, runSlab, TOP_W_PER_M2K } from "@/core/cure/slab";
 import { USUAL_HOURS } from "@/core/schedule/hours";
+import { planShop } from "@/core/schedule/shop-days";
 import { planDays, type Settings } from "@/core/schedule/windows";
 import { calibrate } from "@/core/cure/calibrate";
 import { mixedFrom } from "@/core/batch/coat-colour";
@@ -41,7 +42,10 @@ export const MIX_PEER = "peer: spectral.js, three colours to sRGB";
 export const SOLVE = "recipe for a colour, 24 colourants, up to four";
 export const LOOKS = "looks of a job's colours after a dose moved";
 
+export const PLAN_DAY = "plan, after one keystroke that moves its coats, room by the day";
 export const CALIBRATE = "calibrate one resin card";
+export const CALIBRATE_DEPTH = "calibrate a casting card with a rated depth and three own tests";
+export const SHOP = "days of a shop: six jobs of 8 coats, hands and places shared";
 export const DAYS = "windows of 8 coats in a room that changes, 300 samples";
 export const DRAG_START = "the same while a start is pulled, likely course";
 export const DEEP = "one run of a deep pour";
@@ -151,6 +155,7 @@ export async function medians(): Promise<[string, number][]> {
     throw new Error("The kitchen has not its eight coats, or the shop no casting.");
   const casting = calibrate(deep).parameters;
   let start = 540;
+  let rate = 5;
   const bench = new Bench({ time: 1500, warmupTime: 300 });
   let film = 1;
   bench
@@ -253,6 +258,45 @@ export async function medians(): Promise<[string, number][]> {
         casting,
         36 * 3600,
       );
+    })
+    .add(PLAN_DAY, () => {
+      rate = rate > 9 ? 5 : rate + 0.01;
+      derivePlan(
+        {
+          ...mixed,
+          work: { ...mixed.work, room: dayRoom.room },
+          coats: mixed.coats.map((coat, index) => (index === 3 ? { ...coat, rateM2PerH: rate } : coat)),
+        },
+        cards,
+        colours,
+      );
+    })
+    .add(SHOP, () => {
+      start = start > 900 ? 540 : start + 1;
+      planShop(
+        Array.from({ length: 6 }, (_, index) => ({
+          id: `job ${index}`,
+          jobId: `job ${index}`,
+          name: `Job ${index}`,
+          stage: "planned" as const,
+          coats: windowCoats,
+          startMin: start + index * 45,
+          settings: dayRoom,
+          space: { benchMm: 2000, spindles: 0 },
+        })),
+        { hands: 2, benchMm: 6000, spindles: 12 },
+      );
+    })
+    .add(CALIBRATE_DEPTH, () => {
+      calibrate({
+        ...deep,
+        thickestFilmMm: 50,
+        benchTests: [
+          { kind: "cup", minutes: 420, tempC: 22, massG: 500 },
+          { kind: "string", minutes: 1300, tempC: 23, massG: null },
+          { kind: "gummy", minutes: 900, tempC: 23, massG: null },
+        ],
+      });
     })
     .add(CALIBRATE, () => {
       calibrate({ ...(cards[0] as (typeof cards)[number]) });

@@ -15,6 +15,10 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   await page.clock.setFixedTime(new Date(NOW));
   await signIn(page);
   await picture(page, "jobs");
+  await page.goto("/bench");
+  await page.getByRole("group", { name: "The shop on one clock" }).waitFor();
+  await picture(page, "bench");
+  await page.goto("/jobs");
   await page.getByRole("link", { name: "Serving counter" }).click();
   await page.waitForURL("**/measure");
   await page.getByRole("button", { name: "Till run" }).click();
@@ -47,14 +51,10 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
     .waitFor();
   await picture(page, "build-river");
   await page.goto("/jobs");
-  await page.getByRole("link", { name: "Hallway floor" }).click();
-  await stage(page, "Cups");
-  const sections = page.getByRole("heading", { name: "Sections, in the order of work" });
-  await sections.evaluate((heading) => heading.scrollIntoView({ block: "start" }));
-  await picture(page, "cups-sections");
-  await page.goto("/jobs");
   await page.getByRole("link", { name: "Reception desk" }).click();
   await stage(page, "Log");
+  const beams = page.getByRole("heading", { name: "Planned against done" });
+  await beams.evaluate((heading) => heading.scrollIntoView({ block: "start" }));
   await picture(page, "log");
   await page.goto("/colours");
   await picture(page, "colour-cards");

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { expect, test, type Page } from "@playwright/test";
 import ICAL from "ical.js";
-import { field, saved, signIn, stage } from "../fixtures/shop";
+import { field, pdfText, saved, signIn, stage } from "../fixtures/shop";
 
 const start = (page: Page) => page.getByRole("slider", { name: "Start of the first coat" });
 
@@ -203,4 +203,59 @@ test("a deep pour: how hot, how deep a lift, when the next; sealed and too deep 
     .selectOption({ label: "Slow coating 1:1" });
   await expect(heat.getByRole("alert")).toContainText("runs away", { timeout: 20_000 });
   await page.keyboard.press("Control+z");
+});
+
+test("the wall page: every act of the days on paper, with its hour, until when it is right, and a box", async ({
+  page,
+}) => {
+  await openCounter(page);
+  await page.getByRole("link", { name: "wall page" }).click();
+  await page.waitForURL("**/sheets/wall");
+  await expect(page.getByRole("row", { name: /Palm blend Colour/ })).toHaveAccessibleName(
+    /\d\d:\d\d.*Colour, palm blend.*\d\d:\d\d \(\d\d:\d\d to \d\d:\d\d\)/,
+  );
+  const { text, pages } = await pdfText(await page.pdf({ format: "A4" }));
+  expect(pages).toBe(1);
+  for (const words of ["Serving counter", "wall page", "Scrape the drips", "Clear flood"])
+    expect(text).toContain(words);
+});
+
+test("what a face keeps by the minute it is brushed: later keeps more, and from when on it is enough", async ({
+  page,
+}) => {
+  await openCounter(page);
+  await stage(page, "Build");
+  await page
+    .getByRole("button", { name: /^Colour, palm/ })
+    .first()
+    .click();
+  const faces = page.getByRole("region", { name: "Faces" });
+  const kept = async () => parseFloat(await faces.locator(".text-3xl").innerText());
+  await faces.getByLabel("Brushed at minute").fill("10");
+  const early = await kept();
+  await faces.getByLabel("Brushed at minute").fill("90");
+  await expect.poll(kept).toBeGreaterThan(1.3 * early);
+  await faces.getByLabel("Film to keep").fill("0.1 mm");
+  await expect(faces.getByText(/^It keeps 3\.9 mil when brushed at minute \d+ or later\.$/)).toBeVisible();
+  await faces.getByLabel("Film to keep").fill("2 mm");
+  await expect(faces.getByText(/more than that no face keeps/)).toBeVisible();
+});
+
+test("the log: each pass against the window that its film had, when it was planned and when it was done", async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto("/jobs");
+  await page.getByRole("link", { name: "Reception desk" }).click();
+  await page.waitForURL("**/measure");
+  await stage(page, "Log");
+  const beams = page.getByRole("region", { name: "Planned against done" });
+  await expect(beams.getByRole("group", { name: /^Colour, bucket pour/ })).toBeVisible();
+  await expect(
+    beams.getByRole("img", { name: /^Torch, quick sweeps: \d\d:\d\d in its window/ }).first(),
+  ).toBeVisible();
+  const moment = beams.getByRole("slider", { name: /Colour, bucket pour$/ });
+  await moment.focus();
+  await page.keyboard.press("PageDown");
+  await expect(moment).toHaveAttribute("aria-valuetext", /flow left \d+ %/);
 });

@@ -8,7 +8,7 @@ export type Container = { heightToWidth: number } | { depthMm: number };
 /** A cup or bucket, as high as wide; what a batch is mixed in where nothing else is said. */
 export const CUP: Container = { heightToWidth: 1 };
 /** A tray or a sheet of foil on which leftovers are spread out. */
-export const SPREAD_OUT: Container = { depthMm: 8 };
+export const SPREAD_OUT: Container = { depthMm: 4 };
 
 /** Width and height of what a volume fills of a container, m. */
 function sizeOf(volumeM3: number, container: Container): { widthM: number; heightM: number } {

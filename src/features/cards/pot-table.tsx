@@ -17,7 +17,7 @@ const ROOM_C = 21;
 const CONTAINERS: Record<"cup" | "tall" | "tray", { words: string; container: Container }> = {
   cup: { words: "cup", container: CUP },
   tall: { words: "tall bucket", container: { heightToWidth: 2 } },
-  tray: { words: "spread out, 8 mm", container: SPREAD_OUT },
+  tray: { words: "spread out, 4 mm", container: SPREAD_OUT },
 };
 
 const HEAT_WORDS: Record<Heat, string> = {

@@ -27,7 +27,7 @@ export function FaceTiming({ coat }: { coat: Coat }) {
             laidMm: coat.filmMm,
           }
         : null,
-    [planned?.card, planned?.calibration, faceMm, document.work.tempC, coat.filmMm],
+    [planned, faceMm, document.work.tempC, coat.filmMm],
   );
   const course = useMemo(
     () => (film ? COURSE_MINUTES.map((minute) => ({ minute, value: faceForecast(film, minute) })) : []),
@@ -36,7 +36,8 @@ export function FaceTiming({ coat }: { coat: Coat }) {
   if (!film) return null;
   const left = faceForecast(film, draft.minute);
   const when = minuteForFace(film, draft.wishedMm);
-  const thick = (mm: number) => quantityText(mm, "film", system);
+  // So thin a film is read off a comb: not by what a square foot takes.
+  const thick = (mm: number) => (system === "us" ? `${decimal(mm / 0.0254, 1)} mil` : `${decimal(mm, 2)} mm`);
   return (
     <section aria-label="Faces" className="mt-5">
       <h3 className="heading border-b border-line pb-1 mb-2">What a face keeps</h3>

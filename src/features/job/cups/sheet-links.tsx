@@ -56,6 +56,9 @@ export function SheetLinks({ jobId }: { jobId: string }) {
         <FileLink href={`${base}/batch.json`}>JSON</FileLink>
       </span>
       <SavedLink href={`/jobs/${jobId}/buy`}>What to buy</SavedLink>
+      <Link href={`${base}/wall`} className={`${link} font-semibold`}>
+        Wall page
+      </Link>
       <span>
         <Link href={`${base}/run`} className={`${link} font-semibold`}>
           Run sheet

@@ -37,7 +37,8 @@ export function DaysStrip({
   taken: readonly Taken[];
   pickedId: string | null;
   onPick: (coatId: string) => void;
-  onStart: (startMin: number) => void;
+  /** Null where the start stands as it is, as on paper. */
+  onStart: ((startMin: number) => void) | null;
 }) {
   const { ref, width } = useSize<HTMLDivElement>();
   const drag = useRef<{ x: number; startMin: number } | null>(null);
@@ -48,7 +49,7 @@ export function DaysStrip({
   const x = (atMin: number) => LEFT + ((atMin - fromMin) / (untilMin - fromMin)) * room;
   const others = taken.filter((one) => one.toMin > fromMin && one.fromMin < untilMin);
   const height = HEAD + (days.coats.length + (others.length > 0 ? 1 : 0)) * ROW + 10;
-  const moveTo = (next: number) => onStart(Math.max(0, Math.round(next / STEP_MIN) * STEP_MIN));
+  const moveTo = (next: number) => onStart?.(Math.max(0, Math.round(next / STEP_MIN) * STEP_MIN));
   const pull = (event: PointerEvent<SVGGElement>) => {
     if (!drag.current) return;
     const byMin = ((event.clientX - drag.current.x) / room) * (untilMin - fromMin);
@@ -168,40 +169,42 @@ export function DaysStrip({
           {nowMin !== null && nowMin >= fromMin && nowMin <= untilMin && (
             <line x1={x(nowMin)} x2={x(nowMin)} y1={HEAD - 8} y2={height} stroke="var(--color-signal)" />
           )}
-          <g
-            role="slider"
-            tabIndex={0}
-            aria-label="Start of the first coat"
-            aria-valuenow={startMin}
-            aria-valuemin={0}
-            aria-valuetext={momentText(startMin, startOn)}
-            className="cursor-ew-resize touch-none"
-            onKeyDown={keys}
-            onPointerDown={(event) => {
-              event.currentTarget.setPointerCapture(event.pointerId);
-              drag.current = { x: event.clientX, startMin };
-            }}
-            onPointerMove={pull}
-            onPointerUp={() => (drag.current = null)}
-            onPointerCancel={() => (drag.current = null)}
-          >
-            <rect
-              x={x(startMin) - 14}
-              y={HEAD - 16}
-              width="28"
-              height={height - HEAD + 16}
-              fill="transparent"
-            />
-            <line
-              x1={x(startMin)}
-              x2={x(startMin)}
-              y1={HEAD - 6}
-              y2={height}
-              stroke="var(--color-signal)"
-              strokeWidth="2"
-            />
-            <path d={`M${x(startMin) - 8} ${HEAD - 16}h16v6l-8 8-8-8z`} fill="var(--color-signal)" />
-          </g>
+          {onStart && (
+            <g
+              role="slider"
+              tabIndex={0}
+              aria-label="Start of the first coat"
+              aria-valuenow={startMin}
+              aria-valuemin={0}
+              aria-valuetext={momentText(startMin, startOn)}
+              className="cursor-ew-resize touch-none"
+              onKeyDown={keys}
+              onPointerDown={(event) => {
+                event.currentTarget.setPointerCapture(event.pointerId);
+                drag.current = { x: event.clientX, startMin };
+              }}
+              onPointerMove={pull}
+              onPointerUp={() => (drag.current = null)}
+              onPointerCancel={() => (drag.current = null)}
+            >
+              <rect
+                x={x(startMin) - 14}
+                y={HEAD - 16}
+                width="28"
+                height={height - HEAD + 16}
+                fill="transparent"
+              />
+              <line
+                x1={x(startMin)}
+                x2={x(startMin)}
+                y1={HEAD - 6}
+                y2={height}
+                stroke="var(--color-signal)"
+                strokeWidth="2"
+              />
+              <path d={`M${x(startMin) - 8} ${HEAD - 16}h16v6l-8 8-8-8z`} fill="var(--color-signal)" />
+            </g>
+          )}
         </svg>
       )}
     </div>

@@ -1,6 +1,7 @@
 "use client";
 
 import { addDays, format, parseISO } from "date-fns";
+import Link from "next/link";
 import { useState } from "react";
 import type { Bench } from "@/contracts/bench";
 import { DAY_MIN } from "@/core/schedule/hours";
@@ -81,9 +82,9 @@ export function WindowsView({ bench }: { bench: Bench }) {
           >
             calendar
           </Button>
-          <Button weight="quiet" onClick={() => window.print()}>
-            print
-          </Button>
+          <Link href={`/jobs/${job.id}/sheets/wall`} className="underline underline-offset-4">
+            wall page
+          </Link>
           <Button weight="primary" onClick={finder.toggle}>
             {finder.busy ? "Looking… stop" : "Find a start"}
           </Button>

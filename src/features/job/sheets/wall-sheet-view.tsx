@@ -1,0 +1,135 @@
+"use client";
+
+import type { Bench } from "@/contracts/bench";
+import { DAY_MIN } from "@/core/schedule/hours";
+import { TROUBLE_WORDS, type DayPlan, type Trouble } from "@/core/schedule/windows";
+import { quantityText } from "@/core/units/format-quantity";
+import { dayText, hourText } from "@/ui/clock-words";
+import { DaysStrip } from "../windows/days-strip";
+import { useDays } from "../windows/use-days";
+import { useJob } from "../workspace/use-job";
+import { PaperBox, SheetPage } from "./sheet-page";
+
+type Line = {
+  key: string;
+  atMin: number;
+  words: string;
+  coat: string;
+  until: string;
+  trouble: Trouble | null;
+};
+
+/** Every act of the days, in the order of time. */
+function linesOf({ coats, troubles }: DayPlan): Line[] {
+  const troubleOf = (coatId: string, passId: string | null) =>
+    troubles.find((one) => one.coatId === coatId && one.passId === passId) ?? null;
+  const about = (low: number, high: number) =>
+    Math.round(high - low) > 1 ? ` (${hourText(low)} to ${hourText(high)})` : "";
+  return coats
+    .flatMap(({ coatId, name, batches, windows }): Line[] => [
+      ...batches.map(({ number, mixAtMin }) => ({
+        key: `${coatId} ${number}`,
+        atMin: mixAtMin,
+        words: batches.length > 1 ? `Mix batch ${number} of ${batches.length}` : "Mix",
+        coat: name,
+        until: "",
+        trouble: number === 1 ? troubleOf(coatId, null) : null,
+      })),
+      ...windows.map(({ pass, words, atMin, to }) => ({
+        key: `${coatId} ${pass.id}`,
+        atMin,
+        words,
+        coat: name,
+        until: to && Number.isFinite(to.likely) ? `${hourText(to.likely)}${about(to.low, to.high)}` : "",
+        trouble: troubleOf(coatId, pass.id),
+      })),
+    ])
+    .filter(({ atMin }) => Number.isFinite(atMin))
+    .sort((one, other) => one.atMin - other.atMin);
+}
+
+/** The days on one page for the wall: the beams, and every act with its hour, until when it is right, and a box. */
+export function WallSheetView({ jobId, bench }: { jobId: string; bench: Bench }) {
+  const { document, system } = useJob();
+  const { startMin, startOn } = document.work;
+  const { settings, days } = useDays(startMin, bench);
+  const lines = linesOf(days);
+  const dayOf = (atMin: number) => Math.floor(atMin / DAY_MIN);
+  const { room } = settings;
+  const temps =
+    room.kind === "constant"
+      ? [room.tempC]
+      : room.kind === "day"
+        ? [room.coldC, room.warmC]
+        : [
+            Math.min(...room.readings.map(([, tempC]) => tempC)),
+            Math.max(...room.readings.map(([, tempC]) => tempC)),
+          ];
+  return (
+    <SheetPage jobId={jobId} kind="wall page">
+      {lines.length === 0 ? (
+        <p>No coat has a window yet: measure a piece and add a coat with its resin in Build.</p>
+      ) : (
+        <>
+          <p className="text-sm mb-2">
+            Room {temps.map((tempC) => quantityText(tempC, "temperature", system)).join(" to ")}
+            {document.work.humidityPct !== undefined && `, ${Math.round(document.work.humidityPct)} %`}. Hours
+            are computed for it; in another room they are others.
+          </p>
+          <div className="w-[738px] print:w-[186mm] overflow-hidden">
+            <DaysStrip
+              days={days}
+              startMin={startMin}
+              startOn={startOn}
+              hours={settings.hours}
+              nowMin={null}
+              taken={settings.taken ?? []}
+              pickedId={null}
+              onPick={() => {}}
+              onStart={null}
+            />
+          </div>
+          <table className="w-full text-sm mt-3">
+            <thead>
+              <tr className="text-left text-xs">
+                <th className="font-normal py-1 w-8">
+                  <span className="sr-only">Done</span>
+                </th>
+                <th className="font-normal w-16">at</th>
+                <th className="font-normal">what</th>
+                <th className="font-normal">coat</th>
+                <th className="font-normal text-right">right until</th>
+              </tr>
+            </thead>
+            <tbody>
+              {lines.map((line, index) => {
+                const before = lines[index - 1];
+                return [
+                  !before || dayOf(before.atMin) !== dayOf(line.atMin) ? (
+                    <tr key={`${line.key} day`}>
+                      <th colSpan={5} className="heading text-lg text-left border-b border-black pt-2 pb-0.5">
+                        {dayText(dayOf(line.atMin), startOn)}
+                      </th>
+                    </tr>
+                  ) : null,
+                  <tr key={line.key} className="border-b border-black/40 break-inside-avoid">
+                    <td className="py-px leading-none">
+                      <PaperBox />
+                    </td>
+                    <td className="figure">{hourText(line.atMin)}</td>
+                    <td>
+                      <span className="font-semibold">{line.words}</span>
+                      {line.trouble && ` · ${TROUBLE_WORDS[line.trouble.kind]}`}
+                    </td>
+                    <td>{line.coat}</td>
+                    <td className="text-right whitespace-nowrap">{line.until}</td>
+                  </tr>,
+                ];
+              })}
+            </tbody>
+          </table>
+        </>
+      )}
+    </SheetPage>
+  );
+}
