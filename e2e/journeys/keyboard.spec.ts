@@ -11,6 +11,9 @@ test("keyboard alone, from sign-in to the printed batch sheet", async ({ page })
   await keyboard.press("Tab");
   await keyboard.type(OWNER.password);
   await keyboard.press("Enter");
+  await page.waitForURL("**/bench");
+  await tabTo(page, /^Jobs$/);
+  await keyboard.press("Enter");
   await page.waitForURL("**/jobs");
 
   await tabTo(page, /^New job$/);

@@ -89,6 +89,23 @@ test("the room by the day and by a logger's file: windows follow, wrong lines ar
   await field(page, "Warmest").fill("60");
   await expect(field(page, "Warmest")).toHaveValue("60");
   await field(page, "Humidity").fill("90");
+  // The same by its handles: the warmest hour by keys, the coldest by pointer.
+  const warm = dialog.getByRole("slider", { name: "Warmest hour of the day" });
+  await expect(warm).toHaveAttribute("aria-valuetext", "60 °F at 15:00");
+  await warm.focus();
+  for (const key of ["ArrowRight", "ArrowRight", "ArrowUp"]) await page.keyboard.press(key);
+  await expect(warm).toHaveAttribute("aria-valuetext", "61 °F at 15:30");
+  await expect(field(page, "Warmest")).toHaveValue("61");
+  const cold = dialog.getByRole("slider", { name: "Coldest hour of the day" });
+  const at = (await cold.boundingBox())!;
+  await page.mouse.move(at.x + 16, at.y + at.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(at.x + 16 + 40, at.y + at.height / 2 - 200, { steps: 5 });
+  await page.mouse.up();
+  // It is never warmer than the warmest.
+  await expect(cold).toHaveAttribute("aria-valuetext", /^61 °F at 0[67]:/);
+  await field(page, "Coldest").fill("48");
+  await field(page, "Warmest").fill("60");
   await page.keyboard.press("Escape");
   await expect(page.getByText(/above the dew point/)).toBeVisible();
   await expect(page.getByRole("button", { name: /^room 48 °F to 60 °F/ })).toBeVisible();

@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { filmMoment, flowShareIn, type FilmInRoom } from "@/core/cure/film-in-room";
+import { filmMoment, flowLeftIn, flowShareIn, type FilmInRoom } from "@/core/cure/film-in-room";
 import {
   STATE_ALLOWS,
   STATE_WORDS,
@@ -10,6 +10,7 @@ import {
   type FilmState,
   type StateStart,
 } from "@/core/cure/film-states";
+import { longestLevelledMm } from "@/core/film/flow";
 import type { PassWindow } from "@/core/schedule/windows";
 import type { UnitSystem } from "@/core/units/dimension";
 import { decimal, quantityText } from "@/core/units/format-quantity";
@@ -43,12 +44,25 @@ function stateAllows(state: FilmState): { may: string; mustNot: string } {
   return { may: `you may: ${may}`, mustNot: mustNot && `not: ${mustNot}` };
 }
 
+/** Marks narrower than this are told; wider ones are no marks of a tool. */
+const WIDEST_MARK_MM = 400;
+
+/** Which marks of a tool, left now, are still gone by gel: down to a tenth of their height (Orchard 1962). */
+function levelWords(film: FilmInRoom, filmMm: number, minutes: number, system: UnitSystem): string | null {
+  const [flow = 0] = flowLeftIn(film, [minutes]);
+  if (flow <= 0) return "marks stay";
+  const widest = longestLevelledMm(filmMm, flow);
+  if (widest > WIDEST_MARK_MM) return null;
+  return widest < 1 ? "marks stay" : `marks up to ${quantityText(widest, "length", system)} wide level out`;
+}
+
 /** Any moment that is pointed at, or walked to by arrow keys: how warm, how thick, how much it still flows, what may be done and what must not. */
 export function FilmMoment({
   film,
   life,
   windows,
   name,
+  filmMm,
   system,
   x,
   fromMin,
@@ -62,6 +76,8 @@ export function FilmMoment({
   life: readonly StateStart[];
   windows: readonly PassWindow[];
   name: string;
+  /** Thickness of the film, mm, where it is known: then it is told which marks still level out. */
+  filmMm?: number;
   system: UnitSystem;
   x: (atMin: number) => number;
   fromMin: number;
@@ -84,6 +100,9 @@ export function FilmMoment({
     const { tempC, viscosityPaS } = filmMoment(film, minutes);
     const { low, likely, high } = flowShareIn(film, minutes);
     const percent = (share: number) => decimal(100 * share, 0);
+    const { may, mustNot } =
+      windows.length > 0 ? mayWords(windows, atMin) : stateAllows(stateAt(life, minutes));
+    const level = filmMm === undefined ? null : levelWords(film, filmMm, minutes, system);
     return {
       words: [
         quantityText(tempC, "temperature", system),
@@ -91,9 +110,10 @@ export function FilmMoment({
         viscosityWords(viscosityPaS),
         `flow left ${percent(likely)} %${high - low > 0.005 ? ` (${percent(low)} to ${percent(high)})` : ""}`,
       ].join(" · "),
-      ...(windows.length > 0 ? mayWords(windows, atMin) : stateAllows(stateAt(life, minutes))),
+      may,
+      mustNot: [mustNot, level].filter(Boolean).join(" · "),
     };
-  }, [atMin, begin, film, life, windows, system]);
+  }, [atMin, begin, film, life, windows, filmMm, system]);
   const perMin = (x(untilMin) - x(fromMin)) / (untilMin - fromMin);
   const left = atMin === null ? 0 : x(atMin);
   const right = left > (x(fromMin) + x(untilMin)) / 2;

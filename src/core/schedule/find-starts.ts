@@ -15,7 +15,7 @@ const COST: Record<Trouble["kind"], number> = {
   "after hours": 25,
 };
 const COST_OF_DAY = 6;
-const SEARCH = { stepMin: 30, days: 3, apartMin: 120 };
+const SEARCH = { stepMin: 30, days: 6, apartMin: 120 };
 
 export type Start = { startMin: number; plan: DayPlan; cost: number };
 

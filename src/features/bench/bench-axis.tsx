@@ -5,7 +5,7 @@ import Link from "next/link";
 import { SHORT_WORDS, stateAt } from "@/core/cure/film-states";
 import { DAY_MIN, type Hours } from "@/core/schedule/hours";
 import type { LaidJob } from "@/core/schedule/shop-days";
-import type { CoatWindows, PassWindow } from "@/core/schedule/windows";
+import { startOf, type CoatWindows, type PassWindow } from "@/core/schedule/windows";
 import type { UnitSystem } from "@/core/units/dimension";
 import { dayText, hourText } from "@/ui/clock-words";
 import { FilmBar } from "@/ui/film-bar";
@@ -16,7 +16,12 @@ import type { ShopAnswer } from "@/workers/plan-shop.worker";
 const LEFT = 216;
 const HEAD = 30;
 const JOB = 26;
-const ROW = 27;
+/** A coat's row: where there is room its beam is taller, with the names of its states over it. */
+type Tall = { row: number; beamTop: number; beam: number; names: boolean };
+const LOW: Tall = { row: 27, beamTop: 5, beam: 16, names: false };
+const TALL: Tall = { row: 50, beamTop: 20, beam: 24, names: true };
+/** More coats than this have low rows. */
+const MOST_TALL = 6;
 const HANDS = 34;
 /** How much of what was is shown, min. */
 const BEFORE_MIN = 3 * 60;
@@ -36,24 +41,27 @@ function rowsOf(
   laid: ShopAnswer["laid"],
   fromMin: number,
   untilMin: number,
-): { rows: Row[]; height: number } {
-  const rows: Row[] = [];
-  let top = HEAD;
-  for (const job of laid) {
+): { rows: Row[]; height: number; tall: Tall } {
+  const seen = laid.flatMap((job) => {
     const coats = job.plan.coats.filter(({ mixedAtMin, life, windows, lastMixedAtMin }) => {
-      const ends = lastMixedAtMin + (life.find(({ state }) => state === "sandable")?.fromMin.likely ?? 0);
+      const ends = lastMixedAtMin + startOf(life, "sandable").likely;
       return mixedAtMin < untilMin && (ends > fromMin || windows.some(({ done }) => !done));
     });
-    if (coats.length === 0) continue;
+    return coats.length > 0 ? [{ job, coats }] : [];
+  });
+  const tall = seen.reduce((sum, { coats }) => sum + coats.length, 0) > MOST_TALL ? LOW : TALL;
+  const rows: Row[] = [];
+  let top = HEAD;
+  for (const { job, coats } of seen) {
     rows.push({ kind: "job", job, top });
     top += JOB;
     for (const coat of coats) {
       rows.push({ kind: "coat", job, coat, top });
-      top += ROW;
+      top += tall.row;
     }
     top += 6;
   }
-  return { rows, height: top };
+  return { rows, height: top, tall };
 }
 
 /** All that is wet and to come on one axis of time: beams, passes as marks, the hours of the shop, the hands. */
@@ -83,7 +91,7 @@ export function BenchAxis({
   const room = Math.max(1, width - left);
   const x = (atMin: number) =>
     left + ((Math.min(untilMin, Math.max(fromMin, atMin)) - fromMin) / spanMin) * room;
-  const { rows, height: rowsHeight } = rowsOf(shop.laid, fromMin, untilMin);
+  const { rows, height: rowsHeight, tall } = rowsOf(shop.laid, fromMin, untilMin);
   const height = rowsHeight + HANDS;
   const startOn = format(today, "yyyy-MM-dd");
   const step = [60, 120, 180, 360, 720].find((minutes) => (minutes / spanMin) * room >= HOUR_PX) ?? DAY_MIN;
@@ -160,6 +168,7 @@ export function BenchAxis({
                 job={row.job}
                 top={row.top}
                 left={left}
+                tall={tall}
                 x={x}
                 nowMin={nowMin}
                 untilMin={untilMin}
@@ -189,9 +198,9 @@ export function BenchAxis({
                 x={x}
                 fromMin={fromMin}
                 untilMin={untilMin}
-                area={{ top: row.top, height: ROW }}
-                line={{ top: row.top, bottom: row.top + ROW }}
-                box={row.top + ROW > height - 70 ? row.top - 60 : row.top + ROW}
+                area={{ top: row.top, height: tall.row }}
+                line={{ top: row.top, bottom: row.top + tall.row }}
+                box={row.top + tall.row > height - 70 ? row.top - 60 : row.top + tall.row}
               />
             );
           })}
@@ -265,6 +274,7 @@ function CoatRow({
   job,
   top,
   left,
+  tall,
   x,
   nowMin,
   untilMin,
@@ -273,18 +283,26 @@ function CoatRow({
   job: LaidJob;
   top: number;
   left: number;
+  tall: Tall;
   x: (atMin: number) => number;
   nowMin: number;
   untilMin: number;
 }) {
   const state =
     coat.mixedBatches > 0 && left >= LEFT ? SHORT_WORDS[stateAt(coat.life, nowMin - coat.mixedAtMin)] : null;
+  const beamTop = top + tall.beamTop;
   const letters = Math.floor((left - 14) / 7) - (state ? state.length : 0);
   const bad = (pass: PassWindow) => job.plan.troubles.some(({ passId }) => passId === pass.pass.id);
   const late = job.plan.troubles.some(({ coatId, passId }) => coatId === coat.coatId && passId === null);
   return (
     <g>
-      <text x={0} y={top + 18} fontSize="14" fill="var(--color-ink)" fontWeight={late ? 650 : 400}>
+      <text
+        x={0}
+        y={top + tall.beamTop + tall.beam / 2 + 5}
+        fontSize="14"
+        fill="var(--color-ink)"
+        fontWeight={late ? 650 : 400}
+      >
         {coat.name.length > letters ? `${coat.name.slice(0, letters - 1)}…` : coat.name}
         {state && (
           <tspan fill="var(--color-ink-soft)" fontSize="13" fontWeight="400" dx="7">
@@ -298,29 +316,56 @@ function CoatRow({
           mixedAtMin={coat.mixedAtMin}
           x={x}
           untilMin={untilMin}
-          top={top + 5}
-          height={16}
+          top={top + tall.beamTop}
+          height={tall.beam}
         />
       </g>
+      {tall.names && <StateNames coat={coat} x={x} untilMin={untilMin} y={beamTop - 5} />}
       {coat.windows.map((window) =>
         Number.isFinite(window.atMin) && x(window.atMin) > left && window.atMin < untilMin ? (
           <g key={window.pass.id}>
             <line
               x1={x(window.atMin)}
               x2={x(window.atMin)}
-              y1={top + (window.done ? 13 : 2)}
-              y2={top + 24}
+              y1={beamTop + (window.done ? tall.beam / 2 : -3)}
+              y2={beamTop + tall.beam + 3}
               stroke="var(--color-ink)"
               strokeWidth={window.done ? 1 : 1.5}
             />
             {bad(window) && (
-              <rect x={x(window.atMin) - 3} y={top - 1} width="6" height="6" fill="var(--color-ink)" />
+              <rect x={x(window.atMin) - 3} y={beamTop - 6} width="6" height="6" fill="var(--color-ink)" />
             )}
           </g>
         ) : null,
       )}
     </g>
   );
+}
+
+const LETTER_PX = 6.8;
+
+/** The state's name over the begin of its stretch, where there is room for it. */
+function StateNames({
+  coat: { life, mixedAtMin },
+  x,
+  untilMin,
+  y,
+}: {
+  coat: CoatWindows;
+  x: (atMin: number) => number;
+  untilMin: number;
+  y: number;
+}) {
+  return life.map(({ state, fromMin }, index) => {
+    const from = mixedAtMin + fromMin.likely;
+    const to = Math.min(untilMin, mixedAtMin + (life[index + 1]?.fromMin.likely ?? Infinity));
+    const fits = from < untilMin && SHORT_WORDS[state].length * LETTER_PX < x(to) - x(from);
+    return fits ? (
+      <text key={state} x={x(from) + 2} y={y} fontSize="12" fontWeight="600" fill="var(--color-ink)">
+        {SHORT_WORDS[state]}
+      </text>
+    ) : null;
+  });
 }
 
 /** When the hands have work; more work than hands stands out. */

@@ -130,6 +130,7 @@ export function CoatAxis({
               life={coat.life}
               windows={coat.windows}
               name={coat.name}
+              filmMm={of.coat.filmMm}
               system={system}
               x={x}
               fromMin={fromMin}

@@ -12,6 +12,7 @@ import { FileProblems, type FileProblem } from "@/ui/file-problems";
 import { QuantityField } from "@/ui/quantity-field";
 import { useFileChooser } from "@/ui/use-file-chooser";
 import { useJob } from "../workspace/use-job";
+import { DayCurve } from "./day-curve";
 import { HourField } from "@/ui/hour-field";
 
 /** How warm the room is through the days, when somebody works, and when nobody is woken. */
@@ -96,6 +97,7 @@ export function RoomForm() {
           />
         </>
       )}
+      {room.kind === "day" && <DayCurve room={room} system={system} onRoom={setRoom} />}
       {room.kind === "logger" && (
         <p className="text-sm pb-1.5">
           {room.readings.length} readings,{" "}

@@ -1,0 +1,101 @@
+import { Solver } from "odex";
+import { starterCards } from "../plan/sample-job";
+import { parametersOf } from "../reference/resins";
+import { calibrate } from "./calibrate";
+import { filmMoment, flowLeftIn, type FilmInRoom } from "./film-in-room";
+import { conversionRate, cureSpeed, freshViscosityPaS, viscosityPaS, type CureParameters } from "./kinetics";
+import { potHeatLossWPerK, runPot } from "./pot";
+import { filmTempC, type HeatPulse, type Room } from "./room";
+
+/** Against an integrator from the registry: odex, the extrapolation method of Gragg, Bulirsch and Stoer (Hairer, Wanner). */
+function integrate(
+  slopes: (x: number, y: number[]) => number[],
+  start: number[],
+  from: number,
+  to: number,
+): number[] {
+  const solver = new Solver(start.length);
+  solver.absoluteTolerance = 1e-11;
+  solver.relativeTolerance = 1e-11;
+  solver.maxSteps = 200_000;
+  return solver.solve(slopes, from, start, to).y;
+}
+
+const [coating] = starterCards(() => "card");
+const calibration = calibrate(coating!);
+const p = parametersOf("a");
+const day: Room = { kind: "day", coldC: 14, coldAtMin: 300, warmC: 27, warmAtMin: 900 };
+const film = (room: Room, pulses: readonly HeatPulse[] = []): FilmInRoom => ({
+  card: coating!,
+  calibration: { ...calibration, parameters: p },
+  room,
+  mixedAtMin: 480,
+  pulses,
+});
+/** dα/dt and dΦ/dt of a film in its room, by minutes. */
+const ofFilm = ({ room, pulses = [], mixedAtMin }: FilmInRoom) => {
+  return (minutes: number, [alpha = 0]: number[]) => {
+    const tempC = filmTempC(room, pulses, mixedAtMin + minutes);
+    return [60 * conversionRate(alpha, tempC, p), 60 / viscosityPaS(alpha, tempC, p)];
+  };
+};
+
+describe.each([
+  ["a day curve", film(day)],
+  ["one temperature", film({ kind: "constant", tempC: 23 })],
+] as const)("a film under %s", (_name, one) => {
+  test.each([30, 90, 200])("conversion after %d min", (minutes) => {
+    const [alpha = 0] = integrate(ofFilm(one), [0, 0], 0, minutes);
+    expect(filmMoment(one, minutes).alpha).toBeCloseTo(alpha, 6);
+  });
+  test("flow used up between two minutes", () => {
+    const [, used = 0] = integrate(ofFilm(one), [0, 0], 0, 120);
+    const [fresh = 0, left = 0] = flowLeftIn(one, [0, 120]);
+    expect((fresh - left) / used).toBeCloseTo(1, 4);
+  });
+});
+
+test("heat that passes over a film: the part after it, where nothing jumps", () => {
+  const pulse: HeatPulse = { atMin: 500, riseK: 30, decayMin: 6 };
+  const heated = film({ kind: "constant", tempC: 21 }, [pulse]);
+  const [before = 0] = integrate(ofFilm(film({ kind: "constant", tempC: 21 })), [0, 0], 0, 20);
+  const [alpha = 0] = integrate(ofFilm(heated), [before, 0], 20, 90);
+  expect(filmMoment(heated, 90).alpha / alpha).toBeCloseTo(1, 3);
+  expect(alpha).toBeGreaterThan(1.1 * filmMoment(film({ kind: "constant", tempC: 21 }), 90).alpha);
+});
+
+test.each([0.15, 0.5])("a pot of %d kg to its doubled viscosity and on", (massKg) => {
+  const loss = potHeatLossWPerK(massKg * 1000, p) / (massKg * p.heatCapacityJPerKgK);
+  const pot = (_t: number, [tempC = 0, alpha = 0]: number[]) => {
+    const rate = conversionRate(alpha, tempC, p);
+    return [(p.heatJPerKg / p.heatCapacityJPerKgK) * rate - loss * (tempC - 22), rate];
+  };
+  const end = runPot(massKg * 1000, 22, 22, p, ({ timeS }) => timeS >= 2400);
+  const [tempC = 0, alpha = 0] = integrate(pot, [22, 0], 0, end.timeS);
+  expect(end.tempC).toBeCloseTo(tempC, 2);
+  expect(end.alpha).toBeCloseTo(alpha, 5);
+});
+
+describe("closed forms", () => {
+  test("Castro–Macosko: towards gel the viscosity grows as the third power of what is left, and is infinite from there", () => {
+    const left = (gap: number) => viscosityPaS(p.gelConversion - gap, 25, p) * gap ** 3;
+    expect(left(1e-3)).toBeCloseTo(freshViscosityPaS(25, p) * p.gelConversion ** 3, 9);
+    expect(left(1e-6) / left(1e-3)).toBeCloseTo(1, 9);
+    expect(viscosityPaS(p.gelConversion, 25, p)).toBe(Infinity);
+  });
+  test("while hardly anything has reacted the cure is the logistic curve of m = n = 1, with its rate and ratio", () => {
+    // dα/dt = k(r + α)(1 − α)² with little reacted is k(r + α)(1 − 2α): logistic with its own roots −r and 1/2.
+    const small: CureParameters = { ...p, r: 0.002 };
+    const k = small.k2PerS * cureSpeed(25, small.activationJPerMol);
+    const { r } = small;
+    const grow = 2 * k * (r + 0.5);
+    const logistic = (t: number) => {
+      const c = r / 0.5;
+      return (c * 0.5 * Math.exp(grow * t) - c * 0.5) / (1 + c * Math.exp(grow * t));
+    };
+    const t = 4000;
+    const [alpha = 0] = integrate((_t, [a = 0]) => [conversionRate(a, 25, small)], [0], 0, t);
+    expect(alpha).toBeLessThan(0.02);
+    expect(alpha / logistic(t)).toBeCloseTo(1, 2);
+  });
+});
