@@ -1,4 +1,5 @@
-import { TROUBLE_WORDS, type PassWindow, type Trouble } from "@/core/schedule/windows";
+import { TROUBLE_WORDS, type Trouble } from "@/core/schedule/troubles";
+import type { PassWindow } from "@/core/schedule/coat-windows";
 import { hourText } from "@/ui/clock-words";
 
 /** A pass: from when to when it is right, the unsure parts lighter, and when the hands come to it. */

@@ -11,7 +11,7 @@ import {
   type StateStart,
 } from "@/core/cure/film-states";
 import { longestLevelledMm } from "@/core/film/flow";
-import type { PassWindow } from "@/core/schedule/windows";
+import type { PassWindow } from "@/core/schedule/coat-windows";
 import type { UnitSystem } from "@/core/units/dimension";
 import { decimal, quantityText } from "@/core/units/format-quantity";
 import { hourText } from "./clock-words";

@@ -1,6 +1,7 @@
 import { findStarts, type Start } from "@/core/schedule/find-starts";
 import { beside, type Neighbour, type ShopJob, type ShopMeans } from "@/core/schedule/shop-days";
-import { planDays, type DayPlan, type Settings, type WindowCoat } from "@/core/schedule/windows";
+import { planDays, type DayPlan } from "@/core/schedule/plan-days";
+import type { Settings, WindowCoat } from "@/core/schedule/coat-windows";
 
 /** A job among the other work of the shop; null where it has no day. */
 export type Among = { job: ShopJob; others: readonly Neighbour[]; means: ShopMeans };

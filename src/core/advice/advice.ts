@@ -7,7 +7,8 @@ import type { Band } from "../colour/spectrum";
 import type { Calibration } from "../cure/calibrate";
 import type { ResinCard } from "../cure/resin-card";
 import type { Coat } from "../schedule/coat";
-import type { CoatWindows, Trouble } from "../schedule/windows";
+import type { CoatWindows } from "../schedule/coat-windows";
+import type { Trouble } from "../schedule/troubles";
 
 /** Why a piece of advice is given. Danger is drawn in the danger colour; all else is calm. */
 export type AdviceKind = "physics" | "data sheet" | "common practice" | "safety";

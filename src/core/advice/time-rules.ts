@@ -1,4 +1,5 @@
-import { startOf, type Trouble } from "../schedule/windows";
+import { startOf } from "../schedule/coat-windows";
+import type { Trouble } from "../schedule/troubles";
 import { DAY_MIN } from "../schedule/hours";
 import type { Advice, AdviceKind, Rule } from "./advice";
 

@@ -1,6 +1,6 @@
 import { mixDensityGPerMl, ratioError } from "../batch/parts";
 import { trimmed, quantityText } from "../units/format-quantity";
-import { isLaying } from "../schedule/windows";
+import { isLaying } from "../schedule/right-states";
 import type { UnitSystem } from "../units/dimension";
 import type { Plan } from "./derive-plan";
 import { mixedAt, weighKey, type PourState } from "./pour";

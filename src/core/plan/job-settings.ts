@@ -1,6 +1,6 @@
 import type { Room } from "../cure/room";
 import { USUAL_HOURS, type Hours } from "../schedule/hours";
-import type { Settings } from "../schedule/windows";
+import type { Settings } from "../schedule/coat-windows";
 import type { JobDocument } from "./job";
 
 /** Rooms of one temperature, so that the same job has the same room. */

@@ -1,4 +1,4 @@
-import type { Real } from "../schedule/windows";
+import type { Real } from "../schedule/coat-windows";
 import type { PourState } from "./pour";
 import type { RunStep } from "./run-sheet";
 

@@ -1,5 +1,7 @@
 import { DAY_MIN, isOpen, nextOpen } from "./hours";
-import { planDays, type DayPlan, type Settings, type Trouble, type WindowCoat } from "./windows";
+import { planDays, type DayPlan } from "./plan-days";
+import type { Settings, WindowCoat } from "./coat-windows";
+import type { Trouble } from "./troubles";
 
 /** What each trouble costs when starts are weighed against each other (assumed). */
 const COST: Record<Trouble["kind"], number> = {

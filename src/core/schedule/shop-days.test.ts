@@ -14,7 +14,8 @@ import {
   type ShopMeans,
   type Space,
 } from "./shop-days";
-import { planDays, type Real } from "./windows";
+import { planDays } from "./plan-days";
+import type { Real } from "./coat-windows";
 
 let counter = 0;
 const newId = () => `id-${++counter}`;

@@ -1,7 +1,9 @@
 import type { Spread } from "../numerics/spread";
 import { takenBy, type Busy } from "./hands";
 import { DAY_MIN } from "./hours";
-import { planDays, startOf, type DayPlan, type Settings, type Trouble, type WindowCoat } from "./windows";
+import { planDays, type DayPlan } from "./plan-days";
+import { startOf, type Settings, type WindowCoat } from "./coat-windows";
+import type { Trouble } from "./troubles";
 
 /** Room that pieces take while they are coated and cure: length of bench, mm, and spindles of a turner. */
 export type Space = { benchMm: number; spindles: number };

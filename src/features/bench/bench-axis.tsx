@@ -2,24 +2,20 @@
 
 import { format } from "date-fns";
 import Link from "next/link";
-import { SHORT_WORDS, stateAt } from "@/core/cure/film-states";
 import { DAY_MIN, type Hours } from "@/core/schedule/hours";
 import type { LaidJob } from "@/core/schedule/shop-days";
-import { startOf, type CoatWindows, type PassWindow } from "@/core/schedule/windows";
+import { startOf, type CoatWindows } from "@/core/schedule/coat-windows";
 import type { UnitSystem } from "@/core/units/dimension";
 import { dayText, hourText } from "@/ui/clock-words";
-import { FilmBar } from "@/ui/film-bar";
 import { FilmMoment } from "@/ui/film-moment";
 import { useSize } from "@/ui/use-size";
 import type { ShopAnswer } from "@/workers/plan-shop.worker";
+import { CoatRow, LOW, TALL, type Tall } from "./coat-row";
+import { HandsRow } from "./hands-row";
 
 const LEFT = 216;
 const HEAD = 30;
 const JOB = 26;
-/** A coat's row: where there is room its beam is taller, with the names of its states over it. */
-type Tall = { row: number; beamTop: number; beam: number; names: boolean };
-const LOW: Tall = { row: 27, beamTop: 5, beam: 16, names: false };
-const TALL: Tall = { row: 50, beamTop: 20, beam: 24, names: true };
 /** More coats than this have low rows. */
 const MOST_TALL = 6;
 const HANDS = 34;
@@ -268,162 +264,3 @@ const lengthWords = (minutes: number) =>
     : minutes < 2880
       ? `${Math.round(minutes / 60)} h`
       : `${Math.round(minutes / 1440)} days`;
-
-function CoatRow({
-  coat,
-  job,
-  top,
-  left,
-  tall,
-  x,
-  nowMin,
-  untilMin,
-}: {
-  coat: CoatWindows;
-  job: LaidJob;
-  top: number;
-  left: number;
-  tall: Tall;
-  x: (atMin: number) => number;
-  nowMin: number;
-  untilMin: number;
-}) {
-  const state =
-    coat.mixedBatches > 0 && left >= LEFT ? SHORT_WORDS[stateAt(coat.life, nowMin - coat.mixedAtMin)] : null;
-  const beamTop = top + tall.beamTop;
-  const letters = Math.floor((left - 14) / 7) - (state ? state.length : 0);
-  const bad = (pass: PassWindow) => job.plan.troubles.some(({ passId }) => passId === pass.pass.id);
-  const late = job.plan.troubles.some(({ coatId, passId }) => coatId === coat.coatId && passId === null);
-  return (
-    <g>
-      <text
-        x={0}
-        y={top + tall.beamTop + tall.beam / 2 + 5}
-        fontSize="14"
-        fill="var(--color-ink)"
-        fontWeight={late ? 650 : 400}
-      >
-        {coat.name.length > letters ? `${coat.name.slice(0, letters - 1)}…` : coat.name}
-        {state && (
-          <tspan fill="var(--color-ink-soft)" fontSize="13" fontWeight="400" dx="7">
-            {state}
-          </tspan>
-        )}
-      </text>
-      <g opacity={coat.mixedBatches > 0 ? 1 : 0.62}>
-        <FilmBar
-          life={coat.life}
-          mixedAtMin={coat.mixedAtMin}
-          x={x}
-          untilMin={untilMin}
-          top={top + tall.beamTop}
-          height={tall.beam}
-        />
-      </g>
-      {tall.names && <StateNames coat={coat} x={x} untilMin={untilMin} y={beamTop - 5} />}
-      {coat.windows.map((window) =>
-        Number.isFinite(window.atMin) && x(window.atMin) > left && window.atMin < untilMin ? (
-          <g key={window.pass.id}>
-            <line
-              x1={x(window.atMin)}
-              x2={x(window.atMin)}
-              y1={beamTop + (window.done ? tall.beam / 2 : -3)}
-              y2={beamTop + tall.beam + 3}
-              stroke="var(--color-ink)"
-              strokeWidth={window.done ? 1 : 1.5}
-            />
-            {bad(window) && (
-              <rect x={x(window.atMin) - 3} y={beamTop - 6} width="6" height="6" fill="var(--color-ink)" />
-            )}
-          </g>
-        ) : null,
-      )}
-    </g>
-  );
-}
-
-const LETTER_PX = 6.8;
-
-/** The state's name over the begin of its stretch, where there is room for it. */
-function StateNames({
-  coat: { life, mixedAtMin },
-  x,
-  untilMin,
-  y,
-}: {
-  coat: CoatWindows;
-  x: (atMin: number) => number;
-  untilMin: number;
-  y: number;
-}) {
-  return life.map(({ state, fromMin }, index) => {
-    const from = mixedAtMin + fromMin.likely;
-    const to = Math.min(untilMin, mixedAtMin + (life[index + 1]?.fromMin.likely ?? Infinity));
-    const fits = from < untilMin && SHORT_WORDS[state].length * LETTER_PX < x(to) - x(from);
-    return fits ? (
-      <text key={state} x={x(from) + 2} y={y} fontSize="12" fontWeight="600" fill="var(--color-ink)">
-        {SHORT_WORDS[state]}
-      </text>
-    ) : null;
-  });
-}
-
-/** When the hands have work; more work than hands stands out. */
-function HandsRow({
-  laid,
-  hands,
-  top,
-  x,
-  left,
-  fromMin,
-  untilMin,
-}: {
-  laid: readonly LaidJob[];
-  hands: number;
-  top: number;
-  x: (atMin: number) => number;
-  left: number;
-  fromMin: number;
-  untilMin: number;
-}) {
-  const busy = laid.flatMap((job) => job.busy).filter((one) => one.toMin > fromMin && one.fromMin < untilMin);
-  const edges = [...new Set(busy.flatMap((one) => [one.fromMin, one.toMin]))].sort((a, b) => a - b);
-  const stretches = edges.slice(1).map((to, index) => {
-    const from = edges[index] as number;
-    const used = busy
-      .filter((one) => one.fromMin < to && one.toMin > from)
-      .reduce((sum, one) => sum + one.hands, 0);
-    return { from, to, used };
-  });
-  const tall = 16;
-  return (
-    <g role="img" aria-label="When the hands have work">
-      <line x1={0} x2={x(untilMin)} y1={top - 4} y2={top - 4} stroke="var(--color-line-strong)" />
-      <text x={0} y={top + 15} fontSize="14" fill="var(--color-ink)">
-        hands{hands > 1 ? `, ${hands} pairs` : ""}
-      </text>
-      <line
-        x1={left}
-        x2={x(untilMin)}
-        y1={top + tall + 2}
-        y2={top + tall + 2}
-        stroke="var(--color-line-strong)"
-      />
-      {stretches
-        .filter(({ used, from, to }) => used > 0 && x(to) > x(from))
-        .map(({ from, to, used }) => {
-          const full = Math.min(1, used / hands) * tall;
-          return (
-            <rect
-              key={from}
-              x={x(from)}
-              y={top + tall + 2 - full}
-              width={Math.max(1, x(to) - x(from))}
-              height={full}
-              fill={used > hands ? "var(--color-ink)" : "var(--color-ink-soft)"}
-            />
-          );
-        })}
-    </g>
-  );
-}

@@ -3,7 +3,7 @@
 import Link from "next/link";
 import type { NextAct } from "@/core/schedule/shop-days";
 import { DAY_MIN } from "@/core/schedule/hours";
-import type { Trouble } from "@/core/schedule/windows";
+import type { Trouble } from "@/core/schedule/troubles";
 import { hourText, shortMoment } from "@/ui/clock-words";
 
 const MOST = 7;

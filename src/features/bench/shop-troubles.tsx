@@ -1,6 +1,6 @@
 import Link from "next/link";
 import type { LaidJob } from "@/core/schedule/shop-days";
-import { TROUBLE_WORDS, type Trouble } from "@/core/schedule/windows";
+import { TROUBLE_WORDS, type Trouble } from "@/core/schedule/troubles";
 
 /** Between jobs: what one shop cannot do at once. */
 const BETWEEN: readonly Trouble["kind"][] = ["hands", "waits", "no place"];

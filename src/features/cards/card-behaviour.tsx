@@ -5,7 +5,7 @@ import { asResinCard, type ResinCardFields } from "@/contracts/resin-card";
 import { calibrate, type Calibration } from "@/core/cure/calibrate";
 import { filmLifeAt, type FilmInRoom } from "@/core/cure/film-in-room";
 import type { ResinCard } from "@/core/cure/resin-card";
-import { startOf } from "@/core/schedule/windows";
+import { startOf } from "@/core/schedule/coat-windows";
 import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText, trimmed } from "@/core/units/format-quantity";
 import { Beam } from "@/ui/beam";

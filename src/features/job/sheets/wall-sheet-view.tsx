@@ -2,7 +2,8 @@
 
 import type { Bench } from "@/contracts/bench";
 import { DAY_MIN } from "@/core/schedule/hours";
-import { TROUBLE_WORDS, type DayPlan, type Trouble } from "@/core/schedule/windows";
+import { TROUBLE_WORDS, type Trouble } from "@/core/schedule/troubles";
+import type { DayPlan } from "@/core/schedule/plan-days";
 import { quantityText } from "@/core/units/format-quantity";
 import { dayText, hourText } from "@/ui/clock-words";
 import { DaysStrip } from "../windows/days-strip";

@@ -1,6 +1,6 @@
 import ICAL from "ical.js";
 import { USUAL_HOURS } from "@/core/schedule/hours";
-import { planDays } from "@/core/schedule/windows";
+import { planDays } from "@/core/schedule/plan-days";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { windowCoatsOf } from "@/core/plan/derive-plan";
 import { sampleJob, starterCards } from "@/core/plan/sample-job";

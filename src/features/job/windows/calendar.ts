@@ -1,6 +1,6 @@
 import { addDays, parseISO } from "date-fns";
 import { createEvents, type DateArray, type EventAttributes } from "ics";
-import type { DayPlan } from "@/core/schedule/windows";
+import type { DayPlan } from "@/core/schedule/plan-days";
 
 /** Minutes before an act at which the calendar rings: while hands are on the coat, and for acts hours later. */
 const RING_MIN = { soon: 5, later: 15 };

@@ -2,7 +2,8 @@
 
 import { useMemo } from "react";
 import { STATE_WORDS } from "@/core/cure/film-states";
-import type { CoatWindows, Settings, Trouble, WindowCoat } from "@/core/schedule/windows";
+import type { CoatWindows, Settings, WindowCoat } from "@/core/schedule/coat-windows";
+import type { Trouble } from "@/core/schedule/troubles";
 import { useSize } from "@/ui/use-size";
 import { useJob } from "../workspace/use-job";
 import { BEAM, FLOW, HEAD, HOUR, LEFT, RIGHT, ROW, ROWS } from "@/ui/axis-geometry";

@@ -3,7 +3,7 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
 import { DAY_MIN, type Hours } from "@/core/schedule/hours";
 import type { Taken } from "@/core/schedule/hands";
-import type { DayPlan } from "@/core/schedule/windows";
+import type { DayPlan } from "@/core/schedule/plan-days";
 import { useSize } from "@/ui/use-size";
 import { dayText, momentText } from "@/ui/clock-words";
 import { FilmBar } from "@/ui/film-bar";

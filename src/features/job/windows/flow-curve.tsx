@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import { flowLeftIn, type FilmInRoom } from "@/core/cure/film-in-room";
 import type { StateStart } from "@/core/cure/film-states";
-import { startOf } from "@/core/schedule/windows";
+import { startOf } from "@/core/schedule/coat-windows";
 import { decimal } from "@/core/units/format-quantity";
 import { FLOW, LEFT } from "@/ui/axis-geometry";
 

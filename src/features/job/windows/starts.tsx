@@ -3,7 +3,9 @@
 import { useEffect, useRef, useState } from "react";
 import type { Start } from "@/core/schedule/find-starts";
 import type { Hours } from "@/core/schedule/hours";
-import { TROUBLE_WORDS, type DayPlan, type Settings, type WindowCoat } from "@/core/schedule/windows";
+import { TROUBLE_WORDS } from "@/core/schedule/troubles";
+import type { DayPlan } from "@/core/schedule/plan-days";
+import type { Settings, WindowCoat } from "@/core/schedule/coat-windows";
 import type { Among } from "@/workers/plan-days.worker";
 import { askDays } from "./ask-days";
 import { momentText } from "@/ui/clock-words";

@@ -6,7 +6,8 @@ import { sampleJob, starterCards } from "../plan/sample-job";
 import { FLASH_OFF_MIN, usualPass, type PassKind } from "./pass";
 import { findStarts } from "./find-starts";
 import { isNight, isOpen, nextOpen, USUAL_HOURS } from "./hours";
-import { planDays, startOf, type CoatWindows, type Settings, type WindowCoat } from "./windows";
+import { planDays } from "./plan-days";
+import { startOf, type CoatWindows, type Settings, type WindowCoat } from "./coat-windows";
 
 let counter = 0;
 const newId = () => `id-${++counter}`;
