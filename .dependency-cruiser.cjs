@@ -67,6 +67,7 @@ module.exports = {
     only("core-drawing-files", "^src/core/drawing-files/", [
       "^src/core/(drawing-files|geometry|numerics|units)/",
     ]),
+    only("core-pattern", "^src/core/pattern/", ["^src/core/(pattern|geometry|numerics|units)/"]),
     only("core-cure", "^src/core/cure/", ["^src/core/(cure|numerics|units)/"]),
     only("core-film", "^src/core/film/", ["^src/core/(film|geometry|cure|numerics|units)/"]),
     only("core-batch", "^src/core/batch/", ["^src/core/(batch|film|geometry|cure|numerics|units)/"]),

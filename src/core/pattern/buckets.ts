@@ -1,0 +1,66 @@
+import type { Box } from "../geometry/ring";
+
+/** Which of many small things may lie at a place: squares of a grid, each with the numbers of those whose boxes it meets. */
+export type Buckets = {
+  box: Box;
+  /** Square of a place; −1 where there is nothing. */
+  square: (x: number, y: number) => number;
+  /** The things of a square are `things[starts[square]]` to before `things[starts[square + 1]]`. */
+  starts: Int32Array;
+  things: Int32Array;
+  /** Whether a box meets a square that has any. */
+  meets: (box: Box) => boolean;
+};
+
+/** A grid has no more squares than this. */
+const MOST_SQUARES = 250_000;
+
+/** @param sizeMm side of a square; made larger where there would be too many */
+export function bucketsOf(boxes: readonly Box[], sizeMm: number): Buckets {
+  const box: Box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
+  for (const { minX, minY, maxX, maxY } of boxes) {
+    if (minX < box.minX) box.minX = minX;
+    if (minY < box.minY) box.minY = minY;
+    if (maxX > box.maxX) box.maxX = maxX;
+    if (maxY > box.maxY) box.maxY = maxY;
+  }
+  if (boxes.length === 0) Object.assign(box, { minX: 0, minY: 0, maxX: 0, maxY: 0 });
+  const [width, height] = [box.maxX - box.minX, box.maxY - box.minY];
+  const side = Math.max(sizeMm, Math.sqrt((width * height) / MOST_SQUARES));
+  const across = Math.floor(width / side) + 1;
+  const down = Math.floor(height / side) + 1;
+  const column = (x: number) => Math.min(across - 1, Math.max(0, Math.floor((x - box.minX) / side)));
+  const row = (y: number) => Math.min(down - 1, Math.max(0, Math.floor((y - box.minY) / side)));
+  const each = (found: (square: number, thing: number) => void) =>
+    boxes.forEach(({ minX, minY, maxX, maxY }, thing) => {
+      for (let r = row(minY); r <= row(maxY); r += 1)
+        for (let c = column(minX); c <= column(maxX); c += 1) found(r * across + c, thing);
+    });
+  const starts = new Int32Array(across * down + 1);
+  each((square) => void (starts[square + 1] = (starts[square + 1] as number) + 1));
+  for (let square = 0; square < across * down; square += 1)
+    starts[square + 1] = (starts[square + 1] as number) + (starts[square] as number);
+  const things = new Int32Array(starts[across * down] as number);
+  const filled = starts.slice();
+  each((square, thing) => {
+    const at = filled[square] as number;
+    things[at] = thing;
+    filled[square] = at + 1;
+  });
+  return {
+    box,
+    starts,
+    things,
+    square: (x, y) =>
+      x < box.minX || x > box.maxX || y < box.minY || y > box.maxY ? -1 : row(y) * across + column(x),
+    meets: ({ minX, minY, maxX, maxY }) => {
+      if (minX > box.maxX || maxX < box.minX || minY > box.maxY || maxY < box.minY) return false;
+      for (let r = row(minY); r <= row(maxY); r += 1) {
+        const from = r * across;
+        if ((starts[from + column(maxX) + 1] as number) > (starts[from + column(minX)] as number))
+          return true;
+      }
+      return false;
+    },
+  };
+}

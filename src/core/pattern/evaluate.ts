@@ -1,0 +1,79 @@
+import { meets, type Op } from "./op";
+import { meet, newTile, settle, startTile, TILE, weightAt, type Tile } from "./tile";
+
+/** A picture of a piece: size in samples, millimetres to a sample, the colour that lies under everything. */
+export type Sheet = { widthPx: number; heightPx: number; pixelMm: number; base: number; colours: number };
+
+/** Share of each colour in each sample, row by row; and the direction of its last strong shear. */
+export type Shares = {
+  sheet: Sheet;
+  /** Of colour k at sample i: k × widthPx × heightPx + i. */
+  weight: Float32Array;
+  shear2x: Float32Array;
+  shear2y: Float32Array;
+};
+
+export const emptyShares = (sheet: Sheet): Shares => {
+  const samples = sheet.widthPx * sheet.heightPx;
+  return {
+    sheet,
+    weight: new Float32Array(samples * sheet.colours),
+    shear2x: new Float32Array(samples),
+    shear2y: new Float32Array(samples),
+  };
+};
+
+/** Takes one tile back through all operations, the last first; those that do not reach its live samples are passed over. */
+function through(tile: Tile, ops: readonly Op[], base: number, skipping: boolean): void {
+  for (let at = ops.length - 1; at >= 0 && tile.live > 0; at -= 1) {
+    const op = ops[at] as Op;
+    if (skipping && !meets(op.box, tile.box)) continue;
+    op.back(tile);
+    settle(tile);
+  }
+  for (let n = 0; n < tile.live; n += 1) {
+    const i = tile.index[n] as number;
+    // A hole through everything shows the base too.
+    tile.deep[i] = 0;
+    meet(tile, i, base, 1);
+  }
+}
+
+/** Which tile of a sheet comes next, column and row. */
+export const tilesOf = ({ widthPx, heightPx }: Sheet, side = TILE): [number, number][] => {
+  const [across, down] = [Math.ceil(widthPx / side), Math.ceil(heightPx / side)];
+  return Array.from({ length: across * down }, (_, n) => [n % across, Math.floor(n / across)]);
+};
+
+/**
+ * The picture of a row of operations, tile by tile: each sample is taken back from where it is seen to what it is made of.
+ * @param side of a tile, samples, at most 48
+ * @param skipping passes over what does not reach a tile; it changes nothing but the time
+ */
+export function evaluate(
+  ops: readonly Op[],
+  sheet: Sheet,
+  { into = emptyShares(sheet), tiles = tilesOf(sheet), side = TILE, skipping = true } = {},
+): Shares {
+  const tile = newTile(sheet.colours);
+  const { widthPx, heightPx, pixelMm } = sheet;
+  const samples = widthPx * heightPx;
+  for (const [column, row] of tiles) {
+    const points: [number, number][] = [];
+    const places: number[] = [];
+    for (let py = row * side; py < Math.min(heightPx, (row + 1) * side); py += 1)
+      for (let px = column * side; px < Math.min(widthPx, (column + 1) * side); px += 1) {
+        points.push([(px + 0.5) * pixelMm, (py + 0.5) * pixelMm]);
+        places.push(py * widthPx + px);
+      }
+    startTile(tile, points, pixelMm);
+    through(tile, ops, sheet.base, skipping);
+    places.forEach((place, i) => {
+      for (let colour = 0; colour < sheet.colours; colour += 1)
+        into.weight[colour * samples + place] = tile.weight[weightAt(colour, i)] as number;
+      into.shear2x[place] = tile.shear2x[i] as number;
+      into.shear2y[place] = tile.shear2y[i] as number;
+    });
+  }
+  return into;
+}

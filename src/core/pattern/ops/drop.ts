@@ -1,0 +1,138 @@
+import { seeded } from "../../numerics/random";
+import { boxAround, type Op } from "../op";
+import { boundTile, drawOut, edgeHalfMm, meet } from "../tile";
+import { radialJacobian } from "./radial";
+
+/** A puddle of a colour poured on what lies there. */
+export type Drop = {
+  x: number;
+  y: number;
+  /** Half axes of its mean ellipse, mm, and its turn, rad. */
+  a: number;
+  b: number;
+  angle: number;
+  colour: number;
+  /** How uneven its outline is, as a share of its radius. */
+  uneven: number;
+  seed: number;
+  /** Share of its place that it pushes away; the rest it covers. 1 with an endless reach is an ink drop. */
+  pushes?: number;
+  /** How far it pushes, in its own radii; infinite for an ink drop. */
+  reach?: number;
+  /** Softness of its own edge, mm. */
+  edgeMm?: number;
+};
+
+/** Defaults of science: it pushes a little less than half of what it covers, out to twice its radius (assumed). */
+const PUSHES = 0.45;
+const REACH = 2;
+const WAVES = 5;
+
+const TURN = 512;
+
+/** An outline around 1: S(θ), whose mean is 1; read off a table between which it is straight. */
+function outlineOf(uneven: number, seed: number): (theta: number) => number {
+  const random = seeded(seed);
+  const waves = Array.from({ length: WAVES }, (_, n) => ({
+    m: n + 2,
+    height: (uneven * (0.6 + 0.8 * random())) / (n + 1.5),
+    phase: 2 * Math.PI * random(),
+  }));
+  const table = Float64Array.from({ length: TURN + 1 }, (_, n) =>
+    waves.reduce(
+      (sum, { m, height, phase }) => sum + height * Math.cos((m * n * 2 * Math.PI) / TURN + phase),
+      1,
+    ),
+  );
+  return (theta) => {
+    const at = (theta / (2 * Math.PI) + 1) * TURN;
+    const n = Math.floor(at);
+    const [here, next] = [table[n % TURN] as number, table[(n % TURN) + 1] as number];
+    return here + (next - here) * (at - n);
+  };
+}
+
+/** By the squared radius in its own ellipse: covered where ρ² < S; below and outside ρ0² = (ρ² − δS)·B²/(B² − δS). */
+export function drop({
+  x,
+  y,
+  a,
+  b,
+  angle,
+  colour,
+  uneven,
+  seed,
+  pushes = PUSHES,
+  reach = REACH,
+  edgeMm = 0.6,
+}: Drop): Op {
+  const outline = outlineOf(uneven, seed);
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  const reach2 = reach * reach;
+  const mean = Math.sqrt(a * b);
+  /** Squared radius before, from that after: both in ellipses. */
+  const stretch = (star: number) => (Number.isFinite(reach2) ? reach2 / (reach2 - pushes * star) : 1);
+  return {
+    kind: "drop",
+    preserves: "nothing",
+    box: boxAround(
+      x,
+      y,
+      (Number.isFinite(reach) ? Math.max(reach, 1 + uneven * 2) : 1e7) * Math.max(a, b) + 3 * edgeMm,
+    ),
+    back: (tile) => {
+      let moved = false;
+      for (let n = 0; n < tile.live; n += 1) {
+        const i = tile.index[n] as number;
+        const dx = (tile.x[i] as number) - x;
+        const dy = (tile.y[i] as number) - y;
+        const u = (c * dx + s * dy) / a;
+        const v = (c * dy - s * dx) / b;
+        const rho2 = u * u + v * v;
+        if (rho2 >= reach2) continue;
+        const rho = Math.sqrt(rho2);
+        const star = outline(Math.atan2(v, u));
+        // Covered: how far inside its edge, in millimetres along the ray.
+        const inside = (Math.sqrt(Math.max(0, star)) - rho) * mean;
+        const length = Math.hypot(dx, dy) || 1;
+        const half = edgeHalfMm(tile, i, dx / length, dy / length, edgeMm);
+        if (inside > -half) meet(tile, i, colour, Math.min(1, Math.max(0, (inside + half) / (2 * half))));
+        const pushed = pushes * star;
+        if (rho2 <= pushed || rho === 0) {
+          // Nothing of before lies here; what is still seen through its soft edge is what was at its middle.
+          continue;
+        }
+        const scale = stretch(star);
+        const rho0 = Math.sqrt((rho2 - pushed) * scale);
+        const ratio = rho0 / rho;
+        const slope = (scale * rho) / Math.max(1e-9, rho0);
+        const [jxx, jxy, , jyy] = radialJacobian(u / rho, v / rho, slope, ratio);
+        // From its ellipse back to the piece.
+        const [lxx, lxy, lyx, lyy] = [jxx, (jxy * a) / b, (jxy * b) / a, jyy];
+        const [u0, v0] = [u * ratio * a, v * ratio * b];
+        tile.x[i] = x + c * u0 - s * v0;
+        tile.y[i] = y + s * u0 + c * v0;
+        drawOut(
+          tile,
+          i,
+          c * (c * lxx - s * lyx) - s * (c * lxy - s * lyy),
+          s * (c * lxx - s * lyx) + c * (c * lxy - s * lyy),
+          c * (s * lxx + c * lyx) - s * (s * lxy + c * lyy),
+          s * (s * lxx + c * lyx) + c * (s * lxy + c * lyy),
+        );
+        moved = true;
+      }
+      if (moved) boundTile(tile);
+    },
+    forward: (px, py) => {
+      const [dx, dy] = [px - x, py - y];
+      const [u, v] = [(c * dx + s * dy) / a, (c * dy - s * dx) / b];
+      const rho2 = u * u + v * v;
+      if (rho2 >= reach2 || rho2 === 0) return [px, py];
+      const star = outline(Math.atan2(v, u));
+      const ratio = Math.sqrt((pushes * star + rho2 / stretch(star)) / rho2);
+      const [u1, v1] = [u * ratio * a, v * ratio * b];
+      return [x + c * u1 - s * v1, y + s * u1 + c * v1];
+    },
+  };
+}

@@ -1,0 +1,108 @@
+import { seeded } from "../../numerics/random";
+
+/**
+ * How strongly a tool drags across its width: piecewise linear between knots, with a return flow beside it, so that nothing is carried away on
+ * the whole. `at` is f(p), `slope` f′, `sum` F = ∫f exactly, 0 at both ends; all 0 beyond `reachMm`.
+ */
+export type Profile = {
+  reachMm: number;
+  stepMm: number;
+  /** f at the knots, and F. */
+  knots: Float64Array;
+  sums: Float64Array;
+  /** Largest |f|. */
+  most: number;
+  at: (p: number) => number;
+  slope: (p: number) => number;
+  sum: (p: number) => number;
+};
+
+const KNOTS = 256;
+/** What comes back beside the tool, by the share of its reach. */
+const returning = (u: number) => (1 - u * u) ** 2;
+
+/** @param shape dragging by the distance from the tool's middle, mm; what lies beyond the reach is left out */
+export function profileOf(shape: (p: number) => number, reachMm: number): Profile {
+  const stepMm = (2 * reachMm) / KNOTS;
+  const place = (k: number) => -1 + (2 * k) / KNOTS;
+  const drag = Float64Array.from({ length: KNOTS + 1 }, (_, k) =>
+    k === 0 || k === KNOTS ? 0 : shape(reachMm * place(k)),
+  );
+  const carried = drag.reduce((sum, f) => sum + f, 0);
+  const back = carried / drag.reduce((sum, _f, k) => sum + returning(place(k)), 0);
+  const knots = drag.map((f, k) => f - back * returning(place(k)));
+  const sums = new Float64Array(KNOTS + 1);
+  for (let k = 1; k <= KNOTS; k += 1)
+    sums[k] = (sums[k - 1] as number) + (stepMm * ((knots[k - 1] as number) + (knots[k] as number))) / 2;
+  const find = (p: number) => {
+    const at = Math.min(KNOTS - 1e-9, Math.max(0, (p + reachMm) / stepMm));
+    const k = Math.floor(at);
+    return { share: at - k, a: knots[k] as number, b: knots[k + 1] as number, sum: sums[k] as number };
+  };
+  const beyond = (p: number) => Math.abs(p) >= reachMm;
+  return {
+    reachMm,
+    stepMm,
+    knots,
+    sums,
+    most: knots.reduce((most, f) => Math.max(most, Math.abs(f)), 0),
+    at: (p) => {
+      if (beyond(p)) return 0;
+      const { share, a, b } = find(p);
+      return a + (b - a) * share;
+    },
+    slope: (p) => {
+      if (beyond(p)) return 0;
+      const { a, b } = find(p);
+      return (b - a) / stepMm;
+    },
+    sum: (p) => {
+      if (beyond(p)) return 0;
+      const { share, a, b, sum } = find(p);
+      return sum + stepMm * share * (a + ((b - a) * share) / 2);
+    },
+  };
+}
+
+/** Finer streaks than these only make saw teeth. */
+const OCTAVES = 4;
+
+/** A line of noise, 0 in the middle, about ±1: fades from coarse to fine (height by length). */
+export function streaks(seed: number, coarseMm: number): (p: number) => number {
+  const random = seeded(seed);
+  const waves = Array.from({ length: OCTAVES }, (_, octave) => ({
+    k: (2 * Math.PI * 1.7 ** octave) / coarseMm,
+    phase: 2 * Math.PI * random(),
+    height: 0.7 / 1.7 ** octave,
+  }));
+  return (p) => waves.reduce((sum, { k, phase, height }) => sum + height * Math.sin(k * p + phase), 0);
+}
+
+/** How a tool touches: hand, roller, fingers, a stick, a wide blade that lays, a blade that skims (widths of tools: common practice). */
+export type Touch = "hand" | "roller" | "fingers" | "stick" | "skim" | "comb";
+
+const REACH: Record<Touch, number> = { hand: 95, roller: 78, fingers: 60, stick: 26, skim: 72, comb: 130 };
+const flat = (p: number, half: number, edge: number) =>
+  Math.abs(p) <= half - edge ? 1 : Math.abs(p) >= half ? 0 : (half - Math.abs(p)) / edge;
+const tines = (p: number, many: number, apart: number, wide: number) => {
+  let sum = 0;
+  for (let n = 0; n < many; n += 1) {
+    const off = p - (n - (many - 1) / 2) * apart;
+    sum += Math.exp(-Math.abs(off) / wide);
+  }
+  return Math.min(1, sum);
+};
+
+/** The drag of a tool across its width, the same for the same seed. */
+export function touchProfile(touch: Touch, seed: number): Profile {
+  const noise = streaks(seed, touch === "skim" ? 32 : 60);
+  const shape: Record<Touch, (p: number) => number> = {
+    hand: (p) => Math.exp(-((p / 29) ** 2) / 2) * (1 + 0.22 * noise(p)),
+    roller: (p) => flat(p, 50, 18) * (1 + 0.3 * noise(p)),
+    fingers: (p) => tines(p, 4, 17, 5),
+    stick: (p) => Math.exp(-Math.abs(p) / 4),
+    skim: (p) => flat(p, 50, 12) * (0.75 + 0.25 * noise(p)),
+    comb: (p) => tines(p, 9, 24, 3),
+  };
+  return profileOf(shape[touch], REACH[touch]);
+}

@@ -1,0 +1,70 @@
+import { boxAround, type Op } from "../op";
+import { boundTile, drawOut } from "../tile";
+import { valueNoise } from "../noise";
+
+/** A chop line: a stick drawn through the film opens it along a jagged line, and what lies under shows. */
+export type Slit = {
+  x: number;
+  y: number;
+  angle: number;
+  halfMm: number;
+  /** Half of its opening, mm, and how far it pushes, mm. */
+  openMm: number;
+  reachMm: number;
+  seed: number;
+};
+
+/** |p| < e: a hole; else |p0| = (|p| − e)·b/(b − e). It closes towards its ends. */
+export function slit({ x, y, angle, halfMm, openMm, reachMm, seed }: Slit): Op {
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  const jag = valueNoise(seed, 22);
+  const middle = (q: number) => 4 * jag(q, 0.5);
+  const open = (q: number) => openMm * Math.max(0, 1 - (q / halfMm) ** 2) * (0.75 + 0.25 * jag(q, 9.5));
+  return {
+    kind: "slit",
+    preserves: "nothing",
+    box: boxAround(x, y, Math.hypot(halfMm, reachMm + 6)),
+    back: (tile) => {
+      let moved = false;
+      for (let n = 0; n < tile.live; n += 1) {
+        const i = tile.index[n] as number;
+        const [dx, dy] = [(tile.x[i] as number) - x, (tile.y[i] as number) - y];
+        const q = c * dx + s * dy;
+        if (Math.abs(q) >= halfMm) continue;
+        const off = middle(q);
+        const p = c * dy - s * dx - off;
+        const e = open(q);
+        const far = Math.abs(p);
+        if (far >= reachMm || e <= 0) continue;
+        if (far < e) {
+          tile.deep[i] = 1;
+          continue;
+        }
+        const scale = reachMm / (reachMm - e);
+        const p0 = Math.sign(p) * (far - e) * scale + off;
+        tile.x[i] = x + c * q - s * p0;
+        tile.y[i] = y + s * q + c * p0;
+        drawOut(
+          tile,
+          i,
+          c * c + s * s * scale,
+          c * s * (1 - scale),
+          c * s * (1 - scale),
+          s * s + c * c * scale,
+        );
+        moved = true;
+      }
+      if (moved) boundTile(tile);
+    },
+    forward: (px, py) => {
+      const [dx, dy] = [px - x, py - y];
+      const q = c * dx + s * dy;
+      const off = middle(q);
+      const p0 = c * dy - s * dx - off;
+      const e = open(q);
+      if (Math.abs(q) >= halfMm || Math.abs(p0) >= reachMm || e <= 0) return [px, py];
+      const p = Math.sign(p0 || 1) * (Math.abs(p0) * ((reachMm - e) / reachMm) + e) + off;
+      return [x + c * q - s * p, y + s * q + c * p];
+    },
+  };
+}
