@@ -37,8 +37,10 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   await page.waitForURL("**/buy?with=*");
   await picture(page, "buy");
   await page.getByRole("link", { name: "back to the cups" }).click();
-  await stage(page, "Pour");
-  await picture(page, "pour-day");
+  await stage(page, "Rehearse");
+  await page.getByText(/^clear$|a little muddy|^muddy|^mud/).waitFor();
+  await page.waitForTimeout(4000);
+  await picture(page, "rehearse");
   await page.goto("/jobs");
   await page.getByRole("link", { name: "River table, elm" }).click();
   await page.waitForURL("**/measure");

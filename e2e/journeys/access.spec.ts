@@ -37,7 +37,7 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
   await page.getByRole("link", { name: "Serving counter" }).click();
   await page.waitForURL("**/measure");
   await look("measure");
-  for (const name of ["Build", "Colour", "Cups", "Windows", "Pour", "Log"] as const) {
+  for (const name of ["Build", "Colour", "Cups", "Windows", "Rehearse", "Pour", "Log"] as const) {
     await stage(page, name);
     await look(name);
   }

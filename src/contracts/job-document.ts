@@ -311,6 +311,9 @@ export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
     hours: hoursSchema.optional(),
     startOn: z.iso.date("Write the date as year-month-day.").optional(),
   }),
+  rehearsal: z
+    .object({ seed: z.number().int().min(1).max(9999), angleDeg: z.number().min(-180).max(180) })
+    .optional(),
   factors: z.partialRecord(z.enum(keysOf<FactorId>(FACTORS)), z.number().min(0).max(1000)),
   coats: coatsOf(coat),
   target: target.optional(),

@@ -3,7 +3,7 @@ import type { Tile } from "./tile";
 
 /** One operation of a pass: where things were before it, seen from where they are after it, and what it lays on them. */
 export type Op = {
-  kind: "drop" | "line" | "stroke" | "wobble" | "lay" | "craters" | "air" | "slit" | "fog";
+  kind: "cover" | "drop" | "line" | "stroke" | "wobble" | "lay" | "craters" | "air" | "slit" | "fog";
   /** What it leaves as it was; colours that hide others preserve nothing. */
   preserves: "area" | "nothing";
   /** Where it does anything, mm, as things lie after it. */

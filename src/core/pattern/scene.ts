@@ -37,6 +37,9 @@ const around = (box: Box, by: number): Box => ({
 });
 const areaOf = (box: Box) => (box.maxX - box.minX) * (box.maxY - box.minY);
 
+/** More puddles of a colour than these nobody pours. */
+const MOST_PUDDLES = 48;
+
 /** Puddles of a colour that cover a share of the piece. */
 export function puddles(
   box: Box,
@@ -50,9 +53,12 @@ export function puddles(
   }: { colour: number; cover: number; radiusMm: number; seed: number; along?: number; stretch?: number },
 ): Op[] {
   const random = sourceOf(seed, 11 + colour);
-  const many = Math.max(1, Math.round((cover * areaOf(box)) / (Math.PI * radiusMm ** 2)));
-  return spread(around(box, radiusMm * 0.3), many, random).map(({ x, y }, n) => {
-    const radius = radiusMm * between(random, 0.7, 1.35);
+  const wanted = Math.max(1, Math.round((cover * areaOf(box)) / (Math.PI * radiusMm ** 2)));
+  const many = Math.min(MOST_PUDDLES, wanted);
+  // On a large piece they are larger rather than more.
+  const mean = radiusMm * Math.sqrt(wanted / many);
+  return spread(around(box, mean * 0.3), many, random).map(({ x, y }, n) => {
+    const radius = mean * between(random, 0.7, 1.35);
     const long = Math.sqrt(stretch * between(random, 1, 1.5));
     return drop({
       x,
@@ -79,7 +85,7 @@ export function wander(
   const waves = Array.from({ length: 5 }, (_, n) => ({
     k: (2 * Math.PI) / (420 / 1.9 ** n),
     phase: 2 * Math.PI * random(),
-    height: wanderRad / 1.35 ** n,
+    height: wanderRad / 1.75 ** n,
   }));
   let { x, y } = from;
   return Array.from({ length: Math.max(2, Math.round(lengthMm / stepMm)) }, (_, n) => {
@@ -275,7 +281,7 @@ export function vein(
             points: main.map((at) => ({ ...at, halfMm: at.halfMm + hazeMm })),
             colour,
             edgeMm: hazeMm,
-            hides: 0.22,
+            hides: 0.09,
           }),
         ]
       : [];

@@ -47,6 +47,8 @@ export type JobDocument = {
   factors: Partial<Record<FactorId, number>>;
   /** From the ground upward. */
   coats: Coat[];
+  /** Which of the sister pictures is rehearsed, and along which direction its pattern runs, degrees. */
+  rehearsal?: { seed: number; angleDeg: number };
   /** The colour that the client wants, as seen from some steps back. */
   target?: { lab: readonly [number, number, number]; name: string };
   /** The recipe version that its coats were taken from; they may have been changed since. */

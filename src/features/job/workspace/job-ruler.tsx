@@ -24,6 +24,7 @@ export function JobRuler({ jobId, poured, finished }: { jobId: string; poured: b
     { name: "Colour", slug: "colour", done: coloursMixed(document.coats) },
     { name: "Cups", slug: "cups", done: built },
     { name: "Windows", slug: "windows", done: document.work.startOn !== undefined && built },
+    { name: "Rehearse", slug: "rehearse", done: document.rehearsal !== undefined && built },
     { name: "Pour", slug: "pour", done: poured },
     { name: "Log", slug: "log", done: finished },
   ].map(({ slug, ...stage }) => ({ ...stage, href: `/jobs/${jobId}/${slug}` }));

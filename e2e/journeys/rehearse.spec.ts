@@ -1,0 +1,74 @@
+import { expect, test, type Locator, type Page } from "@playwright/test";
+import { saved, signIn, stage } from "../fixtures/shop";
+
+async function openRehearse(page: Page): Promise<void> {
+  await signIn(page);
+  await page.goto("/jobs");
+  await page.getByRole("link", { name: "Serving counter" }).click();
+  await page.waitForURL("**/measure");
+  await stage(page, "Rehearse");
+}
+
+/** What is drawn: the mean and the spread of its light, to see that there is a picture and when it changes. */
+const drawn = (picture: Locator) =>
+  picture.evaluate((element) => {
+    const canvas = element as HTMLCanvasElement;
+    const { data } = canvas.getContext("2d")!.getImageData(0, 0, canvas.width, canvas.height);
+    let [sum, squares, seen] = [0, 0, 0];
+    for (let i = 0; i < data.length; i += 4) {
+      if (data[i + 3] === 0) continue;
+      sum += data[i]!;
+      squares += data[i]! ** 2;
+      seen += 1;
+    }
+    return { mean: sum / seen, spread: Math.sqrt(squares / seen - (sum / seen) ** 2), seen };
+  });
+
+test("the piece after each of its passes: drawn, played, scrubbed; shares on top against poured", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await openRehearse(page);
+  const picture = page.getByRole("img", { name: /^Left run after \d+ of \d+ passes$/ });
+  await expect.poll(async () => (await drawn(picture)).seen, { timeout: 20_000 }).toBeGreaterThan(10_000);
+  expect((await drawn(picture)).spread).toBeGreaterThan(15);
+  const rows = page.getByRole("row").filter({ hasText: "%" });
+  await expect(rows.filter({ hasText: "Bone white" })).toContainText(/\d+ %\s*\d+ %/);
+  await expect(page.getByText(/character of the pour, not the piece/)).toBeVisible();
+
+  // The base alone is one colour; by keys the passes come back one after the other.
+  const passes = page.getByRole("group", { name: "The passes" });
+  await passes.getByRole("button", { name: /^Base/ }).click();
+  await expect.poll(async () => (await drawn(picture)).spread, { timeout: 20_000 }).toBeLessThan(12);
+  await passes.getByRole("button", { name: /^Base/ }).focus();
+  await page.keyboard.press("Tab");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("img", { name: /^Left run after 1 of/ })).toBeVisible();
+  await passes.getByRole("button", { name: "Play" }).click();
+  await expect(passes.getByRole("button", { name: "Pause" })).toBeVisible();
+  await expect(page.getByRole("img", { name: /^Left run after 3 of/ })).toBeVisible({ timeout: 10_000 });
+  await passes.getByRole("button", { name: "Pause" }).click();
+});
+
+test("four sisters side by side: one is chosen, kept with the job, and undone", async ({ page }) => {
+  test.setTimeout(90_000);
+  await openRehearse(page);
+  await expect(page.getByLabel("Sister", { exact: true })).toHaveValue("1");
+  await page.getByRole("button", { name: "Four sisters" }).click();
+  const sisters = page.getByRole("group", { name: "Four sisters" });
+  await expect(sisters.getByRole("img")).toHaveCount(4);
+  await expect
+    .poll(async () => (await drawn(sisters.getByRole("img").nth(2))).seen, { timeout: 30_000 })
+    .toBeGreaterThan(1000);
+  await sisters.getByRole("button", { name: /sister 3/ }).click();
+  await expect(page.getByLabel("Sister", { exact: true })).toHaveValue("3");
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel("Sister", { exact: true })).toHaveValue("3");
+  await page.getByLabel("Sister", { exact: true }).fill("0");
+  await expect(page.getByRole("alert").first()).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "undo" }).click();
+  await expect(page.getByLabel("Sister", { exact: true })).toHaveValue("1");
+  await saved(page);
+});

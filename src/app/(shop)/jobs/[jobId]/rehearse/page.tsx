@@ -1,0 +1,5 @@
+import { RehearseView } from "@/features/job/rehearse/rehearse-view";
+
+export default function RehearsePage() {
+  return <RehearseView />;
+}

@@ -1,0 +1,160 @@
+import { compile, PATTERN_PASSES, type PatternPass, type Rehearsal } from "./compile";
+import { emptyShares, evaluate, type Sheet } from "./evaluate";
+import { onTop, segregation } from "./measures";
+import { pictureOf, type Ink } from "./picture";
+import { CELL_MM, cells, spread } from "./scene";
+import { seeded } from "../numerics/random";
+
+const rehearsal = (
+  kinds: PatternPass[],
+  changes: Partial<Rehearsal> & { flowLeft?: number; rounds?: number } = {},
+): Rehearsal => {
+  const { flowLeft = 0.8, rounds = 1, ...rest } = changes;
+  return {
+    widthMm: 1200,
+    heightMm: 600,
+    base: 0,
+    angle: 0.4,
+    seed: 3,
+    coats: [
+      {
+        id: "colour",
+        vein: false,
+        colours: [
+          { at: 1, share: 0.6 },
+          { at: 2, share: 0.25 },
+          { at: 3, share: 0.15 },
+        ],
+        passes: kinds.map((kind, n) => ({ id: `${n}`, kind, rounds, mlPerM2: 9, flowLeft })),
+      },
+    ],
+    ...rest,
+  };
+};
+const sheetOf = (of: Rehearsal, widthPx = 80): Sheet => ({
+  widthPx,
+  heightPx: Math.round((widthPx * of.heightMm) / of.widthMm),
+  pixelMm: of.widthMm / widthPx,
+  base: of.base,
+  colours: 4,
+});
+const shown = (of: Rehearsal) => evaluate(compile(of).ops, sheetOf(of));
+
+test("the same plan is the same picture; another seed is a sister, another pattern of about the same shares", () => {
+  const of = rehearsal(["lay", "palm"]);
+  const [one, again, sister] = [shown(of), shown(of), shown({ ...of, seed: 4 })];
+  expect(again.weight).toEqual(one.weight);
+  expect(sister.weight).not.toEqual(one.weight);
+  onTop(sister).forEach((share, colour) => expect(Math.abs(share - onTop(one)[colour]!)).toBeLessThan(0.2));
+});
+
+test("what was poured most lies most on top, and nothing of the base is seen through a laid coat", () => {
+  const [base, first, second, third] = onTop(shown(rehearsal(["lay"])));
+  expect(base).toBeLessThan(0.001);
+  expect(first!).toBeGreaterThan(second!);
+  expect(second!).toBeGreaterThan(0.05);
+  expect(third!).toBeGreaterThan(0.02);
+});
+
+test("each pass adds its own, in order; a pass taken out leaves those before it as they were", () => {
+  const kinds: PatternPass[] = ["lay", "drizzle", "palm", "alcohol", "chop"];
+  const { ops, steps } = compile(rehearsal(kinds));
+  expect(steps.map(({ passId }) => passId)).toEqual(["0", "1", "2", "3", "4"]);
+  steps.slice(1).forEach(({ ops: after }, n) => expect(after).toBeGreaterThan(steps[n]!.ops));
+  expect(steps.at(-1)!.ops).toBe(ops.length);
+  const shorter = compile(rehearsal(kinds.slice(0, 3)));
+  const sheet = sheetOf(rehearsal(kinds));
+  expect(evaluate(shorter.ops, sheet).weight).toEqual(evaluate(ops.slice(0, steps[2]!.ops), sheet).weight);
+});
+
+const laidOnly = shown(rehearsal(["lay"]));
+test.each(PATTERN_PASSES.filter((kind) => kind !== "lay"))("%s changes the picture", (kind) => {
+  const after = shown(rehearsal(["lay", kind]));
+  const moved = after.weight.reduce((sum, share, i) => sum + Math.abs(share - laidOnly.weight[i]!), 0);
+  // Of two shares for each sample that changed its colour.
+  expect(moved / 2 / (80 * 40)).toBeGreaterThan(0.0005);
+});
+
+test("a stroke while the film is fresh moves more than a late one (common practice, no source)", () => {
+  const laid = shown(rehearsal(["lay"], { flowLeft: 1 }));
+  const moved = (flowLeft: number) => {
+    const of = rehearsal(["lay", "palm"], { flowLeft: 1 });
+    const [coat] = of.coats;
+    const late = {
+      ...of,
+      coats: [
+        {
+          ...coat!,
+          passes: coat!.passes.map((pass) => (pass.kind === "palm" ? { ...pass, flowLeft } : pass)),
+        },
+      ],
+    };
+    return shown(late).weight.reduce((sum, share, i) => sum + Math.abs(share - laid.weight[i]!), 0);
+  };
+  expect(moved(1)).toBeGreaterThan(moved(0.2));
+  expect(moved(0.2)).toBeGreaterThan(moved(0.01));
+});
+
+test("more rounds bring the colours nearer to each other, seen from two steps back (common practice, no source)", () => {
+  const apart = (rounds: number) => segregation(shown(rehearsal(["lay", "palm"], { rounds })), 7);
+  expect(apart(3)).toBeLessThan(apart(1));
+});
+
+test("a small piece and a long one are rehearsed too, with no more operations than can be followed", () => {
+  for (const [widthMm, heightMm] of [
+    [60, 60],
+    [150, 40],
+    [6000, 2500],
+  ] as const) {
+    const of = rehearsal([...PATTERN_PASSES], { widthMm, heightMm });
+    const { ops } = compile(of);
+    expect(ops.length).toBeLessThan(700);
+    const sum = onTop(evaluate(ops, sheetOf(of, 60))).reduce((total, share) => total + share, 0);
+    expect(sum).toBeGreaterThan(0.98);
+    expect(sum).toBeLessThan(1.0001);
+  }
+});
+
+test("places are spread: as many as asked for, within their box, no two in one spot", () => {
+  const box = { minX: 10, minY: 20, maxX: 1010, maxY: 320 };
+  for (const many of [1, 7, 40]) {
+    const places = spread(box, many, seeded(many));
+    expect(places.length).toBe(many);
+    for (const { x, y } of places) {
+      expect(x).toBeGreaterThanOrEqual(box.minX);
+      expect(x).toBeLessThanOrEqual(box.maxX);
+      expect(y).toBeGreaterThanOrEqual(box.minY);
+      expect(y).toBeLessThanOrEqual(box.maxY);
+    }
+    expect(new Set(places.map(({ x, y }) => `${x} ${y}`)).size).toBe(many);
+  }
+});
+
+test("larger drops of alcohol open larger cells (assumed sizes, in their order)", () => {
+  const sizes = Object.keys(CELL_MM) as (keyof typeof CELL_MM)[];
+  const open = sizes.map((size) => {
+    const of = rehearsal(["lay"]);
+    const { ops } = compile(of);
+    const op = cells({ minX: 0, minY: 0, maxX: 1200, maxY: 600 }, { size, perM2: 300, seed: 2 });
+    return onTop(evaluate([...ops, op], sheetOf(of, 240)))[0]!;
+  });
+  expect(open).toEqual([...open].sort((a, b) => a - b));
+});
+
+describe("ink on the screen", () => {
+  const inks: Ink[] = [
+    { rgb: [1, 1, 1], metallic: false },
+    { rgb: [0, 0, 0], metallic: false },
+  ];
+  const sheet: Sheet = { widthPx: 2, heightPx: 1, pixelMm: 1, base: 0, colours: 2 };
+  test("white is white, black is black, and half of each is the grey of half the light", () => {
+    const shares = emptyShares(sheet);
+    shares.weight.set([1, 0.5, 0, 0.5]);
+    const [white, , , , grey] = pictureOf(shares, inks, 1);
+    expect(white).toBeGreaterThan(248);
+    // Half of linear light is 188 of 255 in sRGB (IEC 61966-2-1); pigment varies by a few per cent.
+    expect(Math.abs(grey! - 188)).toBeLessThan(6);
+    shares.weight.set([0, 0, 1, 1]);
+    expect(pictureOf(shares, inks, 1)[0]).toBe(0);
+  });
+});

@@ -1,0 +1,69 @@
+"use client";
+
+import { useMemo } from "react";
+import type { Measured } from "@/core/geometry/measure";
+import type { PieceRehearsal } from "@/core/plan/rehearse";
+import { PiecePicture } from "./piece-picture";
+import { usePicture } from "./use-picture";
+
+const WIDTHS_PX = [200, 600];
+const GAP = 16;
+
+/** Four pictures "of the same slab", side by side; one is chosen. */
+export function Sisters({
+  of,
+  piece,
+  passes,
+  width,
+  onPick,
+}: {
+  of: PieceRehearsal;
+  piece: Measured;
+  passes: number;
+  width: number;
+  onPick: (seed: number) => void;
+}) {
+  const { seed } = of.rehearsal;
+  const ratio = piece.outline.heightMm / piece.outline.widthMm;
+  const own = Math.floor(Math.min((width - GAP) / 2, 190 / ratio));
+  return (
+    <div className="flex flex-wrap gap-4" role="group" aria-label="Four sisters">
+      {[0, 1, 2, 3].map((next) => (
+        <Sister
+          key={seed + next}
+          of={of}
+          piece={piece}
+          passes={passes}
+          seed={seed + next}
+          width={own}
+          onPick={() => onPick(seed + next)}
+        />
+      ))}
+    </div>
+  );
+}
+
+function Sister({
+  of,
+  piece,
+  passes,
+  seed,
+  width,
+  onPick,
+}: {
+  of: PieceRehearsal;
+  piece: Measured;
+  passes: number;
+  seed: number;
+  width: number;
+  onPick: () => void;
+}) {
+  const own = useMemo(() => ({ ...of, rehearsal: { ...of.rehearsal, seed } }), [of, seed]);
+  const picture = usePicture(own, passes, WIDTHS_PX);
+  return (
+    <button type="button" onClick={onPick} className="text-left hover:outline-2 hover:outline-ink">
+      <PiecePicture picture={picture} piece={piece} name={`Sister ${seed}`} width={width} />
+      <span className="label">sister {seed}</span>
+    </button>
+  );
+}
