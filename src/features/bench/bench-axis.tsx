@@ -99,11 +99,11 @@ export function BenchAxis({
     { length: Math.ceil(spanMin / DAY_MIN) + 1 },
     (_, index) => Math.floor(fromMin / DAY_MIN) + index,
   );
-  if (rows.length === 0)
-    return <p className="text-ink-soft py-6">Nothing is wet, and nothing is planned for these days.</p>;
+  const empty = rows.length === 0;
   return (
-    <div ref={ref} className="w-full" style={{ height }}>
-      {width > 0 && (
+    <div ref={ref} className="w-full" style={empty ? {} : { height }}>
+      {empty && <p className="text-ink-soft py-6">Nothing is wet, and nothing is planned for these days.</p>}
+      {width > 0 && !empty && (
         <svg width={width} height={height} role="group" aria-label="The shop on one clock" className="block">
           {days.flatMap((day) => [
             <Closed
