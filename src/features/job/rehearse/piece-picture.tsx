@@ -1,6 +1,8 @@
 "use client";
 
 import { useEffect, useRef } from "react";
+import type { Point } from "@/core/geometry/curves";
+import { cutOutRing } from "@/core/geometry/cut-out";
 import type { Measured } from "@/core/geometry/measure";
 import type { RehearseAnswer } from "@/workers/rehearse.worker";
 
@@ -30,28 +32,20 @@ export function PiecePicture({
     canvas.width = width;
     canvas.height = height;
     const scale = width / outline.widthMm;
+    const trace = (ring: readonly Point[]) => {
+      drawing.beginPath();
+      for (const { x, y } of ring) drawing.lineTo(x * scale, y * scale);
+      drawing.closePath();
+    };
     drawing.save();
-    drawing.beginPath();
-    outline.corners.forEach(({ x, y }, at) =>
-      at === 0 ? drawing.moveTo(x * scale, y * scale) : drawing.lineTo(x * scale, y * scale),
-    );
-    drawing.closePath();
+    trace(outline.corners);
     drawing.clip();
     drawing.imageSmoothingQuality = "high";
     drawing.drawImage(buffer, 0, 0, width, height);
     drawing.restore();
     drawing.globalCompositeOperation = "destination-out";
-    for (const { shape, fromLeftMm, fromFrontMm } of piece.cutOuts) {
-      const [x, y] = [fromLeftMm * scale, (outline.heightMm - fromFrontMm) * scale];
-      drawing.beginPath();
-      if (shape.kind === "round") drawing.arc(x, y, (shape.diameterMm / 2) * scale, 0, 2 * Math.PI);
-      else if (shape.kind === "rectangle")
-        drawing.rect(
-          x - (shape.lengthMm / 2) * scale,
-          y - (shape.depthMm / 2) * scale,
-          shape.lengthMm * scale,
-          shape.depthMm * scale,
-        );
+    for (const cutOut of piece.cutOuts) {
+      trace(cutOutRing(cutOut, outline));
       drawing.fill();
     }
     drawing.globalCompositeOperation = "source-over";
