@@ -1,5 +1,6 @@
 import { TROUBLE_WORDS, type Trouble } from "@/core/schedule/troubles";
 import type { PassWindow } from "@/core/schedule/coat-windows";
+import { WindowBar } from "./window-bar";
 import { hourText } from "@/ui/clock-words";
 
 /** A pass: from when to when it is right, the unsure parts lighter, and when the hands come to it. */
@@ -27,23 +28,7 @@ export function Bracket({
       </text>
       {!never && (
         <>
-          <rect
-            x={x(from.low)}
-            y={middle - 5}
-            width={Math.max(0, x(end.high) - x(from.low))}
-            height="10"
-            fill="var(--color-line-strong)"
-            opacity="0.55"
-          />
-          {end.low > from.high && (
-            <rect
-              x={x(from.high)}
-              y={middle - 5}
-              width={x(end.low) - x(from.high)}
-              height="10"
-              fill="var(--color-ink-soft)"
-            />
-          )}
+          <WindowBar from={from} end={end} x={x} middle={middle} height={10} />
           <path
             d={`M${x(from.likely)} ${middle - 9}v18M${x(end.likely)} ${middle - 9}v18`}
             stroke="var(--color-ink)"

@@ -60,7 +60,7 @@ export function spaceOf(pieces: readonly Measured[]): Space {
   return space;
 }
 
-/** Minutes of the day's begin for a plan that starts at its own midnight. */
+/** Settings of a plan whose own midnight lies so many minutes from the midnight of today. */
 const settingsFrom = (document: JobDocument, midnight: number, nowMin: number): Settings => {
   const settings = settingsOf(document, nowMin);
   return { ...settings, room: movedRoom(settings.room, midnight) };
@@ -94,7 +94,7 @@ function pourJob(pour: ShopPour, clock: WallClock): ShopJob | null {
 }
 
 /** A job that is planned for a day, as it stands among the shop's work; null for one without a day or without windows. */
-export function datedJob({ id, name, document }: DatedJob, plan: Plan, clock: WallClock): ShopJob | null {
+function datedJob({ id, name, document }: DatedJob, plan: Plan, clock: WallClock): ShopJob | null {
   const { startOn, startMin } = document.work;
   const coats = windowCoatsOf(plan);
   if (startOn === undefined || coats.length === 0) return null;

@@ -18,6 +18,7 @@ import { FilmBar } from "@/ui/film-bar";
 import { FilmMoment } from "@/ui/film-moment";
 import { useHydrated } from "@/ui/use-hydrated";
 import { useSize } from "@/ui/use-size";
+import { WindowBar } from "@/ui/window-bar";
 
 const LEFT = 190;
 /** Room at the right for what is said of each pass. */
@@ -142,23 +143,7 @@ function CoatLog({ coat, film, plannedAtMin, system }: Shown & { system: UnitSys
                 <text x={0} y={top + 15} fontSize="13" fill="var(--color-ink)">
                   {words.length > letters ? `${words.slice(0, letters - 1)}…` : words}
                 </text>
-                <rect
-                  x={x(from.low)}
-                  y={middle - 4}
-                  width={Math.max(0, x(end.high) - x(from.low))}
-                  height="8"
-                  fill="var(--color-line-strong)"
-                  opacity="0.55"
-                />
-                {end.low > from.high && (
-                  <rect
-                    x={x(from.high)}
-                    y={middle - 4}
-                    width={x(end.low) - x(from.high)}
-                    height="8"
-                    fill="var(--color-ink-soft)"
-                  />
-                )}
+                <WindowBar from={from} end={end} x={x} middle={middle} height={8} />
                 {planned !== undefined && (
                   <path
                     d={`M${x(planned)} ${middle - 8}l6 8-6 8-6-8z`}
