@@ -73,10 +73,10 @@ module.exports = {
     only("core-batch", "^src/core/batch/", ["^src/core/(batch|film|geometry|cure|numerics|units)/"]),
     only("core-colour", "^src/core/colour/", ["^src/core/(colour|batch|numerics|units)/"]),
     only("core-schedule", "^src/core/schedule/", [
-      "^src/core/(schedule|batch|film|geometry|cure|numerics|units)/",
+      "^src/core/(schedule|pattern|batch|film|geometry|cure|numerics|units)/",
     ]),
     only("core-advice", "^src/core/advice/", [
-      "^src/core/(advice|schedule|colour|batch|film|geometry|cure|numerics|units)/",
+      "^src/core/(advice|schedule|pattern|colour|batch|film|geometry|cure|numerics|units)/",
     ]),
   ],
   options: {

@@ -135,6 +135,10 @@ export type Hiding = {
   unseenFilmMm: Spread | null;
 };
 
+/** Contrast ratio of a film of a mix over the chart (ISO 6504-3), without its spread. */
+export const contrastOf = (parts: readonly MixPart[], filmMm: number): number =>
+  contrastRatio(split(parts).matter, filmMm);
+
 /** How well a film of a mix hides its ground; null for one that has nothing in it. */
 export function hidingOf(parts: readonly MixPart[], filmMm: number, ground: Band): Hiding | null {
   const { matter } = split(parts);

@@ -1,18 +1,23 @@
-import { compile, PATTERN_PASSES, type PatternPass, type Rehearsal } from "./compile";
+import { compile, coloursIn } from "./compile";
+import { PATTERN_PASSES, type PatternPass, type Rehearsal } from "./rehearsal";
+import { cover } from "./ops/cover";
+import { drop } from "./ops/drop";
 import { emptyShares, evaluate, type Sheet } from "./evaluate";
 import { onTop, segregation } from "./measures";
 import { pictureOf, type Ink } from "./picture";
-import { CELL_MM, cells, spread } from "./scene";
+import { CELL_MM, cells } from "./scene/cells";
+import { spread } from "./scene/random";
+import type { PassWork } from "./work";
 import { seeded } from "../numerics/random";
 
 const rehearsal = (
   kinds: PatternPass[],
-  changes: Partial<Rehearsal> & { flowLeft?: number; rounds?: number } = {},
+  changes: Partial<Rehearsal> & { flowLeft?: number; rounds?: number; filmMm?: number; work?: PassWork } = {},
 ): Rehearsal => {
-  const { flowLeft = 0.8, rounds = 1, ...rest } = changes;
+  const { flowLeft = 0.8, rounds = 1, filmMm = 1, work = {}, ...rest } = changes;
   return {
-    widthMm: 1200,
-    heightMm: 600,
+    box: { minX: 0, minY: 0, maxX: 1200, maxY: 600 },
+    aroundMm: null,
     base: 0,
     angle: 0.4,
     seed: 3,
@@ -20,12 +25,23 @@ const rehearsal = (
       {
         id: "colour",
         vein: false,
+        filmMm,
+        veins: null,
         colours: [
-          { at: 1, share: 0.6 },
-          { at: 2, share: 0.25 },
-          { at: 3, share: 0.15 },
+          { at: 1, share: 0.6, hides: 1 },
+          { at: 2, share: 0.25, hides: 1 },
+          { at: 3, share: 0.15, hides: 1 },
         ],
-        passes: kinds.map((kind, n) => ({ id: `${n}`, kind, rounds, mlPerM2: 9, flowLeft })),
+        passes: kinds.map((kind, n) => ({
+          id: `${n}`,
+          kind,
+          tool: kind === "skim" ? "blade" : "hand",
+          rounds,
+          mlPerM2: 9,
+          flowLeft,
+          paint: kind === "fog" || kind === "mask" ? 3 : null,
+          work,
+        })),
       },
     ],
     ...rest,
@@ -33,10 +49,12 @@ const rehearsal = (
 };
 const sheetOf = (of: Rehearsal, widthPx = 80): Sheet => ({
   widthPx,
-  heightPx: Math.round((widthPx * of.heightMm) / of.widthMm),
-  pixelMm: of.widthMm / widthPx,
+  heightPx: Math.round((widthPx * of.box.maxY) / of.box.maxX),
+  pixelMm: of.box.maxX / widthPx,
+  fromX: 0,
+  fromY: 0,
   base: of.base,
-  colours: 4,
+  colours: coloursIn(of),
 });
 const shown = (of: Rehearsal) => evaluate(compile(of).ops, sheetOf(of));
 
@@ -106,13 +124,95 @@ test("a small piece and a long one are rehearsed too, with no more operations th
     [150, 40],
     [6000, 2500],
   ] as const) {
-    const of = rehearsal([...PATTERN_PASSES], { widthMm, heightMm });
+    const of = rehearsal([...PATTERN_PASSES], {
+      box: { minX: 0, minY: 0, maxX: widthMm, maxY: heightMm },
+    });
     const { ops } = compile(of);
     expect(ops.length).toBeLessThan(700);
     const sum = onTop(evaluate(ops, sheetOf(of, 60))).reduce((total, share) => total + share, 0);
     expect(sum).toBeGreaterThan(0.98);
     expect(sum).toBeLessThan(1.0001);
   }
+});
+
+describe("how a pass is worked", () => {
+  const moved = (kind: PatternPass, work: PassWork) => {
+    const before = shown(rehearsal(["lay"]));
+    return shown({
+      ...rehearsal(["lay", kind]),
+      coats: rehearsal(["lay", kind]).coats.map((coat) => ({
+        ...coat,
+        passes: coat.passes.map((pass) => (pass.kind === kind ? { ...pass, work } : pass)),
+      })),
+    }).weight.reduce((sum, share, i) => sum + Math.abs(share - before.weight[i]!), 0);
+  };
+  test("a firmer hand moves more, more pulls move more; another direction, way or chance is another picture", () => {
+    expect(moved("palm", { pressure: 0.9 })).toBeGreaterThan(moved("palm", { pressure: 0.1 }));
+    expect(moved("palm", { many: 2 })).toBeGreaterThan(moved("palm", { many: 0.4 }));
+    const usual = moved("palm", {});
+    for (const work of [{ turnDeg: 90 }, { way: "straight" }, { seed: 5 }] as const)
+      expect(moved("palm", work)).not.toBe(usual);
+  });
+  test("what was practised takes the place of chance: one pull moves only what lies by it", () => {
+    const strokes = [
+      { tool: "hand" as const, points: [[300, 300], [420, 310], [540, 300]] as const, pressure: 0.6 },
+    ];
+    const of = rehearsal(["lay", "palm"]);
+    const coats = of.coats.map((coat) => ({
+      ...coat,
+      passes: coat.passes.map((pass) => (pass.kind === "palm" ? { ...pass, work: { strokes } } : pass)),
+    }));
+    const [before, after] = [shown(rehearsal(["lay"])), shown({ ...of, coats })];
+    const samples = 80 * 40;
+    for (let i = 0; i < samples; i += 1) {
+      const [x, y] = [((i % 80) + 0.5) * 15, (Math.floor(i / 80) + 0.5) * 15];
+      if (x > 150 && x < 700 && y > 150 && y < 450) continue;
+      expect(after.weight[samples + i]).toBe(before.weight[samples + i]);
+    }
+    expect(after.weight).not.toEqual(before.weight);
+  });
+});
+
+test("alcohol opens more where the film is thin, and where unlike colours meet (common practice, no source)", () => {
+  const open = (filmMm: number) => {
+    const of = rehearsal(["lay", "alcohol"], { filmMm });
+    const before = shown(rehearsal(["lay"]));
+    return shown(of).weight.reduce((sum, share, i) => sum + Math.abs(share - before.weight[i]!), 0);
+  };
+  expect(open(0.8)).toBeGreaterThan(open(4));
+  const box = { minX: 0, minY: 0, maxX: 400, maxY: 400 };
+  const sheet: Sheet = { widthPx: 400, heightPx: 400, pixelMm: 1, fromX: 0, fromY: 0, base: 0, colours: 2 };
+  const holes = (unlike: number) =>
+    onTop(
+      evaluate(
+        [cover(0), puddle, cells(box, { size: "medium", perM2: 3000, seed: 2, unlike: () => unlike })],
+        sheet,
+      ),
+    )[0]!;
+  const puddle = drop({ x: 200, y: 200, a: 900, b: 900, angle: 0, colour: 1, uneven: 0, seed: 1 });
+  expect(holes(0.6)).toBeGreaterThan(holes(0));
+});
+
+test("a late vein keeps its width, an early one is wider and paler (common practice, no source)", () => {
+  const vein = (flowLeft: number) => {
+    const of = rehearsal(["lay", "veins"], { flowLeft });
+    return evaluate(compile(of).ops, sheetOf(of, 400)).weight;
+  };
+  expect(vein(0.9)).not.toEqual(vein(0.05));
+});
+
+test("a flood of alcohol moves the whole pattern, a dose of it does not", () => {
+  const shifted = (mlPerM2: number) => {
+    const of = rehearsal(["lay", "alcohol"]);
+    const coats = of.coats.map((coat) => ({
+      ...coat,
+      passes: coat.passes.map((pass) => ({ ...pass, mlPerM2 })),
+    }));
+    const { ops } = compile({ ...of, coats });
+    const [x, y] = ops.at(-1)!.forward(500, 300);
+    return Math.hypot(x - 500, y - 300);
+  };
+  expect(shifted(60)).toBeGreaterThan(4 * shifted(9));
 });
 
 test("places are spread: as many as asked for, within their box, no two in one spot", () => {
@@ -146,7 +246,7 @@ describe("ink on the screen", () => {
     { rgb: [1, 1, 1], metallic: false },
     { rgb: [0, 0, 0], metallic: false },
   ];
-  const sheet: Sheet = { widthPx: 2, heightPx: 1, pixelMm: 1, base: 0, colours: 2 };
+  const sheet: Sheet = { widthPx: 2, heightPx: 1, pixelMm: 1, fromX: 0, fromY: 0, base: 0, colours: 2 };
   test("white is white, black is black, and half of each is the grey of half the light", () => {
     const shares = emptyShares(sheet);
     shares.weight.set([1, 0.5, 0, 0.5]);

@@ -14,7 +14,7 @@ import { slit } from "./ops/slit";
 import { stroke } from "./ops/stroke";
 import { wobble } from "./ops/wobble";
 
-const SHEET: Sheet = { widthPx: 150, heightPx: 90, pixelMm: 4, base: 0, colours: 3 };
+const SHEET: Sheet = { widthPx: 150, heightPx: 90, pixelMm: 4, fromX: 0, fromY: 0, base: 0, colours: 3 };
 const random = seeded(3);
 const place = () => ({ x: random() * 600, y: random() * 360 });
 const puddles = (many: number, colour: number, radius: number): Op[] =>
@@ -79,7 +79,7 @@ describe("a picture", () => {
     expect(into.weight).toEqual(whole.weight);
   });
   test("strokes keep the area of a colour (60 pulls on a wide sheet)", () => {
-    const wide: Sheet = { widthPx: 400, heightPx: 400, pixelMm: 3, base: 0, colours: 2 };
+    const wide: Sheet = { widthPx: 400, heightPx: 400, pixelMm: 3, fromX: 0, fromY: 0, base: 0, colours: 2 };
     const middle = drop({ x: 600, y: 600, a: 160, b: 160, angle: 0, colour: 1, uneven: 0, seed: 1 });
     const around = Array.from({ length: 60 }, (_, n) =>
       stroke({
@@ -105,7 +105,7 @@ describe("measures", () => {
   /** A chequerboard of squares of so many samples. */
   const chequers = (square: number): ReturnType<typeof evaluate> => {
     const side = 480;
-    const sheet: Sheet = { widthPx: side, heightPx: side, pixelMm: 1, base: 0, colours: 2 };
+    const sheet: Sheet = { widthPx: side, heightPx: side, pixelMm: 1, fromX: 0, fromY: 0, base: 0, colours: 2 };
     const shares = emptyShares(sheet);
     for (let y = 0; y < side; y += 1)
       for (let x = 0; x < side; x += 1) {
@@ -126,19 +126,19 @@ describe("measures", () => {
     const board = chequers(20);
     expect(onTop(board)).toEqual([0.5, 0.5]);
     expect(balance(board, 0).leftRight).toBeCloseTo(0, 9);
-    const half = emptyShares({ widthPx: 10, heightPx: 10, pixelMm: 1, base: 0, colours: 2 });
+    const half = emptyShares({ widthPx: 10, heightPx: 10, pixelMm: 1, fromX: 0, fromY: 0, base: 0, colours: 2 });
     for (let i = 0; i < 100; i += 1) half.weight[(i % 10 < 5 ? 0 : 100) + i] = 1;
     expect(balance(half, 0)).toEqual({ leftRight: 1, backFront: 0 });
     expect(balance(half, 1).leftRight).toBe(-1);
   });
   test("half and half in every sample is as muddy as can be; apart it is not muddy at all", () => {
-    const mixed = emptyShares({ widthPx: 4, heightPx: 4, pixelMm: 1, base: 0, colours: 2 });
+    const mixed = emptyShares({ widthPx: 4, heightPx: 4, pixelMm: 1, fromX: 0, fromY: 0, base: 0, colours: 2 });
     mixed.weight.fill(0.5);
     expect(mud(mixed, () => 40)).toBeCloseTo(20, 6);
     expect(mud(chequers(10), () => 40)).toBe(0);
   });
   test("more rounds, muddier, and less apart from two steps back (common practice, no source)", () => {
-    const sheet: Sheet = { widthPx: 200, heightPx: 120, pixelMm: 3, base: 0, colours: 3 };
+    const sheet: Sheet = { widthPx: 200, heightPx: 120, pixelMm: 3, fromX: 0, fromY: 0, base: 0, colours: 3 };
     const poured = [...puddles(8, 1, 70), ...puddles(8, 2, 50)];
     const strokes = pulls(60, 45);
     const after = (rounds: number) => evaluate([...poured, ...strokes.slice(0, 15 * rounds)], sheet);
@@ -149,7 +149,7 @@ describe("measures", () => {
     expect(seen).toEqual([...seen].sort((a, b) => b - a));
   });
   test("larger bands muddy less (common practice, no source)", () => {
-    const sheet: Sheet = { widthPx: 200, heightPx: 120, pixelMm: 3, base: 0, colours: 2 };
+    const sheet: Sheet = { widthPx: 200, heightPx: 120, pixelMm: 3, fromX: 0, fromY: 0, base: 0, colours: 2 };
     const strokes = pulls(40, 45);
     const added = (wide: number) => {
       const bands = Array.from({ length: Math.floor(360 / wide / 2) }, (_, n) =>

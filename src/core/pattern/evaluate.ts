@@ -1,8 +1,16 @@
 import { meets, type Op } from "./op";
 import { meet, newTile, settle, startTile, TILE, weightAt, type Tile } from "./tile";
 
-/** A picture of a piece: size in samples, millimetres to a sample, the colour that lies under everything. */
-export type Sheet = { widthPx: number; heightPx: number; pixelMm: number; base: number; colours: number };
+/** A picture of a piece: size in samples, millimetres to a sample, the place of its upper left corner, the colour that lies under everything. */
+export type Sheet = {
+  widthPx: number;
+  heightPx: number;
+  pixelMm: number;
+  fromX: number;
+  fromY: number;
+  base: number;
+  colours: number;
+};
 
 /** Share of each colour in each sample, row by row; and the direction of its last strong shear. */
 export type Shares = {
@@ -11,6 +19,9 @@ export type Shares = {
   weight: Float32Array;
   shear2x: Float32Array;
   shear2y: Float32Array;
+  /** Where what is seen most of each sample was poured, mm. */
+  sourceX: Float32Array;
+  sourceY: Float32Array;
 };
 
 export const emptyShares = (sheet: Sheet): Shares => {
@@ -20,6 +31,8 @@ export const emptyShares = (sheet: Sheet): Shares => {
     weight: new Float32Array(samples * sheet.colours),
     shear2x: new Float32Array(samples),
     shear2y: new Float32Array(samples),
+    sourceX: new Float32Array(samples),
+    sourceY: new Float32Array(samples),
   };
 };
 
@@ -56,14 +69,14 @@ export function evaluate(
   { into = emptyShares(sheet), tiles = tilesOf(sheet), side = TILE, skipping = true } = {},
 ): Shares {
   const tile = newTile(sheet.colours);
-  const { widthPx, heightPx, pixelMm } = sheet;
+  const { widthPx, heightPx, pixelMm, fromX, fromY } = sheet;
   const samples = widthPx * heightPx;
   for (const [column, row] of tiles) {
     const points: [number, number][] = [];
     const places: number[] = [];
     for (let py = row * side; py < Math.min(heightPx, (row + 1) * side); py += 1)
       for (let px = column * side; px < Math.min(widthPx, (column + 1) * side); px += 1) {
-        points.push([(px + 0.5) * pixelMm, (py + 0.5) * pixelMm]);
+        points.push([fromX + (px + 0.5) * pixelMm, fromY + (py + 0.5) * pixelMm]);
         places.push(py * widthPx + px);
       }
     startTile(tile, points, pixelMm);
@@ -73,6 +86,8 @@ export function evaluate(
         into.weight[colour * samples + place] = tile.weight[weightAt(colour, i)] as number;
       into.shear2x[place] = tile.shear2x[i] as number;
       into.shear2y[place] = tile.shear2y[i] as number;
+      into.sourceX[place] = tile.sourceX[i] as number;
+      into.sourceY[place] = tile.sourceY[i] as number;
     });
   }
   return into;

@@ -86,6 +86,19 @@ function boxed(
   return out;
 }
 
+/** Share of the colour there is most of about each sample, over boxes of a length. */
+export function segregated(shares: Shares, scaleMm: number): Float64Array {
+  const { widthPx, heightPx, pixelMm, colours } = shares.sheet;
+  const samples = widthPx * heightPx;
+  const side = Math.max(1, Math.round(scaleMm / pixelMm));
+  const most = new Float64Array(samples);
+  for (let colour = 0; colour < colours; colour += 1) {
+    const field = boxed(shares.weight, colour * samples, widthPx, heightPx, side);
+    for (let i = 0; i < samples; i += 1) most[i] = Math.max(most[i] as number, field[i] as number);
+  }
+  return most;
+}
+
 /**
  * Danckwerts' intensity of segregation at a viewing scale: Σ var(w_c) / Σ w̄_c(1 − w̄_c) after averaging over that length. 1 where colours lie
  * apart, 0 where they are one.

@@ -3,7 +3,21 @@ import type { Tile } from "./tile";
 
 /** One operation of a pass: where things were before it, seen from where they are after it, and what it lays on them. */
 export type Op = {
-  kind: "cover" | "drop" | "line" | "stroke" | "wobble" | "lay" | "craters" | "air" | "slit" | "fog";
+  kind:
+    | "cover"
+    | "drop"
+    | "line"
+    | "stroke"
+    | "wobble"
+    | "lay"
+    | "craters"
+    | "air"
+    | "slit"
+    | "fog"
+    | "tilt"
+    | "flecks"
+    | "field"
+    | "mask";
   /** What it leaves as it was; colours that hide others preserve nothing. */
   preserves: "area" | "nothing";
   /** Where it does anything, mm, as things lie after it. */
@@ -12,7 +26,12 @@ export type Op = {
   back: (tile: Tile) => void;
   /** Where a point of before comes to lie, mm. */
   forward: (x: number, y: number) => [number, number];
+  /** How a tool is pressed into the film meanwhile, where one is. */
+  press?: Press;
 };
+
+/** A tool pressed into the film along a line: its middle, direction and size, mm and rad, and how firmly, 0 to 1. */
+export type Press = { x: number; y: number; angle: number; halfMm: number; wideMm: number; pressure: number };
 
 export const meets = (one: Box, other: Box): boolean =>
   one.minX < other.maxX && one.maxX > other.minX && one.minY < other.maxY && one.maxY > other.minY;

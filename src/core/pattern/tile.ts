@@ -29,6 +29,10 @@ export type Tile = {
   /** Twice the angle of the last strong shear, as cosine and sine; both 0 where there was none. */
   shear2x: Float32Array;
   shear2y: Float32Array;
+  /** Where what is seen most of it was poured, mm, and how much of it that is. */
+  sourceX: Float32Array;
+  sourceY: Float32Array;
+  most: Float32Array;
   /** Around all that is live, mm. */
   box: Box;
 };
@@ -50,6 +54,9 @@ export function newTile(colours: number): Tile {
     weight: new Float32Array(MOST * colours),
     shear2x: new Float32Array(MOST),
     shear2y: new Float32Array(MOST),
+    sourceX: new Float32Array(MOST),
+    sourceY: new Float32Array(MOST),
+    most: new Float32Array(MOST),
     box: { minX: 0, minY: 0, maxX: 0, maxY: 0 },
   };
 }
@@ -78,6 +85,7 @@ export function startTile(tile: Tile, points: readonly (readonly [number, number
   tile.weight.fill(0);
   tile.shear2x.fill(0);
   tile.shear2y.fill(0);
+  tile.most.fill(0);
   boundTile(tile);
 }
 
@@ -109,7 +117,13 @@ export function meet(tile: Tile, i: number, colour: number, share: number): void
   }
   const clear = tile.clear[i] as number;
   const at = weightAt(colour, i);
-  tile.weight[at] = (tile.weight[at] as number) + clear * share;
+  const seen = clear * share;
+  tile.weight[at] = (tile.weight[at] as number) + seen;
+  if (seen > (tile.most[i] as number)) {
+    tile.most[i] = seen;
+    tile.sourceX[i] = tile.x[i] as number;
+    tile.sourceY[i] = tile.y[i] as number;
+  }
   tile.clear[i] = clear * (1 - share);
 }
 

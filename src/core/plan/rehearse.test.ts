@@ -1,8 +1,13 @@
+import { colourantNamed, colourFrom } from "../batch/colourants";
+import { compile } from "../pattern/compile";
+import { usualPass } from "../schedule/pass";
 import { derivePlan } from "./derive-plan";
 import type { JobDocument } from "./job";
 import { newPiece } from "./new-piece";
 import { differenceIn, rehearsalOf } from "./rehearse";
 import { sampleJob, starterCards } from "./sample-job";
+import { TECHNIQUE_IDS, TECHNIQUES } from "./technique-list";
+import { withTechnique } from "./techniques";
 
 let counter = 0;
 const newId = () => `id-${++counter}`;
@@ -40,11 +45,64 @@ test("the sister and the direction are the job's; the usual ones where it says n
   expect([other.rehearsal.seed, other.rehearsal.angle]).toEqual([7, Math.PI / 2]);
 });
 
-test("what has no flat top, or nothing coloured, is not rehearsed", () => {
-  expect(of({ ...job, pieces: [newPiece("tumbler", "Tumbler", newId)] })).toBeNull();
+test("nothing coloured, nothing to rehearse", () => {
   expect(
     of({ ...job, coats: job.coats.filter(({ kind }) => kind !== "colour" && kind !== "vein") }),
   ).toBeNull();
+});
+
+test("faces are seen folded out around the top; a tumbler's wall once around its middle and up its slant", () => {
+  const counter = of({ ...job, pieces: [newPiece("straight", "Counter", newId)] })!.rehearsal;
+  expect(counter.aroundMm).toBeNull();
+  expect(counter.box.minX).toBeLessThan(0);
+  expect(counter.box.minY).toBe(0);
+  const tumbler = newPiece("tumbler", "Tumbler", newId);
+  const { shape } = tumbler;
+  if (shape.kind !== "tumbler") throw new Error("no tumbler");
+  const wall = of({ ...job, pieces: [tumbler] })!.rehearsal;
+  expect(wall.aroundMm).toBeCloseTo((Math.PI * (shape.topDiameterMm + shape.bottomDiameterMm)) / 2, 9);
+  expect(wall.box.maxX).toBe(wall.aroundMm);
+  expect(wall.box.maxY).toBeGreaterThanOrEqual(shape.heightMm);
+});
+
+test("a channel's fill is its picture, and what is thinly tinted is seen through", () => {
+  const colour = job.coats.find(({ kind }) => kind === "colour")!;
+  const fill = { ...withTechnique(colour, "channel", newId), kind: "fill" as const, coverShare: 1 };
+  const found = of({ ...job, pieces: [newPiece("river", "Channel", newId)], coats: [fill] })!;
+  const [tint, , , deep] = found.rehearsal.coats[0]!.colours;
+  expect(tint!.hides).toBeGreaterThan(0);
+  expect(tint!.hides).toBeLessThan(1);
+  expect(deep!.hides).toBe(1);
+});
+
+test("what is fogged is dark over a light coat and light over a dark one, where nothing else is said", () => {
+  const colour = job.coats.find(({ kind }) => kind === "colour")!;
+  const paintOver = (name: string, hex?: string) => {
+    const coat = {
+      ...colour,
+      colours: [colourFrom(colourantNamed(name), newId(), 1)],
+      passes: [usualPass(newId(), "lay"), usualPass(newId(), "fog", hex ? { work: { hex } } : {})],
+    };
+    const { rehearsal, palette } = of({ ...job, coats: [coat] })!;
+    return palette[rehearsal.coats[0]!.passes[1]!.paint!]!;
+  };
+  expect(paintOver("Flat white").lab[0]).toBeLessThan(30);
+  expect(paintOver("Ink black").lab[0]).toBeGreaterThan(80);
+  expect(paintOver("Ink black", "#aa2211").hex.toLowerCase()).toBe("#aa2211");
+});
+
+test.each(TECHNIQUE_IDS)("%s can be rehearsed on what it is for", (id) => {
+  const colour = job.coats.find(({ kind }) => kind === "colour")!;
+  const technique = TECHNIQUES[id];
+  const shape = { top: "straight", tumbler: "tumbler", channel: "river" } as const;
+  const kind = technique.for === "channel" ? "fill" : "colour";
+  const coat = { ...withTechnique(colour, id, newId), kind, coverShare: 1 } as const;
+  const found = of({ ...job, pieces: [newPiece(shape[technique.for], "Piece", newId)], coats: [coat] })!;
+  const { ops, steps } = compile(found.rehearsal);
+  expect(steps.length).toBe(found.passes.length);
+  expect(ops.length).toBeLessThan(260);
+  expect(found.passes.some(({ stopHere }) => stopHere !== null) || id === "palm-blend").toBe(true);
+  expect(technique.colours.reduce((sum, [, share]) => sum + share, 0)).toBeCloseTo(1, 9);
 });
 
 test("differences in a palette are those of its colours", () => {

@@ -1,10 +1,18 @@
+import type { Tool } from "../batch/factors";
 import { ciede2000 } from "../colour/ciede2000";
-import { linearOfXyz, type Lab, type Rgb } from "../colour/spaces";
+import { contrastOf } from "../colour/mix-look";
+import { hexOfXyz, labOfXyz, linearOfXyz, xyzOfHex, type Lab, type Rgb } from "../colour/spaces";
 import { flowShareIn } from "../cure/film-in-room";
+import { unrolledWall } from "../geometry/frustum";
 import type { Measured } from "../geometry/measure";
-import { PATTERN_PASSES, type PatternPass, type Rehearsal, type RehearsedPass } from "../pattern/compile";
+import type { Box } from "../geometry/ring";
+import { unfoldedBox } from "../geometry/unfold";
 import type { Ink } from "../pattern/picture";
-import { covers } from "../schedule/coat";
+import { PATTERN_PASSES, type PatternPass, type Rehearsal, type RehearsedPass } from "../pattern/rehearsal";
+import type { WorkTool } from "../pattern/work";
+import { covers, filmOn, isFill, type Coat } from "../schedule/coat";
+import type { Pass } from "../schedule/pass";
+import type { ColourLooks } from "./colour-plan";
 import type { Plan, PlannedCoat } from "./derive-plan";
 import type { JobDocument } from "./job";
 import { roomOf } from "./job-settings";
@@ -12,12 +20,22 @@ import { roomOf } from "./job-settings";
 /** A colour of the picture: where it comes from, how it looks, and what share of the patterned coats was poured of it. */
 export type PaletteColour = Ink & { name: string; hex: string; lab: Lab; poured: number };
 
+export type ShownPass = {
+  coatId: string;
+  passId: string;
+  words: string;
+  coatName: string;
+  /** After its coat was mixed. */
+  minute: number;
+  /** What the look is called if one stops after it; null where it goes on. */
+  stopHere: string | null;
+};
+
 /** A piece's picture as the plan would make it. */
 export type PieceRehearsal = {
   rehearsal: Rehearsal;
   palette: PaletteColour[];
-  /** Each pass of the picture with its words and its minute after its coat was mixed. */
-  passes: { coatId: string; passId: string; words: string; coatName: string; minute: number }[];
+  passes: ShownPass[];
 };
 
 export const USUAL_REHEARSAL = { seed: 1, angleDeg: 26 };
@@ -26,98 +44,170 @@ const isPattern = (kind: string): kind is PatternPass => (PATTERN_PASSES as read
 const linear = (rgb: Rgb): [number, number, number] =>
   rgb.map((channel) => Math.min(1, Math.max(0, channel))) as [number, number, number];
 
-/** Passes that make the picture; a coat of several colours without any is laid and spread at least. */
-function patternPasses(
-  planned: PlannedCoat,
-  job: JobDocument,
-): (RehearsedPass & { words: string; minute: number })[] {
-  const { card, calibration, windows } = planned;
-  if (!windows || !card || !calibration) return [];
-  const film = { card, calibration, room: roomOf(job), mixedAtMin: windows.mixedAtMin };
-  return windows.windows.flatMap(({ pass, words, atMin }) => {
-    if (!isPattern(pass.kind)) return [];
-    const minute = Math.max(0, atMin - windows.mixedAtMin);
-    const flowLeft = card.kind === "paint" ? 1 : flowShareIn(film, minute).likely;
-    return [
-      { id: pass.id, kind: pass.kind, rounds: pass.rounds, mlPerM2: pass.mlPerM2, flowLeft, words, minute },
-    ];
-  });
+/** What of the bench's tools works a film in the picture; those that do not are left to each pass's usual one. */
+const WORK_TOOLS: Partial<Record<Tool, WorkTool>> = {
+  hand: "hand",
+  roller: "roller",
+  "wide-blade": "blade",
+  trowel: "blade",
+  squeegee: "squeegee",
+  "foam-brush": "foam-brush",
+  brush: "foam-brush",
+  stick: "stick",
+  comb: "comb",
+};
+
+/** Its own fingers are a comb. */
+const workTool = ({ kind, tool }: Pass): WorkTool =>
+  kind === "comb" && tool === "hand" ? "fingers" : (WORK_TOOLS[tool] ?? "hand");
+
+/** What is sprayed or painted where nothing else is said: dark over light, light over dark. */
+const DARK_PAINT = "#26282b";
+const LIGHT_PAINT = "#f1efe9";
+const MICA = "#c9b27a";
+const usualPaint = (kind: PatternPass, coat: readonly ColourLooks[]): { name: string; hex: string } | null => {
+  switch (kind) {
+    case "fog":
+    case "mask": {
+      const light = coat.reduce((sum, { lab, colour }) => sum + lab[0] * colour.share, 0);
+      return light > 50 ? { name: "dark paint", hex: DARK_PAINT } : { name: "light paint", hex: LIGHT_PAINT };
+    }
+    case "mica-alcohol":
+      return { name: "mica", hex: MICA };
+    case "glitter":
+      return { name: "glitter", hex: MICA };
+    default:
+      return null;
+  }
+};
+
+/** How much of what lies under it a film of a colour covers, 0 to 1, on a coat above another patterned one. */
+function hidesOf({ colour, parts }: ColourLooks, filmMm: number): number {
+  if (parts.length > 0) return Math.min(1, Math.max(0.02, contrastOf(parts, filmMm)));
+  switch (colour.look) {
+    case "opaque":
+      return 1;
+    case "metallic":
+      return 0.96;
+    case "tint":
+      return 1 - Math.exp(-0.18 * filmMm);
+    case "clear":
+      return 0.02;
+  }
 }
+
+/** A tumbler's wall as it is worked: once around at its middle, and up along the slant. */
+
+function seenOf(piece: Measured): { box: Box; aroundMm: number | null } {
+  const { shape } = piece.piece;
+  if (shape.kind !== "tumbler") return { box: unfoldedBox(piece), aroundMm: null };
+  const aroundMm = (Math.PI * (shape.topDiameterMm + shape.bottomDiameterMm)) / 2;
+  const { slantMm } = unrolledWall(shape.topDiameterMm, shape.bottomDiameterMm, shape.heightMm);
+  return { box: { minX: 0, minY: 0, maxX: aroundMm, maxY: slantMm }, aroundMm };
+}
+
+/** Coats that make the picture: coloured ones and veins; what fills a mould or a channel is its picture too. */
+const isPatterned = (coat: Coat, piece: Measured) =>
+  coat.kind === "colour" || coat.kind === "vein" || (isFill(coat) && piece.fillMl !== null);
 
 /**
  * What is rehearsed of a piece: its coloured coats with their passes, each at its own minute, over what lies under them. Null for a piece
- * that nothing coloured is poured on, or that has no flat top.
+ * that nothing coloured is poured on.
  */
 export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): PieceRehearsal | null {
-  const { kind } = piece.piece.shape;
-  if (kind === "tumbler" || kind === "mould" || kind === "river") return null;
   const looks = new Map(plan.looks.coats.map((one) => [one.coat.id, one]));
   const on = plan.coats.filter(({ coat, batched }) => batched && covers(coat, piece.id));
-  const patterned = on.filter(({ coat }) => coat.kind === "colour" || coat.kind === "vein");
+  const patterned = on.filter(({ coat }) => isPatterned(coat, piece));
   const first = patterned[0];
-  if (!first) return null;
+  const own = first && looks.get(first.coat.id);
+  if (!first || !own) return null;
   const palette: PaletteColour[] = [];
   const add = (
     name: string,
-    hex: string,
-    xyz: readonly [number, number, number],
-    lab: Lab,
+    look: { hex: string; xyz: readonly [number, number, number]; lab: Lab },
     metallic: boolean,
     poured: number,
   ) => {
-    palette.push({ name, hex, rgb: linear(linearOfXyz(xyz)), lab, metallic, poured });
+    palette.push({ name, hex: look.hex, rgb: linear(linearOfXyz(look.xyz)), lab: look.lab, metallic, poured });
     return palette.length - 1;
+  };
+  const painted = (name: string, hex: string, metallic: boolean) => {
+    const xyz = xyzOfHex(hex);
+    return add(name, { hex: hexOfXyz(xyz), xyz, lab: labOfXyz(xyz) }, metallic, 0);
   };
   const below = on
     .slice(0, on.indexOf(first))
     .findLast(({ coat }) => coat.kind === "base" || coat.kind === "primer" || coat.kind === "seal");
   const under = below && looks.get(below.coat.id)?.colours[0];
-  const own = looks.get(first.coat.id);
-  const ground = under ?? own?.colours[0];
-  if (!ground || !own) return null;
-  const base = add(
-    under ? under.colour.name : "what lies under it",
-    ground.hex,
-    ground.xyz,
-    ground.lab,
-    false,
-    0,
-  );
-  const passes: PieceRehearsal["passes"] = [];
+  const base = under
+    ? add(under.colour.name, under, false, 0)
+    : painted("what lies under it", own.under.hex, false);
+  const passes: ShownPass[] = [];
   const coats = patterned.map((planned) => {
     const { coat } = planned;
     const seen = looks.get(coat.id);
     const total = coat.colours.reduce((sum, { share }) => sum + share, 0) || 1;
-    const colours = (seen?.colours ?? []).map(({ colour, hex, xyz, lab }) => ({
+    const filmMm = isFill(coat) ? piece.fillDepthMm * coat.coverShare : filmOn(coat, piece.id);
+    const colours = (seen?.colours ?? []).map((one) => ({
       at: add(
-        colour.name,
-        hex,
-        xyz,
-        lab,
-        colour.look === "metallic",
-        coat.kind === "vein" ? 0 : colour.share / total,
+        one.colour.name,
+        one,
+        one.colour.look === "metallic",
+        coat.kind === "vein" ? 0 : one.colour.share / total,
       ),
-      share: colour.share / total,
+      share: one.colour.share / total,
+      // The first coat's colours are worked out over their ground as they are; clear lies over whatever is there.
+      hides:
+        planned === first && !isFill(coat) && one.colour.look !== "clear" ? 1 : hidesOf(one, filmMm),
     }));
-    const rows = patternPasses(planned, job);
-    for (const { id, words, minute } of rows)
-      passes.push({ coatId: coat.id, passId: id, words, coatName: coat.name, minute });
-    return { id: coat.id, vein: coat.kind === "vein", colours, passes: rows };
+    const rows = patternPasses(planned, job).map((row) => {
+      const paint = usualPaint(row.kind, seen?.colours ?? []);
+      const hex = row.work.hex ?? paint?.hex;
+      const at = paint && hex ? painted(paint.name, hex, row.kind !== "fog" && row.kind !== "mask") : null;
+      return { ...row, paint: at };
+    });
+    for (const { id, words, minute, stopHere } of rows)
+      passes.push({ coatId: coat.id, passId: id, words, coatName: coat.name, minute, stopHere });
+    return {
+      id: coat.id,
+      vein: coat.kind === "vein",
+      filmMm,
+      colours,
+      passes: rows.map(({ words: _words, minute: _minute, stopHere: _stop, ...row }): RehearsedPass => row),
+      veins: null,
+    };
   });
   if (passes.length === 0) return null;
   const { seed, angleDeg } = job.rehearsal ?? USUAL_REHEARSAL;
   return {
-    rehearsal: {
-      widthMm: piece.outline.widthMm,
-      heightMm: piece.outline.heightMm,
-      base,
-      coats,
-      angle: (angleDeg * Math.PI) / 180,
-      seed,
-    },
+    rehearsal: { ...seenOf(piece), base, coats, angle: (angleDeg * Math.PI) / 180, seed },
     palette,
     passes,
   };
+}
+
+type Row = Omit<RehearsedPass, "paint"> & Pick<ShownPass, "words" | "minute" | "stopHere">;
+
+/** Passes that make the picture, each with the flow that is left at its minute. */
+function patternPasses(planned: PlannedCoat, job: JobDocument): Row[] {
+  const { card, calibration, windows } = planned;
+  if (!windows || !card || !calibration) return [];
+  const film = { card, calibration, room: roomOf(job), mixedAtMin: windows.mixedAtMin };
+  const rows: Row[] = [];
+  for (const { pass, words, atMin } of windows.windows) {
+    const { kind } = pass;
+    if (!isPattern(kind)) {
+      // One may stop after a pass that leaves the picture as it was: it is that of the one before.
+      const last = rows.at(-1);
+      if (last && pass.stopHere) last.stopHere = pass.stopHere;
+      continue;
+    }
+    const minute = Math.max(0, atMin - windows.mixedAtMin);
+    const flowLeft = card.kind === "paint" ? 1 : flowShareIn(film, minute).likely;
+    const { id, rounds, mlPerM2, stopHere, work = {} } = pass;
+    rows.push({ id, kind, tool: workTool(pass), rounds, mlPerM2, flowLeft, work, words, minute, stopHere });
+  }
+  return rows;
 }
 
 /** ΔE00 of two colours of a palette. */
@@ -127,3 +217,4 @@ export const differenceIn =
     const [one, other] = [palette[a], palette[b]];
     return one && other ? ciede2000(one.lab, other.lab) : 0;
   };
+

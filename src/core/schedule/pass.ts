@@ -1,4 +1,5 @@
 import type { Tool } from "../batch/factors";
+import type { PassWork } from "../pattern/work";
 
 /** What is done to the wet (or cured) film. */
 export type PassKind =
@@ -6,11 +7,13 @@ export type PassKind =
   | "lay"
   | "spread"
   | "palm"
+  | "comb"
   | "skim"
   | "roller-cut"
   | "bucket-pour"
   | "drizzle"
   | "blow"
+  | "tilt"
   | "flame"
   | "alcohol"
   | "fog"
@@ -19,6 +22,7 @@ export type PassKind =
   | "chop"
   | "accents"
   | "glitter"
+  | "mask"
   | "stones"
   | "faces"
   | "dam-pull"
@@ -43,6 +47,8 @@ export type Pass = {
   stopHere: string | null;
   /** Powder shaken into what is sprayed, g per 100 ml. */
   gPer100Ml?: number;
+  /** How it is worked where that differs from the usual: what Rehearse sets. */
+  work?: PassWork;
 };
 
 /** Alcohol flashes off in about five minutes (common practice, no source). */
@@ -62,6 +68,13 @@ export const PASS: Record<PassKind, PassDefault> = {
   lay: { words: "Lay the colours", tool: "none", mlPerM2: null, fromMin: null, minutesPerM2: 2 },
   spread: { words: "Spread", tool: "hand", mlPerM2: null, fromMin: null, minutesPerM2: 2 },
   palm: { words: "Palm blend", tool: "hand", mlPerM2: null, fromMin: null, minutesPerM2: 2 },
+  comb: {
+    words: "Comb with the fingers, both ways",
+    tool: "hand",
+    mlPerM2: null,
+    fromMin: null,
+    minutesPerM2: 2,
+  },
   skim: {
     words: "Skim with the wide blade",
     tool: "wide-blade",
@@ -85,6 +98,7 @@ export const PASS: Record<PassKind, PassDefault> = {
   },
   drizzle: { words: "Drizzle ribbons", tool: "none", mlPerM2: null, fromMin: null, minutesPerM2: 2 },
   blow: { words: "Blow with warm air", tool: "hair-dryer", mlPerM2: null, fromMin: null, minutesPerM2: 2 },
+  tilt: { words: "Tilt and let it run", tool: "none", mlPerM2: null, fromMin: null, minutesPerM2: 1 },
   flame: { words: "Torch, quick sweeps", tool: "torch", mlPerM2: null, fromMin: null, minutesPerM2: 0.5 },
   alcohol: {
     words: "Alcohol, small drops",
@@ -111,6 +125,13 @@ export const PASS: Record<PassKind, PassDefault> = {
   chop: { words: "Chop lines", tool: "stick", mlPerM2: null, fromMin: 40, minutesPerM2: 2 },
   accents: { words: "Accent drops", tool: "stick", mlPerM2: null, fromMin: 35, minutesPerM2: 1 },
   glitter: { words: "Dab glitter in resin", tool: "brush", mlPerM2: null, fromMin: 30, minutesPerM2: 1 },
+  mask: {
+    words: "Mask what is liked, paint between",
+    tool: "brush",
+    mlPerM2: null,
+    fromMin: null,
+    minutesPerM2: 20,
+  },
   stones: {
     words: "Set stones wetted with clear",
     tool: "hand",

@@ -23,7 +23,7 @@ export function air({ x, y, angle, reachMm, spread, seed }: Air): Op {
   const lengthAt = (theta: number) => {
     const off = Math.atan2(Math.sin(theta - angle), Math.cos(theta - angle)) / spread;
     const cone = Math.exp(-(off ** 2) * 1.4);
-    return reachMm * cone * (0.7 + 0.3 * Math.max(-1, Math.min(1, streak(off * 3))));
+    return reachMm * cone * (0.86 + 0.14 * Math.max(-1, Math.min(1, streak(off * 2))));
   };
   const map = (r: number, a: number) => {
     const b2 = (OUTER * a) ** 2;

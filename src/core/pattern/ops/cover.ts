@@ -1,13 +1,17 @@
 import { EVERYWHERE, type Op } from "../op";
 import { meet } from "../tile";
 
-/** A colour laid over all of the piece. */
-export const cover = (colour: number): Op => ({
+/** A colour laid over all of the piece; it hides what lies under it as far as its film does. A hole shows it, and goes no deeper. */
+export const cover = (colour: number, hides = 1): Op => ({
   kind: "cover",
   preserves: "nothing",
   box: EVERYWHERE,
   back: (tile) => {
-    for (let n = 0; n < tile.live; n += 1) meet(tile, tile.index[n] as number, colour, 1);
+    for (let n = 0; n < tile.live; n += 1) {
+      const i = tile.index[n] as number;
+      tile.deep[i] = 0;
+      meet(tile, i, colour, hides);
+    }
   },
   forward: (x, y) => [x, y],
 });

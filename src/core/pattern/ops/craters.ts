@@ -1,7 +1,6 @@
 import { bucketsOf } from "../buckets";
 import type { Op } from "../op";
 import { boundTile, drawOut } from "../tile";
-import { pushedOut, radialJacobian } from "./radial";
 
 /** A cell that a drop of alcohol opens: a hole of radius a, what was there pushed out to b. */
 export type Crater = { x: number; y: number; a: number; b: number };
@@ -11,23 +10,31 @@ const SQUARE_MM = 6;
 
 /** Cells of one round of alcohol; where two reach a place the nearer one has it. */
 export function craters(list: readonly Crater[]): Op {
-  const cells = list.map((cell) => ({ ...cell, ring: pushedOut(cell.a, cell.b) }));
   const near = bucketsOf(
     list.map(({ x, y, b }) => ({ minX: x - b, minY: y - b, maxX: x + b, maxY: y + b })),
     SQUARE_MM,
   );
-  /** The cell whose middle is nearest, in its own radii, among those that reach a place. */
+  const xs = Float64Array.from(list, ({ x }) => x);
+  const ys = Float64Array.from(list, ({ y }) => y);
+  const perB2 = Float64Array.from(list, ({ b }) => 1 / (b * b));
+  /** The cell whose middle is nearest, in its own radii, among those that reach a place; −1 where none does. */
   const cellAt = (x: number, y: number) => {
-    let [best, at] = [1, -1];
     const square = near.square(x, y);
-    if (square < 0) return null;
-    for (let k = near.starts[square] as number; k < (near.starts[square + 1] as number); k += 1) {
+    if (square < 0) return -1;
+    let best = 1;
+    let at = -1;
+    const end = near.starts[square + 1] as number;
+    for (let k = near.starts[square] as number; k < end; k += 1) {
       const n = near.things[k] as number;
-      const cell = cells[n] as (typeof cells)[number];
-      const share = Math.hypot(x - cell.x, y - cell.y) / cell.b;
-      if (share < best) [best, at] = [share, n];
+      const dx = x - (xs[n] as number);
+      const dy = y - (ys[n] as number);
+      const share = (dx * dx + dy * dy) * (perB2[n] as number);
+      if (share < best) {
+        best = share;
+        at = n;
+      }
     }
-    return at < 0 ? null : (cells[at] as (typeof cells)[number]);
+    return at;
   };
   return {
     kind: "craters",
@@ -37,26 +44,32 @@ export function craters(list: readonly Crater[]): Op {
       if (!near.meets(tile.box)) return;
       for (let n = 0; n < tile.live; n += 1) {
         const i = tile.index[n] as number;
-        const [x, y] = [tile.x[i] as number, tile.y[i] as number];
-        const cell = cellAt(x, y);
-        if (!cell) continue;
-        const [dx, dy] = [x - cell.x, y - cell.y];
-        const r = Math.hypot(dx, dy);
+        const x = tile.x[i] as number;
+        const y = tile.y[i] as number;
+        const found = cellAt(x, y);
+        if (found < 0) continue;
+        const cell = list[found] as Crater;
+        const dx = x - cell.x;
+        const dy = y - cell.y;
+        const r = Math.sqrt(dx * dx + dy * dy);
         if (r <= cell.a) {
           tile.deep[i] = 1;
           continue;
         }
-        const r0 = cell.ring.before(r);
-        const [ux, uy] = [dx / r, dy / r];
-        const [axx, axy, ayx, ayy] = radialJacobian(ux, uy, Math.min(4, cell.ring.slope(r)), r0 / r);
+        const scale = 1 / (1 - cell.a * cell.a * (perB2[found] as number));
+        const r0 = Math.sqrt((r * r - cell.a * cell.a) * scale);
+        const ux = dx / r;
+        const uy = dy / r;
+        const across = r0 / r;
+        const both = Math.min(4, (scale * r) / Math.max(1e-9, r0)) - across;
         tile.x[i] = cell.x + ux * r0;
         tile.y[i] = cell.y + uy * r0;
-        drawOut(tile, i, axx, axy, ayx, ayy);
+        drawOut(tile, i, across + both * ux * ux, both * ux * uy, both * ux * uy, across + both * uy * uy);
       }
       boundTile(tile);
     },
     forward: (px, py) => {
-      const cell = cellAt(px, py);
+      const cell = list[cellAt(px, py)];
       if (!cell) return [px, py];
       const [dx, dy] = [px - cell.x, py - cell.y];
       const r0 = Math.hypot(dx, dy);

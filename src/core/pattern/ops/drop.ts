@@ -21,6 +21,8 @@ export type Drop = {
   reach?: number;
   /** Softness of its own edge, mm. */
   edgeMm?: number;
+  /** How much of what lies under it it hides, 0 to 1. */
+  hides?: number;
 };
 
 /** Defaults of science: it pushes a little less than half of what it covers, out to twice its radius (assumed). */
@@ -65,11 +67,13 @@ export function drop({
   pushes = PUSHES,
   reach = REACH,
   edgeMm = 0.6,
+  hides = 1,
 }: Drop): Op {
   const outline = outlineOf(uneven, seed);
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
   const reach2 = reach * reach;
   const mean = Math.sqrt(a * b);
+  const far2 = reach2 * Math.max(a, b) ** 2;
   /** Squared radius before, from that after: both in ellipses. */
   const stretch = (star: number) => (Number.isFinite(reach2) ? reach2 / (reach2 - pushes * star) : 1);
   return {
@@ -86,6 +90,7 @@ export function drop({
         const i = tile.index[n] as number;
         const dx = (tile.x[i] as number) - x;
         const dy = (tile.y[i] as number) - y;
+        if (dx * dx + dy * dy >= far2) continue;
         const u = (c * dx + s * dy) / a;
         const v = (c * dy - s * dx) / b;
         const rho2 = u * u + v * v;
@@ -94,9 +99,9 @@ export function drop({
         const star = outline(Math.atan2(v, u));
         // Covered: how far inside its edge, in millimetres along the ray.
         const inside = (Math.sqrt(Math.max(0, star)) - rho) * mean;
-        const length = Math.hypot(dx, dy) || 1;
+        const length = Math.sqrt(dx * dx + dy * dy) || 1;
         const half = edgeHalfMm(tile, i, dx / length, dy / length, edgeMm);
-        if (inside > -half) meet(tile, i, colour, Math.min(1, Math.max(0, (inside + half) / (2 * half))));
+        if (inside > -half) meet(tile, i, colour, hides * Math.min(1, Math.max(0, (inside + half) / (2 * half))));
         const pushed = pushes * star;
         if (rho2 <= pushed || rho === 0) {
           // Nothing of before lies here; what is still seen through its soft edge is what was at its middle.

@@ -12,15 +12,17 @@ export type Fog = {
   /** Size of its clouds, mm. */
   sizeMm: number;
   seed: number;
+  /** Once around a tumbler, mm. */
+  aroundMm?: number | null;
 };
 
 /** How sharply a cloud ends, in its own noise. */
-const SOFT = 0.16;
+const SOFT = 0.22;
 
 /** α from two octaves of noise against 1 − cover, speckled finely, as drops of paint are. */
-export function fog({ box, colour, cover, sizeMm, seed }: Fog): Op {
-  const cloud = cloudNoise(seed, sizeMm, 2);
-  const speckle = cloudNoise(seed + 1, 2.4, 2);
+export function fog({ box, colour, cover, sizeMm, seed, aroundMm = null }: Fog): Op {
+  const cloud = cloudNoise(seed, sizeMm, 4, aroundMm);
+  const speckle = cloudNoise(seed + 1, 2.6, 2);
   return {
     kind: "fog",
     preserves: "nothing",
@@ -29,7 +31,7 @@ export function fog({ box, colour, cover, sizeMm, seed }: Fog): Op {
       for (let n = 0; n < tile.live; n += 1) {
         const i = tile.index[n] as number;
         const [x, y] = [tile.x[i] as number, tile.y[i] as number];
-        const height = 0.5 + 0.5 * cloud(x, y) + 0.16 * speckle(x, y);
+        const height = 0.5 + 0.62 * cloud(x, y) + 0.3 * speckle(x, y);
         const share = (height - (1 - cover)) / SOFT + 0.5;
         meet(tile, i, colour, Math.min(0.92, Math.max(0, share)));
       }

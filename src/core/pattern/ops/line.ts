@@ -19,22 +19,32 @@ export type Line = {
 const SQUARE_MM = 24;
 
 /** α = |[d − e, d + e] ∩ [−w, w]| / 2e, d the distance from its middle. */
-export function line({ points, colour, edgeMm, hides }: Line): Op {
-  const most = points.reduce((wide, { halfMm }) => Math.max(wide, halfMm), 0);
+export const line = ({ points, ...rest }: Line): Op => lines({ ways: [points], ...rest });
+
+/** Several lines of one colour laid at once: a place is covered by the nearest of them. */
+export function lines({
+  ways,
+  colour,
+  edgeMm,
+  hides,
+}: Omit<Line, "points"> & { ways: readonly (readonly LinePoint[])[] }): Op {
+  const most = ways.flat().reduce((wide, { halfMm }) => Math.max(wide, halfMm), 0);
   const reach = most + 4 * edgeMm + 4;
-  const segments = points.slice(1).map((to, n) => {
-    const from = points[n] as LinePoint;
-    const [dx, dy] = [to.x - from.x, to.y - from.y];
-    return {
-      x: from.x,
-      y: from.y,
-      dx,
-      dy,
-      half: from.halfMm,
-      more: to.halfMm - from.halfMm,
-      length2: Math.max(1e-12, dx * dx + dy * dy),
-    };
-  });
+  const segments = ways.flatMap((points) =>
+    points.slice(1).map((to, n) => {
+      const from = points[n] as LinePoint;
+      const [dx, dy] = [to.x - from.x, to.y - from.y];
+      return {
+        x: from.x,
+        y: from.y,
+        dx,
+        dy,
+        half: from.halfMm,
+        more: to.halfMm - from.halfMm,
+        length2: Math.max(1e-12, dx * dx + dy * dy),
+      };
+    }),
+  );
   const near = bucketsOf(
     segments.map(({ x, y, dx, dy }) => ({
       minX: Math.min(x, x + dx) - reach,

@@ -1,16 +1,19 @@
 import fc from "fast-check";
 import { seeded } from "../../numerics/random";
 import type { Op } from "../op";
-import { newTile, startTile } from "../tile";
+import { newTile, startTile, weightAt } from "../tile";
 import { craters } from "./craters";
 import { drop } from "./drop";
 import { lay } from "./lay";
 import { profileOf, touchProfile, type Touch } from "./profile";
-import { pushedOut } from "./radial";
+import { tilt } from "./tilt";
+import { field } from "./field";
+import { flecks } from "./flecks";
+import { mask } from "./mask";
 import { stroke } from "./stroke";
 import { wobble } from "./wobble";
 
-const TOUCHES: Touch[] = ["hand", "roller", "fingers", "stick", "skim", "comb"];
+const TOUCHES: Touch[] = ["hand", "roller", "fingers", "stick", "skim", "comb", "squeegee", "foam-brush"];
 const tile = newTile(2);
 /** Where points were before an operation, and their footprints, from a unit one. */
 function back(op: Op, points: [number, number][]) {
@@ -70,6 +73,17 @@ const strokes = TOUCHES.flatMap((touch, n) => [
     profile: touchProfile(touch, n + 20),
     smear: 0.05,
     wave: { heightMm: 14, lengthMm: 120, phase: n },
+  }),
+  stroke({
+    x: -4,
+    y: 6,
+    angle: n,
+    halfMm: 170,
+    softMm: 110,
+    dragMm: 30,
+    profile: touchProfile(touch, n + 40),
+    smear: 0.05,
+    arcMm: n % 2 === 0 ? 420 : -380,
   }),
 ]);
 const flows = [1, 2, 3].map((seed) => wobble({ heightMm: 12, coarseMm: 480, fineMm: 45, shears: 8, seed }));
@@ -131,6 +145,7 @@ describe("forward and back", () => {
     ink,
     drop({ x: 3, y: -4, a: 70, b: 45, angle: 0.4, colour: 1, uneven: 0.12, seed: 5 }),
     lay({ x: 0, y: 0, angle: 1, halfMm: 150, widthMm: 250, dragMm: 60, seed: 3 }),
+    tilt({ x: -200, y: -30, angle: 0.3, lengthMm: 420, widthMm: 500, share: 0.3, seed: 4 }),
     craters([
       { x: -40, y: 10, a: 6, b: 10 },
       { x: 60, y: -20, a: 3, b: 5 },
@@ -160,7 +175,7 @@ describe("footprints", () => {
           dragMm: 30,
           profile: profileOf((p) => Math.exp(-((p / 30) ** 2)), 110),
           smear: 0,
-          ...(n % 2 === 0 ? {} : { wave: { heightMm: 10, lengthMm: 130, phase: n } }),
+          ...(n % 3 === 0 ? {} : n % 3 === 1 ? { arcMm: 400 } : { wave: { heightMm: 10, lengthMm: 130, phase: n } }),
         }),
       ),
       ...flows,
@@ -193,11 +208,16 @@ describe("holes and drops", () => {
         fc.double({ min: 0.05, max: 0.95, noNaN: true }),
         (a, wider, share) => {
           const b = a * wider;
-          const ring = pushedOut(a, b);
+          const op = craters([{ x: 0, y: 0, a, b }]);
           const r = a + share * (b - a);
-          const r0 = ring.before(r);
-          expect((ring.slope(r) * r0) / r / ((b * b) / (b * b - a * a))).toBeCloseTo(1, 9);
-          expect(ring.before(b)).toBeCloseTo(b, 9);
+          const [from, inner, outer] = back(op, [
+            [r, 0],
+            [r - 1e-5, 0],
+            [r + 1e-5, 0],
+          ]);
+          const slope = (outer!.x - inner!.x) / 2e-5;
+          expect((slope * from!.x) / r / ((b * b) / (b * b - a * a))).toBeCloseTo(1, 5);
+          expect(back(op, [[b * 1.001, 0]])[0]!.x).toBeCloseTo(b * 1.001, 9);
         },
       ),
     );
@@ -211,5 +231,45 @@ describe("holes and drops", () => {
     expect(() =>
       stroke({ x: 0, y: 0, angle: 0, halfMm: 100, dragMm: 61, profile: touchProfile("hand", 1), smear: 0 }),
     ).toThrow(/61 mm/);
+  });
+});
+
+describe("what only covers", () => {
+  /** Share of colour 1 at points, with a footprint of a tenth of a millimetre. */
+  const covered = (op: Op, points: [number, number][]) => {
+    startTile(tile, points, 0.1);
+    op.back(tile);
+    return points.map((_, i) => tile.weight[weightAt(1, i)]!);
+  };
+  test("a fleck covers its disc, and no more", () => {
+    const op = flecks([{ x: 10, y: 5, radiusMm: 4 }], 1, 1);
+    const [middle, inside, outside] = covered(op, [
+      [10, 5],
+      [12, 5],
+      [16, 5],
+    ]);
+    expect(middle).toBeCloseTo(1, 3);
+    expect(inside).toBeCloseTo(1, 3);
+    expect(outside).toBe(0);
+  });
+  test("a field covers its side of the border, and with a width no more than its strip", () => {
+    const still = { x: 0, y: 0, angle: 0, wanderMm: 0, lengthMm: 300, colour: 1, edgeMm: 0.5, hides: 1, seed: 1 };
+    const points: [number, number][] = [
+      [-20, 4],
+      [20, 4],
+      [400, -9],
+    ];
+    expect(covered(field(still), points).map(Math.round)).toEqual([0, 1, 1]);
+    expect(covered(field({ ...still, wideMm: 60 }), points).map(Math.round)).toEqual([0, 1, 0]);
+  });
+  test("joints take the more of a masked film the wider they are, and leave its pebbles", () => {
+    const box = { minX: -200, minY: -200, maxX: 200, maxY: 200 };
+    const share = (jointMm: number) => {
+      const shares = covered(mask({ box, sizeMm: 80, jointMm, colour: 1, seed: 3 }), scattered(1500, 180));
+      return shares.reduce((sum, one) => sum + one, 0) / shares.length;
+    };
+    expect(share(2)).toBeGreaterThan(0.02);
+    expect(share(10)).toBeGreaterThan(share(2));
+    expect(share(10)).toBeLessThan(0.5);
   });
 });

@@ -65,23 +65,36 @@ export function profileOf(shape: (p: number) => number, reachMm: number): Profil
 }
 
 /** Finer streaks than these only make saw teeth. */
-const OCTAVES = 4;
+const OCTAVES = 3;
 
 /** A line of noise, 0 in the middle, about ±1: fades from coarse to fine (height by length). */
-export function streaks(seed: number, coarseMm: number): (p: number) => number {
+export function streaks(seed: number, coarseMm: number, aroundMm: number | null = null): (p: number) => number {
   const random = seeded(seed);
+  // Around a tumbler each wave fits a whole number of times.
+  const fitted = (times: number) =>
+    aroundMm === null ? times / coarseMm : Math.max(1, Math.round((times * aroundMm) / coarseMm)) / aroundMm;
   const waves = Array.from({ length: OCTAVES }, (_, octave) => ({
-    k: (2 * Math.PI * 1.7 ** octave) / coarseMm,
+    k: 2 * Math.PI * fitted(1.7 ** octave),
     phase: 2 * Math.PI * random(),
     height: 0.7 / 1.7 ** octave,
   }));
   return (p) => waves.reduce((sum, { k, phase, height }) => sum + height * Math.sin(k * p + phase), 0);
 }
 
-/** How a tool touches: hand, roller, fingers, a stick, a wide blade that lays, a blade that skims (widths of tools: common practice). */
-export type Touch = "hand" | "roller" | "fingers" | "stick" | "skim" | "comb";
+/** How a tool touches: hand, roller, fingers, a stick, a blade that skims, a comb, a squeegee, a foam brush (widths: common practice). */
+export type Touch = "hand" | "roller" | "fingers" | "stick" | "skim" | "comb" | "squeegee" | "foam-brush";
 
-const REACH: Record<Touch, number> = { hand: 95, roller: 78, fingers: 60, stick: 26, skim: 72, comb: 130 };
+/** Across the tool, mm: what it drags and what comes back beside it. */
+const REACH: Record<Touch, number> = {
+  hand: 95,
+  roller: 78,
+  fingers: 60,
+  stick: 26,
+  skim: 72,
+  comb: 130,
+  squeegee: 190,
+  "foam-brush": 60,
+};
 const flat = (p: number, half: number, edge: number) =>
   Math.abs(p) <= half - edge ? 1 : Math.abs(p) >= half ? 0 : (half - Math.abs(p)) / edge;
 const tines = (p: number, many: number, apart: number, wide: number) => {
@@ -93,16 +106,22 @@ const tines = (p: number, many: number, apart: number, wide: number) => {
   return Math.min(1, sum);
 };
 
-/** The drag of a tool across its width, the same for the same seed. */
-export function touchProfile(touch: Touch, seed: number): Profile {
-  const noise = streaks(seed, touch === "skim" ? 32 : 60);
+/**
+ * The drag of a tool across its width, the same for the same seed.
+ * @param tears 0 on a runny film to 1 on one that hardly moves: it gives in streaks
+ */
+export function touchProfile(touch: Touch, seed: number, tears = 0): Profile {
+  const noise = streaks(seed, touch === "skim" ? 32 : 75);
+  const torn = 0.6 * tears;
   const shape: Record<Touch, (p: number) => number> = {
-    hand: (p) => Math.exp(-((p / 29) ** 2) / 2) * (1 + 0.22 * noise(p)),
-    roller: (p) => flat(p, 50, 18) * (1 + 0.3 * noise(p)),
+    hand: (p) => Math.exp(-((p / 29) ** 2) / 2) * (1 + (0.18 + torn) * noise(p)),
+    roller: (p) => flat(p, 58, 40) * (1 + (0.16 + torn) * noise(p)),
     fingers: (p) => tines(p, 4, 17, 5),
     stick: (p) => Math.exp(-Math.abs(p) / 4),
-    skim: (p) => flat(p, 50, 12) * (0.75 + 0.25 * noise(p)),
+    skim: (p) => flat(p, 50, 12) * (0.75 + (0.25 + torn) * noise(p)),
     comb: (p) => tines(p, 9, 24, 3),
+    squeegee: (p) => flat(p, 140, 80) * (1 + (0.14 + torn) * noise(p)),
+    "foam-brush": (p) => Math.exp(-((p / 22) ** 4)) * (1 + (0.12 + torn) * noise(p)),
   };
   return profileOf(shape[touch], REACH[touch]);
 }

@@ -1,0 +1,49 @@
+import { bucketsOf } from "../buckets";
+import type { Op } from "../op";
+import { edgeHalfMm, meet } from "../tile";
+
+/** A small thing that lies on the film: glitter, a drop that was flicked. */
+export type Fleck = { x: number; y: number; radiusMm: number };
+
+/** Side of the squares by which flecks are found, mm. */
+const SQUARE_MM = 8;
+const EDGE_MM = 0.25;
+
+/** Many small round covers of one colour; they push nothing. */
+export function flecks(list: readonly Fleck[], colour: number, hides: number): Op {
+  const near = bucketsOf(
+    list.map(({ x, y, radiusMm }) => {
+      const reach = radiusMm + 4;
+      return { minX: x - reach, minY: y - reach, maxX: x + reach, maxY: y + reach };
+    }),
+    SQUARE_MM,
+  );
+  return {
+    kind: "flecks",
+    preserves: "nothing",
+    box: near.box,
+    back: (tile) => {
+      if (!near.meets(tile.box)) return;
+      for (let n = 0; n < tile.live; n += 1) {
+        const i = tile.index[n] as number;
+        const [x, y] = [tile.x[i] as number, tile.y[i] as number];
+        const square = near.square(x, y);
+        if (square < 0) continue;
+        let covered = 0;
+        for (let k = near.starts[square] as number; k < (near.starts[square + 1] as number); k += 1) {
+          const fleck = list[near.things[k] as number] as Fleck;
+          const [dx, dy] = [x - fleck.x, y - fleck.y];
+          const r = Math.sqrt(dx * dx + dy * dy) || 1e-9;
+          const half = edgeHalfMm(tile, i, dx / r, dy / r, EDGE_MM);
+          // Smaller than a sample it covers no more of it than it is wide.
+          const own =
+            Math.min(1, Math.max(0, (fleck.radiusMm - r + half) / (2 * half))) *
+            Math.min(1, fleck.radiusMm / half);
+          covered = Math.max(covered, own);
+        }
+        meet(tile, i, colour, hides * covered);
+      }
+    },
+    forward: (px, py) => [px, py],
+  };
+}
