@@ -16,6 +16,16 @@ import {
   type Piece,
 } from "@/core/geometry/piece";
 import { MOST_CORNERS } from "@/core/drawing-files/imported-piece";
+import {
+  DROP_WORDS,
+  POUR_WORDS,
+  WAY_WORDS,
+  WORK_TOOL_WORDS,
+  type DropSize,
+  type PourStyle,
+  type Way,
+  type WorkTool,
+} from "@/core/pattern/work";
 import type { JobDocument } from "@/core/plan/job";
 import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
 import { PASS, type PassKind } from "@/core/schedule/pass";
@@ -210,6 +220,29 @@ const colour = z.object({
     .optional(),
 });
 
+const share = z.number().min(0).max(1);
+const practisedStroke = z.object({
+  tool: z.enum(keysOf<WorkTool>(WORK_TOOL_WORDS)),
+  points: z.array(pair.readonly()).min(1).max(400).readonly(),
+  pressure: share,
+  flowLeft: share.optional(),
+});
+const work = z.object({
+  pour: z.enum(keysOf<PourStyle>(POUR_WORDS)).optional(),
+  way: z.enum(keysOf<Way>(WAY_WORDS)).optional(),
+  drops: z.enum(keysOf<DropSize>(DROP_WORDS)).optional(),
+  pressure: share.optional(),
+  many: z.number().min(0.1).max(5).optional(),
+  turnDeg: z.number().min(-180).max(180).optional(),
+  wideMm: z.number().min(0.5).max(2000).optional(),
+  seed: z.number().int().min(0).max(9999).optional(),
+  hex: z
+    .string()
+    .regex(/^#[0-9a-fA-F]{6}$/)
+    .optional(),
+  strokes: z.array(practisedStroke).max(200, "A practice has at most 200 pulls.").readonly().optional(),
+});
+
 const pass = z.object({
   id: partId,
   kind: z.enum(keysOf<PassKind>(PASS)),
@@ -220,6 +253,7 @@ const pass = z.object({
   fromMin: z.number().min(0).max(10_000).nullable(),
   stopHere: freeText(120).nullable(),
   gPer100Ml: z.number().min(0).max(100).optional(),
+  work: work.optional(),
 });
 
 /** What a coat is without the pieces it goes on. */
@@ -294,6 +328,43 @@ export const hoursSchema = z.object({
   sleepToMin: ofDay,
 });
 
+const manner = z.object({
+  wander: share,
+  contrast: share,
+  branching: share,
+  hairs: share,
+  hazeMm: z.number().min(0).max(100),
+});
+const veinMap = z.object({
+  places: z.record(partId, z.object({ xMm: place, yMm: place, turnDeg: z.number().min(-360).max(360) })),
+  sets: z
+    .array(
+      z.object({
+        id: partId,
+        name: label,
+        coatId: partId,
+        colourId: partId,
+        angleDeg: z.number().min(-180).max(180),
+        metresPerM2: z.number().min(0.1).max(40),
+        thickMm: z.number().min(0.3).max(200),
+        manner,
+        seed: z.number().int().min(0).max(999_999),
+        veins: z
+          .array(
+            z.object({
+              id: partId,
+              seed: z.number().int().min(0).max(2_000_000),
+              thickMm: z.number().min(0.3).max(300),
+              points: z.array(pair).min(2).max(120, "A vein has at most 120 points."),
+              locked: z.boolean().optional(),
+            }),
+          )
+          .max(80, "A set has at most 80 veins."),
+      }),
+    )
+    .max(8, "At most 8 sets of veins."),
+});
+
 /** The job document as stored and sent: see `src/core/plan/job.ts` for what each field means. */
 export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
   format: z.literal(1),
@@ -316,6 +387,7 @@ export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
     .optional(),
   factors: z.partialRecord(z.enum(keysOf<FactorId>(FACTORS)), z.number().min(0).max(1000)),
   coats: coatsOf(coat),
+  veinMap: veinMap.optional(),
   target: target.optional(),
   recipe: recipeReference.optional(),
   setAside: z

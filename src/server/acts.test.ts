@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
+import sharp from "sharp";
 import { ACTS } from "@/app/api/act/registry";
 import type { Person } from "@/contracts/people";
 import type { BoardFields } from "@/contracts/recipes";
@@ -15,7 +16,9 @@ import { benchOf } from "./repositories/bench";
 import { colourCardsOf } from "./repositories/colour-cards";
 import { peopleOf, signInBook } from "./repositories/people";
 import { poursOf } from "./repositories/pours";
+import { picturesOf } from "./repositories/pictures";
 import { recipesOf } from "./repositories/recipes";
+import { rehearsalsOf } from "./repositories/rehearsals";
 import { testDatabase, testShop, type TestShop } from "./testing/test-shop";
 
 const RECIPE: RecipeDocument = {
@@ -44,6 +47,19 @@ let theirColour: string;
 let theirRecipe: { recipeId: string; versionId: string };
 let theirBoard: string;
 let theirReading: string;
+let theirPractice: string;
+let theirPicture: string;
+const PRACTICE = {
+  look: "Palm blend",
+  tool: "hand",
+  pulls: 12,
+  cover: 0.8,
+  mud: 0.4,
+  thin: 1,
+  setDowns: 0,
+  crossing: 0.1,
+  usedMin: 9,
+};
 
 beforeAll(async () => {
   db = await testDatabase();
@@ -62,6 +78,18 @@ beforeAll(async () => {
   theirBoard = (await theirRecipes.addBoard(theirRecipe.versionId, BOARD)).id;
   theirReading = randomUUID();
   await benchOf(db, theirs.owner).read({ id: theirReading, at, tempC: 21, humidityPct: 50 });
+  theirPractice = randomUUID();
+  const theirRehearsals = rehearsalsOf(db, theirs.owner);
+  await theirRehearsals.keep({ id: theirPractice, doneAt: at, score: 70, result: PRACTICE });
+  const square = { width: 8, height: 8, channels: 3 as const, background: "#888888" };
+  theirPicture = (await picturesOf(db, theirs.owner).add(await sharp({ create: square }).png().toBuffer()))
+    .pictureId;
+  await theirRehearsals.approve({
+    id: randomUUID(),
+    versionId: theirRecipe.versionId,
+    pictureId: theirPicture,
+    words: "theirs",
+  });
   theirHand = await peopleOf(db, theirs.owner).add({
     name: "Hand",
     email: `${randomUUID()}@test.example`,
@@ -96,6 +124,15 @@ const foreign = (): Record<string, unknown> => ({
   "bench.set": null,
   "bench.read-room": { reading: { id: theirReading, at, tempC: 5, humidityPct: null } },
   "picture.add": null,
+  "practice.list": null,
+  "practice.keep": { practice: { id: theirPractice, doneAt: at, score: 1, result: PRACTICE } },
+  "approved.list": { versionId: theirRecipe.versionId },
+  "approved.add": {
+    id: randomUUID(),
+    versionId: theirRecipe.versionId,
+    pictureId: theirPicture,
+    words: "taken",
+  },
   "card.save": { cardId: theirs.cards[0]?.id, fields: (({ id: _id, ...fields }) => fields)(mine.cards[0]!) },
   "card.remove": { cardId: theirs.cards[0]?.id },
   "colour.save": { cardId: theirColour, fields: STARTER_COLOURS[0] },
@@ -124,7 +161,7 @@ const foreign = (): Record<string, unknown> => ({
 
 /** A picture of all rows of a shop, to see that nothing moved. */
 async function rowsOf(shopId: string): Promise<string> {
-  const [jobs, cards, colours, pours, people, recipes, versions, boards, readings] = await Promise.all([
+  const [jobs, cards, colours, pours, people, recipes, versions, boards, readings, practices, approved] = await Promise.all([
     db.Job.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.ResinCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.ColourCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
@@ -134,9 +171,11 @@ async function rowsOf(shopId: string): Promise<string> {
     db.RecipeVersion.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.SampleBoard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.RoomReading.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.Practice.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.ApprovedPicture.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
   ]);
   const events = await db.PourEvent.count({ where: { pourId: pours.map((pour) => pour.id) } });
-  return JSON.stringify([jobs, cards, colours, pours, people, recipes, versions, boards, readings, events]);
+  return JSON.stringify([jobs, cards, colours, pours, people, recipes, versions, boards, readings, practices, approved, events]);
 }
 
 describe("across shops", () => {

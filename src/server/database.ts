@@ -6,6 +6,7 @@ import { defineJob } from "./models/job";
 import { definePicture } from "./models/picture";
 import { definePour } from "./models/pour";
 import { defineRecipe } from "./models/recipe";
+import { defineRehearsal } from "./models/rehearsal";
 import { defineResinCard } from "./models/resin-card";
 import { defineRoomReading } from "./models/room-reading";
 import { defineShop } from "./models/shop";
@@ -34,6 +35,7 @@ export function openDatabase(settings: Settings["database"]) {
     Picture: definePicture(sequelize),
     ...defineRecipe(sequelize),
     RoomReading: defineRoomReading(sequelize),
+    ...defineRehearsal(sequelize),
   };
 }
 

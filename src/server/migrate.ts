@@ -8,6 +8,7 @@ import * as fifth from "./migrations/0005-measure-and-batch";
 import * as sixth from "./migrations/0006-colour-cards";
 import * as seventh from "./migrations/0007-recipes";
 import * as eighth from "./migrations/0008-the-bench";
+import * as ninth from "./migrations/0009-rehearsals";
 import { readSettings } from "./settings";
 
 /** Every migration, oldest first. A migration that has shipped is never changed; a new one is added. */
@@ -20,6 +21,7 @@ const MIGRATIONS = [
   { name: "0006-colour-cards", ...sixth },
   { name: "0007-recipes", ...seventh },
   { name: "0008-the-bench", ...eighth },
+  { name: "0009-rehearsals", ...ninth },
 ];
 
 /** Brings the tables up to date; returns the names of what ran. */

@@ -1,30 +1,10 @@
+import { besides } from "@/core/geometry/besides";
 import type { Point } from "@/core/geometry/curves";
 import type { EdgeTreatment } from "@/core/geometry/piece";
 import type { Frame } from "./dimension-lines";
 
 export const pointsText = (points: readonly Point[], { at }: Frame) =>
   points.map((point) => `${at(point).x},${at(point).y}`).join(" ");
-
-/** A line moved sideways by some pixels; `turn` is +1 where its left hand is outside. */
-export function besides(path: readonly Point[], by: number): Point[] {
-  return path.map((point, index) => {
-    const [before, after] = [path[index - 1], path[index + 1]];
-    const normals = [
-      [before, point],
-      [point, after],
-    ].flatMap(([a, b]) => {
-      if (!a || !b) return [];
-      const long = Math.hypot(b.x - a.x, b.y - a.y);
-      return long > 0 ? [{ x: (b.y - a.y) / long, y: -(b.x - a.x) / long }] : [];
-    });
-    const [nx, ny] = [
-      normals.reduce((sum, one) => sum + one.x, 0) / (normals.length || 1),
-      normals.reduce((sum, one) => sum + one.y, 0) / (normals.length || 1),
-    ];
-    const squared = Math.max(0.4, nx * nx + ny * ny);
-    return { x: point.x + (nx * by) / squared, y: point.y + (ny * by) / squared };
-  });
-}
 
 const lineOf = (points: readonly Point[]) => `M${points.map(({ x, y }) => `${x} ${y}`).join("L")}`;
 

@@ -1,76 +1,76 @@
-import { compile, type Rehearsal } from "@/core/pattern/compile";
-import { evaluate } from "@/core/pattern/evaluate";
-import { balance, mud, onTop, segregation } from "@/core/pattern/measures";
+import { compile } from "@/core/pattern/compile";
+import { evaluate, type Shares } from "@/core/pattern/evaluate";
 import { pictureOf } from "@/core/pattern/picture";
-import { differenceIn, type PaletteColour } from "@/core/plan/rehearse";
+import { TILE } from "@/core/pattern/tile";
+import { measurePicture, sheetOf, type PictureMeasures } from "@/core/plan/judge-picture";
+import type { PieceRehearsal } from "@/core/plan/rehearse";
 
-export type RehearseQuestion = {
-  rehearsal: Rehearsal;
-  palette: PaletteColour[];
-  /** Widths of the picture, px, one after the other. */
-  widthsPx: number[];
-  /** How many of its passes are done. */
-  passes: number;
-};
+export type Pictured = Pick<PieceRehearsal, "rehearsal" | "palette">;
 
-/** A picture of one width, and what was measured on it. */
-export type RehearseAnswer = {
-  widthPx: number;
-  heightPx: number;
-  rgba: Uint8ClampedArray<ArrayBuffer>;
-  onTop: number[];
-  leftRight: number[];
-  /** Mud above that of the poured state, null until the picture is fine enough; and how far apart the colours lie two steps back. */
-  mud: number | null;
-  apart: number;
-  last: boolean;
-};
+/** What is asked of a picture: that it be known, some rows of tiles of it, or its measures. */
+export type RehearseQuestion =
+  | { kind: "know"; key: number; of: Pictured }
+  | {
+      kind: "rows";
+      task: number;
+      key: number;
+      passes: number;
+      widthPx: number;
+      /** Rows of tiles, from and to before. */
+      from: number;
+      to: number;
+    }
+  | { kind: "measure"; task: number; key: number; passes: number; widthPx: number };
 
-/** From two steps back the eye tells apart what is so far apart, mm. */
-const EYE_MM = 7;
-/** A picture so wide is fine enough to tell mud, px. */
-const MUD_PX = 500;
+export type DrawnRows = { topPx: number; widthPx: number; heightPx: number; rgba: Uint8ClampedArray<ArrayBuffer> };
+export type RehearseAnswer =
+  { task: number; rows: DrawnRows } | { task: number; measures: PictureMeasures } | { task: number; failed: string };
 
 const scope = self as unknown as {
   onmessage: ((event: MessageEvent<RehearseQuestion>) => void) | null;
-  postMessage: (message: RehearseAnswer, transfer: Transferable[]) => void;
+  postMessage: (message: RehearseAnswer, transfer?: Transferable[]) => void;
 };
 
-scope.onmessage = ({ data: { rehearsal, palette, widthsPx, passes } }) => {
-  const { ops, steps } = compile(rehearsal);
+type Known = Pictured & { compiled: ReturnType<typeof compile> | null };
+/** The last rehearsals asked about: sisters and a step back need no new compiling. */
+const known = new Map<number, Known>();
+const MOST_KNOWN = 8;
+
+function compiledOf(own: Known) {
+  own.compiled ??= compile(own.rehearsal);
+  return own.compiled;
+}
+
+/** Some rows of tiles of a picture, as a picture of their own. */
+function rowsOf(own: Known, passes: number, widthPx: number, from: number, to: number): DrawnRows {
+  const { rehearsal, palette } = own;
+  const { ops, steps } = compiledOf(own);
   const done = ops.slice(0, passes > 0 ? (steps[passes - 1]?.ops ?? 0) : 0);
-  const difference = differenceIn(palette);
-  const sheetOf = (widthPx: number) => ({
-    widthPx,
-    heightPx: Math.max(1, Math.round((widthPx * rehearsal.heightMm) / rehearsal.widthMm)),
-    pixelMm: rehearsal.widthMm / widthPx,
-    base: rehearsal.base,
-    colours: palette.length,
+  const whole = sheetOf(rehearsal, palette.length, widthPx);
+  const topPx = from * TILE;
+  const heightPx = Math.max(1, Math.min(whole.heightPx, to * TILE) - topPx);
+  const shares: Shares = evaluate(done, {
+    ...whole,
+    heightPx,
+    fromY: whole.fromY + topPx * whole.pixelMm,
   });
-  const poured = steps
-    .slice(0, passes)
-    .flatMap(({ ops: end, pours }, n) => (pours ? ops.slice(n > 0 ? steps[n - 1]?.ops : 0, end) : []));
-  /** Mud above that of what was only poured: its soft edges have some already. Worked out once, on a picture that is fine enough for it. */
-  const mudWidth = widthsPx.find((width) => width >= MUD_PX) ?? widthsPx.at(-1);
-  let muddied: number | null = null;
-  for (const widthPx of widthsPx) {
-    const sheet = sheetOf(widthPx);
-    const shares = evaluate(done, sheet);
-    if (widthPx === mudWidth)
-      muddied = Math.max(0, mud(shares, difference) - mud(evaluate(poured, sheet), difference));
-    const rgba = pictureOf(shares, palette, rehearsal.seed) as Uint8ClampedArray<ArrayBuffer>;
-    scope.postMessage(
-      {
-        widthPx,
-        heightPx: sheet.heightPx,
-        rgba,
-        onTop: onTop(shares),
-        leftRight: palette.map((_, colour) => balance(shares, colour).leftRight),
-        mud: muddied,
-        apart: segregation(shares, EYE_MM),
-        last: widthPx === widthsPx.at(-1),
-      },
-      [rgba.buffer],
-    );
+  const rgba = pictureOf(shares, palette, rehearsal.seed, rehearsal.angle) as Uint8ClampedArray<ArrayBuffer>;
+  return { topPx, widthPx, heightPx, rgba };
+}
+
+scope.onmessage = ({ data }) => {
+  if (data.kind === "know") {
+    known.set(data.key, { ...data.of, compiled: null });
+    if (known.size > MOST_KNOWN) known.delete(known.keys().next().value as number);
+    return;
   }
+  const own = known.get(data.key);
+  if (!own) return scope.postMessage({ task: data.task, failed: "not known" });
+  if (data.kind === "measure")
+    return scope.postMessage({
+      task: data.task,
+      measures: measurePicture(own, data.passes, data.widthPx),
+    });
+  const rows = rowsOf(own, data.passes, data.widthPx, data.from, data.to);
+  scope.postMessage({ task: data.task, rows }, [rows.rgba.buffer]);
 };

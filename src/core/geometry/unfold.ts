@@ -1,3 +1,4 @@
+import { besides } from "./besides";
 import type { Point } from "./curves";
 import { cutOutRing } from "./cut-out";
 import { developedFaceHeightMm, type Measured } from "./measure";
@@ -5,27 +6,7 @@ import { edgeOf } from "./piece";
 import { boxOf, ringTurn, type Box } from "./ring";
 
 /** A face folded out flat beside the top: its ring, and the edge along which it is folded. */
-export type UnfoldedFace = { name: string; ring: Point[]; fold: Point[] };
-
-/** A path moved sideways, mm; to the left of its way where positive. */
-function movedAside(path: readonly Point[], byMm: number, closed: boolean): Point[] {
-  const last = path.length - 1;
-  const normal = (from: Point, to: Point) => {
-    const long = Math.hypot(to.x - from.x, to.y - from.y) || 1;
-    return { x: (to.y - from.y) / long, y: -(to.x - from.x) / long };
-  };
-  return path.map((point, n) => {
-    const before = n > 0 ? path[n - 1] : closed ? path[last - 1] : undefined;
-    const after = n < last ? path[n + 1] : closed ? path[1] : undefined;
-    const one = before ? normal(before, point) : null;
-    const other = after ? normal(point, after) : null;
-    const [a, b] = [one ?? other ?? { x: 0, y: 0 }, other ?? one ?? { x: 0, y: 0 }];
-    const [mx, my] = [(a.x + b.x) / 2, (a.y + b.y) / 2];
-    // Where both normals meet, not more than twice as far at a sharp corner.
-    const over = Math.max(0.25, mx * mx + my * my);
-    return { x: point.x + (mx / over) * byMm, y: point.y + (my / over) * byMm };
-  });
-}
+export type UnfoldedFace = { name: string; ring: Point[]; fold: Point[]; inside: boolean };
 
 /**
  * The coated faces of a piece folded out around its top, those of cut-outs into their openings; each as high as its film is long over the
@@ -39,7 +20,7 @@ export function unfoldedFaces({ piece, outline }: Measured): UnfoldedFace[] {
     if ((treatment !== "face" && treatment !== "dam") || high <= 0 || path.length < 2) return [];
     const [first, last] = [path[0] as Point, path.at(-1) as Point];
     const closed = Math.hypot(first.x - last.x, first.y - last.y) < 1e-6;
-    return [{ name, fold: path, ring: [...path, ...movedAside(path, high * turn, closed).reverse()] }];
+    return [{ name, inside: false, fold: path, ring: [...path, ...besides(path, high * turn, closed).reverse()] }];
   });
   const openings = piece.cutOuts.flatMap((cutOut): UnfoldedFace[] => {
     if (!cutOut.innerFace) return [];
@@ -47,8 +28,8 @@ export function unfoldedFaces({ piece, outline }: Measured): UnfoldedFace[] {
     const ring = cutOutRing(cutOut, outline);
     if (high <= 0 || ring.length < 3) return [];
     const path = [...ring, ring[0] as Point];
-    const inner = movedAside(path, -high * ringTurn(ring), true);
-    return [{ name: cutOut.name, fold: path, ring: [...path, ...inner.reverse()] }];
+    const inner = besides(path, -high * ringTurn(ring), true);
+    return [{ name: cutOut.name, inside: true, fold: path, ring: [...path, ...inner.reverse()] }];
   });
   return [...sides, ...openings];
 }

@@ -10,8 +10,8 @@ export type Step = { coatId: string; passId: string; ops: number; pours: boolean
 const POURS: readonly PatternPass[] = ["lay", "drizzle", "bucket-pour"];
 
 /** Side of a sample by which alcohol finds where unlike colours meet, mm, and how far it looks. */
-const LOOK_MM = 10;
-const MOST_LOOKS = 160;
+const LOOK_MM = 14;
+const MOST_LOOKS = 110;
 const REACH_MM = 40;
 
 /** How many colours a rehearsal speaks of. */

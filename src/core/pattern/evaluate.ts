@@ -37,7 +37,13 @@ export const emptyShares = (sheet: Sheet): Shares => {
 };
 
 /** Takes one tile back through all operations, the last first; those that do not reach its live samples are passed over. */
-function through(tile: Tile, ops: readonly Op[], base: number, skipping: boolean): void {
+function through(
+  tile: Tile,
+  ops: readonly Op[],
+  base: number,
+  skipping: boolean,
+  under: Shares | null,
+): void {
   for (let at = ops.length - 1; at >= 0 && tile.live > 0; at -= 1) {
     const op = ops[at] as Op;
     if (skipping && !meets(op.box, tile.box)) continue;
@@ -46,10 +52,34 @@ function through(tile: Tile, ops: readonly Op[], base: number, skipping: boolean
   }
   for (let n = 0; n < tile.live; n += 1) {
     const i = tile.index[n] as number;
-    // A hole through everything shows the base too.
+    // A hole through everything shows what is under it too.
     tile.deep[i] = 0;
-    meet(tile, i, base, 1);
+    if (under) meetPicture(tile, i, under);
+    else meet(tile, i, base, 1);
   }
+}
+
+/** A sample meets a picture that was worked out before: its shares there, straight between its four nearest samples. */
+function meetPicture(tile: Tile, i: number, { sheet, weight }: Shares): void {
+  const { widthPx, heightPx, pixelMm, fromX, fromY, colours } = sheet;
+  const u = Math.min(widthPx - 1, Math.max(0, ((tile.x[i] as number) - fromX) / pixelMm - 0.5));
+  const v = Math.min(heightPx - 1, Math.max(0, ((tile.y[i] as number) - fromY) / pixelMm - 0.5));
+  const column = Math.min(widthPx - 2, Math.floor(u));
+  const row = Math.min(heightPx - 2, Math.floor(v));
+  const a = u - column;
+  const b = v - row;
+  const clear = tile.clear[i] as number;
+  const at = row * widthPx + column;
+  for (let colour = 0; colour < colours; colour += 1) {
+    const from = colour * widthPx * heightPx + at;
+    const top = (weight[from] as number) * (1 - a) + (weight[from + 1] as number) * a;
+    const low = (weight[from + widthPx] as number) * (1 - a) + (weight[from + widthPx + 1] as number) * a;
+    const to = weightAt(colour, i);
+    tile.weight[to] = (tile.weight[to] as number) + clear * (top * (1 - b) + low * b);
+  }
+  tile.clear[i] = 0;
+  tile.sourceX[i] = tile.x[i] as number;
+  tile.sourceY[i] = tile.y[i] as number;
 }
 
 /** Which tile of a sheet comes next, column and row. */
@@ -61,12 +91,19 @@ export const tilesOf = ({ widthPx, heightPx }: Sheet, side = TILE): [number, num
 /**
  * The picture of a row of operations, tile by tile: each sample is taken back from where it is seen to what it is made of.
  * @param side of a tile, samples, at most 48
+ * @param under a picture on which the operations are done, in place of the base; at least two samples wide and high
  * @param skipping passes over what does not reach a tile; it changes nothing but the time
  */
 export function evaluate(
   ops: readonly Op[],
   sheet: Sheet,
-  { into = emptyShares(sheet), tiles = tilesOf(sheet), side = TILE, skipping = true } = {},
+  {
+    into = emptyShares(sheet),
+    tiles = tilesOf(sheet),
+    side = TILE,
+    skipping = true,
+    under = null,
+  }: { into?: Shares; tiles?: readonly [number, number][]; side?: number; skipping?: boolean; under?: Shares | null } = {},
 ): Shares {
   const tile = newTile(sheet.colours);
   const { widthPx, heightPx, pixelMm, fromX, fromY } = sheet;
@@ -80,7 +117,7 @@ export function evaluate(
         places.push(py * widthPx + px);
       }
     startTile(tile, points, pixelMm);
-    through(tile, ops, sheet.base, skipping);
+    through(tile, ops, sheet.base, skipping, under);
     places.forEach((place, i) => {
       for (let colour = 0; colour < sheet.colours; colour += 1)
         into.weight[colour * samples + place] = tile.weight[weightAt(colour, i)] as number;

@@ -26,6 +26,33 @@ export function balance({ sheet, weight }: Shares, colour: number): { leftRight:
   return { leftRight: uneven(left, right), backFront: uneven(back, front) };
 }
 
+/** Share of a colour in the left, the middle and the right third. */
+export function thirds({ sheet, weight }: Shares, colour: number): [number, number, number] {
+  const { widthPx, heightPx } = sheet;
+  const sums: [number, number, number] = [0, 0, 0];
+  const many: [number, number, number] = [0, 0, 0];
+  for (let x = 0; x < widthPx; x += 1) {
+    const third = Math.min(2, Math.floor((3 * (x + 0.5)) / widthPx)) as 0 | 1 | 2;
+    for (let y = 0; y < heightPx; y += 1)
+      sums[third] += weight[colour * widthPx * heightPx + y * widthPx + x] as number;
+    many[third] += heightPx;
+  }
+  return sums.map((sum, n) => sum / Math.max(1, many[n as 0 | 1 | 2])) as [number, number, number];
+}
+
+/** Share of the samples in which no colour has most of it: what has melted into each other. */
+export function blended({ sheet, weight }: Shares): number {
+  const samples = sheet.widthPx * sheet.heightPx;
+  let melted = 0;
+  for (let i = 0; i < samples; i += 1) {
+    let most = 0;
+    for (let colour = 0; colour < sheet.colours; colour += 1)
+      most = Math.max(most, weight[colour * samples + i] as number);
+    if (most < 0.72) melted += 1;
+  }
+  return melted / samples;
+}
+
 /**
  * How muddy it is: mean over the footprints of Σ_{a<b} 2·w_a·w_b·ΔE_ab. What was poured with soft edges has some of it already: tell it
  * above that.

@@ -1,9 +1,22 @@
 import type { Touch } from "./ops/profile";
-import type { Way } from "./scene/pulls";
 import type { DropSize } from "./scene/cells";
+import type { Way } from "./scene/pulls";
+
+export type { DropSize, Way };
 
 /** What works the film: a touch that drags it, or a wide blade that lays it over itself. */
 export type WorkTool = Touch | "blade";
+export const WORK_TOOL_WORDS: Record<WorkTool, string> = {
+  hand: "gloved hand",
+  fingers: "spread fingers",
+  roller: "small roller",
+  blade: "wide blade",
+  squeegee: "squeegee",
+  skim: "narrow blade",
+  "foam-brush": "foam brush",
+  comb: "comb",
+  stick: "stick",
+};
 
 /** How a colour is poured. */
 export type PourStyle = "puddles" | "bands" | "spots" | "nests" | "fields" | "clouds";

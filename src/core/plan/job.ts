@@ -1,6 +1,7 @@
 import type { FactorId, Ground } from "../batch/factors";
 import type { Room } from "../cure/room";
 import type { Piece } from "../geometry/piece";
+import type { VeinMap } from "../pattern/vein-map";
 import type { Coat } from "../schedule/coat";
 import type { Hours } from "../schedule/hours";
 
@@ -49,6 +50,8 @@ export type JobDocument = {
   coats: Coat[];
   /** Which of the sister pictures is rehearsed, and along which direction its pattern runs, degrees. */
   rehearsal?: { seed: number; angleDeg: number };
+  /** Where the pieces will stand, and the veins across them as one stone. */
+  veinMap?: VeinMap;
   /** The colour that the client wants, as seen from some steps back. */
   target?: { lab: readonly [number, number, number]; name: string };
   /** The recipe version that its coats were taken from; they may have been changed since. */

@@ -7,6 +7,7 @@ import { unrolledWall } from "../geometry/frustum";
 import type { Measured } from "../geometry/measure";
 import type { Box } from "../geometry/ring";
 import { unfoldedBox } from "../geometry/unfold";
+import { placesOf, veinsOnPiece } from "../pattern/vein-map";
 import type { Ink } from "../pattern/picture";
 import { PATTERN_PASSES, type PatternPass, type Rehearsal, type RehearsedPass } from "../pattern/rehearsal";
 import type { WorkTool } from "../pattern/work";
@@ -25,7 +26,9 @@ export type ShownPass = {
   passId: string;
   words: string;
   coatName: string;
-  /** After its coat was mixed. */
+  /** The coat in whose film it is done: its own, or the one that a vein is laid into. */
+  filmCoatId: string;
+  /** After that film was mixed. */
   minute: number;
   /** What the look is called if one stops after it; null where it goes on. */
   stopHere: string | null;
@@ -96,6 +99,8 @@ function hidesOf({ colour, parts }: ColourLooks, filmMm: number): number {
   }
 }
 
+const isRound = ({ piece }: Measured) => piece.shape.kind === "tumbler";
+
 /** A tumbler's wall as it is worked: once around at its middle, and up along the slant. */
 
 function seenOf(piece: Measured): { box: Box; aroundMm: number | null } {
@@ -142,39 +147,60 @@ export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): Piec
   const base = under
     ? add(under.colour.name, under, false, 0)
     : painted("what lies under it", own.under.hex, false);
+  const place = job.veinMap && placesOf(plan.pieces, job.veinMap.places).get(piece.id);
+  /** The vein map's veins of a coat, where it has any on this piece. */
+  const mapped = (coat: Coat, colours: readonly { at: number }[]) => {
+    if (!job.veinMap || !place || isRound(piece)) return null;
+    const veins = veinsOnPiece(job.veinMap, coat.id, place, (colourId) => {
+      const index = coat.colours.findIndex(({ id }) => id === colourId);
+      return colours[index]?.at ?? null;
+    });
+    return veins.length > 0 ? veins : null;
+  };
   const passes: ShownPass[] = [];
   const coats = patterned.map((planned) => {
     const { coat } = planned;
     const seen = looks.get(coat.id);
     const total = coat.colours.reduce((sum, { share }) => sum + share, 0) || 1;
+    const seenTotal = coat.colours.reduce((sum, { share, look }) => sum + (look === "clear" ? 0 : share), 0) || 1;
     const filmMm = isFill(coat) ? piece.fillDepthMm * coat.coverShare : filmOn(coat, piece.id);
     const colours = (seen?.colours ?? []).map((one) => ({
       at: add(
         one.colour.name,
         one,
         one.colour.look === "metallic",
-        coat.kind === "vein" ? 0 : one.colour.share / total,
+        // Clear is poured too, but has no colour of its own that could lie on top.
+        coat.kind === "vein" || one.colour.look === "clear" ? 0 : one.colour.share / seenTotal,
       ),
       share: one.colour.share / total,
       // The first coat's colours are worked out over their ground as they are; clear lies over whatever is there.
       hides:
         planned === first && !isFill(coat) && one.colour.look !== "clear" ? 1 : hidesOf(one, filmMm),
     }));
-    const rows = patternPasses(planned, job).map((row) => {
+    const into = filmBelow(planned, on);
+    const rows = patternPasses(planned, into, job).map((row) => {
       const paint = usualPaint(row.kind, seen?.colours ?? []);
       const hex = row.work.hex ?? paint?.hex;
       const at = paint && hex ? painted(paint.name, hex, row.kind !== "fog" && row.kind !== "mask") : null;
       return { ...row, paint: at };
     });
     for (const { id, words, minute, stopHere } of rows)
-      passes.push({ coatId: coat.id, passId: id, words, coatName: coat.name, minute, stopHere });
+      passes.push({
+        coatId: coat.id,
+        passId: id,
+        words,
+        coatName: coat.name,
+        filmCoatId: into.coat.id,
+        minute,
+        stopHere,
+      });
     return {
       id: coat.id,
       vein: coat.kind === "vein",
       filmMm,
       colours,
       passes: rows.map(({ words: _words, minute: _minute, stopHere: _stop, ...row }): RehearsedPass => row),
-      veins: null,
+      veins: mapped(coat, colours),
     };
   });
   if (passes.length === 0) return null;
@@ -188,11 +214,21 @@ export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): Piec
 
 type Row = Omit<RehearsedPass, "paint"> & Pick<ShownPass, "words" | "minute" | "stopHere">;
 
-/** Passes that make the picture, each with the flow that is left at its minute. */
-function patternPasses(planned: PlannedCoat, job: JobDocument): Row[] {
-  const { card, calibration, windows } = planned;
-  if (!windows || !card || !calibration) return [];
-  const film = { card, calibration, room: roomOf(job), mixedAtMin: windows.mixedAtMin };
+/** The coat in whose film a coat's passes are done: veins laid wet into the coat below move as that one does. */
+function filmBelow(planned: PlannedCoat, on: readonly PlannedCoat[]): PlannedCoat {
+  const { kind, startsAfter } = planned.coat;
+  if (kind !== "vein" || (startsAfter !== "wet" && startsAfter !== "late")) return planned;
+  const below = on
+    .slice(0, on.indexOf(planned))
+    .findLast(({ coat }) => coat.kind === "colour" || coat.kind === "base");
+  return below?.windows ? below : planned;
+}
+
+/** Passes that make the picture, each with the minute and the flow that is left of the film that it is done in. */
+function patternPasses({ windows }: PlannedCoat, into: PlannedCoat, job: JobDocument): Row[] {
+  const { card, calibration, windows: below } = into;
+  if (!windows || !below || !card || !calibration) return [];
+  const film = { card, calibration, room: roomOf(job), mixedAtMin: below.mixedAtMin };
   const rows: Row[] = [];
   for (const { pass, words, atMin } of windows.windows) {
     const { kind } = pass;
@@ -202,7 +238,7 @@ function patternPasses(planned: PlannedCoat, job: JobDocument): Row[] {
       if (last && pass.stopHere) last.stopHere = pass.stopHere;
       continue;
     }
-    const minute = Math.max(0, atMin - windows.mixedAtMin);
+    const minute = Math.max(0, atMin - below.mixedAtMin);
     const flowLeft = card.kind === "paint" ? 1 : flowShareIn(film, minute).likely;
     const { id, rounds, mlPerM2, stopHere, work = {} } = pass;
     rows.push({ id, kind, tool: workTool(pass), rounds, mlPerM2, flowLeft, work, words, minute, stopHere });

@@ -1,9 +1,11 @@
 import { listBuilds, saveJob, undoJob } from "@/contracts/jobs";
 import { savePicture } from "@/contracts/pictures";
+import { approvePicture, keepPractice, listApproved, listPractices } from "@/contracts/rehearsals";
 import { implement } from "@/server/acts";
 import { database } from "@/server/database";
 import { jobsOf } from "@/server/repositories/jobs";
 import { picturesOf } from "@/server/repositories/pictures";
+import { rehearsalsOf } from "@/server/repositories/rehearsals";
 
 export const jobActs = [
   implement(listBuilds, (person) => jobsOf(database(), person).builds()),
@@ -16,4 +18,14 @@ export const jobActs = [
   implement(savePicture, (person, { image }) =>
     picturesOf(database(), person).add(Buffer.from(image, "base64")),
   ),
+  implement(listPractices, (person) => rehearsalsOf(database(), person).practices()),
+  implement(keepPractice, async (person, { practice }) => {
+    await rehearsalsOf(database(), person).keep(practice);
+    return null;
+  }),
+  implement(listApproved, (person, { versionId }) => rehearsalsOf(database(), person).approved(versionId)),
+  implement(approvePicture, async (person, given) => {
+    await rehearsalsOf(database(), person).approve(given);
+    return null;
+  }),
 ];

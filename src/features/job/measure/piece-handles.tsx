@@ -6,7 +6,7 @@ import type { Handle } from "@/core/geometry/handles";
 import type { Outline } from "@/core/geometry/outline";
 import { edgeOf, edgeWords, TREATMENT_WORDS, type EdgeName, type Piece } from "@/core/geometry/piece";
 import type { Frame } from "@/ui/dimension-lines";
-import { besides } from "@/ui/edge-drawing";
+import { besides } from "@/core/geometry/besides";
 
 /** Half the breadth within which an edge is picked, px. */
 const PICK_PX = 10;

@@ -3,52 +3,162 @@
 import { useEffect, useRef } from "react";
 import type { Point } from "@/core/geometry/curves";
 import { cutOutRing } from "@/core/geometry/cut-out";
+import { onUnrolled, unrolledBand, unrolledWall, type Tumbler } from "@/core/geometry/frustum";
 import type { Measured } from "@/core/geometry/measure";
-import type { RehearseAnswer } from "@/workers/rehearse.worker";
+import { unfoldedBox, unfoldedFaces } from "@/core/geometry/unfold";
+import type { Picture } from "./use-picture";
 
-/** A rehearsed picture within the outline of its piece; cut-outs are open. */
+/** What is seen of a piece, mm: its top with its faces folded out, or its wall unrolled. */
+export function seenSize(piece: Measured): { widthMm: number; heightMm: number; fromX: number; fromY: number } {
+  if (piece.piece.shape.kind === "tumbler")
+    return { widthMm: piece.outline.widthMm, heightMm: piece.outline.heightMm, fromX: 0, fromY: 0 };
+  const { minX, minY, maxX, maxY } = unfoldedBox(piece);
+  return { widthMm: maxX - minX, heightMm: maxY - minY, fromX: minX, fromY: minY };
+}
+
+/** Slices in which a wall is laid around its sector. */
+const SLICES = 240;
+const FACE_SHADE = "rgba(30, 33, 36, 0.16)";
+const FOLD = "rgba(30, 33, 36, 0.55)";
+
+type Drawing = CanvasRenderingContext2D;
+const trace = (drawing: Drawing, ring: readonly Point[]) => {
+  ring.forEach(({ x, y }, n) => (n === 0 ? drawing.moveTo(x, y) : drawing.lineTo(x, y)));
+  drawing.closePath();
+};
+
+/** The flat picture within the outline, faces folded out, a little darker since they stand away from the light; cut-outs open. */
+function drawFlat(drawing: Drawing, canvas: HTMLCanvasElement, seen: Measured): void {
+  const { outline, piece } = seen;
+  const { widthMm, heightMm, fromX, fromY } = seenSize(seen);
+  const faces = unfoldedFaces(seen);
+  const within = (rings: readonly (readonly Point[])[]) => {
+    drawing.save();
+    drawing.beginPath();
+    for (const ring of rings) trace(drawing, ring);
+    drawing.clip();
+    drawing.drawImage(canvas, fromX, fromY, widthMm, heightMm);
+    drawing.restore();
+  };
+  for (const { ring } of faces.filter(({ inside }) => !inside)) within([ring]);
+  within([outline.corners]);
+  drawing.globalCompositeOperation = "destination-out";
+  for (const cutOut of piece.cutOuts) {
+    drawing.beginPath();
+    trace(drawing, cutOutRing(cutOut, outline));
+    drawing.fill();
+  }
+  drawing.globalCompositeOperation = "source-over";
+  for (const { ring } of faces.filter(({ inside }) => inside)) within([ring]);
+  for (const { ring, fold } of faces) {
+    drawing.beginPath();
+    trace(drawing, ring);
+    drawing.fillStyle = FACE_SHADE;
+    drawing.fill("evenodd");
+    drawing.beginPath();
+    fold.forEach(({ x, y }, n) => (n === 0 ? drawing.moveTo(x, y) : drawing.lineTo(x, y)));
+    drawing.strokeStyle = FOLD;
+    drawing.lineWidth = widthMm / 1400;
+    drawing.stroke();
+  }
+}
+
+/** A tumbler's wall laid around the sector that it unrolls to, the rim outside; the patch for the decal stays blank. */
+function drawWall(drawing: Drawing, canvas: HTMLCanvasElement, shape: Tumbler, origin: Point): void {
+  const { slantMm } = unrolledWall(shape.topDiameterMm, shape.bottomDiameterMm, shape.heightMm);
+  const at = (around: number, up: number) => {
+    const { x, y } = onUnrolled(shape, around, up);
+    return { x: x - origin.x, y: y - origin.y };
+  };
+  const own = canvas.width / SLICES;
+  for (let n = 0; n < SLICES; n += 1) {
+    const [from, to] = [n / SLICES - 0.5, (n + 1) / SLICES - 0.5];
+    const [rim, next, base] = [at(from, slantMm), at(to, slantMm), at(from, 0)];
+    drawing.save();
+    drawing.transform(
+      (next.x - rim.x) / own,
+      (next.y - rim.y) / own,
+      (base.x - rim.x) / canvas.height,
+      (base.y - rim.y) / canvas.height,
+      rim.x,
+      rim.y,
+    );
+    // Half a sample over, so that no hairline shows between two.
+    drawing.drawImage(canvas, n * own, 0, own + 0.5, canvas.height, 0, 0, own + 0.5, canvas.height);
+    drawing.restore();
+  }
+  const moved = (ring: readonly Point[]) => ring.map(({ x, y }) => ({ x: x - origin.x, y: y - origin.y }));
+  drawing.globalCompositeOperation = "destination-out";
+  const bare: Point[][] = [];
+  if (shape.rimBandMm > 0) bare.push(unrolledBand(shape, [slantMm - shape.rimBandMm, slantMm]));
+  if (shape.patch) {
+    const { widthMm, heightMm, fromBottomMm } = shape.patch;
+    const half = widthMm / (Math.PI * (shape.topDiameterMm + shape.bottomDiameterMm));
+    bare.push(unrolledBand(shape, [fromBottomMm, fromBottomMm + heightMm], [-half, half]));
+  }
+  for (const ring of bare) {
+    drawing.beginPath();
+    trace(drawing, moved(ring));
+    drawing.fill();
+  }
+  drawing.globalCompositeOperation = "source-over";
+}
+
+/** Draws a rehearsed picture as its piece is seen, into a canvas of a width, px. */
+export function drawPiece(canvas: HTMLCanvasElement, picture: HTMLCanvasElement, piece: Measured, width: number): void {
+  const { widthMm, heightMm, fromX, fromY } = seenSize(piece);
+  const scale = width / widthMm;
+  canvas.width = width;
+  canvas.height = Math.max(1, Math.round(heightMm * scale));
+  const drawing = canvas.getContext("2d");
+  if (!drawing) return;
+  drawing.imageSmoothingQuality = "high";
+  drawing.setTransform(scale, 0, 0, scale, -fromX * scale, -fromY * scale);
+  const { shape } = piece.piece;
+  if (shape.kind === "tumbler") drawWall(drawing, picture, shape, piece.outline.origin);
+  else drawFlat(drawing, picture, piece);
+}
+
+/** A place on the piece that something is said about. */
+export type Mark = { words: string; x: number; y: number };
+
+/** A rehearsed picture within the outline of its piece, with numbered marks where something is said of a place. */
 export function PiecePicture({
   picture,
-  piece: { outline, piece },
+  piece,
   name,
   width,
+  marks = [],
 }: {
-  picture: RehearseAnswer | null;
+  picture: Picture | null;
   piece: Measured;
   name: string;
   width: number;
+  marks?: readonly Mark[];
 }) {
   const ref = useRef<HTMLCanvasElement>(null);
-  const height = Math.max(1, Math.round((width * outline.heightMm) / outline.widthMm));
+  const { widthMm, heightMm, fromX, fromY } = seenSize(piece);
+  const height = Math.max(1, Math.round((width * heightMm) / widthMm));
   useEffect(() => {
-    const canvas = ref.current;
-    const drawing = canvas?.getContext("2d");
-    if (!canvas || !drawing || !picture) return;
-    const { widthPx, heightPx, rgba } = picture;
-    const buffer = document.createElement("canvas");
-    buffer.width = widthPx;
-    buffer.height = heightPx;
-    buffer.getContext("2d")?.putImageData(new ImageData(rgba, widthPx, heightPx), 0, 0);
-    canvas.width = width;
-    canvas.height = height;
-    const scale = width / outline.widthMm;
-    const trace = (ring: readonly Point[]) => {
-      drawing.beginPath();
-      for (const { x, y } of ring) drawing.lineTo(x * scale, y * scale);
-      drawing.closePath();
-    };
-    drawing.save();
-    trace(outline.corners);
-    drawing.clip();
-    drawing.imageSmoothingQuality = "high";
-    drawing.drawImage(buffer, 0, 0, width, height);
-    drawing.restore();
-    drawing.globalCompositeOperation = "destination-out";
-    for (const cutOut of piece.cutOuts) {
-      trace(cutOutRing(cutOut, outline));
-      drawing.fill();
-    }
-    drawing.globalCompositeOperation = "source-over";
-  }, [picture, outline, piece.cutOuts, width, height]);
-  return <canvas ref={ref} role="img" aria-label={name} style={{ width, height }} className="block" />;
+    if (ref.current && picture) drawPiece(ref.current, picture.canvas, piece, width);
+  }, [picture, piece, width]);
+  return (
+    <div className="relative" style={{ width, height }}>
+      <canvas ref={ref} role="img" aria-label={name} style={{ width, height }} className="block" />
+      {marks.map(({ words, x, y }, n) => (
+        <span
+          key={n}
+          title={words}
+          aria-hidden
+          className="absolute -translate-x-1/2 -translate-y-1/2 figure text-xs leading-none size-5 grid place-items-center rounded-full bg-paper text-ink border border-ink"
+          style={{
+            left: `${(100 * (x - fromX)) / widthMm}%`,
+            top: `${(100 * (y - fromY)) / heightMm}%`,
+          }}
+        >
+          {n + 1}
+        </span>
+      ))}
+    </div>
+  );
 }

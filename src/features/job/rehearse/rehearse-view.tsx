@@ -1,46 +1,45 @@
 "use client";
 
 import { useEffect, useMemo, useState } from "react";
-import { rehearsalOf, USUAL_REHEARSAL, type PieceRehearsal } from "@/core/plan/rehearse";
+import { judgePicture, mudWords } from "@/core/plan/judge-picture";
+import { USUAL_REHEARSAL } from "@/core/plan/rehearse";
 import { Button } from "@/ui/button";
-import { Choice } from "@/ui/choice";
 import { QuantityField } from "@/ui/quantity-field";
 import { useSize } from "@/ui/use-size";
 import { useJob } from "../workspace/use-job";
-import { PiecePicture } from "./piece-picture";
+import { Findings } from "./findings";
+import { LooksDialog } from "./looks-dialog";
+import { PassStrip } from "./pass-strip";
+import { PassWorkForm } from "./pass-work";
+import { PiecePicture, seenSize } from "./piece-picture";
+import { NothingToRehearse, RehearseHead } from "./rehearse-head";
 import { SharesTable } from "./shares-table";
 import { Sisters } from "./sisters";
 import { usePicture } from "./use-picture";
+import { useRehearsedPiece } from "./use-rehearsed-piece";
 
 /** One pass is shown for so long while it plays, ms. */
 const PLAY_MS = 1400;
-/** A picture is no higher than this, px. */
-const MOST_HEIGHT = 380;
-
-/** Mud in a word: by how much the eye would regret it (assumed). */
-const mudWords = (mud: number) =>
-  mud < 0.8 ? "clear" : mud < 2 ? "a little muddy" : mud < 4 ? "muddy: a round less" : "mud: stop earlier";
+/** A picture is no higher than this, px, and no sharper. */
+const MOST_HEIGHT = 400;
+const SHARPEST_PX = 1600;
 
 /** The pour on screen before it is done in resin: the piece after each of its passes, and what the eye would see. */
 export function RehearseView() {
   const { document, plan, system, change } = useJob();
-  const [pieceId, setPieceId] = useState<string | null>(null);
+  const { pieces, piece, of, choose } = useRehearsedPiece();
   const [shown, setShown] = useState<number | null>(null);
   const [playing, setPlaying] = useState(false);
-  const [sisters, setSisters] = useState(false);
+  const [looking, setLooking] = useState<"piece" | "sisters">("piece");
+  const [before, setBefore] = useState(false);
+  const [looks, setLooks] = useState(false);
   const { ref, width } = useSize<HTMLDivElement>();
-  const pieces = useMemo(
-    () => plan.pieces.filter((piece) => rehearsalOf(plan, document, piece) !== null),
-    [plan, document],
-  );
-  const piece = pieces.find(({ id }) => id === pieceId) ?? pieces[0];
-  const of = useMemo<PieceRehearsal | null>(
-    () => (piece ? rehearsalOf(plan, document, piece) : null),
-    [plan, document, piece],
-  );
   const many = of?.passes.length ?? 0;
   const done = Math.min(shown ?? many, many);
-  const picture = usePicture(of, done);
+  const size = piece && seenSize(piece);
+  const wide = size ? Math.max(1, Math.min(width, Math.round((MOST_HEIGHT * size.widthMm) / size.heightMm))) : 1;
+  const seen = before ? Math.max(0, done - 1) : done;
+  const picture = usePicture(of, seen, Math.min(SHARPEST_PX, wide));
   useEffect(() => {
     if (!playing) return;
     const timer = setTimeout(() => {
@@ -49,62 +48,53 @@ export function RehearseView() {
     }, PLAY_MS);
     return () => clearTimeout(timer);
   }, [playing, done, many]);
+  const measures = picture?.measures ?? null;
+  const findings = useMemo(
+    () => (of && measures ? judgePicture(of, measures, document.target) : []),
+    [of, measures, document.target],
+  );
+  if (!piece || !of) return <NothingToRehearse />;
   const set = (next: Partial<typeof USUAL_REHEARSAL>) =>
     change((job) => ({ ...job, rehearsal: { ...(job.rehearsal ?? USUAL_REHEARSAL), ...next } }));
-
-  if (!piece || !of)
-    return (
-      <main className="flex-1 px-7 py-8 text-ink-soft">
-        <p className="heading text-xl text-ink mb-1">Nothing to rehearse yet.</p>
-        Measure a flat piece and give it a colour coat with passes in Build: the pour is seen here before it
-        is poured.
-      </main>
-    );
   const { seed, angleDeg } = document.rehearsal ?? USUAL_REHEARSAL;
-  const ratio = piece.outline.heightMm / piece.outline.widthMm;
-  const wide = Math.max(1, Math.min(width, Math.round(MOST_HEIGHT / ratio)));
+  const pass = of.passes[done - 1];
+  const coat = plan.coats.find((one) => one.coat.id === (pass ?? of.passes[0])?.filmCoatId);
+  const marks = findings.flatMap(({ what, place }) => (place ? [{ words: what, ...place }] : []));
   return (
-    <main className="flex-1 min-h-0 overflow-y-auto px-7 pt-4 pb-5">
-      <div className="flex items-end gap-x-5 gap-y-2 flex-wrap mb-3">
-        <h1 className="heading text-2xl">{piece.name}</h1>
-        {pieces.length > 1 && (
-          <Choice
-            label="Piece"
-            value={piece.id}
-            options={pieces.slice(0, 6).map(({ id, name }) => ({ value: id, words: name }))}
-            onChange={setPieceId}
-            className="mb-0.5"
-          />
-        )}
-        <span className="ml-auto flex items-end gap-4">
-          <QuantityField
-            label="Runs at, degrees"
-            value={angleDeg}
-            dimension="number"
-            system={system}
-            bounds={{ min: -180, max: 180 }}
-            onChange={(next) => set({ angleDeg: next })}
-            className="w-28"
-            bare
-          />
-          <QuantityField
-            label="Sister"
-            value={seed}
-            dimension="number"
-            system={system}
-            bounds={{ min: 1, max: 9999 }}
-            onChange={(next) => set({ seed: Math.round(next) })}
-            className="w-24"
-            bare
-          />
-          <Button weight={sisters ? "primary" : "plain"} onClick={() => setSisters(!sisters)}>
-            Four sisters
-          </Button>
-        </span>
-      </div>
+    <main className="flex-1 min-h-0 overflow-y-auto px-7 pt-3 pb-5">
+      <RehearseHead title={piece.name} pieces={pieces} piece={piece} choose={choose}>
+        <QuantityField
+          label="Runs at, degrees"
+          value={angleDeg}
+          dimension="number"
+          system={system}
+          bounds={{ min: -180, max: 180 }}
+          onChange={(next) => set({ angleDeg: next })}
+          className="w-28"
+          bare
+        />
+        <QuantityField
+          label="Sister"
+          value={seed}
+          dimension="number"
+          system={system}
+          bounds={{ min: 1, max: 9999 }}
+          onChange={(next) => set({ seed: Math.round(next) })}
+          className="w-20"
+          bare
+        />
+        <Button
+          weight={looking === "sisters" ? "primary" : "plain"}
+          aria-pressed={looking === "sisters"}
+          onClick={() => setLooking(looking === "sisters" ? "piece" : "sisters")}
+        >
+          Four sisters
+        </Button>
+        <Button onClick={() => setLooks(true)}>Looks</Button>
+      </RehearseHead>
       <div ref={ref} className="w-full">
         {width > 0 &&
-          (sisters ? (
+          (looking === "sisters" ? (
             <Sisters
               of={of}
               piece={piece}
@@ -112,74 +102,82 @@ export function RehearseView() {
               width={width}
               onPick={(next) => {
                 set({ seed: next });
-                setSisters(false);
+                setLooking("piece");
               }}
             />
           ) : (
-            <PiecePicture
-              picture={picture}
-              piece={piece}
-              name={`${piece.name} after ${done} of ${many} passes`}
-              width={wide}
-            />
+            <div className="flex justify-center">
+              <PiecePicture
+                picture={picture}
+                piece={piece}
+                name={`${piece.name} after ${seen} of ${many} passes`}
+                width={wide}
+                marks={before ? [] : marks}
+              />
+            </div>
           ))}
       </div>
-      <div
-        className="flex items-stretch gap-0 mt-3 border-y border-ink overflow-x-auto"
-        role="group"
-        aria-label="The passes"
-      >
-        <button
-          type="button"
-          className="px-4 py-2 text-left shrink-0 hover:bg-paper min-w-20"
-          onClick={() => {
-            if (!playing && done >= many) setShown(0);
-            setPlaying(!playing);
-          }}
+      <div className="flex items-baseline gap-4 mt-2 mb-1 text-sm">
+        <Button
+          weight="quiet"
+          aria-pressed={before}
+          disabled={done === 0}
+          onPointerDown={() => setBefore(true)}
+          onPointerUp={() => setBefore(false)}
+          onPointerLeave={() => setBefore(false)}
+          onKeyDown={(event) => event.key === " " && setBefore(true)}
+          onKeyUp={() => setBefore(false)}
+          onBlur={() => setBefore(false)}
         >
-          <span className="heading">{playing ? "Pause" : "Play"}</span>
-        </button>
-        {[
-          { words: "Base", minute: null as number | null, key: "base" },
-          ...of.passes.map(({ words, minute, coatId, passId }) => ({
-            words,
-            minute,
-            key: `${coatId} ${passId}`,
-          })),
-        ].map(({ words, minute, key }, at) => (
-          <button
-            key={key}
-            type="button"
-            aria-pressed={at === done}
-            onClick={() => {
-              setPlaying(false);
-              setShown(at);
-            }}
-            className={`px-3 py-2 text-left border-l border-line shrink-0 max-w-44 hover:bg-paper ${at === done ? "border-b-4 border-b-signal font-semibold" : at < done ? "" : "text-ink-soft"}`}
-          >
-            <span className="block truncate text-sm">{words}</span>
-            <span className="label">{minute === null ? "under all" : `minute ${Math.round(minute)}`}</span>
-          </button>
-        ))}
+          {before ? "before this pass" : "hold to see it before this pass"}
+        </Button>
+        {pass?.stopHere && (
+          <span>
+            May stop here: <b className="font-semibold">{pass.stopHere}</b>
+          </span>
+        )}
+        <span className="ml-auto text-ink-soft">Character of the pour, not the piece.</span>
       </div>
-      {picture && (
-        <div className="grid grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)] gap-10 mt-4 max-lg:grid-cols-1">
-          <SharesTable palette={of.palette} picture={picture} />
+      <PassStrip
+        passes={of.passes}
+        done={done}
+        playing={playing}
+        life={coat?.life ?? []}
+        onPlay={() => {
+          if (!playing && done >= many) setShown(0);
+          setPlaying(!playing);
+        }}
+        onShow={(at) => {
+          setPlaying(false);
+          setShown(at);
+        }}
+      />
+      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.25fr)_minmax(0,1.15fr)] gap-9 mt-4 max-lg:grid-cols-1">
+        {pass ? <PassWorkForm key={pass.passId} shown={pass} /> : <p className="text-sm text-ink-soft">Pick a pass to change how it is worked.</p>}
+        {measures && <SharesTable palette={of.palette} measures={measures} />}
+        {measures && (
           <div>
-            <p className="label">mud, over what was poured</p>
-            <p className="flex items-baseline gap-3">
-              <span className="figure text-3xl">{picture.mud === null ? "…" : picture.mud.toFixed(1)}</span>
-              {picture.mud !== null && <span className="text-lg">{mudWords(picture.mud)}</span>}
-            </p>
-            <p className="label mt-2">colours apart, from two steps back</p>
-            <p className="figure text-xl">{Math.round(picture.apart * 100)} %</p>
-            <p className="text-sm text-ink-soft mt-3 max-w-[46ch]">
-              This shows the character of the pour, not the piece: how far a hand drags and what alcohol opens
-              are estimates, and no two pours are the same. Another sister is as likely.
-            </p>
+            <div className="flex gap-8">
+              <p>
+                <span className="label block">mud, over what was poured</span>
+                <span className="figure text-3xl">{measures.mud.toFixed(1)}</span>{" "}
+                <span className="text-lg">{mudWords(measures.mud)}</span>
+              </p>
+              <p>
+                <span className="label block">colours apart, two steps back</span>
+                <span className="figure text-3xl">{Math.round(measures.apart * 100)}</span>{" "}
+                <span className="text-lg">%</span>
+              </p>
+            </div>
+            <Findings findings={findings} />
           </div>
-        </div>
-      )}
+        )}
+      </div>
+      <p className="text-sm text-ink-soft mt-4 max-w-[90ch]">
+        This shows the character of the pour, not the piece: how far a hand drags and what alcohol opens are
+        estimates, and no two pours are the same. Another sister is as likely.
+      </p>
+      {looks && <LooksDialog piece={piece} onClose={() => setLooks(false)} />}
     </main>
   );
 }

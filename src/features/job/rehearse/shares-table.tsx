@@ -1,5 +1,5 @@
 import type { PaletteColour } from "@/core/plan/rehearse";
-import type { RehearseAnswer } from "@/workers/rehearse.worker";
+import type { PictureMeasures } from "@/core/plan/judge-picture";
 
 /** A side that has so much more of a colour is named. */
 const UNEVEN = 0.25;
@@ -11,10 +11,10 @@ const percent = (share: number) => `${Math.round(share * 100)} %`;
 /** Share of each colour on top against what was poured of it, and where it lies. */
 export function SharesTable({
   palette,
-  picture: { onTop, leftRight },
+  measures: { onTop, leftRight },
 }: {
   palette: readonly PaletteColour[];
-  picture: RehearseAnswer;
+  measures: PictureMeasures;
 }) {
   const rows = palette
     .map((colour, at) => ({ ...colour, at, top: onTop[at] ?? 0, side: leftRight[at] ?? 0 }))

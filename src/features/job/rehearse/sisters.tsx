@@ -3,10 +3,9 @@
 import { useMemo } from "react";
 import type { Measured } from "@/core/geometry/measure";
 import type { PieceRehearsal } from "@/core/plan/rehearse";
-import { PiecePicture } from "./piece-picture";
+import { PiecePicture, seenSize } from "./piece-picture";
 import { usePicture } from "./use-picture";
 
-const WIDTHS_PX = [200, 600];
 const GAP = 16;
 
 /** Four pictures "of the same slab", side by side; one is chosen. */
@@ -24,8 +23,8 @@ export function Sisters({
   onPick: (seed: number) => void;
 }) {
   const { seed } = of.rehearsal;
-  const ratio = piece.outline.heightMm / piece.outline.widthMm;
-  const own = Math.floor(Math.min((width - GAP) / 2, 190 / ratio));
+  const { widthMm, heightMm } = seenSize(piece);
+  const own = Math.floor(Math.min((width - GAP) / 2, (190 * widthMm) / heightMm));
   return (
     <div className="flex flex-wrap gap-4" role="group" aria-label="Four sisters">
       {[0, 1, 2, 3].map((next) => (
@@ -59,7 +58,7 @@ function Sister({
   onPick: () => void;
 }) {
   const own = useMemo(() => ({ ...of, rehearsal: { ...of.rehearsal, seed } }), [of, seed]);
-  const picture = usePicture(own, passes, WIDTHS_PX);
+  const picture = usePicture(own, passes, width, { measured: false });
   return (
     <button type="button" onClick={onPick} className="text-left hover:outline-2 hover:outline-ink">
       <PiecePicture picture={picture} piece={piece} name={`Sister ${seed}`} width={width} />

@@ -1,16 +1,21 @@
 import { renderToBuffer } from "@react-pdf/renderer";
+import sharp from "sharp";
+import { z } from "zod";
 import type { Person } from "@/contracts/people";
 import { derivePlan } from "@/core/plan/derive-plan";
+import { placesOf, tapeList } from "@/core/pattern/vein-map";
 import { runSheet } from "@/core/plan/run-sheet";
 import { notFound } from "@/server/refused";
-import { openJob } from "../queries";
+import { openJob, pictureBytes } from "../queries";
 import { batchCsv } from "./batch-csv";
 import { batchJson } from "./batch-json";
 import { batchSheet } from "./batch-lines";
 import { BatchPdf } from "./batch-pdf";
+import { ClientPdf } from "./client-pdf";
 import { paperOf } from "./pdf-page";
 import { PiecePdf } from "./piece-pdf";
 import { RunPdf } from "./run-pdf";
+import { VeinPdf } from "./vein-pdf";
 
 export type SheetFile = { body: Buffer | string; type: string; name: string };
 
@@ -22,7 +27,7 @@ const fileName = (job: string, rest: string) =>
       .slice(0, 60) || "job"
   }-${rest}`;
 
-export type SheetKind = "batch.pdf" | "run.pdf" | "batch.csv" | "batch.json" | "piece.pdf";
+export type SheetKind = "batch.pdf" | "run.pdf" | "batch.csv" | "batch.json" | "piece.pdf" | "veins.pdf" | "client.pdf";
 
 /** A sheet of a job as a file, computed from the saved document by the same plan as in the browser. */
 export async function exportSheet(
@@ -70,6 +75,24 @@ export async function exportSheet(
       return pdf(
         <PiecePdf title={job.name} piece={piece} paper={paper} system={person.units} />,
         fileName(job.name, `${piece.name.replace(/[^\p{L}\p{N}]+/gu, "-").slice(0, 40)}.pdf`),
+      );
+    }
+    case "client.pdf": {
+      const id = z.uuid().safeParse(asked.get("picture"));
+      if (!id.success) throw notFound("picture");
+      // Kept small as WebP; a PDF holds PNG.
+      const picture = await sharp(await pictureBytes(person, id.data)).png().toBuffer();
+      return pdf(<ClientPdf title={job.name} picture={picture} paper={paper} />);
+    }
+    case "veins.pdf": {
+      const piece = plan.pieces.find((one) => one.id === asked.get("piece"));
+      if (!piece) throw notFound("piece");
+      const map = job.document.veinMap ?? { places: {}, sets: [] };
+      const place = placesOf(plan.pieces, map.places).get(piece.id);
+      const veins = place ? tapeList(map, piece, place) : [];
+      return pdf(
+        <VeinPdf title={job.name} piece={piece} veins={veins} paper={paper} system={person.units} />,
+        fileName(job.name, `veins-${piece.name.replace(/[^\p{L}\p{N}]+/gu, "-").slice(0, 40)}.pdf`),
       );
     }
   }

@@ -67,33 +67,30 @@ export const ink = StyleSheet.create({
 /** Thin spaces are not in every PDF reader's fonts; a no-break space is. */
 export const plain = (text: string): string => text.replace(/[\u2009\u202f]/g, "\u00a0");
 
-export function SheetPdf({
-  title,
-  kind,
-  paper,
-  children,
-}: {
-  title: string;
-  kind: string;
-  paper: Paper;
-  children: ReactNode;
-}) {
+type Sheet = { title: string; kind: string; paper: Paper; children: ReactNode };
+
+/** One flow of pages with the sheet's head and foot and the general caution. */
+export function SheetPage({ title, kind, paper, children }: Sheet) {
   return (
-    <Document title={`${title}, ${kind}`} producer="Gaugebeam" creator="Gaugebeam">
-      <Page size={paper} style={ink.page}>
-        <View style={ink.head}>
-          <Text style={ink.title}>{title}</Text>
-          <Text>{kind}</Text>
-        </View>
-        {children}
-        <Text style={[ink.small, { borderTopWidth: 1, paddingTop: 4, marginTop: 14 }]}>
-          {GENERAL_CAUTION}
-        </Text>
-        <View style={ink.foot} fixed>
-          <Text>{title}</Text>
-          <Text render={({ pageNumber, totalPages }) => `${pageNumber} / ${totalPages}`} />
-        </View>
-      </Page>
+    <Page size={paper} style={ink.page}>
+      <View style={ink.head}>
+        <Text style={ink.title}>{title}</Text>
+        <Text>{kind}</Text>
+      </View>
+      {children}
+      <Text style={[ink.small, { borderTopWidth: 1, paddingTop: 4, marginTop: 14 }]}>{GENERAL_CAUTION}</Text>
+      <View style={ink.foot} fixed>
+        <Text>{title}</Text>
+        <Text render={({ pageNumber, totalPages }) => `${pageNumber} / ${totalPages}`} />
+      </View>
+    </Page>
+  );
+}
+
+export function SheetPdf(sheet: Sheet) {
+  return (
+    <Document title={`${sheet.title}, ${sheet.kind}`} producer="Gaugebeam" creator="Gaugebeam">
+      <SheetPage {...sheet} />
     </Document>
   );
 }

@@ -1,0 +1,5 @@
+import { ClientView } from "@/features/job/rehearse/client-view";
+
+export default function ClientPage() {
+  return <ClientView />;
+}

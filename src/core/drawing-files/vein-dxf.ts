@@ -1,0 +1,37 @@
+import { DxfWriter, LWPolylineFlags, point2d, Units } from "@tarikjabiri/dxf";
+import type { Measured } from "../geometry/measure";
+import type { PieceVein } from "../pattern/vein-map";
+import { templateLines, type TemplateLine } from "./vein-template";
+
+const COLOUR = 7;
+
+/** A piece with its veins as an ASCII DXF in millimetres: layers OUTLINE, CUTOUTS, FACES, and for each vein its middle and its edges. */
+export function veinDxf(piece: Measured, veins: readonly PieceVein[]): string {
+  const drawing = new DxfWriter();
+  drawing.setUnits(Units.Millimeters);
+  const { heightMm } = piece.outline;
+  const layerOf = ({ layer, vein }: TemplateLine): string => {
+    switch (layer) {
+      case "outline":
+        return "OUTLINE";
+      case "cut-out":
+        return "CUTOUTS";
+      case "face":
+        return "FACES";
+      case "vein":
+        return `VEIN-${vein}`;
+      case "vein-edge":
+        return `VEIN-${vein}-EDGES`;
+    }
+  };
+  for (const own of templateLines(piece, veins)) {
+    const name = layerOf(own);
+    if (!drawing.tables.layerTable.exist(name)) drawing.addLayer(name, COLOUR, "Continuous");
+    // A DXF counts y upwards.
+    drawing.addLWPolyline(
+      own.points.map(({ x, y }) => ({ point: point2d(x, heightMm - y) })),
+      { flags: own.closed ? LWPolylineFlags.Closed : LWPolylineFlags.None, layerName: name },
+    );
+  }
+  return drawing.stringify();
+}

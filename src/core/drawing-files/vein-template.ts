@@ -1,0 +1,107 @@
+import type { Point } from "../geometry/curves";
+import { cutOutRing } from "../geometry/cut-out";
+import type { Measured } from "../geometry/measure";
+import { unfoldedBox, unfoldedFaces } from "../geometry/unfold";
+import { ribbonRing, type PieceVein } from "../pattern/vein-map";
+
+const n = (value: number) => String(Math.round(value * 1000) / 1000);
+const pathOf = (points: readonly Point[], close: boolean) =>
+  `M${points.map(({ x, y }) => `${n(x)} ${n(y)}`).join("L")}${close ? "Z" : ""}`;
+const escaped = (text: string) =>
+  text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`).replace(/[\u0000-\u001f]/g, " ");
+
+/** Lines of a piece's vein template, mm, in the piece's own coordinates: for a plotter, a saw or paper. */
+export type TemplateLine = {
+  layer: "outline" | "cut-out" | "face" | "vein" | "vein-edge";
+  closed: boolean;
+  points: readonly Point[];
+  /** The vein's number on the map. */
+  vein: number | null;
+};
+
+export function templateLines(piece: Measured, veins: readonly PieceVein[]): TemplateLine[] {
+  const line = (layer: TemplateLine["layer"], points: readonly Point[], closed: boolean, vein: number | null = null) => ({
+    layer,
+    points,
+    closed,
+    vein,
+  });
+  return [
+    line("outline", piece.outline.corners, true),
+    ...piece.piece.cutOuts.map((cutOut) => line("cut-out", cutOutRing(cutOut, piece.outline), true)),
+    ...unfoldedFaces(piece).map(({ ring }) => line("face", ring, true)),
+    ...veins.flatMap(({ number, stretches }) =>
+      stretches.flatMap(({ line: way }) => [
+        line("vein", way, false, number),
+        line("vein-edge", ribbonRing(way), true, number),
+      ]),
+    ),
+  ];
+}
+
+/** A piece with its veins as an SVG in true scale: one user unit is a millimetre, and so says its size. */
+export function veinSvg(piece: Measured, veins: readonly PieceVein[]): string {
+  const { minX, minY, maxX, maxY } = unfoldedBox(piece);
+  const [wide, high] = [maxX - minX + 2, maxY - minY + 2];
+  const look: Record<TemplateLine["layer"], string> = {
+    outline: 'fill="none" stroke="#1e2124" stroke-width="0.6"',
+    "cut-out": 'fill="none" stroke="#1e2124" stroke-width="0.6"',
+    face: 'fill="none" stroke="#1e2124" stroke-width="0.3" stroke-dasharray="4 2"',
+    vein: 'fill="none" stroke="#1e2124" stroke-width="0.25"',
+    "vein-edge": 'fill="#1e2124" fill-opacity="0.25" stroke="none"',
+  };
+  const lines = templateLines(piece, veins);
+  const group = (layer: TemplateLine["layer"]) =>
+    `<g id="${layer}">${lines
+      .filter((one) => one.layer === layer)
+      .map(
+        ({ points, closed, vein }) =>
+          `<path d="${pathOf(points, closed)}" ${look[layer]}${vein === null ? "" : ` data-vein="${vein}"`}/>`,
+      )
+      .join("")}</g>`;
+  return `<?xml version="1.0" encoding="UTF-8"?>
+<svg xmlns="http://www.w3.org/2000/svg" width="${n(wide)}mm" height="${n(high)}mm" viewBox="${n(minX - 1)} ${n(minY - 1)} ${n(wide)} ${n(high)}"><title>${escaped(piece.name)}</title>${(["face", "vein-edge", "vein", "outline", "cut-out"] as const).map(group).join("")}</svg>
+`;
+}
+
+/** One sheet of a template: what part of the piece it shows, mm. */
+export type TemplateSheet = { column: number; row: number; fromX: number; fromY: number; wideMm: number; highMm: number };
+
+/** Two sheets share so much, mm, to be laid over each other. */
+export const OVERLAP_MM = 10;
+
+/** The sheets of a piece's template in full scale, only those on which there is something. */
+export function templateSheets(
+  piece: Measured,
+  lines: readonly TemplateLine[],
+  paper: { wideMm: number; highMm: number },
+): { sheets: TemplateSheet[]; columns: number; rows: number } {
+  const { minX, minY, maxX, maxY } = unfoldedBox(piece);
+  const [stepX, stepY] = [paper.wideMm - OVERLAP_MM, paper.highMm - OVERLAP_MM];
+  const columns = Math.max(1, Math.ceil((maxX - minX - OVERLAP_MM) / stepX));
+  const rows = Math.max(1, Math.ceil((maxY - minY - OVERLAP_MM) / stepY));
+  const sheets = Array.from({ length: columns * rows }, (_, at): TemplateSheet => {
+    const [column, row] = [at % columns, Math.floor(at / columns)];
+    return {
+      column: column + 1,
+      row: row + 1,
+      fromX: minX + column * stepX,
+      fromY: minY + row * stepY,
+      wideMm: paper.wideMm,
+      highMm: paper.highMm,
+    };
+  });
+  const shows = ({ fromX, fromY, wideMm, highMm }: TemplateSheet) =>
+    lines.some(({ points, closed }) =>
+      (closed ? [...points, points[0] as Point] : points).some((point, k, all) => {
+        const before = all[k - 1] ?? point;
+        return (
+          Math.min(point.x, before.x) <= fromX + wideMm &&
+          Math.max(point.x, before.x) >= fromX &&
+          Math.min(point.y, before.y) <= fromY + highMm &&
+          Math.max(point.y, before.y) >= fromY
+        );
+      }),
+    );
+  return { sheets: sheets.filter(shows), columns, rows };
+}

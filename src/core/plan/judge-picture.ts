@@ -1,0 +1,251 @@
+import { ciede2000 } from "../colour/ciede2000";
+import { labOfXyz, xyzOfLinear, type Lab } from "../colour/spaces";
+import type { Box } from "../geometry/ring";
+import { compile } from "../pattern/compile";
+import { evaluate, type Shares, type Sheet } from "../pattern/evaluate";
+import { filmAfter, onBoardMl, thinPlaces, type ThinPlace } from "../pattern/film-grid";
+import { balance, blended, mud, onTop, segregation, thirds } from "../pattern/measures";
+import { FLOODS_ML_PER_M2 } from "../pattern/pass-ops";
+import { regularity, TOO_REGULAR } from "../pattern/regular";
+import type { Rehearsal } from "../pattern/rehearsal";
+import { differenceIn, type PaletteColour, type PieceRehearsal } from "./rehearse";
+
+/** What is measured on a picture after some of its passes. Shares by their places in the palette. */
+export type PictureMeasures = {
+  passes: number;
+  onTop: number[];
+  leftRight: number[];
+  backFront: number[];
+  thirds: [number, number, number][];
+  /** Above that of what was only poured. */
+  mud: number;
+  /** Colours apart from two steps back, 0 to 1. */
+  apart: number;
+  blended: number;
+  regular: number;
+  film: { thinnestMm: number; meanMm: number; lostMl: number; thinShare: number; places: ThinPlace[] };
+  /** The whole from some steps back. */
+  whole: Lab;
+};
+
+/** From two steps back the eye tells apart what is so far apart, mm. */
+const EYE_MM = 7;
+/** Film thinner than this, of the coat's, is a thin place (assumed). */
+const THIN = 0.6;
+
+export function sheetOf(of: Rehearsal, colours: number, widthPx: number): Sheet {
+  const { minX, minY, maxX, maxY } = of.box;
+  const pixelMm = (maxX - minX) / widthPx;
+  return {
+    widthPx,
+    heightPx: Math.max(2, Math.round((maxY - minY) / pixelMm)),
+    pixelMm,
+    fromX: minX,
+    fromY: minY,
+    base: of.base,
+    colours,
+  };
+}
+
+const lightOf = ({ lab }: PaletteColour) => lab[0] / 100;
+
+/** Measures the picture of a rehearsal after so many of its passes, on a sheet of a width, px: 500 is fine enough for mud. */
+export function measurePicture(
+  { rehearsal, palette }: Pick<PieceRehearsal, "rehearsal" | "palette">,
+  passes: number,
+  widthPx: number,
+  shares?: Shares,
+): PictureMeasures {
+  const { ops, steps } = compile(rehearsal);
+  const done = ops.slice(0, passes > 0 ? (steps[passes - 1]?.ops ?? 0) : 0);
+  const sheet = sheetOf(rehearsal, palette.length, widthPx);
+  const picture = shares ?? evaluate(done, sheet);
+  const poured = steps
+    .slice(0, passes)
+    .flatMap(({ ops: end, pours }, n) => (pours ? ops.slice(n > 0 ? steps[n - 1]?.ops : 0, end) : []));
+  const difference = differenceIn(palette);
+  const worked = rehearsal.coats.findLast(({ colours }) => colours.length > 1) ?? rehearsal.coats[0];
+  const filmMm = worked?.filmMm ?? 1;
+  const flowLeft = worked?.passes.at(-1)?.flowLeft ?? 1;
+  const film = filmAfter(done, rehearsal.box, filmMm, flowLeft);
+  const top = onTop(picture);
+  const cells = film.mm.length;
+  return {
+    passes,
+    onTop: top,
+    leftRight: palette.map((_, colour) => balance(picture, colour).leftRight),
+    backFront: palette.map((_, colour) => balance(picture, colour).backFront),
+    thirds: palette.map((_, colour) => thirds(picture, colour)),
+    mud:
+      done.length === poured.length
+        ? 0
+        : Math.max(0, mud(picture, difference) - mud(evaluate(poured, sheet), difference)),
+    apart: segregation(picture, EYE_MM),
+    blended: blended(picture),
+    regular: regularity(picture, palette.map(lightOf)),
+    film: {
+      thinnestMm: film.mm.reduce((least, h) => Math.min(least, h), Infinity),
+      meanMm: onBoardMl(film) / ((cells * film.cellMm ** 2) / 1000),
+      lostMl: film.lostMl,
+      thinShare: film.mm.reduce((many, h) => many + (h < THIN * filmMm ? 1 : 0), 0) / cells,
+      places: thinPlaces(film, THIN * filmMm),
+    },
+    whole: labOfXyz(
+      xyzOfLinear(
+        [0, 1, 2].map((channel) =>
+          palette.reduce((sum, { rgb }, colour) => sum + (top[colour] ?? 0) * (rgb[channel] as number), 0),
+        ) as [number, number, number],
+      ),
+    ),
+  };
+}
+
+/** Something the eye would regret, in the words of the trade; with its place on the piece where it has one, mm. */
+export type Finding = {
+  id: string;
+  what: string;
+  soWhat: string;
+  /** How much it matters: told, looked at, changed. */
+  grade: "note" | "look" | "change";
+  place: { x: number; y: number } | null;
+};
+
+const percent = (share: number) => `${Math.round(share * 100)} %`;
+/** A colour that ends with so many times what was poured, and so much more of the piece, took over (assumed). */
+const TOOK_OVER = { times: 1.5, more: 0.06 };
+/** So uneven a colour is named; a colour with less on top is not spoken of. */
+const UNEVEN = 0.3;
+const TRACE = 0.025;
+const MUD = { little: 0.8, much: 2, all: 4 } as const;
+
+/** Mud in a word: by how much the eye would regret it (assumed). */
+export const mudWords = (value: number): string =>
+  value < MUD.little
+    ? "clear"
+    : value < MUD.much
+      ? "a little muddy"
+      : value < MUD.all
+        ? "muddy: a round less"
+        : "mud: stop earlier";
+
+/** What the picture says against what was wanted: from what must change down to what is only told. */
+export function judgePicture(
+  { rehearsal, palette }: Pick<PieceRehearsal, "rehearsal" | "palette">,
+  measures: PictureMeasures,
+  target: { lab: readonly [number, number, number]; name: string } | undefined,
+): Finding[] {
+  const { box } = rehearsal;
+  const found: Finding[] = [];
+  const at = (share: number): { x: number; y: number } => ({
+    x: box.minX + share * (box.maxX - box.minX),
+    y: (box.minY + box.maxY) / 2,
+  });
+  palette.forEach(({ name, poured }, colour) => {
+    const top = measures.onTop[colour] ?? 0;
+    if (poured > 0 && top > TOOK_OVER.times * poured && top - poured > TOOK_OVER.more)
+      found.push({
+        id: `took-over-${colour}`,
+        what: `${name} ends at ${percent(top)} on top of ${percent(poured)} poured.`,
+        soWhat: "Pour less of it, or pour it earlier: what comes late hides what is there.",
+        grade: "change",
+        place: null,
+      });
+    if (poured > 0.05 && top < 0.4 * poured)
+      found.push({
+        id: `swallowed-${colour}`,
+        what: `${name} ends at ${percent(top)} of ${percent(poured)} poured: it is swallowed.`,
+        soWhat: "Pour it later, so that it stays on top.",
+        grade: "look",
+        place: null,
+      });
+    const parts = measures.thirds[colour];
+    const empty = parts && top > TRACE ? parts.findIndex((share) => share < 0.12 * top) : -1;
+    if (empty >= 0) {
+      const side = ["left", "middle", "right"][empty] as string;
+      found.push({
+        id: `none-${colour}`,
+        what: `The ${side} third has ${(parts?.[empty] ?? 0) < 0.002 ? "no" : "hardly any"} ${name}.`,
+        soWhat: "Carry some over there before the film thickens.",
+        grade: "look",
+        place: at((empty + 0.5) / 3),
+      });
+    } else if (top > TRACE && top < 0.6 && Math.abs(measures.leftRight[colour] ?? 0) > UNEVEN) {
+      const left = (measures.leftRight[colour] ?? 0) > 0;
+      found.push({
+        id: `side-${colour}`,
+        what: `More ${name} on the ${left ? "left" : "right"}.`,
+        soWhat: "By intent it is drama; if not, start the next pour from the other side.",
+        grade: "note",
+        place: at(left ? 0.2 : 0.8),
+      });
+    }
+    if (empty < 0 && top > TRACE && top < 0.6 && Math.abs(measures.backFront[colour] ?? 0) > UNEVEN)
+      found.push({
+        id: `depth-${colour}`,
+        what: `More ${name} at the ${(measures.backFront[colour] ?? 0) > 0 ? "back" : "front"}.`,
+        soWhat: "A person stands at the front: what should be seen belongs there.",
+        grade: "note",
+        place: null,
+      });
+  });
+  if (measures.mud >= MUD.little)
+    found.push({
+      id: "mud",
+      what: `Colours have run together: ${mudWords(measures.mud)}.`,
+      soWhat: "Fewer rounds, larger bands, or all pulls along one direction: crossing mixes fastest.",
+      grade: measures.mud >= MUD.much ? "change" : "look",
+      place: null,
+    });
+  if (measures.regular > TOO_REGULAR)
+    found.push({
+      id: "regular",
+      what: "Too regular: something repeats at an even distance.",
+      soWhat: "Vary width, distance and angle of the pours.",
+      grade: "look",
+      place: null,
+    });
+  measures.film.places.forEach(({ x, y, mm }, n) =>
+    found.push({
+      id: `thin-${n}`,
+      what: `Thin: ${mm.toFixed(2)} mm of film left.`,
+      soWhat: "Less pressure, or some of the reserve here while it still levels.",
+      grade: n === 0 ? "look" : "note",
+      place: { x, y },
+    }),
+  );
+  const dose = rehearsal.coats
+    .flatMap(({ passes }) => passes)
+    .filter(({ kind }) => kind === "alcohol" || kind === "mica-alcohol")
+    .reduce((sum, { mlPerM2, rounds, work }) => sum + (mlPerM2 ?? 0) * rounds * (work.many ?? 1), 0);
+  if (dose > 0.75 * FLOODS_ML_PER_M2)
+    found.push({
+      id: "flood",
+      what: `${Math.round(dose)} ml of alcohol to the square metre in all: ${dose > FLOODS_ML_PER_M2 ? "it floods" : "near a flood"}.`,
+      soWhat: `Above about ${FLOODS_ML_PER_M2} ml/m² the pattern washes away. Less, in more rounds.`,
+      grade: dose > FLOODS_ML_PER_M2 ? "change" : "look",
+      place: null,
+    });
+  if (target) {
+    const off = ciede2000(measures.whole, target.lab);
+    found.push({
+      id: "target",
+      what: `From some steps back it is ΔE ${off.toFixed(1)} from ${target.name || "the target"}.`,
+      soWhat:
+        off < 3
+          ? "An eye hardly parts them."
+          : measures.whole[0] > target.lab[0]
+            ? "It is lighter than the target."
+            : "It is darker than the target.",
+      grade: off > 8 ? "look" : "note",
+      place: null,
+    });
+  }
+  const order = { change: 0, look: 1, note: 2 } as const;
+  return found.sort((one, other) => order[one.grade] - order[other.grade]);
+}
+
+/** Where a place of the film grid lies, as shares of what is seen. */
+export const shareOf = ({ minX, minY, maxX, maxY }: Box, { x, y }: { x: number; y: number }) => ({
+  across: (x - minX) / (maxX - minX),
+  down: (y - minY) / (maxY - minY),
+});

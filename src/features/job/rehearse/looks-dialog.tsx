@@ -1,0 +1,88 @@
+"use client";
+
+import { useMemo } from "react";
+import type { Measured } from "@/core/geometry/measure";
+import { derivePlan } from "@/core/plan/derive-plan";
+import type { JobDocument } from "@/core/plan/job";
+import { rehearsalOf } from "@/core/plan/rehearse";
+import { TECHNIQUE_IDS, TECHNIQUES, type TechniqueId } from "@/core/plan/technique-list";
+import { withTechnique } from "@/core/plan/techniques";
+import { isFill } from "@/core/schedule/coat";
+import { Dialog } from "@/ui/dialog";
+import { newId } from "../workspace/edits";
+import { useJob } from "../workspace/use-job";
+import { PiecePicture, seenSize } from "./piece-picture";
+import { usePicture } from "./use-picture";
+
+const WIDE_PX = 210;
+const HIGH_PX = 120;
+
+/** What a look is for must be what the piece is. */
+const fits = (id: TechniqueId, { piece, fillMl }: Measured): boolean => {
+  const { for: kind } = TECHNIQUES[id];
+  if (kind === "tumbler") return piece.shape.kind === "tumbler";
+  if (kind === "channel") return fillMl !== null;
+  return piece.shape.kind !== "river";
+};
+
+/** The job with its colour coat filled by a look; null where it has none. */
+function withLook(job: JobDocument, id: TechniqueId): JobDocument | null {
+  const wanted = TECHNIQUES[id].for === "channel" ? isFill : ({ kind }: { kind: string }) => kind === "colour";
+  const coat = job.coats.find(wanted);
+  if (!coat) return null;
+  return {
+    ...job,
+    rehearsal: TECHNIQUES[id].rehearsal,
+    coats: job.coats.map((one) => (one === coat ? withTechnique(one, id, newId) : one)),
+  };
+}
+
+/** The looks of the trade on this piece: one is taken, and stays editable. */
+export function LooksDialog({ piece, onClose }: { piece: Measured; onClose: () => void }) {
+  const { document, change } = useJob();
+  const offered = TECHNIQUE_IDS.filter((id) => fits(id, piece) && withLook(document, id) !== null);
+  return (
+    <Dialog open onClose={onClose} title={`Looks, on ${piece.name}`} wide>
+      {offered.length === 0 && <p>Give the job a colour coat in Build first.</p>}
+      <ul className="grid grid-cols-3 gap-4 max-md:grid-cols-2">
+        {offered.map((id) => (
+          <li key={id}>
+            <button
+              type="button"
+              className="text-left w-full hover:outline-2 hover:outline-ink p-1"
+              onClick={() => {
+                change((job) => withLook(job, id) ?? job);
+                onClose();
+              }}
+            >
+              <Look id={id} pieceId={piece.id} />
+              <span className="block font-semibold text-sm mt-1">{TECHNIQUES[id].name}</span>
+              <span className="label">{TECHNIQUES[id].look}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <p className="label mt-4">
+        A look fills the colour coat: film, colours, shares, passes. Undo brings back what was there.
+      </p>
+    </Dialog>
+  );
+}
+
+function Look({ id, pieceId }: { id: TechniqueId; pieceId: string }) {
+  const { document, cards, colours } = useJob();
+  const { piece, of } = useMemo(() => {
+    const job = withLook(document, id);
+    const plan = job && derivePlan(job, cards, colours);
+    const own = plan?.pieces.find((one) => one.id === pieceId);
+    return { piece: own, of: job && plan && own ? rehearsalOf(plan, job, own) : null };
+  }, [document, cards, colours, id, pieceId]);
+  const size = piece && seenSize(piece);
+  const width = size ? Math.round(Math.min(WIDE_PX, (HIGH_PX * size.widthMm) / size.heightMm)) : WIDE_PX;
+  const picture = usePicture(of, of?.passes.length ?? 0, 2 * width, { measured: false });
+  return (
+    <span className="grid place-items-center" style={{ minHeight: Math.min(HIGH_PX, 90) }}>
+      {piece && <PiecePicture picture={picture} piece={piece} name={TECHNIQUES[id].name} width={width} />}
+    </span>
+  );
+}

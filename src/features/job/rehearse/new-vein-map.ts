@@ -1,0 +1,59 @@
+import type { Measured } from "@/core/geometry/measure";
+import type { JobDocument } from "@/core/plan/job";
+import { USUAL_MANNER } from "@/core/pattern/vein";
+import { mapBox, placesOf, redrawn, type VeinMap, type VeinSet } from "@/core/pattern/vein-map";
+import type { Coat } from "@/core/schedule/coat";
+import { newId } from "../workspace/edits";
+
+/** In a coat that is not all veins, colours of no more than this are kept for them. */
+const VEIN_SHARE = 0.06;
+
+/** The colours of a job that veins are drawn with: those of its vein coats, else the little ones of a coat that has a vein pass. */
+export function veinColours(coats: readonly Coat[]): { coat: Coat; colourId: string; name: string; hex: string }[] {
+  const told = (coat: Coat, colours: Coat["colours"]) =>
+    colours.map(({ id, name, hex }) => ({ coat, colourId: id, name, hex }));
+  const own = coats.filter(({ kind }) => kind === "vein").flatMap((coat) => told(coat, coat.colours));
+  if (own.length > 0) return own;
+  return coats
+    .filter(({ passes }) => passes.some(({ kind }) => kind === "veins"))
+    .flatMap((coat) => {
+      const few = coat.colours.filter(({ share }) => share <= VEIN_SHARE);
+      return told(coat, few.length > 0 ? few : coat.colours.slice(-1));
+    });
+}
+
+/** A set of veins of a colour: the first of a job thick, the next ones thin. */
+export function newSet(
+  { coat, colourId, name }: { coat: Coat; colourId: string; name: string },
+  thick: boolean,
+  angleDeg: number,
+  seed: number,
+): VeinSet {
+  return {
+    id: newId(),
+    name,
+    coatId: coat.id,
+    colourId,
+    angleDeg,
+    metresPerM2: thick ? 2.6 : 1.2,
+    thickMm: thick ? 8 : 3,
+    manner: thick ? USUAL_MANNER : { ...USUAL_MANNER, branching: 0.25, hairs: 0.15, hazeMm: 0 },
+    seed,
+    veins: [],
+  };
+}
+
+/** A first map: the pieces in a row, one set for each vein colour. Null where the job has no colour for veins. */
+export function newVeinMap(job: JobDocument, pieces: readonly Measured[]): VeinMap | null {
+  const colours = veinColours(job.coats);
+  if (colours.length === 0 || pieces.length === 0) return null;
+  const places = placesOf(pieces, {});
+  const box = mapBox(pieces, places);
+  const angleDeg = job.rehearsal?.angleDeg ?? 26;
+  return {
+    places: Object.fromEntries(places),
+    sets: colours
+      .slice(0, 4)
+      .map((colour, n) => redrawn(newSet(colour, n === 0, angleDeg + 4 * n, 7 + n), box, newId)),
+  };
+}

@@ -1,0 +1,83 @@
+import type { PictureMeasures } from "@/core/plan/judge-picture";
+import type { DrawnRows, Pictured, RehearseAnswer, RehearseQuestion } from "@/workers/rehearse.worker";
+
+type Wanted =
+  | { kind: "rows"; passes: number; widthPx: number; from: number; to: number; done: (rows: DrawnRows) => void }
+  | { kind: "measure"; passes: number; widthPx: number; done: (measures: PictureMeasures) => void };
+type Task = { id: number; owner: object; of: Pictured; key: number; wanted: Wanted; again?: true };
+type Hand = { worker: Worker; knows: Set<number>; busy: Task | null };
+
+/** Two workers draw all pictures of a page; more would only wait for each other on the machines of a shop. */
+const HANDS = 2;
+/** A worker keeps so many rehearsals; asked about an older one it is told again. */
+const KEPT = 8;
+
+const keys = new WeakMap<object, number>();
+let lastKey = 0;
+/** The same number for the same rehearsal as long as it lives. */
+function keyOf({ rehearsal }: Pictured): number {
+  const before = keys.get(rehearsal);
+  if (before) return before;
+  lastKey += 1;
+  keys.set(rehearsal, lastKey);
+  return lastKey;
+}
+
+let hands: Hand[] = [];
+let queue: Task[] = [];
+let lastTask = 0;
+
+function newHand(): Hand {
+  const worker = new Worker(new URL("../../../workers/rehearse.worker.ts", import.meta.url));
+  const hand: Hand = { worker, knows: new Set(), busy: null };
+  worker.onmessage = ({ data }: MessageEvent<RehearseAnswer>) => {
+    const task = hand.busy;
+    hand.busy = null;
+    // What was cancelled meanwhile is not wanted any more.
+    if (task && task.id === data.task) {
+      if ("rows" in data && task.wanted.kind === "rows") task.wanted.done(data.rows);
+      if ("measures" in data && task.wanted.kind === "measure") task.wanted.done(data.measures);
+    }
+    next();
+  };
+  worker.onerror = () => {
+    // A worker that fell over is replaced; what it did is asked for again once.
+    hands = hands.filter((one) => one !== hand);
+    worker.terminate();
+    if (hand.busy && hand.busy.id > 0 && !hand.busy.again) queue.unshift({ ...hand.busy, again: true });
+    next();
+  };
+  return hand;
+}
+
+function next(): void {
+  if (queue.length > 0 && hands.length < HANDS && hands.every(({ busy }) => busy)) hands.push(newHand());
+  for (const hand of hands) {
+    if (hand.busy) continue;
+    const task = queue.shift();
+    if (!task) return;
+    hand.busy = task;
+    const say = (question: RehearseQuestion) => hand.worker.postMessage(question);
+    if (!hand.knows.has(task.key)) {
+      say({ kind: "know", key: task.key, of: { rehearsal: task.of.rehearsal, palette: task.of.palette } });
+      hand.knows.add(task.key);
+      const oldest = hand.knows.values().next().value;
+      if (hand.knows.size > KEPT && oldest !== undefined) hand.knows.delete(oldest);
+    }
+    const { done: _done, ...wanted } = task.wanted;
+    say({ ...wanted, task: task.id, key: task.key } as RehearseQuestion);
+  }
+}
+
+/** Asks for parts of a picture, in the order given; those of an owner can be called off together. */
+export function askFor(owner: object, of: Pictured, wanted: readonly Wanted[]): void {
+  const key = keyOf(of);
+  for (const one of wanted) queue.push({ id: (lastTask += 1), owner, of, key, wanted: one });
+  for (let n = 0; n < HANDS; n += 1) next();
+}
+
+/** Calls off what an owner still waits for. */
+export function callOff(owner: object): void {
+  queue = queue.filter((task) => task.owner !== owner);
+  for (const hand of hands) if (hand.busy?.owner === owner) hand.busy = { ...hand.busy, id: -1 };
+}

@@ -1,0 +1,50 @@
+"use client";
+
+import type { ReactNode } from "react";
+import type { Measured } from "@/core/geometry/measure";
+import { Choice } from "@/ui/choice";
+import { RehearseNav } from "./rehearse-nav";
+
+/** The head of each way of rehearsing: which piece, which way, and what can be done. */
+export function RehearseHead({
+  title,
+  pieces = [],
+  piece,
+  choose,
+  children,
+}: {
+  title: string;
+  pieces?: readonly Measured[];
+  piece?: Measured;
+  choose?: (id: string) => void;
+  children?: ReactNode;
+}) {
+  return (
+    <div className="flex items-end gap-x-6 gap-y-2 flex-wrap mb-3">
+      <div>
+        <RehearseNav />
+        <h1 className="heading text-2xl leading-tight mt-1">{title}</h1>
+      </div>
+      {piece && choose && pieces.length > 1 && (
+        <Choice
+          label="Piece"
+          value={piece.id}
+          options={pieces.slice(0, 6).map(({ id, name }) => ({ value: id, words: name }))}
+          onChange={choose}
+          className="mb-0.5"
+        />
+      )}
+      <span className="ml-auto flex items-end gap-3">{children}</span>
+    </div>
+  );
+}
+
+export function NothingToRehearse() {
+  return (
+    <main className="flex-1 px-7 py-8 text-ink-soft">
+      <p className="heading text-xl text-ink mb-1">Nothing to rehearse yet.</p>
+      Measure a piece and give it a colour coat with passes in Build: the pour is seen here before it is
+      poured.
+    </main>
+  );
+}

@@ -1,0 +1,319 @@
+"use client";
+
+import { useParams } from "next/navigation";
+import { useMemo, useState } from "react";
+import { beadAreaMm2 } from "@/core/film/flow";
+import { veinForecast } from "@/core/film/vein-timing";
+import { veinSvg } from "@/core/drawing-files/vein-template";
+import type { Measured } from "@/core/geometry/measure";
+import {
+  mapBox,
+  placesOf,
+  redrawn,
+  tapeList,
+  veinAmounts,
+  type MapVein,
+  type VeinMap,
+  type VeinSet,
+} from "@/core/pattern/vein-map";
+import { rehearsalOf } from "@/core/plan/rehearse";
+import { Button } from "@/ui/button";
+import { Menu, MenuItem } from "@/ui/menu";
+import { fetchFile, saveFile } from "@/ui/save-file";
+import { useSize } from "@/ui/use-size";
+import { tapeRows } from "../sheets/tape-rows";
+import { editCoat, newId } from "../workspace/edits";
+import { useJob, useJobState } from "../workspace/use-job";
+import { newSet, newVeinMap, veinColours } from "./new-vein-map";
+import { RehearseHead } from "./rehearse-head";
+import { VeinForm, VeinSetForm } from "./vein-sets";
+import { VeinStage } from "./vein-stage";
+
+const STAGE_HEIGHT = 330;
+/** A vein is laid about so high, of its width at most (assumed). */
+const LAID_HIGH_MM = 1;
+
+/** Veins across all pieces as one stone, and what a tape measure says of them. */
+export function VeinsView() {
+  const { jobId } = useParams<{ jobId: string }>();
+  const { document, plan, system, change } = useJob();
+  const save = useJobState((state) => state.save);
+  const hold = useJobState((state) => state.hold);
+  const [chosen, setChosen] = useState<{ kind: "piece" | "vein"; id: string } | null>(null);
+  const [listed, setListed] = useState<string | null>(null);
+  const { ref, width } = useSize<HTMLDivElement>();
+  const pieces = useMemo(
+    () => plan.pieces.filter(({ piece }) => piece.shape.kind !== "tumbler" && piece.shape.kind !== "mould"),
+    [plan.pieces],
+  );
+  const map = document.veinMap ?? null;
+  const places = useMemo(() => placesOf(plan.pieces, map?.places ?? {}), [plan.pieces, map?.places]);
+  const colours = veinColours(document.coats);
+  const edit = (next: (map: VeinMap) => VeinMap) =>
+    change((job) => (job.veinMap ? { ...job, veinMap: next(job.veinMap) } : job));
+  const editSet = (id: string, next: (set: VeinSet) => VeinSet) =>
+    edit((before) => ({ ...before, sets: before.sets.map((set) => (set.id === id ? next(set) : set)) }));
+  const editVein = (setId: string, veinId: string, next: (vein: MapVein) => MapVein) =>
+    editSet(setId, (set) => ({
+      ...set,
+      veins: set.veins.map((vein) => (vein.id === veinId ? next(vein) : vein)),
+    }));
+  const box = useMemo(() => mapBox(pieces, places), [pieces, places]);
+  const shown = useMemo(
+    () => (pieces[0] ? (rehearsalOf(plan, document, pieces[0])?.passes ?? []) : []),
+    [plan, document, pieces],
+  );
+
+  if (!map) {
+    const first = newVeinMap(document, pieces);
+    return (
+      <main className="flex-1 px-7 pt-3 pb-5">
+        <RehearseHead title="Vein map" />
+        <p className="max-w-[62ch] mb-4">
+          All pieces laid out as they will stand, the veins drawn across them as one stone; for each piece the list
+          for the tape measure, and a template in full scale.
+        </p>
+        {first ? (
+          <Button weight="primary" onClick={() => change((job) => ({ ...job, veinMap: first }))}>
+            Lay out the pieces and draw veins
+          </Button>
+        ) : (
+          <p className="text-ink-soft">
+            First measure a piece, and give the job a vein coat or a coat with a vein pass in Build.
+          </p>
+        )}
+      </main>
+    );
+  }
+
+  const colourOf = ({ colourId }: VeinSet) =>
+    document.coats.flatMap((coat) => coat.colours).find(({ id }) => id === colourId)?.hex ?? "#4a4c50";
+  const amountsOf = (set: VeinSet) => {
+    const coat = document.coats.find(({ id }) => id === set.coatId);
+    const sums = pieces.reduce(
+      (sum, piece) => {
+        const place = places.get(piece.id);
+        if (!place) return sum;
+        const { lengthMm, areaMm2 } = veinAmounts(set, piece, place);
+        return {
+          lengthMm: sum.lengthMm + piece.count * lengthMm,
+          areaMm2: sum.areaMm2 + piece.count * areaMm2,
+        };
+      },
+      { lengthMm: 0, areaMm2: 0 },
+    );
+    return { ...sums, ml: (sums.areaMm2 * (coat?.filmMm ?? LAID_HIGH_MM)) / 1000 };
+  };
+  /** A vein of a set's thickness, laid when its coat's vein pass comes, in the end. */
+  const laidOf = (set: VeinSet) => {
+    const coat = document.coats.find(({ id }) => id === set.coatId);
+    const veinPass = coat?.passes.find(({ kind }) => kind === "veins");
+    const pass = shown.find(({ coatId, passId }) => coatId === coat?.id && passId === veinPass?.id);
+    const into = plan.coats.find(({ coat }) => coat.id === pass?.filmCoatId);
+    if (!pass || !into?.card || !into.calibration || into.card.kind === "paint") return null;
+    const high = Math.min(LAID_HIGH_MM, set.thickMm / 2);
+    const film = {
+      vein: { widthMm: set.thickMm, areaMm2: beadAreaMm2(set.thickMm, high) },
+      card: into.card,
+      calibration: into.calibration,
+      tempC: document.work.tempC,
+      filmMm: into.coat.filmMm,
+    };
+    return { minute: pass.minute, width: veinForecast(film, pass.minute) };
+  };
+  const amounts = new Map(map.sets.map((set) => [set.id, amountsOf(set)]));
+  const found = map.sets.flatMap((set) => set.veins.map((vein, n) => ({ set, vein, n }))).find(({ vein }) => vein.id === chosen?.id);
+  const piece = pieces.find(({ id }) => id === (chosen?.kind === "piece" ? chosen.id : listed)) ?? pieces[0];
+  const place = piece && places.get(piece.id);
+  const list = piece && place ? tapeList(map, piece, place) : [];
+  const rows = tapeRows(list, system);
+  const ground = plan.looks.coats.findLast(({ coat }) => coat.kind === "colour")?.average.hex ?? "#e9e4d6";
+  const remove = () => {
+    if (!found) return;
+    editSet(found.set.id, (set) => ({ ...set, veins: set.veins.filter(({ id }) => id !== found.vein.id) }));
+    setChosen(null);
+  };
+  /** The vein coat's cover and shares by what the map takes, so that Cups mixes that much. */
+  const intoCups = () =>
+    change((job) =>
+      job.coats.reduce((next, coat) => {
+        const own = map.sets.filter(({ coatId }) => coatId === coat.id);
+        const areaMm2 = own.reduce((sum, set) => sum + (amounts.get(set.id)?.areaMm2 ?? 0), 0);
+        if (coat.kind !== "vein" || areaMm2 <= 0 || plan.totals.topAreaMm2 <= 0) return next;
+        const areaOf = (colourId: string) =>
+          own.filter((set) => set.colourId === colourId).reduce((sum, set) => sum + (amounts.get(set.id)?.areaMm2 ?? 0), 0);
+        return editCoat(coat.id, (before) => ({
+          ...before,
+          coverShare: Math.min(1, Math.max(0.001, areaMm2 / plan.totals.topAreaMm2)),
+          colours: before.colours.map((colour) => ({ ...colour, share: areaOf(colour.id) / areaMm2 })),
+        }))(next);
+      }, job),
+    );
+  return (
+    <main className="flex-1 min-h-0 overflow-y-auto px-7 pt-3 pb-5">
+      <RehearseHead title="Vein map">
+        {colours.length > 0 && (
+          <Menu label="another set">
+            {colours.map((colour) => (
+              <MenuItem
+                key={colour.colourId}
+                onSelect={() =>
+                  edit((before) => ({
+                    ...before,
+                    sets: [
+                      ...before.sets,
+                      redrawn(newSet(colour, false, document.rehearsal?.angleDeg ?? 26, 40 + before.sets.length), box, newId),
+                    ],
+                  }))
+                }
+              >
+                {colour.name}
+              </MenuItem>
+            ))}
+          </Menu>
+        )}
+        <Button onClick={intoCups}>Into Cups</Button>
+        {piece && <TemplateMenu piece={piece} list={list} jobId={jobId} save={save} />}
+      </RehearseHead>
+      <div className="grid grid-cols-[minmax(0,1fr)_320px] gap-7 max-lg:grid-cols-1">
+        <div>
+          <div ref={ref} className="w-full border-y border-ink bg-paper">
+            {width > 0 && (
+              <VeinStage
+                map={map}
+                pieces={pieces}
+                places={places}
+                colourOf={colourOf}
+                ground={ground}
+                width={width}
+                height={STAGE_HEIGHT}
+                chosen={chosen}
+                onChoose={setChosen}
+                onPlace={(id, to) => edit((before) => ({ ...before, places: { ...Object.fromEntries(places), [id]: to } }))}
+                onPoint={(setId, veinId, at, to) =>
+                  editVein(setId, veinId, (vein) => ({
+                    ...vein,
+                    locked: true,
+                    points: vein.points.map((point, n) => (n === at ? to : point)),
+                  }))
+                }
+                onHold={hold}
+                onRemove={remove}
+              />
+            )}
+          </div>
+          {piece && (
+            <section aria-label={`Tape list of ${piece.name}`} className="mt-3">
+              <div className="flex items-baseline gap-5 flex-wrap border-b border-line pb-1">
+                <h2 className="heading text-xl">{piece.name}, by the tape</h2>
+                {pieces.length > 1 &&
+                  pieces.map((one) => (
+                    <Button
+                      key={one.id}
+                      weight="quiet"
+                      aria-pressed={one.id === piece.id}
+                      className={one.id === piece.id ? "font-semibold" : ""}
+                      onClick={() => {
+                        setListed(one.id);
+                        setChosen(null);
+                      }}
+                    >
+                      {one.name}
+                    </Button>
+                  ))}
+                {place && (
+                  <span className="ml-auto flex gap-4 text-sm">
+                    <Button
+                      weight="quiet"
+                      onClick={() =>
+                        edit((before) => ({
+                          ...before,
+                          places: { ...Object.fromEntries(places), [piece.id]: { ...place, turnDeg: (place.turnDeg + 90) % 360 } },
+                        }))
+                      }
+                    >
+                      turn it 90°
+                    </Button>
+                  </span>
+                )}
+              </div>
+              {rows.length === 0 && <p className="text-ink-soft text-sm py-2">No vein comes over this piece.</p>}
+              <ol>
+                {rows.map(({ head, rows: told }) => (
+                  <li key={head} className="py-1.5 border-b border-line text-sm">
+                    <span className="font-semibold">{head}</span>
+                    {told.map((words, n) => (
+                      <p key={n}>{words}</p>
+                    ))}
+                  </li>
+                ))}
+              </ol>
+            </section>
+          )}
+        </div>
+        <div>
+          {found && (
+            <VeinForm
+              vein={found.vein}
+              name={`${found.set.name}, vein ${found.n + 1}`}
+              onChange={(next) => editVein(found.set.id, found.vein.id, (vein) => ({ ...vein, ...next }))}
+              onRemove={remove}
+            />
+          )}
+          {map.sets.map((set) => (
+            <VeinSetForm
+              key={set.id}
+              set={set}
+              colour={colourOf(set)}
+              amounts={amounts.get(set.id) ?? { lengthMm: 0, areaMm2: 0, ml: 0 }}
+              laid={laidOf(set)}
+              onChange={(next) => editSet(set.id, (before) => ({ ...before, ...next }))}
+              onRedraw={(next) => editSet(set.id, (before) => redrawn({ ...before, ...next }, box, newId))}
+              onRemove={() => edit((before) => ({ ...before, sets: before.sets.filter(({ id }) => id !== set.id) }))}
+            />
+          ))}
+          {map.sets.length === 0 && <p className="text-ink-soft text-sm">No set of veins. Take another set above.</p>}
+        </div>
+      </div>
+    </main>
+  );
+}
+
+const fileName = ({ name }: Measured) =>
+  `veins ${name}`
+    .replace(/[^\p{L}\p{N} _-]+/gu, "")
+    .trim()
+    .slice(0, 60);
+
+/** The template of a piece: on paper in full scale, or for a plotter. */
+function TemplateMenu({
+  piece,
+  list,
+  jobId,
+  save,
+}: {
+  piece: Measured;
+  list: ReturnType<typeof tapeList>;
+  jobId: string;
+  save: () => Promise<void>;
+}) {
+  const pdf = (paper: "a4" | "letter") => async () => {
+    await save();
+    fetchFile(`/jobs/${jobId}/sheets/veins.pdf?piece=${piece.id}&paper=${paper}`);
+  };
+  return (
+    <Menu label={`template of ${piece.name}`}>
+      <MenuItem onSelect={pdf("a4")}>PDF, full scale, A4</MenuItem>
+      <MenuItem onSelect={pdf("letter")}>PDF, full scale, Letter</MenuItem>
+      <MenuItem onSelect={() => saveFile(`${fileName(piece)}.svg`, "image/svg+xml", veinSvg(piece, list))}>SVG</MenuItem>
+      <MenuItem
+        onSelect={async () => {
+          const { veinDxf } = await import("@/core/drawing-files/vein-dxf");
+          saveFile(`${fileName(piece)}.dxf`, "application/dxf", veinDxf(piece, list));
+        }}
+      >
+        DXF
+      </MenuItem>
+    </Menu>
+  );
+}

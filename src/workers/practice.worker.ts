@@ -1,0 +1,129 @@
+import type { Measured } from "@/core/geometry/measure";
+import { compile } from "@/core/pattern/compile";
+import { emptyShares, evaluate, type Shares, type Sheet } from "@/core/pattern/evaluate";
+import { type Op } from "@/core/pattern/op";
+import { pictureOf } from "@/core/pattern/picture";
+import { practisedStroke } from "@/core/pattern/scene/practised";
+import { critique, type Critique, type Practice, type PracticeStroke } from "@/core/plan/critique";
+import { sheetOf } from "@/core/plan/judge-picture";
+import type { PieceRehearsal } from "@/core/plan/rehearse";
+
+export type PracticeQuestion =
+  | { kind: "begin"; of: PieceRehearsal; passes: number; widthPx: number }
+  /** The pull that is being drawn, as it is so far; `lifted` when it is done. */
+  | { kind: "pull"; stroke: PracticeStroke; number: number; lifted: boolean }
+  /** All pulls up to a number are kept, the others undone. */
+  | { kind: "keep"; pulls: number }
+  | { kind: "judge"; piece: Measured; practice: Practice };
+
+export type PracticeAnswer =
+  | { kind: "part"; leftPx: number; topPx: number; widthPx: number; heightPx: number; rgba: Uint8ClampedArray<ArrayBuffer>; ms: number }
+  | { kind: "judged"; critique: Critique };
+
+const scope = self as unknown as {
+  onmessage: ((event: MessageEvent<PracticeQuestion>) => void) | null;
+  postMessage: (message: PracticeAnswer, transfer?: Transferable[]) => void;
+};
+
+/** From so many operations on, what was done is baked into the picture under them: one more sampling in place of them all. */
+const BAKE_FROM = 28;
+
+type State = {
+  of: PieceRehearsal;
+  sheet: Sheet;
+  /** What lies under the operations that are still followed one by one. */
+  under: Shares;
+  pulls: Op[][];
+  /** Of those, how many lie in the picture under. */
+  baked: number;
+  fresh: Shares;
+};
+let state: State | null = null;
+
+const liveOps = ({ pulls, baked }: State) => pulls.slice(baked).flat();
+
+/** Works out and sends what lies in a box, mm. */
+function send(own: State, box: { minX: number; minY: number; maxX: number; maxY: number }): void {
+  const began = performance.now();
+  const { sheet } = own;
+  const column = (x: number) => Math.floor((x - sheet.fromX) / sheet.pixelMm);
+  const row = (y: number) => Math.floor((y - sheet.fromY) / sheet.pixelMm);
+  const left = Math.max(0, column(box.minX));
+  const top = Math.max(0, row(box.minY));
+  const right = Math.min(sheet.widthPx, column(box.maxX) + 1);
+  const low = Math.min(sheet.heightPx, row(box.maxY) + 1);
+  if (left >= right || top >= low) return;
+  const part: Sheet = {
+    ...sheet,
+    widthPx: right - left,
+    heightPx: low - top,
+    fromX: sheet.fromX + left * sheet.pixelMm,
+    fromY: sheet.fromY + top * sheet.pixelMm,
+  };
+  const shares = evaluate(liveOps(own), part, { under: own.under });
+  const rgba = pictureOf(shares, own.of.palette, own.of.rehearsal.seed, own.of.rehearsal.angle) as Uint8ClampedArray<ArrayBuffer>;
+  scope.postMessage(
+    {
+      kind: "part",
+      leftPx: left,
+      topPx: top,
+      widthPx: part.widthPx,
+      heightPx: part.heightPx,
+      rgba,
+      ms: performance.now() - began,
+    },
+    [rgba.buffer],
+  );
+}
+
+const everywhere = ({ of }: State) => of.rehearsal.box;
+const around = (ops: readonly Op[]) => ({
+  minX: Math.min(...ops.map(({ box }) => box.minX)),
+  minY: Math.min(...ops.map(({ box }) => box.minY)),
+  maxX: Math.max(...ops.map(({ box }) => box.maxX)),
+  maxY: Math.max(...ops.map(({ box }) => box.maxY)),
+});
+
+function bake(own: State): void {
+  const into = emptyShares(own.sheet);
+  own.under = evaluate(liveOps(own), own.sheet, { under: own.under, into });
+  own.baked = own.pulls.length;
+}
+
+scope.onmessage = ({ data }) => {
+  switch (data.kind) {
+    case "begin": {
+      const { rehearsal, palette } = data.of;
+      const { ops, steps } = compile(rehearsal);
+      const done = ops.slice(0, data.passes > 0 ? (steps[data.passes - 1]?.ops ?? 0) : 0);
+      const sheet = sheetOf(rehearsal, palette.length, data.widthPx);
+      const under = evaluate(done, sheet);
+      state = { of: data.of, sheet, under, pulls: [], baked: 0, fresh: under };
+      return send(state, everywhere(state));
+    }
+    case "pull": {
+      const own = state;
+      if (!own) return;
+      const before = own.pulls[data.number] ?? [];
+      const ops = practisedStroke(data.stroke, data.stroke.flowLeft, own.of.rehearsal.seed + 31 * data.number);
+      own.pulls[data.number] = ops;
+      // Of a long pull only its last stretches have changed.
+      const changed = [...before.slice(-1), ...ops.slice(Math.max(0, before.length - 1))];
+      if (changed.length > 0) send(own, around(changed));
+      if (data.lifted && liveOps(own).length >= BAKE_FROM) bake(own);
+      return;
+    }
+    case "keep": {
+      const own = state;
+      if (!own) return;
+      own.pulls = own.pulls.slice(0, data.pulls);
+      if (data.pulls < own.baked) {
+        own.under = own.fresh;
+        own.baked = 0;
+      }
+      return send(own, everywhere(own));
+    }
+    case "judge":
+      if (state) scope.postMessage({ kind: "judged", critique: critique(state.of, data.piece, data.practice) });
+  }
+};
