@@ -65,7 +65,7 @@ module.exports = {
     only("core-numerics", "^src/core/numerics/", ["^src/core/(numerics|units)/"]),
     only("core-geometry", "^src/core/geometry/", ["^src/core/(geometry|numerics|units)/"]),
     only("core-drawing-files", "^src/core/drawing-files/", [
-      "^src/core/(drawing-files|geometry|numerics|units)/",
+      "^src/core/(drawing-files|pattern|geometry|numerics|units)/",
     ]),
     only("core-pattern", "^src/core/pattern/", ["^src/core/(pattern|geometry|numerics|units)/"]),
     only("core-cure", "^src/core/cure/", ["^src/core/(cure|numerics|units)/"]),

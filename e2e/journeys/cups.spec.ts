@@ -82,7 +82,8 @@ test("advice stands beside the line it speaks of; a flame too soon is a danger",
   await stage(page, "Build");
   await page.getByRole("button", { name: "primer", exact: true }).click();
   await page.getByRole("button", { name: "colour", exact: true }).click();
-  await page.getByRole("button", { name: "palm blend", exact: true }).click();
+  await page.getByRole("button", { name: "fill by a look" }).click();
+  await page.getByRole("menuitem", { name: /^Palm blend/ }).click();
   await expect(page.getByText("Black goes last, into wet colour.")).toHaveCount(0);
   await page.getByRole("button", { name: "start, mixing, rate, faces, stones" }).click();
   await page.getByLabel("Begins").selectOption("tacky");

@@ -12,7 +12,8 @@ test("a pour: started from the plan, run by the space bar, weighed, noted, finis
   await field(page, "Depth").fill("20 in");
   await stage(page, "Build");
   await page.getByRole("button", { name: "colour", exact: true }).click();
-  await page.getByRole("button", { name: "palm blend", exact: true }).click();
+  await page.getByRole("button", { name: "fill by a look" }).click();
+  await page.getByRole("menuitem", { name: /^Palm blend/ }).click();
   // Straight on from a change that is not saved yet: the pour starts from it all the same.
   await stage(page, "Pour");
   await expect(page.getByText("Nitrile gloves")).toBeVisible();

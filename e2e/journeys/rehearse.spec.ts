@@ -50,6 +50,60 @@ test("the piece after each of its passes: drawn, played, scrubbed; shares on top
   await passes.getByRole("button", { name: "Pause" }).click();
 });
 
+test("a pass is worked otherwise: the picture and its numbers follow, and undo brings back what was", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await openRehearse(page);
+  const picture = page.getByRole("img", { name: /^Left run after/ });
+  const mud = page.getByText("mud, over what was poured").locator("..");
+  await expect(mud).toContainText(/\d\.\d/, { timeout: 30_000 });
+  const passes = page.getByRole("group", { name: "The passes" });
+  await passes.getByRole("button", { name: /^Palm blend/ }).click();
+  await expect(page.getByRole("img", { name: /^Left run after 3 of/ })).toBeVisible();
+  await expect.poll(async () => (await drawn(picture)).seen, { timeout: 20_000 }).toBeGreaterThan(10_000);
+  const form = page.getByRole("region", { name: "How Palm blend is worked" });
+  const muddy = async () => Number(/(\d+\.\d)/.exec((await mud.textContent()) ?? "")?.[1] ?? NaN);
+  await expect.poll(muddy, { timeout: 30_000 }).not.toBeNaN();
+  const before = await muddy();
+  // By keys: as many rounds as there are on the scale.
+  await form.getByRole("slider", { name: "Rounds" }).focus();
+  await page.keyboard.press("End");
+  await expect(form.getByRole("slider", { name: "Rounds" })).toHaveAttribute("aria-valuetext", "8");
+  await expect.poll(muddy, { timeout: 40_000 }).toBeGreaterThan(before);
+  await form.getByLabel("Tool").selectOption("squeegee");
+  await saved(page);
+  await page.reload();
+  await passes.getByRole("button", { name: /^Palm blend/ }).click();
+  await expect(form.getByLabel("Tool")).toHaveValue("squeegee");
+  await page.getByRole("button", { name: "undo" }).click();
+  await page.getByRole("button", { name: "undo" }).click();
+  await expect(form.getByLabel("Tool")).toHaveValue("hand");
+});
+
+test("looks on this piece: one is taken, fills the coat, and Build says what its rehearsal found", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await openRehearse(page);
+  await page.getByRole("button", { name: "Looks" }).click();
+  const dialog = page.getByRole("dialog", { name: "Looks, on Left run" });
+  await expect(dialog.getByRole("img")).toHaveCount(12);
+  await expect
+    .poll(async () => (await drawn(dialog.getByRole("img", { name: "Straight grain, combed" }))).spread, {
+      timeout: 60_000,
+    })
+    .toBeGreaterThan(8);
+  await dialog.getByRole("button", { name: /^Bucket pour/ }).click();
+  await expect(page.getByRole("group", { name: "The passes" })).toContainText("Pour from the bucket");
+  await saved(page);
+  await stage(page, "Build");
+  await expect(page.getByRole("button", { name: /^Colour, bucket pour/i }).first()).toBeVisible();
+  const advice = page.getByRole("region", { name: "From the rehearsal" });
+  await expect(advice.getByRole("note").first()).toBeVisible({ timeout: 60_000 });
+  await expect(advice).toContainText(/%|mud|third|thin/i);
+});
+
 test("four sisters side by side: one is chosen, kept with the job, and undone", async ({ page }) => {
   test.setTimeout(90_000);
   await openRehearse(page);

@@ -23,7 +23,7 @@ export const keptPractice = z.object({
 export type KeptPractice = z.infer<typeof keptPractice>;
 
 /** One's own practices, the newest first. */
-export const listPractices = act<KeptPractice[]>()("practice.list", "person", z.object({}));
+export const listPractices = act<KeptPractice[]>()("practice.list", "person", z.strictObject({}));
 /** Append-only; the id is the client's, so that sending twice does no harm. */
 export const keepPractice = act<null>()("practice.keep", "person", z.object({ practice: keptPractice }));
 
@@ -35,7 +35,11 @@ export type ApprovedPicture = {
   approvedBy: string;
   words: string;
 };
-export const listApproved = act<ApprovedPicture[]>()("approved.list", "person", z.object({ versionId: rowId }));
+export const listApproved = act<ApprovedPicture[]>()(
+  "approved.list",
+  "person",
+  z.object({ versionId: rowId }),
+);
 export const approvePicture = act<null>()(
   "approved.add",
   "person",

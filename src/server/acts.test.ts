@@ -161,21 +161,35 @@ const foreign = (): Record<string, unknown> => ({
 
 /** A picture of all rows of a shop, to see that nothing moved. */
 async function rowsOf(shopId: string): Promise<string> {
-  const [jobs, cards, colours, pours, people, recipes, versions, boards, readings, practices, approved] = await Promise.all([
-    db.Job.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-    db.ResinCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-    db.ColourCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-    db.Pour.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-    db.Person.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-    db.Recipe.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-    db.RecipeVersion.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-    db.SampleBoard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-    db.RoomReading.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-    db.Practice.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-    db.ApprovedPicture.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-  ]);
+  const [jobs, cards, colours, pours, people, recipes, versions, boards, readings, practices, approved] =
+    await Promise.all([
+      db.Job.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+      db.ResinCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+      db.ColourCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+      db.Pour.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+      db.Person.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+      db.Recipe.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+      db.RecipeVersion.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+      db.SampleBoard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+      db.RoomReading.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+      db.Practice.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+      db.ApprovedPicture.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    ]);
   const events = await db.PourEvent.count({ where: { pourId: pours.map((pour) => pour.id) } });
-  return JSON.stringify([jobs, cards, colours, pours, people, recipes, versions, boards, readings, practices, approved, events]);
+  return JSON.stringify([
+    jobs,
+    cards,
+    colours,
+    pours,
+    people,
+    recipes,
+    versions,
+    boards,
+    readings,
+    practices,
+    approved,
+    events,
+  ]);
 }
 
 describe("across shops", () => {

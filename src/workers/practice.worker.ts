@@ -17,7 +17,15 @@ export type PracticeQuestion =
   | { kind: "judge"; piece: Measured; practice: Practice };
 
 export type PracticeAnswer =
-  | { kind: "part"; leftPx: number; topPx: number; widthPx: number; heightPx: number; rgba: Uint8ClampedArray<ArrayBuffer>; ms: number }
+  | {
+      kind: "part";
+      leftPx: number;
+      topPx: number;
+      widthPx: number;
+      heightPx: number;
+      rgba: Uint8ClampedArray<ArrayBuffer>;
+      ms: number;
+    }
   | { kind: "judged"; critique: Critique };
 
 const scope = self as unknown as {
@@ -61,7 +69,12 @@ function send(own: State, box: { minX: number; minY: number; maxX: number; maxY:
     fromY: sheet.fromY + top * sheet.pixelMm,
   };
   const shares = evaluate(liveOps(own), part, { under: own.under });
-  const rgba = pictureOf(shares, own.of.palette, own.of.rehearsal.seed, own.of.rehearsal.angle) as Uint8ClampedArray<ArrayBuffer>;
+  const rgba = pictureOf(
+    shares,
+    own.of.palette,
+    own.of.rehearsal.seed,
+    own.of.rehearsal.angle,
+  ) as Uint8ClampedArray<ArrayBuffer>;
   scope.postMessage(
     {
       kind: "part",
@@ -105,7 +118,11 @@ scope.onmessage = ({ data }) => {
       const own = state;
       if (!own) return;
       const before = own.pulls[data.number] ?? [];
-      const ops = practisedStroke(data.stroke, data.stroke.flowLeft, own.of.rehearsal.seed + 31 * data.number);
+      const ops = practisedStroke(
+        data.stroke,
+        data.stroke.flowLeft,
+        own.of.rehearsal.seed + 31 * data.number,
+      );
       own.pulls[data.number] = ops;
       // Of a long pull only its last stretches have changed.
       const changed = [...before.slice(-1), ...ops.slice(Math.max(0, before.length - 1))];
@@ -124,6 +141,7 @@ scope.onmessage = ({ data }) => {
       return send(own, everywhere(own));
     }
     case "judge":
-      if (state) scope.postMessage({ kind: "judged", critique: critique(state.of, data.piece, data.practice) });
+      if (state)
+        scope.postMessage({ kind: "judged", critique: critique(state.of, data.piece, data.practice) });
   }
 };

@@ -2,7 +2,7 @@ import { compile } from "@/core/pattern/compile";
 import { evaluate, type Shares } from "@/core/pattern/evaluate";
 import { pictureOf } from "@/core/pattern/picture";
 import { TILE } from "@/core/pattern/tile";
-import { measurePicture, sheetOf, type PictureMeasures } from "@/core/plan/judge-picture";
+import { blendedByRound, measurePicture, sheetOf, type PictureMeasures } from "@/core/plan/judge-picture";
 import type { PieceRehearsal } from "@/core/plan/rehearse";
 
 export type Pictured = Pick<PieceRehearsal, "rehearsal" | "palette">;
@@ -20,11 +20,20 @@ export type RehearseQuestion =
       from: number;
       to: number;
     }
-  | { kind: "measure"; task: number; key: number; passes: number; widthPx: number };
+  | { kind: "measure"; task: number; key: number; passes: number; widthPx: number }
+  | { kind: "rounds"; task: number; key: number; passId: string };
 
-export type DrawnRows = { topPx: number; widthPx: number; heightPx: number; rgba: Uint8ClampedArray<ArrayBuffer> };
+export type DrawnRows = {
+  topPx: number;
+  widthPx: number;
+  heightPx: number;
+  rgba: Uint8ClampedArray<ArrayBuffer>;
+};
 export type RehearseAnswer =
-  { task: number; rows: DrawnRows } | { task: number; measures: PictureMeasures } | { task: number; failed: string };
+  | { task: number; rows: DrawnRows }
+  | { task: number; byRound: number[] }
+  | { task: number; measures: PictureMeasures }
+  | { task: number; failed: string };
 
 const scope = self as unknown as {
   onmessage: ((event: MessageEvent<RehearseQuestion>) => void) | null;
@@ -66,6 +75,8 @@ scope.onmessage = ({ data }) => {
   }
   const own = known.get(data.key);
   if (!own) return scope.postMessage({ task: data.task, failed: "not known" });
+  if (data.kind === "rounds")
+    return scope.postMessage({ task: data.task, byRound: blendedByRound(own, data.passId) });
   if (data.kind === "measure")
     return scope.postMessage({
       task: data.task,

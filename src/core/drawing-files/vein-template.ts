@@ -20,7 +20,12 @@ export type TemplateLine = {
 };
 
 export function templateLines(piece: Measured, veins: readonly PieceVein[]): TemplateLine[] {
-  const line = (layer: TemplateLine["layer"], points: readonly Point[], closed: boolean, vein: number | null = null) => ({
+  const line = (
+    layer: TemplateLine["layer"],
+    points: readonly Point[],
+    closed: boolean,
+    vein: number | null = null,
+  ) => ({
     layer,
     points,
     closed,
@@ -65,7 +70,14 @@ export function veinSvg(piece: Measured, veins: readonly PieceVein[]): string {
 }
 
 /** One sheet of a template: what part of the piece it shows, mm. */
-export type TemplateSheet = { column: number; row: number; fromX: number; fromY: number; wideMm: number; highMm: number };
+export type TemplateSheet = {
+  column: number;
+  row: number;
+  fromX: number;
+  fromY: number;
+  wideMm: number;
+  highMm: number;
+};
 
 /** Two sheets share so much, mm, to be laid over each other. */
 export const OVERLAP_MM = 10;

@@ -20,7 +20,9 @@ export function unfoldedFaces({ piece, outline }: Measured): UnfoldedFace[] {
     if ((treatment !== "face" && treatment !== "dam") || high <= 0 || path.length < 2) return [];
     const [first, last] = [path[0] as Point, path.at(-1) as Point];
     const closed = Math.hypot(first.x - last.x, first.y - last.y) < 1e-6;
-    return [{ name, inside: false, fold: path, ring: [...path, ...besides(path, high * turn, closed).reverse()] }];
+    return [
+      { name, inside: false, fold: path, ring: [...path, ...besides(path, high * turn, closed).reverse()] },
+    ];
   });
   const openings = piece.cutOuts.flatMap((cutOut): UnfoldedFace[] => {
     if (!cutOut.innerFace) return [];

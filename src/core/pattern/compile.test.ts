@@ -6,6 +6,7 @@ import { emptyShares, evaluate, type Sheet } from "./evaluate";
 import { onTop, segregation } from "./measures";
 import { pictureOf, type Ink } from "./picture";
 import { CELL_MM, cells } from "./scene/cells";
+import { puddleRadiusMm } from "./scene/pours";
 import { spread } from "./scene/random";
 import type { PassWork } from "./work";
 import { seeded } from "../numerics/random";
@@ -17,6 +18,7 @@ const rehearsal = (
   const { flowLeft = 0.8, rounds = 1, filmMm = 1, work = {}, ...rest } = changes;
   return {
     box: { minX: 0, minY: 0, maxX: 1200, maxY: 600 },
+    topMm: { wide: 1200, high: 600 },
     aroundMm: null,
     base: 0,
     angle: 0.4,
@@ -155,7 +157,15 @@ describe("how a pass is worked", () => {
   });
   test("what was practised takes the place of chance: one pull moves only what lies by it", () => {
     const strokes = [
-      { tool: "hand" as const, points: [[300, 300], [420, 310], [540, 300]] as const, pressure: 0.6 },
+      {
+        tool: "hand" as const,
+        points: [
+          [300, 300],
+          [420, 310],
+          [540, 300],
+        ] as const,
+        pressure: 0.6,
+      },
     ];
     const of = rehearsal(["lay", "palm"]);
     const coats = of.coats.map((coat) => ({
@@ -213,6 +223,12 @@ test("a flood of alcohol moves the whole pattern, a dose of it does not", () => 
     return Math.hypot(x - 500, y - 300);
   };
   expect(shifted(60)).toBeGreaterThan(4 * shifted(9));
+});
+
+test("a puddle of 80 ml runs to 121 mm in a minute, four times the volume 1.68 times as far (Huppert, JFM 1982)", () => {
+  expect(puddleRadiusMm(80)).toBeCloseTo(121, 0);
+  expect(puddleRadiusMm(320) / puddleRadiusMm(80)).toBeCloseTo(4 ** (3 / 8), 9);
+  expect(puddleRadiusMm(80, 60 * 256) / puddleRadiusMm(80)).toBeCloseTo(2, 9);
 });
 
 test("places are spread: as many as asked for, within their box, no two in one spot", () => {

@@ -105,7 +105,15 @@ describe("measures", () => {
   /** A chequerboard of squares of so many samples. */
   const chequers = (square: number): ReturnType<typeof evaluate> => {
     const side = 480;
-    const sheet: Sheet = { widthPx: side, heightPx: side, pixelMm: 1, fromX: 0, fromY: 0, base: 0, colours: 2 };
+    const sheet: Sheet = {
+      widthPx: side,
+      heightPx: side,
+      pixelMm: 1,
+      fromX: 0,
+      fromY: 0,
+      base: 0,
+      colours: 2,
+    };
     const shares = emptyShares(sheet);
     for (let y = 0; y < side; y += 1)
       for (let x = 0; x < side; x += 1) {
@@ -126,13 +134,29 @@ describe("measures", () => {
     const board = chequers(20);
     expect(onTop(board)).toEqual([0.5, 0.5]);
     expect(balance(board, 0).leftRight).toBeCloseTo(0, 9);
-    const half = emptyShares({ widthPx: 10, heightPx: 10, pixelMm: 1, fromX: 0, fromY: 0, base: 0, colours: 2 });
+    const half = emptyShares({
+      widthPx: 10,
+      heightPx: 10,
+      pixelMm: 1,
+      fromX: 0,
+      fromY: 0,
+      base: 0,
+      colours: 2,
+    });
     for (let i = 0; i < 100; i += 1) half.weight[(i % 10 < 5 ? 0 : 100) + i] = 1;
     expect(balance(half, 0)).toEqual({ leftRight: 1, backFront: 0 });
     expect(balance(half, 1).leftRight).toBe(-1);
   });
   test("half and half in every sample is as muddy as can be; apart it is not muddy at all", () => {
-    const mixed = emptyShares({ widthPx: 4, heightPx: 4, pixelMm: 1, fromX: 0, fromY: 0, base: 0, colours: 2 });
+    const mixed = emptyShares({
+      widthPx: 4,
+      heightPx: 4,
+      pixelMm: 1,
+      fromX: 0,
+      fromY: 0,
+      base: 0,
+      colours: 2,
+    });
     mixed.weight.fill(0.5);
     expect(mud(mixed, () => 40)).toBeCloseTo(20, 6);
     expect(mud(chequers(10), () => 40)).toBe(0);

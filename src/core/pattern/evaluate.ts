@@ -103,7 +103,13 @@ export function evaluate(
     side = TILE,
     skipping = true,
     under = null,
-  }: { into?: Shares; tiles?: readonly [number, number][]; side?: number; skipping?: boolean; under?: Shares | null } = {},
+  }: {
+    into?: Shares;
+    tiles?: readonly [number, number][];
+    side?: number;
+    skipping?: boolean;
+    under?: Shares | null;
+  } = {},
 ): Shares {
   const tile = newTile(sheet.colours);
   const { widthPx, heightPx, pixelMm, fromX, fromY } = sheet;

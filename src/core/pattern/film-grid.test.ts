@@ -14,19 +14,23 @@ const uneven = (values: Float64Array) => {
 
 test("volume: what was poured is on the board or over its edge, to 10⁻⁹ ml, whatever is done (conservation)", () => {
   fc.assert(
-    fc.property(fc.integer({ min: 1, max: 1e6 }), fc.double({ min: 0.3, max: 6, noNaN: true }), (seed, filmMm) => {
-      const random = seeded(seed);
-      const grid = levelFilm(box, filmMm);
-      const poured = onBoardMl(grid);
-      for (let n = 0; n < 4; n += 1) {
-        const place = { x: 1600 * random(), y: 580 * random(), angle: 6.28 * random(), halfMm: 260 };
-        scrape(grid, { ...place, wideMm: 250, pressure: 0.4 + 0.6 * random() }, filmMm);
-        carry(grid, stroke({ ...place, dragMm: 45, profile: touchProfile("hand", n), smear: 0.05 }));
-        level(grid, 20);
-      }
-      expect(Math.abs(onBoardMl(grid) + grid.lostMl - poured)).toBeLessThan(1e-9 * poured + 1e-9);
-      expect(least(grid.mm)).toBeGreaterThanOrEqual(0);
-    }),
+    fc.property(
+      fc.integer({ min: 1, max: 1e6 }),
+      fc.double({ min: 0.3, max: 6, noNaN: true }),
+      (seed, filmMm) => {
+        const random = seeded(seed);
+        const grid = levelFilm(box, filmMm);
+        const poured = onBoardMl(grid);
+        for (let n = 0; n < 4; n += 1) {
+          const place = { x: 1600 * random(), y: 580 * random(), angle: 6.28 * random(), halfMm: 260 };
+          scrape(grid, { ...place, wideMm: 250, pressure: 0.4 + 0.6 * random() }, filmMm);
+          carry(grid, stroke({ ...place, dragMm: 45, profile: touchProfile("hand", n), smear: 0.05 }));
+          level(grid, 20);
+        }
+        expect(Math.abs(onBoardMl(grid) + grid.lostMl - poured)).toBeLessThan(1e-9 * poured + 1e-9);
+        expect(least(grid.mm)).toBeGreaterThanOrEqual(0);
+      },
+    ),
     { numRuns: 8 },
   );
 });
@@ -71,6 +75,8 @@ test("thin places are where the blade went, the thinnest first, apart from each 
   places.slice(1).forEach(({ mm }, n) => expect(mm).toBeGreaterThanOrEqual(places[n]!.mm));
   for (const { x, y } of places)
     expect(
-      ops.some(({ press }) => Math.hypot(press!.x - x, press!.y - y) < Math.hypot(press!.halfMm, press!.wideMm)),
+      ops.some(
+        ({ press }) => Math.hypot(press!.x - x, press!.y - y) < Math.hypot(press!.halfMm, press!.wideMm),
+      ),
     ).toBe(true);
 });

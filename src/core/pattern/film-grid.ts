@@ -106,6 +106,8 @@ export function carry(grid: FilmGrid, op: Op): void {
 
 /** Gap that a tool leaves, of the film's mean, by its pressure; and how much of what stands above it takes along (assumed, uncalibrated). */
 const gapOf = (pressure: number) => Math.max(0.12, 1.28 - 0.85 * pressure);
+/** A tool that leaves so much of the film glides over it and takes nothing along. */
+const GLIDES = 0.92;
 const TAKES = 0.6;
 /** Where it is set off again lies what it took, over this part of its way. */
 const BEAD = 0.15;
@@ -114,6 +116,7 @@ const BEAD = 0.15;
 export function scrape(grid: FilmGrid, press: Press, meanMm: number): boolean {
   const { box, cellMm, across, down, mm } = grid;
   const { x, y, angle, halfMm, wideMm, pressure } = press;
+  if (gapOf(pressure) > GLIDES) return false;
   const gap = gapOf(pressure) * meanMm;
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
   let taken = 0;

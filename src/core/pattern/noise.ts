@@ -56,7 +56,9 @@ export function cloudNoise(
   octaves: number,
   aroundMm: number | null = null,
 ): Noise {
-  const layers = Array.from({ length: octaves }, (_, n) => valueNoise(seed * 31 + n, sizeMm / 2 ** n, aroundMm));
+  const layers = Array.from({ length: octaves }, (_, n) =>
+    valueNoise(seed * 31 + n, sizeMm / 2 ** n, aroundMm),
+  );
   const sum = 2 - 0.5 ** (octaves - 1);
   return (x, y) => {
     let height = 0;

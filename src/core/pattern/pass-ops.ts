@@ -10,7 +10,7 @@ import { tilt } from "./ops/tilt";
 import { wobble } from "./ops/wobble";
 import type { PatternPass, RehearsedCoat, RehearsedPass, Rehearsal } from "./rehearsal";
 import { cells, DROPS_PER_ML, scattered, STAYS, type Unlike } from "./scene/cells";
-import { nests, puddles, ribbons, shadows } from "./scene/pours";
+import { nests, puddleRadiusMm, puddles, ribbons, shadows } from "./scene/pours";
 import { blades, carried, dragOf, pulls, tearing } from "./scene/pulls";
 import { practised } from "./scene/practised";
 import { acrossOf, areaOf, between, sourceOf, spread } from "./scene/random";
@@ -60,7 +60,10 @@ const flow = ({ of: { aroundMm }, seed, reach }: Scene, heightMm: number): Op =>
   });
 
 /** Ribbons of all colours of a coat, the smaller ones within the larger. */
-function nested({ box, coat, largest, others, angle, reach, areaM2, pass, seed }: Scene, dense: number): Op[] {
+function nested(
+  { box, coat, largest, others, angle, reach, areaM2, pass, seed }: Scene,
+  dense: number,
+): Op[] {
   if (others.length === 0) return [];
   const few = others.slice(0, 3);
   return few.flatMap((colour, n) => {
@@ -71,7 +74,10 @@ function nested({ box, coat, largest, others, angle, reach, areaM2, pass, seed }
     const total = coat.colours.reduce((sum, one) => sum + one.share, 0) || 1;
     return ribbons(box, {
       colours: row,
-      many: Math.max(1, Math.round(9 * dense * (share / total + 0.12) * Math.min(2.2, Math.max(0.5, areaM2)))),
+      many: Math.max(
+        1,
+        Math.round(9 * dense * (share / total + 0.12) * Math.min(2.2, Math.max(0.5, areaM2))),
+      ),
       wideMm: (pass.work.wideMm ?? 62) * reach,
       angle,
       wanderRad: 0.5,
@@ -81,7 +87,14 @@ function nested({ box, coat, largest, others, angle, reach, areaM2, pass, seed }
 }
 
 /** How far the film flows on its own after it is poured so, mm (assumed, by eye). */
-const FLOWS_MM: Record<PourStyle, number> = { puddles: 11, bands: 7, spots: 9, nests: 15, fields: 9, clouds: 16 };
+const FLOWS_MM: Record<PourStyle, number> = {
+  puddles: 11,
+  bands: 7,
+  spots: 9,
+  nests: 15,
+  fields: 9,
+  clouds: 16,
+};
 const poured = (scene: Scene, style: PourStyle): Op[] => [
   // The largest share is the ground of the coat; the others are poured on it.
   cover(scene.largest.at, scene.largest.hides),
@@ -92,6 +105,9 @@ const poured = (scene: Scene, style: PourStyle): Op[] => [
 /** In fields side by side a colour of no more than this lies along the borders. */
 const SEAM_SHARE = 0.15;
 
+/** A puddle of a colour with three tenths of a coat, ml on a square metre and more (assumed); of one with less it is smaller. */
+const PUDDLE_ML = 48;
+
 /** Colours poured on the largest one's ground, by the way they are poured. */
 const POURED: Record<PourStyle, (scene: Scene) => Op[]> = {
   puddles: (scene) => [
@@ -100,7 +116,7 @@ const POURED: Record<PourStyle, (scene: Scene) => Op[]> = {
         hides,
         colour: at,
         cover: share * 0.8 * scene.many,
-        radiusMm: 100 * scene.reach * Math.sqrt(Math.max(0.25, share / 0.3)),
+        radiusMm: puddleRadiusMm(PUDDLE_ML * scene.reach ** 2 * Math.max(0.15, share / 0.3)),
         seed: scene.seed + n,
         along: scene.angle,
         stretch: 3.6,
@@ -134,7 +150,8 @@ const POURED: Record<PourStyle, (scene: Scene) => Op[]> = {
         hides,
         colour: at,
         cover: share * 1.1 * many,
-        radiusMm: (pass.work.wideMm ?? 110) * 0.5 * Math.max(0.2, reach) * between(sourceOf(seed, n), 0.7, 1.2),
+        radiusMm:
+          (pass.work.wideMm ?? 110) * 0.5 * Math.max(0.2, reach) * between(sourceOf(seed, n), 0.7, 1.2),
         seed: seed + n,
         stretch: 1.1,
         turnRad: 3,
@@ -226,10 +243,17 @@ function worked(scene: Scene, of: Worked): Op[] {
   return strokes ? practised(strokes, scene.pass.flowLeft, scene.seed) : byChance(scene, of);
 }
 
-function byChance(scene: Scene, { perM2, most, halfMm, turnRad, times, off = 0, again = 0, usual }: Worked): Op[] {
+function byChance(
+  scene: Scene,
+  { perM2, most, halfMm, turnRad, times, off = 0, again = 0, usual }: Worked,
+): Op[] {
   const { box, areaM2, reach, angle, many, pressure, tears, pass, seed } = scene;
   const tool = pass.tool ?? usual;
-  const count = countOf(perM2 * pass.rounds * many, areaM2, Math.round(most * Math.max(1, pass.rounds * 0.5)));
+  const count = countOf(
+    perM2 * pass.rounds * many,
+    areaM2,
+    Math.round(most * Math.max(1, pass.rounds * 0.5)),
+  );
   if (tool === "blade")
     return blades(box, {
       many: Math.max(3, Math.round(count * 0.5)),
@@ -370,7 +394,12 @@ const PASS_OPS: Record<PatternPass, (scene: Scene) => Op[]> = {
       );
     return forVeins.flatMap(({ at }, n) => {
       const thin = n > 0;
-      const manner = { ...USUAL_MANNER, hazeMm: thin ? 0 : 8, branching: thin ? 0.25 : 0.6, hairs: thin ? 0.3 : 0.9 };
+      const manner = {
+        ...USUAL_MANNER,
+        hazeMm: thin ? 0 : 8,
+        branching: thin ? 0.25 : 0.6,
+        hairs: thin ? 0.3 : 0.9,
+      };
       return growVeins(box, {
         angle: angle + 0.1 * n,
         metresPerM2: (thin ? 1.6 : 3.6) * many,
@@ -419,7 +448,10 @@ const PASS_OPS: Record<PatternPass, (scene: Scene) => Op[]> = {
         for (let n = 1; n < points.length; n += 1) {
           const [from, to] = [points[n - 1]!, points[n]!];
           const [dx, dy] = [to.x - from.x, to.y - from.y];
-          const t = Math.min(1, Math.max(0, ((x - from.x) * dx + (y - from.y) * dy) / (dx * dx + dy * dy || 1)));
+          const t = Math.min(
+            1,
+            Math.max(0, ((x - from.x) * dx + (y - from.y) * dy) / (dx * dx + dy * dy || 1)),
+          );
           best = Math.min(best, Math.hypot(x - from.x - t * dx, y - from.y - t * dy));
         }
       return Math.exp(-((best / wide) ** 2));

@@ -39,7 +39,9 @@ export function pictureOf(
   // White varies least: what it lacks is seen at once.
   const textures = inks.map(({ rgb: [r, g, b], metallic }) => {
     const light = Math.min(1, 0.3 * r + 0.6 * g + 0.1 * b);
-    return metallic ? TEXTURE.metallic * (1 - 0.6 * light) : TEXTURE.plain + (TEXTURE.white - TEXTURE.plain) * Math.sqrt(light);
+    return metallic
+      ? TEXTURE.metallic * (1 - 0.6 * light)
+      : TEXTURE.plain + (TEXTURE.white - TEXTURE.plain) * Math.sqrt(light);
   });
   for (let i = 0; i < samples; i += 1) {
     const x = sourceX[i] as number;

@@ -72,5 +72,10 @@ test("even stripes and rows of equal puddles are too regular; scattered ones are
 });
 
 test("one colour alone is not regular", () => {
-  expect(regularity(drawn(() => 0), LIGHT)).toBeLessThan(0.2);
+  expect(
+    regularity(
+      drawn(() => 0),
+      LIGHT,
+    ),
+  ).toBeLessThan(0.2);
 });

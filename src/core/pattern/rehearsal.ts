@@ -58,6 +58,8 @@ export type RehearsedCoat = {
 export type Rehearsal = {
   /** What is seen, mm: the top from 0, 0, and the faces unfolded around it. */
   box: Box;
+  /** The top alone, mm from 0, 0. */
+  topMm: { wide: number; high: number };
   /** Once around, mm, for a tumbler's wall: what leaves on one side comes in on the other; null for what is flat. */
   aroundMm: number | null;
   /** Place in the palette of what lies under everything. */

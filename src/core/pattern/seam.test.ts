@@ -5,6 +5,7 @@ import { PATTERN_PASSES, type Rehearsal } from "./rehearsal";
 const AROUND = 250;
 const wall = (kinds: Rehearsal["coats"][number]["passes"][number]["kind"][]): Rehearsal => ({
   box: { minX: 0, minY: 0, maxX: AROUND, maxY: 200 },
+  topMm: { wide: AROUND, high: 200 },
   aroundMm: AROUND,
   base: 0,
   angle: Math.PI / 2,

@@ -107,14 +107,12 @@ export function redrawn(set: VeinSet, box: Box, newId: () => string): VeinSet {
     ...set,
     veins: [
       ...kept,
-      ...grown.slice(kept.length).map(
-        ({ seed, points, thickMm }): MapVein => ({
-          id: newId(),
-          seed,
-          thickMm: Math.round(thickMm * 10) / 10,
-          points: points.map(({ x, y }): Pair => [Math.round(x), Math.round(y)]),
-        }),
-      ),
+      ...grown.slice(kept.length).map(({ seed, points, thickMm }): MapVein => ({
+        id: newId(),
+        seed,
+        thickMm: Math.round(thickMm * 10) / 10,
+        points: points.map(({ x, y }): Pair => [Math.round(x), Math.round(y)]),
+      })),
     ],
   };
 }
@@ -185,7 +183,10 @@ function tapeOf(path: readonly Point[], at: Point): Pick<Crossing, "from" | "alo
   for (let n = 1; n < path.length; n += 1) {
     const [a, b] = [path[n - 1] as Point, path[n] as Point];
     const own = Math.hypot(b.x - a.x, b.y - a.y);
-    const t = Math.min(1, Math.max(0, ((at.x - a.x) * (b.x - a.x) + (at.y - a.y) * (b.y - a.y)) / (own * own || 1)));
+    const t = Math.min(
+      1,
+      Math.max(0, ((at.x - a.x) * (b.x - a.x) + (at.y - a.y) * (b.y - a.y)) / (own * own || 1)),
+    );
     const off = Math.hypot(at.x - a.x - t * (b.x - a.x), at.y - a.y - t * (b.y - a.y));
     if (off < nearest) [nearest, found] = [off, walked + t * own];
     walked += own;
@@ -197,7 +198,12 @@ function tapeOf(path: readonly Point[], at: Point): Pick<Crossing, "from" | "alo
 }
 
 /** Where a stretch from inside to outside meets the outline. */
-function crossingOf(piece: Measured, from: LinePoint, to: LinePoint, further: readonly LinePoint[]): Crossing | null {
+function crossingOf(
+  piece: Measured,
+  from: LinePoint,
+  to: LinePoint,
+  further: readonly LinePoint[],
+): Crossing | null {
   let best: { t: number; name: EdgeName; path: Point[] } | null = null;
   for (const { name, path } of piece.outline.sides)
     for (let n = 1; n < path.length; n += 1) {
@@ -218,7 +224,9 @@ function crossingOf(piece: Measured, from: LinePoint, to: LinePoint, further: re
     for (const next of onward) {
       const out = low.slice(1).flatMap((b, n) => {
         const at = meeting(last, next, low[n] as Point, b);
-        return at === null ? [] : [{ x: last.x + at * (next.x - last.x), y: last.y + at * (next.y - last.y) }];
+        return at === null
+          ? []
+          : [{ x: last.x + at * (next.x - last.x), y: last.y + at * (next.y - last.y) }];
       })[0];
       if (out) {
         lower = tapeOf(low, out).alongMm + offsetOf(path, low);
@@ -318,7 +326,13 @@ function stretchesOf(piece: Measured, { kind, points }: VeinWay): VeinStretch[] 
 }
 
 /** One vein of a set on a piece, as a tape tells it and as it is drawn. */
-export type PieceVein = { setId: string; veinId: string; name: string; number: number; stretches: VeinStretch[] };
+export type PieceVein = {
+  setId: string;
+  veinId: string;
+  name: string;
+  number: number;
+  stretches: VeinStretch[];
+};
 
 /** Shorter stretches are not told. */
 const SHORTEST_MM = 25;
@@ -350,7 +364,10 @@ export function veinAmounts(
   piece: Measured,
   place: PiecePlace,
 ): { lengthMm: number; areaMm2: number } {
-  const rings = [piece.outline.corners, ...unfoldedFaces(piece).flatMap(({ ring, inside: hole }) => (hole ? [] : [ring]))];
+  const rings = [
+    piece.outline.corners,
+    ...unfoldedFaces(piece).flatMap(({ ring, inside: hole }) => (hole ? [] : [ring])),
+  ];
   let [lengthMm, areaMm2] = [0, 0];
   for (const vein of set.veins)
     for (const { points } of veinWays(onPiece(vein, place), set.manner))
@@ -369,7 +386,10 @@ export function veinAmounts(
 export function ribbonRing(line: readonly LinePoint[]): Point[] {
   const side = (sign: 1 | -1) =>
     line.map((point, n) => {
-      const [a, b] = [line[Math.max(0, n - 1)] as LinePoint, line[Math.min(line.length - 1, n + 1)] as LinePoint];
+      const [a, b] = [
+        line[Math.max(0, n - 1)] as LinePoint,
+        line[Math.min(line.length - 1, n + 1)] as LinePoint,
+      ];
       const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;
       return {
         x: point.x + (sign * (b.y - a.y) * point.halfMm) / long,

@@ -17,15 +17,15 @@ test("a vein goes through its points, with branches that begin on it and hairs t
   const ways = veinWays(straight, USUAL_MANNER);
   const [main] = ways;
   for (const point of straight.points)
-    expect(
-      Math.min(...main!.points.map(({ x, y }) => Math.hypot(x - point.x, y - point.y))),
-    ).toBeLessThan(4.5);
+    expect(Math.min(...main!.points.map(({ x, y }) => Math.hypot(x - point.x, y - point.y)))).toBeLessThan(
+      4.5,
+    );
   const branches = ways.filter(({ kind }) => kind === "branch");
   expect(branches.length).toBeGreaterThan(0);
   for (const { points } of branches)
-    expect(Math.min(...main!.points.map(({ x, y }) => Math.hypot(x - points[0]!.x, y - points[0]!.y)))).toBeLessThan(
-      1e-6,
-    );
+    expect(
+      Math.min(...main!.points.map(({ x, y }) => Math.hypot(x - points[0]!.x, y - points[0]!.y))),
+    ).toBeLessThan(1e-6);
   for (const { points } of ways.filter(({ kind }) => kind === "hair"))
     for (const { halfMm } of points) expect(2 * halfMm).toBeLessThan(1.5);
 });
@@ -58,7 +58,8 @@ test("veins of a set: about the metres asked for, about their direction", () => 
   const metres = (veins: Vein[]) =>
     veins.reduce(
       (sum, { points }) =>
-        sum + points.slice(1).reduce((own, at, n) => own + Math.hypot(at.x - points[n]!.x, at.y - points[n]!.y), 0),
+        sum +
+        points.slice(1).reduce((own, at, n) => own + Math.hypot(at.x - points[n]!.x, at.y - points[n]!.y), 0),
       0,
     ) / 1000;
   expect(metres(grown(8))).toBeGreaterThan(1.5 * metres(grown(3)));

@@ -30,7 +30,7 @@ export const USUAL_MANNER: VeinManner = { wander: 0.5, contrast: 0.6, branching:
 export type VeinWay = { kind: "main" | "branch" | "hair"; points: LinePoint[] };
 
 /** Veins turn every so often, mm (assumed, by eye). */
-const KICK_MM = 80;
+const KICK_MM = 110;
 const STEP_MM = 4;
 
 /** A line of noise along a way: smooth, about ±1, of a length. */
@@ -90,8 +90,8 @@ function heading(from: Point, angle: number, lengthMm: number, wander: number, r
   const points: Point[] = [from];
   let { x, y } = from;
   let kick = 0;
-  for (let walked = 0; walked < lengthMm; ) {
-    const step = Math.min(lengthMm - walked, KICK_MM * between(random, 0.45, 1.7)) || 1;
+  for (let walked = 0; walked < lengthMm;) {
+    const step = Math.min(lengthMm - walked, KICK_MM * between(random, 0.6, 1.8)) || 1;
     kick = kick * 0.35 + (random() - 0.5) * 2.3 * wander;
     const turn = angle + kick + 0.45 * wander * slow(walked);
     x += step * Math.cos(turn);
@@ -118,23 +118,22 @@ function widths(
   const thick = along(random, 420, 2);
   const fine = along(random, 90, 3);
   return line.map(({ x, y, at }) => {
-    const end = Math.min(
-      1,
-      tapers[0] ? 0.12 + at / 70 : 1,
-      tapers[1] ? 0.05 + (whole - at) / 110 : 1,
-    );
-    const swell = Math.exp(contrast * (1.7 * thick(at) - 0.5 + 0.3 * fine(at)));
+    const end = Math.min(1, tapers[0] ? 0.12 + at / 70 : 1, tapers[1] ? 0.05 + (whole - at) / 110 : 1);
+    const swell = Math.exp(contrast * (1.25 * thick(at) - 0.4 + 0.3 * fine(at)));
     return { x, y, halfMm: Math.max(HAIR_MM / 2, (thickMm / 2) * swell * end) };
   });
 }
 
 const headingAt = (line: readonly LinePoint[], n: number) => {
-  const [from, to] = [line[Math.max(0, n - 3)] as LinePoint, line[Math.min(line.length - 1, n + 3)] as LinePoint];
+  const [from, to] = [
+    line[Math.max(0, n - 3)] as LinePoint,
+    line[Math.min(line.length - 1, n + 3)] as LinePoint,
+  ];
   return Math.atan2(to.y - from.y, to.x - from.x);
 };
 
 /** How rough a vein is between its points, as a share of each stretch. */
-const roughness = (wander: number) => 0.05 + 0.13 * wander;
+const roughness = (wander: number) => 0.012 + 0.17 * wander;
 
 /** The lines of a vein as they are drawn: itself, its branches and its hairs; the same for the same seed. */
 export function veinWays(vein: Vein, manner: VeinManner): VeinWay[] {
@@ -199,12 +198,18 @@ export function growVeins(
   const across = acrossOf(box);
   const areaM2 = ((box.maxX - box.minX) * (box.maxY - box.minY)) / 1e6;
   const wanted = metresPerM2 * areaM2 * 1000;
-  const mean = 0.62 * across;
+  // How long a line along the direction is within the box, about.
+  const chord = Math.min(
+    (box.maxX - box.minX) / Math.max(0.05, Math.abs(Math.cos(angle))),
+    (box.maxY - box.minY) / Math.max(0.05, Math.abs(Math.sin(angle))),
+    across,
+  );
+  const mean = 0.75 * chord;
   const many = Math.max(1, Math.min(40, Math.round(wanted / mean)));
   return spread(around(box, -0.02 * across), many, random).map(({ x, y }, n) => {
     const own = angle + between(random, -0.22, 0.22);
     // One runs through, others are shorter.
-    const long = n === 0 ? 1.25 * across : across * between(random, 0.3, 0.95);
+    const long = chord * (n === 0 ? 1.9 : between(random, 0.45, 1.5));
     const start = { x: x - (Math.cos(own) * long) / 2, y: y - (Math.sin(own) * long) / 2 };
     return {
       seed: Math.floor(random() * 1e6),

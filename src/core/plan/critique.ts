@@ -8,7 +8,7 @@ import type { Op } from "../pattern/op";
 import { BLADE_MM, practisedStroke } from "../pattern/scene/practised";
 import { TOUCHES } from "../pattern/scene/pulls";
 import type { PractisedStroke } from "../pattern/work";
-import { sheetOf } from "./judge-picture";
+import { sheetOf, topOf } from "./judge-picture";
 import { differenceIn, type PieceRehearsal } from "./rehearse";
 
 /** A pull of a practice: with the minute of the film at which it was begun. */
@@ -77,19 +77,36 @@ function fromEdgeMm({ outline }: Measured, [x, y]: readonly [number, number]): n
 }
 
 /** Share of the piece's box that the tools went over, on a grid. */
-function coverOf({ widthMm, heightMm }: { widthMm: number; heightMm: number }, strokes: readonly PracticeStroke[]): number {
+function coverOf(
+  { widthMm, heightMm }: { widthMm: number; heightMm: number },
+  strokes: readonly PracticeStroke[],
+): number {
   const cellMm = Math.max(8, Math.sqrt((widthMm * heightMm) / 6000));
-  const [across, down] = [Math.max(1, Math.round(widthMm / cellMm)), Math.max(1, Math.round(heightMm / cellMm))];
+  const [across, down] = [
+    Math.max(1, Math.round(widthMm / cellMm)),
+    Math.max(1, Math.round(heightMm / cellMm)),
+  ];
   const met = new Uint8Array(across * down);
   for (const { tool, points } of strokes) {
     const half = wideOf(tool) / 2;
     for (let n = 0; n < points.length; n += 1) {
-      const [[ax, ay], [bx, by]] = [points[Math.max(0, n - 1)] as readonly [number, number], points[n] as readonly [number, number]];
+      const [[ax, ay], [bx, by]] = [
+        points[Math.max(0, n - 1)] as readonly [number, number],
+        points[n] as readonly [number, number],
+      ];
       const steps = Math.max(1, Math.ceil(Math.hypot(bx - ax, by - ay) / cellMm));
       for (let k = 0; k <= steps; k += 1) {
         const [x, y] = [ax + ((bx - ax) * k) / steps, ay + ((by - ay) * k) / steps];
-        for (let j = Math.max(0, Math.floor((y - half) / cellMm)); j <= Math.min(down - 1, (y + half) / cellMm); j += 1)
-          for (let i = Math.max(0, Math.floor((x - half) / cellMm)); i <= Math.min(across - 1, (x + half) / cellMm); i += 1)
+        for (
+          let j = Math.max(0, Math.floor((y - half) / cellMm));
+          j <= Math.min(down - 1, (y + half) / cellMm);
+          j += 1
+        )
+          for (
+            let i = Math.max(0, Math.floor((x - half) / cellMm));
+            i <= Math.min(across - 1, (x + half) / cellMm);
+            i += 1
+          )
             met[j * across + i] = 1;
       }
     }
@@ -103,7 +120,10 @@ function directions(strokes: readonly PracticeStroke[]): { directionDeg: number;
   const ways: { angle: number; long: number }[] = [];
   for (const { points } of strokes)
     for (let n = 1; n < points.length; n += 1) {
-      const [[ax, ay], [bx, by]] = [points[n - 1] as readonly [number, number], points[n] as readonly [number, number]];
+      const [[ax, ay], [bx, by]] = [
+        points[n - 1] as readonly [number, number],
+        points[n] as readonly [number, number],
+      ];
       const long = Math.hypot(bx - ax, by - ay);
       const angle = Math.atan2(by - ay, bx - ax);
       ways.push({ angle, long });
@@ -113,7 +133,10 @@ function directions(strokes: readonly PracticeStroke[]): { directionDeg: number;
     }
   if (whole === 0) return { directionDeg: 0, crossing: 0 };
   const main = Math.atan2(s, c) / 2;
-  const across = ways.reduce((sum, { angle, long }) => sum + (Math.abs(Math.sin(angle - main)) > Math.SQRT1_2 ? long : 0), 0);
+  const across = ways.reduce(
+    (sum, { angle, long }) => sum + (Math.abs(Math.sin(angle - main)) > Math.SQRT1_2 ? long : 0),
+    0,
+  );
   return { directionDeg: (main * 180) / Math.PI, crossing: across / whole };
 }
 
@@ -145,7 +168,7 @@ export function critique(of: PieceRehearsal, piece: Measured, practice: Practice
   const seen = mudAfter.findIndex((value) => value >= MUD_SEEN);
   const coat = rehearsal.coats.find(({ colours }) => colours.length > 1) ?? rehearsal.coats[0];
   const filmMm = coat?.filmMm ?? 1;
-  const film = filmAfter(pulls.flat(), rehearsal.box, filmMm, strokes.at(-1)?.flowLeft ?? 1);
+  const film = filmAfter(pulls.flat(), topOf(rehearsal), filmMm, strokes.at(-1)?.flowLeft ?? 1);
   const thin = thinPlaces(film, 0.6 * filmMm);
   const setDowns = strokes.flatMap(({ tool, points: [first] }, stroke) =>
     first && WIDE_TOOLS.includes(tool) && fromEdgeMm(piece, first) > EDGE_MM
@@ -158,14 +181,13 @@ export function critique(of: PieceRehearsal, piece: Measured, practice: Practice
   const usedMin = Math.max(0, (strokes.at(-1)?.atMin ?? practice.fromMin) - practice.fromMin);
   const openMin = Math.max(0, practice.openUntilMin - practice.fromMin);
   const mudEnd = mudAfter.at(-1) ?? 0;
-  const score = Math.round(
-    100 *
-      (0.3 * clamp(cover / 0.9) +
-        0.3 * (1 - clamp((mudEnd - 0.3) / 3)) +
-        0.15 * (1 - clamp(thin.length / 4)) +
-        0.1 * (1 - clamp(setDowns.length / 3)) +
-        0.15 * (strokes.length === 0 ? 0 : 1 - clamp(late / strokes.length))),
-  );
+  // How well it was done, by how much of it was done: a top left alone is no work.
+  const well =
+    0.45 * (1 - clamp((mudEnd - 0.3) / 3)) +
+    0.2 * (1 - clamp(thin.length / 4)) +
+    0.15 * (1 - clamp(setDowns.length / 3)) +
+    0.2 * (strokes.length === 0 ? 0 : 1 - clamp(late / strokes.length));
+  const score = Math.round(100 * well * (0.2 + 0.8 * clamp(cover / 0.9)));
   const percent = (share: number) => `${Math.round(share * 100)} %`;
   const words = [
     { what: `A tool went over ${percent(cover)} of the top.`, good: cover > 0.8 },
@@ -201,7 +223,12 @@ export function critique(of: PieceRehearsal, piece: Measured, practice: Practice
       good: usedMin <= openMin,
     },
     ...(late > 0
-      ? [{ what: `${late} ${late === 1 ? "pull" : "pulls"} into a film that hardly moved: it tears.`, good: false }]
+      ? [
+          {
+            what: `${late} ${late === 1 ? "pull" : "pulls"} into a film that hardly moved: it tears.`,
+            good: false,
+          },
+        ]
       : []),
   ];
   return {

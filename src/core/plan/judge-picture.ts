@@ -47,6 +47,14 @@ export function sheetOf(of: Rehearsal, colours: number, widthPx: number): Sheet 
   };
 }
 
+/** The top alone: the film on faces is another matter. */
+export const topOf = ({ topMm: { wide, high } }: Rehearsal): Box => ({
+  minX: 0,
+  minY: 0,
+  maxX: wide,
+  maxY: high,
+});
+
 const lightOf = ({ lab }: PaletteColour) => lab[0] / 100;
 
 /** Measures the picture of a rehearsal after so many of its passes, on a sheet of a width, px: 500 is fine enough for mud. */
@@ -67,7 +75,7 @@ export function measurePicture(
   const worked = rehearsal.coats.findLast(({ colours }) => colours.length > 1) ?? rehearsal.coats[0];
   const filmMm = worked?.filmMm ?? 1;
   const flowLeft = worked?.passes.at(-1)?.flowLeft ?? 1;
-  const film = filmAfter(done, rehearsal.box, filmMm, flowLeft);
+  const film = filmAfter(done, topOf(rehearsal), filmMm, flowLeft);
   const top = onTop(picture);
   const cells = film.mm.length;
   return {
@@ -244,8 +252,57 @@ export function judgePicture(
   return found.sort((one, other) => order[one.grade] - order[other.grade]);
 }
 
-/** Where a place of the film grid lies, as shares of what is seen. */
-export const shareOf = ({ minX, minY, maxX, maxY }: Box, { x, y }: { x: number; y: number }) => ({
-  across: (x - minX) / (maxX - minX),
-  down: (y - minY) / (maxY - minY),
-});
+/** Passes that blend: what is told of them round by round. */
+const BLENDS = ["spread", "palm", "comb", "roller-cut"];
+const ROUNDS = 4;
+const ROUNDS_PX = 240;
+/** So much more of the top melted together than after the pour is grey that is seen (assumed). */
+const MOST_BLENDED = 0.12;
+
+/** The last pass of a rehearsal that blends. */
+export const blendingPass = ({ rehearsal }: Pick<PieceRehearsal, "rehearsal">) =>
+  rehearsal.coats
+    .flatMap((coat) => coat.passes.map((pass) => ({ coat, pass })))
+    .findLast(({ pass }) => BLENDS.includes(pass.kind) && !pass.work.strokes);
+
+/** Share of the top in which colours have melted together, before a blending pass and after one, two and more rounds of it. */
+export function blendedByRound(of: Pick<PieceRehearsal, "rehearsal" | "palette">, passId: string): number[] {
+  const after = (rounds: number) => {
+    const rehearsal: Rehearsal = {
+      ...of.rehearsal,
+      coats: of.rehearsal.coats.map((coat) => {
+        const at = coat.passes.findIndex(({ id }) => id === passId);
+        if (at < 0) return coat;
+        return {
+          ...coat,
+          passes: [
+            ...coat.passes.slice(0, at),
+            ...(rounds > 0 ? coat.passes.slice(at, at + 1).map((pass) => ({ ...pass, rounds })) : []),
+          ],
+        };
+      }),
+    };
+    const last = rehearsal.coats.findIndex(({ passes }) => passes.some(({ id }) => id === passId));
+    const coats = rounds > 0 ? rehearsal.coats.slice(0, last + 1) : rehearsal.coats;
+    return blended(
+      evaluate(compile({ ...rehearsal, coats }).ops, sheetOf(rehearsal, of.palette.length, ROUNDS_PX)),
+    );
+  };
+  return Array.from({ length: ROUNDS + 1 }, (_, rounds) => after(rounds));
+}
+
+/** What is said of more rounds: by how much grey grows, and after which to stop; null where it never shows. */
+export function roundsFinding(byRound: readonly number[], planned: number): Finding | null {
+  const [before = 0, ...after] = byRound;
+  const growth = after.length > 0 ? ((after.at(-1) ?? 0) - before) / after.length : 0;
+  const over = after.findIndex((share) => share - before > MOST_BLENDED);
+  const stop = over < 0 ? null : Math.max(1, over);
+  if (growth < 0.02 || stop === null || planned <= stop) return null;
+  return {
+    id: "rounds",
+    what: `Grey grows by ${percent(growth)} of the top per round: stop after ${stop === 1 ? "one" : stop === 2 ? "two" : String(stop)}.`,
+    soWhat: `${planned} are planned. The less done, the better.`,
+    grade: "change",
+    place: null,
+  };
+}

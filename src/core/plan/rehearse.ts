@@ -5,7 +5,6 @@ import { hexOfXyz, labOfXyz, linearOfXyz, xyzOfHex, type Lab, type Rgb } from ".
 import { flowShareIn } from "../cure/film-in-room";
 import { unrolledWall } from "../geometry/frustum";
 import type { Measured } from "../geometry/measure";
-import type { Box } from "../geometry/ring";
 import { unfoldedBox } from "../geometry/unfold";
 import { placesOf, veinsOnPiece } from "../pattern/vein-map";
 import type { Ink } from "../pattern/picture";
@@ -68,7 +67,10 @@ const workTool = ({ kind, tool }: Pass): WorkTool =>
 const DARK_PAINT = "#26282b";
 const LIGHT_PAINT = "#f1efe9";
 const MICA = "#c9b27a";
-const usualPaint = (kind: PatternPass, coat: readonly ColourLooks[]): { name: string; hex: string } | null => {
+const usualPaint = (
+  kind: PatternPass,
+  coat: readonly ColourLooks[],
+): { name: string; hex: string } | null => {
   switch (kind) {
     case "fog":
     case "mask": {
@@ -103,12 +105,19 @@ const isRound = ({ piece }: Measured) => piece.shape.kind === "tumbler";
 
 /** A tumbler's wall as it is worked: once around at its middle, and up along the slant. */
 
-function seenOf(piece: Measured): { box: Box; aroundMm: number | null } {
+function seenOf(piece: Measured): Pick<Rehearsal, "box" | "topMm" | "aroundMm"> {
   const { shape } = piece.piece;
-  if (shape.kind !== "tumbler") return { box: unfoldedBox(piece), aroundMm: null };
+  if (shape.kind !== "tumbler") {
+    const { widthMm, heightMm } = piece.outline;
+    return { box: unfoldedBox(piece), topMm: { wide: widthMm, high: heightMm }, aroundMm: null };
+  }
   const aroundMm = (Math.PI * (shape.topDiameterMm + shape.bottomDiameterMm)) / 2;
   const { slantMm } = unrolledWall(shape.topDiameterMm, shape.bottomDiameterMm, shape.heightMm);
-  return { box: { minX: 0, minY: 0, maxX: aroundMm, maxY: slantMm }, aroundMm };
+  return {
+    box: { minX: 0, minY: 0, maxX: aroundMm, maxY: slantMm },
+    topMm: { wide: aroundMm, high: slantMm },
+    aroundMm,
+  };
 }
 
 /** Coats that make the picture: coloured ones and veins; what fills a mould or a channel is its picture too. */
@@ -133,7 +142,14 @@ export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): Piec
     metallic: boolean,
     poured: number,
   ) => {
-    palette.push({ name, hex: look.hex, rgb: linear(linearOfXyz(look.xyz)), lab: look.lab, metallic, poured });
+    palette.push({
+      name,
+      hex: look.hex,
+      rgb: linear(linearOfXyz(look.xyz)),
+      lab: look.lab,
+      metallic,
+      poured,
+    });
     return palette.length - 1;
   };
   const painted = (name: string, hex: string, metallic: boolean) => {
@@ -162,7 +178,8 @@ export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): Piec
     const { coat } = planned;
     const seen = looks.get(coat.id);
     const total = coat.colours.reduce((sum, { share }) => sum + share, 0) || 1;
-    const seenTotal = coat.colours.reduce((sum, { share, look }) => sum + (look === "clear" ? 0 : share), 0) || 1;
+    const seenTotal =
+      coat.colours.reduce((sum, { share, look }) => sum + (look === "clear" ? 0 : share), 0) || 1;
     const filmMm = isFill(coat) ? piece.fillDepthMm * coat.coverShare : filmOn(coat, piece.id);
     const colours = (seen?.colours ?? []).map((one) => ({
       at: add(
@@ -174,8 +191,7 @@ export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): Piec
       ),
       share: one.colour.share / total,
       // The first coat's colours are worked out over their ground as they are; clear lies over whatever is there.
-      hides:
-        planned === first && !isFill(coat) && one.colour.look !== "clear" ? 1 : hidesOf(one, filmMm),
+      hides: planned === first && !isFill(coat) && one.colour.look !== "clear" ? 1 : hidesOf(one, filmMm),
     }));
     const into = filmBelow(planned, on);
     const rows = patternPasses(planned, into, job).map((row) => {
@@ -253,4 +269,3 @@ export const differenceIn =
     const [one, other] = [palette[a], palette[b]];
     return one && other ? ciede2000(one.lab, other.lab) : 0;
   };
-

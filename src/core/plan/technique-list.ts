@@ -96,7 +96,10 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
     passes: [
       [
         "lay",
-        { work: { pour: "clouds" }, note: "White over all, pearl and grey in long shadows along the veins to come." },
+        {
+          work: { pour: "clouds" },
+          note: "White over all, pearl and grey in long shadows along the veins to come.",
+        },
       ],
       ["palm", { rounds: 1, note: "Light: the shadows keep their direction." }],
       ["alcohol", { fromMin: 16, mlPerM2: 3, work: { drops: "mist" }, stopHere: "clouded white" }],
@@ -123,12 +126,22 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ["spread", { tool: "squeegee" }],
       [
         "fog",
-        { fromMin: 17, mlPerM2: 11, work: { hex: "#EDEBE6", wideMm: 150 }, note: "White from a distance, heavy." },
+        {
+          fromMin: 17,
+          mlPerM2: 11,
+          work: { hex: "#EDEBE6", wideMm: 150 },
+          note: "White from a distance, heavy.",
+        },
       ],
       ["alcohol", { fromMin: 18, mlPerM2: 12, note: "Drops at once into the fog." }],
       [
         "fog",
-        { fromMin: 27, mlPerM2: 9, work: { hex: "#26282B", wideMm: 120 }, note: "Dark, where the alcohol has gone." },
+        {
+          fromMin: 27,
+          mlPerM2: 9,
+          work: { hex: "#26282B", wideMm: 120 },
+          note: "Dark, where the alcohol has gone.",
+        },
       ],
       [
         "alcohol",
@@ -246,8 +259,17 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ["Stone grey", 0.08],
     ],
     passes: [
-      ["lay", { work: { pour: "bands", wideMm: 46, many: 1.2 }, note: "Beds along the length, thick and thin." }],
-      ["skim", { work: { many: 0.7, pressure: 0.35 }, note: "Wide blade, almost no pressure, from the edge inwards." }],
+      [
+        "lay",
+        { work: { pour: "bands", wideMm: 46, many: 1.2 }, note: "Beds along the length, thick and thin." },
+      ],
+      [
+        "skim",
+        {
+          work: { many: 0.7, pressure: 0.35 },
+          note: "Wide blade, almost no pressure, from the edge inwards.",
+        },
+      ],
       ["chop", { fromMin: 40, work: { many: 0.5 }, stopHere: "layered stone" }],
       ...FACES_LATE,
     ],
@@ -270,7 +292,10 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
     passes: [
       [
         "lay",
-        { work: { pour: "fields", wideMm: 80 }, note: "Tape the border. One side today; peel when gummy; the other tomorrow." },
+        {
+          work: { pour: "fields", wideMm: 80 },
+          note: "Tape the border. One side today; peel when gummy; the other tomorrow.",
+        },
       ],
       ["palm", { work: { many: 0.5, pressure: 0.35 }, note: "Each side on its own." }],
       ["alcohol", { fromMin: 15, mlPerM2: 4, stopHere: "two fields" }],
@@ -317,10 +342,25 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ["Flat white", 0.1],
     ],
     passes: [
-      ["lay", { work: { pour: "fields", wideMm: 90 }, note: "Sand, shallow, deep; white along each border." }],
-      ["drizzle", { work: { turnDeg: 90, many: 0.6, wideMm: 26 }, note: "White threads along the edge of the water." }],
-      ["blow", { tool: "heat-gun", work: { turnDeg: 180, many: 1.4 }, note: "White blown up the beach and back." }],
-      ["palm", { work: { many: 0.5, turnDeg: 90, way: "arc", pressure: 0.3 }, note: "Ripples along the beach, light." }],
+      [
+        "lay",
+        { work: { pour: "fields", wideMm: 90 }, note: "Sand, shallow, deep; white along each border." },
+      ],
+      [
+        "drizzle",
+        { work: { turnDeg: 90, many: 0.6, wideMm: 26 }, note: "White threads along the edge of the water." },
+      ],
+      [
+        "blow",
+        { tool: "heat-gun", work: { turnDeg: 180, many: 1.4 }, note: "White blown up the beach and back." },
+      ],
+      [
+        "palm",
+        {
+          work: { many: 0.5, turnDeg: 90, way: "arc", pressure: 0.3 },
+          note: "Ripples along the beach, light.",
+        },
+      ],
       ["alcohol", { fromMin: 12, mlPerM2: 8, stopHere: "tide" }],
     ],
     rehearsal: { seed: 1, angleDeg: 24 },
@@ -408,7 +448,13 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ["Deep blue", 0.04],
     ],
     passes: [
-      ["lay", { work: { pour: "clouds", many: 2.5 }, note: "Tinted clear first, the others swirled in from the ends." }],
+      [
+        "lay",
+        {
+          work: { pour: "clouds", many: 2.5 },
+          note: "Tinted clear first, the others swirled in from the ends.",
+        },
+      ],
       ["spread", { tool: "stick", work: { way: "sway" }, note: "A stick, slowly, along the channel." }],
       ["flame", { fromMin: 20, stopHere: "still water" }],
     ],

@@ -23,6 +23,7 @@ import { decimal } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { ShopPicture } from "@/ui/shop-picture";
 import { SelectField } from "@/ui/text-field";
+import { ApprovedPictures } from "./approved-pictures";
 import { BoardDialog } from "./board-dialog";
 import { recipeLook } from "./recipe-look";
 import { SampleBoards } from "./sample-boards";
@@ -132,6 +133,7 @@ export function VersionView({
         onOpen={openBoard}
         onJob={(board) => setOpen({ what: "job", board, asBoard: false })}
       />
+      <ApprovedPictures versionId={version.id} />
       <JobsOf recipe={recipe} version={version} />
       {open?.what === "board" && (
         <BoardDialog

@@ -101,7 +101,8 @@ export function drop({
         const inside = (Math.sqrt(Math.max(0, star)) - rho) * mean;
         const length = Math.sqrt(dx * dx + dy * dy) || 1;
         const half = edgeHalfMm(tile, i, dx / length, dy / length, edgeMm);
-        if (inside > -half) meet(tile, i, colour, hides * Math.min(1, Math.max(0, (inside + half) / (2 * half))));
+        if (inside > -half)
+          meet(tile, i, colour, hides * Math.min(1, Math.max(0, (inside + half) / (2 * half))));
         const pushed = pushes * star;
         if (rho2 <= pushed || rho === 0) {
           // Nothing of before lies here; what is still seen through its soft edge is what was at its middle.

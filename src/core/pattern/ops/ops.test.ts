@@ -175,7 +175,11 @@ describe("footprints", () => {
           dragMm: 30,
           profile: profileOf((p) => Math.exp(-((p / 30) ** 2)), 110),
           smear: 0,
-          ...(n % 3 === 0 ? {} : n % 3 === 1 ? { arcMm: 400 } : { wave: { heightMm: 10, lengthMm: 130, phase: n } }),
+          ...(n % 3 === 0
+            ? {}
+            : n % 3 === 1
+              ? { arcMm: 400 }
+              : { wave: { heightMm: 10, lengthMm: 130, phase: n } }),
         }),
       ),
       ...flows,
@@ -253,7 +257,17 @@ describe("what only covers", () => {
     expect(outside).toBe(0);
   });
   test("a field covers its side of the border, and with a width no more than its strip", () => {
-    const still = { x: 0, y: 0, angle: 0, wanderMm: 0, lengthMm: 300, colour: 1, edgeMm: 0.5, hides: 1, seed: 1 };
+    const still = {
+      x: 0,
+      y: 0,
+      angle: 0,
+      wanderMm: 0,
+      lengthMm: 300,
+      colour: 1,
+      edgeMm: 0.5,
+      hides: 1,
+      seed: 1,
+    };
     const points: [number, number][] = [
       [-20, 4],
       [20, 4],

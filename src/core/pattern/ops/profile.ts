@@ -68,7 +68,11 @@ export function profileOf(shape: (p: number) => number, reachMm: number): Profil
 const OCTAVES = 3;
 
 /** A line of noise, 0 in the middle, about ±1: fades from coarse to fine (height by length). */
-export function streaks(seed: number, coarseMm: number, aroundMm: number | null = null): (p: number) => number {
+export function streaks(
+  seed: number,
+  coarseMm: number,
+  aroundMm: number | null = null,
+): (p: number) => number {
   const random = seeded(seed);
   // Around a tumbler each wave fits a whole number of times.
   const fitted = (times: number) =>

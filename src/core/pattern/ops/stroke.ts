@@ -87,7 +87,9 @@ export function stroke({ x, y, angle, halfMm, dragMm, softMm = 0, profile, smear
     const p = c * dy - s * dx;
     const wide = Math.abs(s) * hx + Math.abs(c) * hy;
     return (
-      Math.abs(c * dx + s * dy) < long + Math.abs(c) * hx + Math.abs(s) * hy && p > low - wide && p < high + wide
+      Math.abs(c * dx + s * dy) < long + Math.abs(c) * hx + Math.abs(s) * hy &&
+      p > low - wide &&
+      p < high + wide
     );
   };
   const back = (tile: Tile) => {
@@ -174,7 +176,8 @@ export function stroke({ x, y, angle, halfMm, dragMm, softMm = 0, profile, smear
       );
       // Flakes lie along the last shears: the latest most, each as far as it is strong.
       const sheared = Math.abs(dragMm * df1 * g);
-      const turns = Math.min(1, sheared / TURNS) * (1 - Math.hypot(tile.shear2x[i] as number, tile.shear2y[i] as number));
+      const turns =
+        Math.min(1, sheared / TURNS) * (1 - Math.hypot(tile.shear2x[i] as number, tile.shear2y[i] as number));
       if (turns > 0.01) {
         tile.shear2x[i] = (tile.shear2x[i] as number) + turns * (tx * tx - ty * ty);
         tile.shear2y[i] = (tile.shear2y[i] as number) + turns * 2 * tx * ty;

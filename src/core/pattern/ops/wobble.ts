@@ -3,7 +3,14 @@ import { EVERYWHERE, type Op } from "../op";
 import { boundTile, drawOut } from "../tile";
 
 /** How a film flows on its own before it thickens: a row of shears at all angles, coarse and fine. */
-export type Wobble = { heightMm: number; coarseMm: number; fineMm: number; shears: number; seed: number; /** Once around a tumbler, mm. */ aroundMm?: number | null };
+export type Wobble = {
+  heightMm: number;
+  coarseMm: number;
+  fineMm: number;
+  shears: number;
+  seed: number;
+  /** Once around a tumbler, mm. */ aroundMm?: number | null;
+};
 
 /** Finer shears are lower: height by this power of their length. */
 const POWER = 1.1;
@@ -22,7 +29,9 @@ function turnBy(angle: number): void {
     r +
     r *
       r2 *
-      (-0.16666666666666666 + r2 * 0.008333333333333333 + r4 * (-0.0001984126984126984 + r2 * 2.7557319223985893e-6));
+      (-0.16666666666666666 +
+        r2 * 0.008333333333333333 +
+        r4 * (-0.0001984126984126984 + r2 * 2.7557319223985893e-6));
   const c =
     1 + r2 * (-0.5 + r2 * 0.041666666666666664 + r4 * (-0.001388888888888889 + r2 * 2.48015873015873e-5));
   const odd = (quarter & 1) !== 0;
@@ -48,7 +57,7 @@ export function wobble({ heightMm, coarseMm, fineMm, shears, seed, aroundMm = nu
     // The wave's part around is made to fit a whole number of times; the shear stays across it.
     const times = Math.round((-own.dy * own.k * aroundMm) / (2 * Math.PI));
     const [kx, ky] = [(2 * Math.PI * times) / aroundMm, own.dx * own.k];
-    const k = Math.hypot(kx, ky) || 2 * Math.PI / aroundMm;
+    const k = Math.hypot(kx, ky) || (2 * Math.PI) / aroundMm;
     return { ...own, k, dx: ky / k || 1, dy: -kx / k || 0 };
   });
   /** The last shear first, five numbers each: direction, height, wave number, phase. */

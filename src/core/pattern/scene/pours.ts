@@ -4,6 +4,15 @@ import { drop } from "../ops/drop";
 import { line, type LinePoint } from "../ops/line";
 import { acrossOf, areaOf, around, between, sourceOf, spread, wander } from "./random";
 
+/** A fresh coating resin, m²/s, and for how long a puddle runs before it is worked, s (assumed). */
+const FRESH_M2_S = 9e-4;
+const RUNS_S = 60;
+const G = 9.81;
+
+/** Radius of a puddle of a volume after some time, mm: R = 0.894·(g·V³·t/3ν)^⅛ (Huppert, JFM 1982, from memory). */
+export const puddleRadiusMm = (ml: number, seconds = RUNS_S, viscosityM2S = FRESH_M2_S): number =>
+  1000 * 0.894 * ((G * (ml * 1e-6) ** 3 * seconds) / (3 * viscosityM2S)) ** (1 / 8);
+
 /** More puddles of a colour than these nobody pours. */
 const MOST_PUDDLES = 48;
 

@@ -34,12 +34,21 @@ function stretches(points: readonly Place[]): { from: Place; to: Place }[] {
 }
 
 /** What one drawn line does to a film with so much flow left. */
-export function practisedStroke({ tool, points, pressure }: PractisedStroke, flowLeft: number, seed: number): Op[] {
+export function practisedStroke(
+  { tool, points, pressure }: PractisedStroke,
+  flowLeft: number,
+  seed: number,
+): Op[] {
   return stretches(points).map(({ from, to }, n) => {
     const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
     const long = Math.hypot(dx, dy);
     const angle = Math.atan2(dy, dx);
-    const place = { x: (from[0] + to[0]) / 2, y: (from[1] + to[1]) / 2, angle, halfMm: long * (0.5 + OVERLAP) };
+    const place = {
+      x: (from[0] + to[0]) / 2,
+      y: (from[1] + to[1]) / 2,
+      angle,
+      halfMm: long * (0.5 + OVERLAP),
+    };
     if (tool === "blade") {
       const share = 0.25 * (0.4 + 1.2 * pressure) * carried(flowLeft);
       return {

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { newCoat } from "@/core/plan/new-job";
 import { copiedCoat } from "@/core/plan/builds";
 import { dammed } from "@/core/plan/new-piece";
-import { TECHNIQUES, type TechniqueId } from "@/core/plan/technique-list";
+import { TECHNIQUE_IDS, TECHNIQUES, type TechniqueId } from "@/core/plan/technique-list";
 import { withTechnique } from "@/core/plan/techniques";
 import { isFill, START_WORDS, type Coat, type StartsAfter } from "@/core/schedule/coat";
 import { filmInAllUnits } from "@/core/units/format-quantity";
@@ -25,6 +25,7 @@ import { FilmSources } from "./film-sources";
 import { PassList } from "./pass-list";
 import { ShareList } from "./share-list";
 import { FaceTiming } from "./face-timing";
+import { RehearsalAdvice } from "../rehearse/rehearsal-advice";
 import { VeinTiming } from "./vein-timing";
 import { SprayList } from "./spray-list";
 
@@ -48,6 +49,7 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
     change((job) => ({
       ...job,
       coats: job.coats.map((one) => (one.id === coat.id ? withTechnique(one, technique, newId) : one)),
+      rehearsal: TECHNIQUES[technique].rehearsal,
       pieces: TECHNIQUES[technique].dam ? job.pieces.map(dammed) : job.pieces,
     }));
 
@@ -97,18 +99,16 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
         </div>
       </div>
 
-      {coat.kind === "colour" && (
-        <div className="text-sm">
-          <span className="text-ink-soft">fill by </span>
-          {(Object.keys(TECHNIQUES) as TechniqueId[]).map((technique, at) => (
-            <span key={technique}>
-              {at > 0 && <span className="text-ink-soft"> · </span>}
-              <Button weight="quiet" title={TECHNIQUES[technique].look} onClick={() => fill(technique)}>
-                {TECHNIQUES[technique].name.split(",")[0]?.toLowerCase()}
-              </Button>
-            </span>
-          ))}
-        </div>
+      {(coat.kind === "colour" || coat.kind === "fill") && (
+        <Menu label="fill by a look">
+          {TECHNIQUE_IDS.filter((id) => (TECHNIQUES[id].for === "channel") === (coat.kind === "fill")).map(
+            (technique) => (
+              <MenuItem key={technique} onSelect={() => fill(technique)}>
+                {TECHNIQUES[technique].name}: {TECHNIQUES[technique].look}
+              </MenuItem>
+            ),
+          )}
+        </Menu>
       )}
       {(coat.kind === "base" || coat.kind === "primer") && (
         <Choice
@@ -276,6 +276,7 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
         )}
         <AdviceAt coatId={coat.id} at={["rate", "batches"]} />
         {coat.passes.some(({ kind }) => kind === "veins") && <VeinTiming coat={coat} />}
+        <RehearsalAdvice coat={coat} />
         {coat.coversFaces && coat.passes.some(({ kind }) => kind === "faces" || kind === "dam-pull") && (
           <FaceTiming coat={coat} />
         )}

@@ -23,7 +23,7 @@ const EDGE = 88;
 const INK = "#1e2124";
 const SOFT = "#55544f";
 const FONT = "'Archivo Variable', Archivo, sans-serif";
-const PICTURE_HIGH = 690;
+const PICTURE_HIGH = 640;
 
 /** Draws the sheet, black on white. */
 export function drawClientSheet(canvas: HTMLCanvasElement, sheet: ClientSheet): void {
@@ -49,7 +49,7 @@ export function drawClientSheet(canvas: HTMLCanvasElement, sheet: ClientSheet): 
   const top = EDGE + 104;
   drawing.drawImage(own, EDGE + (room - wide) / 2, top + (PICTURE_HIGH - own.height) / 2);
   // Its colours, with what share of the pour each is.
-  const chips = top + PICTURE_HIGH + 40;
+  const chips = top + PICTURE_HIGH + 34;
   const step = Math.min(210, (room - 420) / Math.max(1, sheet.colours.length));
   sheet.colours.forEach(({ name, hex, share }, n) => {
     const x = EDGE + n * step;

@@ -19,7 +19,11 @@ import { useRehearsedPiece } from "./use-rehearsed-piece";
 
 const SHARP_PX = 1600;
 
-const fileName = (name: string) => name.replace(/[^\p{L}\p{N} _-]+/gu, "").trim().slice(0, 60) || "piece";
+const fileName = (name: string) =>
+  name
+    .replace(/[^\p{L}\p{N} _-]+/gu, "")
+    .trim()
+    .slice(0, 60) || "piece";
 const pngOf = (canvas: HTMLCanvasElement): Promise<Blob | null> =>
   new Promise((resolve) => canvas.toBlob(resolve, "image/png"));
 
@@ -41,7 +45,8 @@ export function ClientView() {
   const seed = of?.rehearsal.seed ?? 1;
   const versionId = recipe?.versionId ?? null;
   useEffect(() => {
-    if (versionId) void callAct(listApproved, { versionId }).then((result) => result.ok && setApproved(result.value));
+    if (versionId)
+      void callAct(listApproved, { versionId }).then((result) => result.ok && setApproved(result.value));
   }, [versionId]);
   useEffect(() => {
     if (!ref.current || !picture || !piece || !of) return;
@@ -55,7 +60,11 @@ export function ClientView() {
       whole: whole ? hexOfLab(whole) : "#ffffff",
       target:
         target && off !== null
-          ? { name: target.name, hex: hexOfLab([...target.lab]), words: `ΔE ${off.toFixed(1)}: ${closeness(off)}` }
+          ? {
+              name: target.name,
+              hex: hexOfLab([...target.lab]),
+              words: `ΔE ${off.toFixed(1)}: ${closeness(off)}`,
+            }
           : null,
       foot: `Sister ${seed} · ${today}`,
     });
@@ -100,7 +109,8 @@ export function ClientView() {
             void working(async () => {
               await save();
               const pictureId = await kept();
-              if (pictureId) fetchFile(`/jobs/${jobId}/sheets/client.pdf?piece=${piece.id}&picture=${pictureId}`);
+              if (pictureId)
+                fetchFile(`/jobs/${jobId}/sheets/client.pdf?piece=${piece.id}&picture=${pictureId}`);
             })
           }
         >
@@ -138,12 +148,13 @@ export function ClientView() {
           ref={ref}
           role="img"
           aria-label={`Sheet for the client: ${piece.name}`}
-          className="w-full max-w-[880px] border border-line-strong bg-white"
+          className="w-full max-w-[790px] border border-line-strong bg-white"
           style={{ aspectRatio: "1754 / 1240" }}
         />
         <div className="text-sm max-w-[34ch]">
           <p className="mb-3">
-            What the client sees and signs. Choose the sister in The pour; the tile is the job&apos;s target in Colour.
+            What the client sees and signs. Choose the sister in The pour; the tile is the job&apos;s target
+            in Colour.
           </p>
           {recipe ? (
             <>

@@ -27,7 +27,8 @@ const fits = (id: TechniqueId, { piece, fillMl }: Measured): boolean => {
 
 /** The job with its colour coat filled by a look; null where it has none. */
 function withLook(job: JobDocument, id: TechniqueId): JobDocument | null {
-  const wanted = TECHNIQUES[id].for === "channel" ? isFill : ({ kind }: { kind: string }) => kind === "colour";
+  const wanted =
+    TECHNIQUES[id].for === "channel" ? isFill : ({ kind }: { kind: string }) => kind === "colour";
   const coat = job.coats.find(wanted);
   if (!coat) return null;
   return {

@@ -9,7 +9,9 @@ import { newId } from "../workspace/edits";
 const VEIN_SHARE = 0.06;
 
 /** The colours of a job that veins are drawn with: those of its vein coats, else the little ones of a coat that has a vein pass. */
-export function veinColours(coats: readonly Coat[]): { coat: Coat; colourId: string; name: string; hex: string }[] {
+export function veinColours(
+  coats: readonly Coat[],
+): { coat: Coat; colourId: string; name: string; hex: string }[] {
   const told = (coat: Coat, colours: Coat["colours"]) =>
     colours.map(({ id, name, hex }) => ({ coat, colourId: id, name, hex }));
   const own = coats.filter(({ kind }) => kind === "vein").flatMap((coat) => told(coat, coat.colours));
@@ -35,7 +37,7 @@ export function newSet(
     coatId: coat.id,
     colourId,
     angleDeg,
-    metresPerM2: thick ? 2.6 : 1.2,
+    metresPerM2: thick ? 3.4 : 1.4,
     thickMm: thick ? 8 : 3,
     manner: thick ? USUAL_MANNER : { ...USUAL_MANNER, branching: 0.25, hairs: 0.15, hazeMm: 0 },
     seed,

@@ -29,7 +29,15 @@ const WIDTH_WORDS: Partial<Record<PassKind, string>> = {
 };
 
 const pressureWords = (pressure: number) =>
-  pressure < 0.25 ? "almost none" : pressure < 0.42 ? "light" : pressure < 0.6 ? "usual" : pressure < 0.8 ? "firm" : "hard";
+  pressure < 0.25
+    ? "almost none"
+    : pressure < 0.42
+      ? "light"
+      : pressure < 0.6
+        ? "usual"
+        : pressure < 0.8
+          ? "firm"
+          : "hard";
 
 const entries = <Key extends string>(words: Record<Key, string>) => Object.entries(words) as [Key, string][];
 

@@ -2,8 +2,16 @@ import type { PictureMeasures } from "@/core/plan/judge-picture";
 import type { DrawnRows, Pictured, RehearseAnswer, RehearseQuestion } from "@/workers/rehearse.worker";
 
 type Wanted =
-  | { kind: "rows"; passes: number; widthPx: number; from: number; to: number; done: (rows: DrawnRows) => void }
-  | { kind: "measure"; passes: number; widthPx: number; done: (measures: PictureMeasures) => void };
+  | {
+      kind: "rows";
+      passes: number;
+      widthPx: number;
+      from: number;
+      to: number;
+      done: (rows: DrawnRows) => void;
+    }
+  | { kind: "measure"; passes: number; widthPx: number; done: (measures: PictureMeasures) => void }
+  | { kind: "rounds"; passId: string; done: (byRound: number[]) => void };
 type Task = { id: number; owner: object; of: Pictured; key: number; wanted: Wanted; again?: true };
 type Hand = { worker: Worker; knows: Set<number>; busy: Task | null };
 
@@ -36,6 +44,7 @@ function newHand(): Hand {
     // What was cancelled meanwhile is not wanted any more.
     if (task && task.id === data.task) {
       if ("rows" in data && task.wanted.kind === "rows") task.wanted.done(data.rows);
+      if ("byRound" in data && task.wanted.kind === "rounds") task.wanted.done(data.byRound);
       if ("measures" in data && task.wanted.kind === "measure") task.wanted.done(data.measures);
     }
     next();

@@ -9,7 +9,12 @@ import { unfoldedBox, unfoldedFaces } from "@/core/geometry/unfold";
 import type { Picture } from "./use-picture";
 
 /** What is seen of a piece, mm: its top with its faces folded out, or its wall unrolled. */
-export function seenSize(piece: Measured): { widthMm: number; heightMm: number; fromX: number; fromY: number } {
+export function seenSize(piece: Measured): {
+  widthMm: number;
+  heightMm: number;
+  fromX: number;
+  fromY: number;
+} {
   if (piece.piece.shape.kind === "tumbler")
     return { widthMm: piece.outline.widthMm, heightMm: piece.outline.heightMm, fromX: 0, fromY: 0 };
   const { minX, minY, maxX, maxY } = unfoldedBox(piece);
@@ -105,7 +110,12 @@ function drawWall(drawing: Drawing, canvas: HTMLCanvasElement, shape: Tumbler, o
 }
 
 /** Draws a rehearsed picture as its piece is seen, into a canvas of a width, px. */
-export function drawPiece(canvas: HTMLCanvasElement, picture: HTMLCanvasElement, piece: Measured, width: number): void {
+export function drawPiece(
+  canvas: HTMLCanvasElement,
+  picture: HTMLCanvasElement,
+  piece: Measured,
+  width: number,
+): void {
   const { widthMm, heightMm, fromX, fromY } = seenSize(piece);
   const scale = width / widthMm;
   canvas.width = width;

@@ -46,7 +46,8 @@ export function PracticeBoard({
     return [fromX + (event.clientX - box.left) / scale, fromY + (event.clientY - box.top) / scale];
   };
   /** A pen tells its pressure; a mouse and most fingers only that they are down. */
-  const pressure = (event: PointerEvent) => (event.pointerType === "pen" ? Math.max(0.05, event.pressure) : 0.5);
+  const pressure = (event: PointerEvent) =>
+    event.pointerType === "pen" ? Math.max(0.05, event.pressure) : 0.5;
   const down = (place: Place, firm: number) => {
     last.current = place;
     setTool({ at: place, down: true });

@@ -16,7 +16,14 @@ function MudByPull({ mudAfter, stopAfter }: { mudAfter: readonly number[]; stopA
         role="img"
         aria-label={`Mud after each of ${mudAfter.length} pulls, at the end ${(mudAfter.at(-1) ?? 0).toFixed(1)}`}
       >
-        <line x1="0" x2="100%" y1={66 - (60 * 0.8) / most} y2={66 - (60 * 0.8) / most} stroke="var(--color-line-strong)" strokeDasharray="3 3" />
+        <line
+          x1="0"
+          x2="100%"
+          y1={66 - (60 * 0.8) / most}
+          y2={66 - (60 * 0.8) / most}
+          stroke="var(--color-line-strong)"
+          strokeDasharray="3 3"
+        />
         {mudAfter.map((value, n) => (
           <rect
             key={n}
@@ -39,7 +46,10 @@ function MudByPull({ mudAfter, stopAfter }: { mudAfter: readonly number[]; stopA
 export function PracticeCritique({ critique, kept }: { critique: Critique; kept: readonly KeptPractice[] }) {
   const scores = [...kept].reverse().map(({ score }, n) => ({ x: n + 1, y: score }));
   return (
-    <section aria-label="Critique" className="grid grid-cols-[auto_minmax(0,1fr)_auto] gap-9 max-lg:grid-cols-1">
+    <section
+      aria-label="Critique"
+      className="grid grid-cols-[auto_minmax(0,1fr)_auto] gap-9 max-lg:grid-cols-1"
+    >
       <p>
         <span className="label block">score</span>
         <span className="figure text-6xl leading-none">{critique.score}</span>
@@ -47,7 +57,10 @@ export function PracticeCritique({ critique, kept }: { critique: Critique; kept:
       </p>
       <ul className="text-sm">
         {critique.words.map(({ what, good }) => (
-          <li key={what} className={`py-1 border-t border-line first:border-t-0 ${good ? "text-ink-soft" : ""}`}>
+          <li
+            key={what}
+            className={`py-1 border-t border-line first:border-t-0 ${good ? "text-ink-soft" : ""}`}
+          >
             <span aria-hidden className="inline-block w-5">
               {good ? "·" : "—"}
             </span>
@@ -56,7 +69,9 @@ export function PracticeCritique({ critique, kept }: { critique: Critique; kept:
         ))}
       </ul>
       <div className="w-[340px] max-w-full">
-        {critique.mudAfter.length > 0 && <MudByPull mudAfter={critique.mudAfter} stopAfter={critique.stopAfter} />}
+        {critique.mudAfter.length > 0 && (
+          <MudByPull mudAfter={critique.mudAfter} stopAfter={critique.stopAfter} />
+        )}
         {scores.length > 1 && (
           <LineChart
             lines={[{ name: "", points: scores }]}

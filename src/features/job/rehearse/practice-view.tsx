@@ -29,7 +29,16 @@ import { useRehearsedPiece } from "./use-rehearsed-piece";
 const MOST_HEIGHT = 350;
 const MOST_PX = 800;
 const TICK_MS = 200;
-const TOOLS: readonly WorkTool[] = ["hand", "fingers", "roller", "blade", "squeegee", "foam-brush", "comb", "stick"];
+const TOOLS: readonly WorkTool[] = [
+  "hand",
+  "fingers",
+  "roller",
+  "blade",
+  "squeegee",
+  "foam-brush",
+  "comb",
+  "stick",
+];
 const SPEEDS = ["1", "5", "10", "20"] as const;
 const WORKED = ["spread", "palm", "comb", "skim", "roller-cut"];
 
@@ -47,18 +56,24 @@ export function PracticeView() {
   const [judged, setJudged] = useState<Critique | null>(null);
   const [kept, setKept] = useState<KeptPractice[]>([]);
   // What the server did not take stays in this browser until it does.
-  const { draft: waiting, set: setWaiting } = useDraft<{ practices: KeptPractice[] }>("practices.unkept", { practices: [] });
+  const { draft: waiting, set: setWaiting } = useDraft<{ practices: KeptPractice[] }>("practices.unkept", {
+    practices: [],
+  });
   const drawing = useRef<PracticeStroke | null>(null);
 
   /** By itself a practice begins before the first pass that is worked by hand. */
   const first = useMemo(() => {
-    const kinds = new Map(document.coats.flatMap(({ passes }) => passes.map(({ id, kind }) => [id, kind] as const)));
+    const kinds = new Map(
+      document.coats.flatMap(({ passes }) => passes.map(({ id, kind }) => [id, kind] as const)),
+    );
     const at = of?.passes.findIndex(({ passId }) => WORKED.includes(kinds.get(passId) ?? "")) ?? -1;
     return at < 0 ? (of?.passes.length ?? 0) : at;
   }, [of, document.coats]);
   const passes = Math.min(from ?? first, of?.passes.length ?? 0);
   const size = piece && seenSize(piece);
-  const wide = size ? Math.max(1, Math.min(width, Math.round((MOST_HEIGHT * size.widthMm) / size.heightMm))) : 1;
+  const wide = size
+    ? Math.max(1, Math.min(width, Math.round((MOST_HEIGHT * size.widthMm) / size.heightMm)))
+    : 1;
   const wet = usePractice(of, passes, Math.min(MOST_PX, wide));
 
   const begun = of?.passes[Math.min(passes, (of?.passes.length ?? 1) - 1)];
@@ -67,7 +82,12 @@ export function PracticeView() {
   const film = useMemo(
     () =>
       coat?.card && coat.calibration && coat.windows
-        ? { card: coat.card, calibration: coat.calibration, room: roomOf(document), mixedAtMin: coat.windows.mixedAtMin }
+        ? {
+            card: coat.card,
+            calibration: coat.calibration,
+            room: roomOf(document),
+            mixedAtMin: coat.windows.mixedAtMin,
+          }
         : null,
     [coat, document],
   );
@@ -179,7 +199,12 @@ export function PracticeView() {
         </SelectField>
         <span>
           <span className="label block mb-1">Clock runs</span>
-          <Choice label="Clock runs" value={speed} options={SPEEDS.map((value) => ({ value, words: `${value}×` }))} onChange={setSpeed} />
+          <Choice
+            label="Clock runs"
+            value={speed}
+            options={SPEEDS.map((value) => ({ value, words: `${value}×` }))}
+            onChange={setSpeed}
+          />
         </span>
       </RehearseHead>
       <div className="flex items-end gap-6 mb-2 flex-wrap">
@@ -243,14 +268,23 @@ export function PracticeView() {
           />
         )}
         {width > 0 && coat && (
-          <svg width={wide} height="22" role="img" aria-label={`Minute ${now.toFixed(0)}; the film is gummy from minute ${openUntilMin.toFixed(0)}`}>
+          <svg
+            width={wide}
+            height="22"
+            role="img"
+            aria-label={`Minute ${now.toFixed(0)}; the film is gummy from minute ${openUntilMin.toFixed(0)}`}
+          >
             <FilmBar life={coat.life} mixedAtMin={0} x={x} untilMin={until} top={8} height={9} />
             <line x1={x(now)} x2={x(now)} y1="0" y2="22" stroke="var(--color-signal)" strokeWidth="3" />
           </svg>
         )}
       </div>
       <div className="flex items-center gap-4 mt-2 mb-4 flex-wrap">
-        <Button weight="primary" disabled={strokes.length === 0 || judged !== null} onClick={() => void finish()}>
+        <Button
+          weight="primary"
+          disabled={strokes.length === 0 || judged !== null}
+          onClick={() => void finish()}
+        >
           Stop here, and what was it?
         </Button>
         <Button
@@ -272,8 +306,8 @@ export function PracticeView() {
         </span>
         {waiting.practices.length > 0 && (
           <span role="alert" className="text-danger">
-            {waiting.practices.length === 1 ? "One practice is" : `${waiting.practices.length} practices are`} kept in this
-            browser only: the server was not reached.{" "}
+            {waiting.practices.length === 1 ? "One practice is" : `${waiting.practices.length} practices are`}{" "}
+            kept in this browser only: the server was not reached.{" "}
             <Button weight="quiet" onClick={() => void send(waiting.practices)}>
               keep it now
             </Button>
@@ -283,7 +317,11 @@ export function PracticeView() {
       {judged && <PracticeCritique critique={judged} kept={kept} />}
       {!judged && kept.length > 0 && (
         <p className="label">
-          Your last scores: {kept.slice(0, 8).map(({ score }) => score).join(" · ")}
+          Your last scores:{" "}
+          {kept
+            .slice(0, 8)
+            .map(({ score }) => score)
+            .join(" · ")}
         </p>
       )}
     </main>

@@ -37,7 +37,9 @@ export function RehearseView() {
   const many = of?.passes.length ?? 0;
   const done = Math.min(shown ?? many, many);
   const size = piece && seenSize(piece);
-  const wide = size ? Math.max(1, Math.min(width, Math.round((MOST_HEIGHT * size.widthMm) / size.heightMm))) : 1;
+  const wide = size
+    ? Math.max(1, Math.min(width, Math.round((MOST_HEIGHT * size.widthMm) / size.heightMm)))
+    : 1;
   const seen = before ? Math.max(0, done - 1) : done;
   const picture = usePicture(of, seen, Math.min(SHARPEST_PX, wide));
   useEffect(() => {
@@ -153,7 +155,11 @@ export function RehearseView() {
         }}
       />
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.25fr)_minmax(0,1.15fr)] gap-9 mt-4 max-lg:grid-cols-1">
-        {pass ? <PassWorkForm key={pass.passId} shown={pass} /> : <p className="text-sm text-ink-soft">Pick a pass to change how it is worked.</p>}
+        {pass ? (
+          <PassWorkForm key={pass.passId} shown={pass} />
+        ) : (
+          <p className="text-sm text-ink-soft">Pick a pass to change how it is worked.</p>
+        )}
         {measures && <SharesTable palette={of.palette} measures={measures} />}
         {measures && (
           <div>

@@ -79,7 +79,17 @@ export function usePicture(
         widthPx,
         from: n * PART_ROWS,
         to: Math.min(rows, (n + 1) * PART_ROWS),
-        done: ({ rgba, topPx, widthPx: wide, heightPx }: { rgba: Uint8ClampedArray<ArrayBuffer>; topPx: number; widthPx: number; heightPx: number }) => {
+        done: ({
+          rgba,
+          topPx,
+          widthPx: wide,
+          heightPx,
+        }: {
+          rgba: Uint8ClampedArray<ArrayBuffer>;
+          topPx: number;
+          widthPx: number;
+          heightPx: number;
+        }) => {
           drawing.putImageData(new ImageData(rgba, wide, heightPx), 0, topPx);
           left -= 1;
           show();

@@ -20,7 +20,9 @@ export function usePractice(
   keep: (pulls: number) => void;
   judge: (piece: Measured, practice: Practice) => Promise<Critique>;
 } {
-  const [shown, setShown] = useState<{ canvas: HTMLCanvasElement; drawn: number; partMs: number } | null>(null);
+  const [shown, setShown] = useState<{ canvas: HTMLCanvasElement; drawn: number; partMs: number } | null>(
+    null,
+  );
   const worker = useRef<Worker | null>(null);
   const judged = useRef<((critique: Critique) => void) | null>(null);
   // One part is asked for at a time; of what is drawn meanwhile only the latest is sent.
@@ -80,5 +82,12 @@ export function usePractice(
       }),
     [say],
   );
-  return { canvas: shown?.canvas ?? null, drawn: shown?.drawn ?? 0, partMs: shown?.partMs ?? null, pull, keep, judge };
+  return {
+    canvas: shown?.canvas ?? null,
+    drawn: shown?.drawn ?? 0,
+    partMs: shown?.partMs ?? null,
+    pull,
+    keep,
+    judge,
+  };
 }

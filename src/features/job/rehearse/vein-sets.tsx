@@ -9,6 +9,9 @@ import { QuantityField } from "@/ui/quantity-field";
 import { SliderField } from "@/ui/slider-field";
 import { useJob } from "../workspace/use-job";
 
+/** Less than this is told in millilitres to a tenth, ml: no cup is marked so finely. */
+const LITTLE_ML = 15;
+
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 /** One set of veins: how they go, how many, how thick; what it takes of its colour, and how wide its veins end. */
@@ -41,23 +44,37 @@ export function VeinSetForm({
       max={1}
       step={0.05}
       words={percent(set.manner[key])}
-      onChange={(value) => (key === "wander" ? onRedraw({ manner: { ...set.manner, wander: value } }) : manner({ [key]: value }))}
+      onChange={(value) =>
+        key === "wander" ? onRedraw({ manner: { ...set.manner, wander: value } }) : manner({ [key]: value })
+      }
     />
   );
   return (
     <section aria-label={`Veins: ${set.name}`} className="border-t border-ink pt-2 mb-5">
       <h2 className="heading flex items-baseline gap-2 mb-1">
-        <span aria-hidden className="inline-block w-7 h-3.5 border border-line-strong" style={{ background: colour }} />
+        <span
+          aria-hidden
+          className="inline-block w-7 h-3.5 border border-line-strong"
+          style={{ background: colour }}
+        />
         {set.name}
         <span className="label ml-auto">
           {set.veins.length} {set.veins.length === 1 ? "vein" : "veins"}
         </span>
       </h2>
       <p className="flex items-baseline gap-3 mb-2">
-        <span className="figure text-2xl">{quantityText(amounts.ml, "volume", system)}</span>
+        <span className="figure text-2xl">
+          {amounts.ml < LITTLE_ML
+            ? `${amounts.ml.toFixed(1)} ml`
+            : quantityText(amounts.ml, "volume", system)}
+        </span>
         <span className="label">
-          {quantityText(amounts.ml, "volume", otherSystem(system))} for {(amounts.lengthMm / 1000).toFixed(1)} m of
-          line
+          {amounts.ml >= LITTLE_ML && `${quantityText(amounts.ml, "volume", otherSystem(system))} `}
+          for{" "}
+          {system === "us"
+            ? `${(amounts.lengthMm / 304.8).toFixed(0)} ft`
+            : `${(amounts.lengthMm / 1000).toFixed(1)} m`}{" "}
+          of line
         </span>
       </p>
       <div className="grid grid-cols-2 gap-x-4 gap-y-1">
@@ -174,7 +191,11 @@ export function VeinForm({
         >
           take the last off
         </Button>
-        <Button weight="quiet" aria-pressed={vein.locked === true} onClick={() => onChange({ locked: !vein.locked })}>
+        <Button
+          weight="quiet"
+          aria-pressed={vein.locked === true}
+          onClick={() => onChange({ locked: !vein.locked })}
+        >
           {vein.locked ? "locked" : "lock"}
         </Button>
         <Button weight="quiet" onClick={onRemove}>
@@ -182,8 +203,8 @@ export function VeinForm({
         </Button>
       </div>
       <p className="label mt-1">
-        Pull its points, or move them by the arrow keys. What was changed is locked: it stays when its set is drawn
-        anew.
+        Pull its points, or move them by the arrow keys. What was changed is locked: it stays when its set is
+        drawn anew.
       </p>
     </section>
   );

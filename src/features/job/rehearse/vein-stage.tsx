@@ -23,7 +23,9 @@ const SNAP_PX = 12;
 const STEP_MM = 5;
 
 const pathOf = (points: readonly Point[], close: boolean) =>
-  points.length === 0 ? "" : `M${points.map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`).join("L")}${close ? "Z" : ""}`;
+  points.length === 0
+    ? ""
+    : `M${points.map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`).join("L")}${close ? "Z" : ""}`;
 
 type Pull =
   | { kind: "piece"; id: string; from: PiecePlace; start: Point }
@@ -135,9 +137,18 @@ export function VeinStage({
             {pieces.map((piece) => {
               const place = places.get(piece.id);
               if (!place) return null;
-              const rings = [piece.outline.corners, ...unfoldedFaces(piece).flatMap(({ ring, inside }) => (inside ? [] : [ring]))];
+              const rings = [
+                piece.outline.corners,
+                ...unfoldedFaces(piece).flatMap(({ ring, inside }) => (inside ? [] : [ring])),
+              ];
               return rings.map((ring, n) => (
-                <path key={`${piece.id} ${n}`} d={pathOf(ring.map((corner) => toMap(place, corner)), true)} />
+                <path
+                  key={`${piece.id} ${n}`}
+                  d={pathOf(
+                    ring.map((corner) => toMap(place, corner)),
+                    true,
+                  )}
+                />
               ));
             })}
           </clipPath>
@@ -145,7 +156,11 @@ export function VeinStage({
         {pieces.map((piece) => {
           const place = places.get(piece.id);
           if (!place) return null;
-          const onMap = (ring: readonly Point[]) => pathOf(ring.map((corner) => toMap(place, corner)), true);
+          const onMap = (ring: readonly Point[]) =>
+            pathOf(
+              ring.map((corner) => toMap(place, corner)),
+              true,
+            );
           const own = chosen?.kind === "piece" && chosen.id === piece.id;
           return (
             <g
@@ -252,7 +267,8 @@ export function VeinStage({
         )}
         {pieces.map((piece) => {
           const place = places.get(piece.id);
-          const middle = place && toMap(place, { x: piece.outline.widthMm / 2, y: piece.outline.heightMm + 0 });
+          const middle =
+            place && toMap(place, { x: piece.outline.widthMm / 2, y: piece.outline.heightMm + 0 });
           return (
             middle && (
               <text
@@ -322,7 +338,10 @@ function VeinLine({
 }) {
   const ways = useMemo(
     () =>
-      veinWays({ seed: vein.seed, thickMm: vein.thickMm, points: vein.points.map(([x, y]) => ({ x, y })) }, manner),
+      veinWays(
+        { seed: vein.seed, thickMm: vein.thickMm, points: vein.points.map(([x, y]) => ({ x, y })) },
+        manner,
+      ),
     [vein, manner],
   );
   const shape = ways.map(({ points }) => pathOf(ribbonRing(points), true)).join("");
@@ -340,7 +359,14 @@ function VeinLine({
       }}
       onKeyDown={(event) => (event.key === "Enter" || event.key === " ") && onChoose(vein.id)}
     >
-      <path d={pathOf(main, false)} fill="none" stroke={colour} strokeOpacity="0.35" strokeDasharray="3 4" vectorEffect="non-scaling-stroke" />
+      <path
+        d={pathOf(main, false)}
+        fill="none"
+        stroke={colour}
+        strokeOpacity="0.35"
+        strokeDasharray="3 4"
+        vectorEffect="non-scaling-stroke"
+      />
       <g clipPath="url(#vein-pieces)">
         <path d={shape} fill={colour} />
       </g>

@@ -21,7 +21,7 @@ import { Button } from "@/ui/button";
 import { Menu, MenuItem } from "@/ui/menu";
 import { fetchFile, saveFile } from "@/ui/save-file";
 import { useSize } from "@/ui/use-size";
-import { tapeRows } from "../sheets/tape-rows";
+import { TapeList } from "./tape-list";
 import { editCoat, newId } from "../workspace/edits";
 import { useJob, useJobState } from "../workspace/use-job";
 import { newSet, newVeinMap, veinColours } from "./new-vein-map";
@@ -29,25 +29,48 @@ import { RehearseHead } from "./rehearse-head";
 import { VeinForm, VeinSetForm } from "./vein-sets";
 import { VeinStage } from "./vein-stage";
 
-const STAGE_HEIGHT = 330;
+const STAGE_HEIGHT = 280;
 /** A vein is laid about so high, of its width at most (assumed). */
 const LAID_HIGH_MM = 1;
 
 /** Veins across all pieces as one stone, and what a tape measure says of them. */
 export function VeinsView() {
+  const { document, plan, change } = useJob();
+  const pieces = useMemo(
+    () => plan.pieces.filter(({ piece }) => piece.shape.kind !== "tumbler" && piece.shape.kind !== "mould"),
+    [plan.pieces],
+  );
+  if (document.veinMap) return <VeinMapEditor map={document.veinMap} pieces={pieces} />;
+  const first = newVeinMap(document, pieces);
+  return (
+    <main className="flex-1 px-7 pt-3 pb-5">
+      <RehearseHead title="Vein map" />
+      <p className="max-w-[62ch] mb-4">
+        All pieces laid out as they will stand, the veins drawn across them as one stone; for each piece the
+        list for the tape measure, and a template in full scale.
+      </p>
+      {first ? (
+        <Button weight="primary" onClick={() => change((job) => ({ ...job, veinMap: first }))}>
+          Lay out the pieces and draw veins
+        </Button>
+      ) : (
+        <p className="text-ink-soft">
+          First measure a piece, and give the job a vein coat or a coat with a vein pass in Build.
+        </p>
+      )}
+    </main>
+  );
+}
+
+function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measured[] }) {
   const { jobId } = useParams<{ jobId: string }>();
-  const { document, plan, system, change } = useJob();
+  const { document, plan, change } = useJob();
   const save = useJobState((state) => state.save);
   const hold = useJobState((state) => state.hold);
   const [chosen, setChosen] = useState<{ kind: "piece" | "vein"; id: string } | null>(null);
   const [listed, setListed] = useState<string | null>(null);
   const { ref, width } = useSize<HTMLDivElement>();
-  const pieces = useMemo(
-    () => plan.pieces.filter(({ piece }) => piece.shape.kind !== "tumbler" && piece.shape.kind !== "mould"),
-    [plan.pieces],
-  );
-  const map = document.veinMap ?? null;
-  const places = useMemo(() => placesOf(plan.pieces, map?.places ?? {}), [plan.pieces, map?.places]);
+  const places = useMemo(() => placesOf(plan.pieces, map.places), [plan.pieces, map.places]);
   const colours = veinColours(document.coats);
   const edit = (next: (map: VeinMap) => VeinMap) =>
     change((job) => (job.veinMap ? { ...job, veinMap: next(job.veinMap) } : job));
@@ -63,29 +86,6 @@ export function VeinsView() {
     () => (pieces[0] ? (rehearsalOf(plan, document, pieces[0])?.passes ?? []) : []),
     [plan, document, pieces],
   );
-
-  if (!map) {
-    const first = newVeinMap(document, pieces);
-    return (
-      <main className="flex-1 px-7 pt-3 pb-5">
-        <RehearseHead title="Vein map" />
-        <p className="max-w-[62ch] mb-4">
-          All pieces laid out as they will stand, the veins drawn across them as one stone; for each piece the list
-          for the tape measure, and a template in full scale.
-        </p>
-        {first ? (
-          <Button weight="primary" onClick={() => change((job) => ({ ...job, veinMap: first }))}>
-            Lay out the pieces and draw veins
-          </Button>
-        ) : (
-          <p className="text-ink-soft">
-            First measure a piece, and give the job a vein coat or a coat with a vein pass in Build.
-          </p>
-        )}
-      </main>
-    );
-  }
-
   const colourOf = ({ colourId }: VeinSet) =>
     document.coats.flatMap((coat) => coat.colours).find(({ id }) => id === colourId)?.hex ?? "#4a4c50";
   const amountsOf = (set: VeinSet) => {
@@ -122,12 +122,17 @@ export function VeinsView() {
     return { minute: pass.minute, width: veinForecast(film, pass.minute) };
   };
   const amounts = new Map(map.sets.map((set) => [set.id, amountsOf(set)]));
-  const found = map.sets.flatMap((set) => set.veins.map((vein, n) => ({ set, vein, n }))).find(({ vein }) => vein.id === chosen?.id);
+  const found = map.sets
+    .flatMap((set) => set.veins.map((vein, n) => ({ set, vein, n })))
+    .find(({ vein }) => vein.id === chosen?.id);
   const piece = pieces.find(({ id }) => id === (chosen?.kind === "piece" ? chosen.id : listed)) ?? pieces[0];
   const place = piece && places.get(piece.id);
   const list = piece && place ? tapeList(map, piece, place) : [];
-  const rows = tapeRows(list, system);
-  const ground = plan.looks.coats.findLast(({ coat }) => coat.kind === "colour")?.average.hex ?? "#e9e4d6";
+  // Tops are drawn in the colour there is most of, so that veins stand out as they will.
+  const ground =
+    [...(plan.looks.coats.findLast(({ coat }) => coat.kind === "colour")?.colours ?? [])].sort(
+      (one, other) => other.colour.share - one.colour.share,
+    )[0]?.hex ?? "#e9e4d6";
   const remove = () => {
     if (!found) return;
     editSet(found.set.id, (set) => ({ ...set, veins: set.veins.filter(({ id }) => id !== found.vein.id) }));
@@ -141,7 +146,9 @@ export function VeinsView() {
         const areaMm2 = own.reduce((sum, set) => sum + (amounts.get(set.id)?.areaMm2 ?? 0), 0);
         if (coat.kind !== "vein" || areaMm2 <= 0 || plan.totals.topAreaMm2 <= 0) return next;
         const areaOf = (colourId: string) =>
-          own.filter((set) => set.colourId === colourId).reduce((sum, set) => sum + (amounts.get(set.id)?.areaMm2 ?? 0), 0);
+          own
+            .filter((set) => set.colourId === colourId)
+            .reduce((sum, set) => sum + (amounts.get(set.id)?.areaMm2 ?? 0), 0);
         return editCoat(coat.id, (before) => ({
           ...before,
           coverShare: Math.min(1, Math.max(0.001, areaMm2 / plan.totals.topAreaMm2)),
@@ -162,7 +169,11 @@ export function VeinsView() {
                     ...before,
                     sets: [
                       ...before.sets,
-                      redrawn(newSet(colour, false, document.rehearsal?.angleDeg ?? 26, 40 + before.sets.length), box, newId),
+                      redrawn(
+                        newSet(colour, false, document.rehearsal?.angleDeg ?? 26, 40 + before.sets.length),
+                        box,
+                        newId,
+                      ),
                     ],
                   }))
                 }
@@ -189,7 +200,9 @@ export function VeinsView() {
                 height={STAGE_HEIGHT}
                 chosen={chosen}
                 onChoose={setChosen}
-                onPlace={(id, to) => edit((before) => ({ ...before, places: { ...Object.fromEntries(places), [id]: to } }))}
+                onPlace={(id, to) =>
+                  edit((before) => ({ ...before, places: { ...Object.fromEntries(places), [id]: to } }))
+                }
                 onPoint={(setId, veinId, at, to) =>
                   editVein(setId, veinId, (vein) => ({
                     ...vein,
@@ -228,7 +241,10 @@ export function VeinsView() {
                       onClick={() =>
                         edit((before) => ({
                           ...before,
-                          places: { ...Object.fromEntries(places), [piece.id]: { ...place, turnDeg: (place.turnDeg + 90) % 360 } },
+                          places: {
+                            ...Object.fromEntries(places),
+                            [piece.id]: { ...place, turnDeg: (place.turnDeg + 90) % 360 },
+                          },
                         }))
                       }
                     >
@@ -237,17 +253,7 @@ export function VeinsView() {
                   </span>
                 )}
               </div>
-              {rows.length === 0 && <p className="text-ink-soft text-sm py-2">No vein comes over this piece.</p>}
-              <ol>
-                {rows.map(({ head, rows: told }) => (
-                  <li key={head} className="py-1.5 border-b border-line text-sm">
-                    <span className="font-semibold">{head}</span>
-                    {told.map((words, n) => (
-                      <p key={n}>{words}</p>
-                    ))}
-                  </li>
-                ))}
-              </ol>
+              <TapeList veins={list} />
             </section>
           )}
         </div>
@@ -269,10 +275,14 @@ export function VeinsView() {
               laid={laidOf(set)}
               onChange={(next) => editSet(set.id, (before) => ({ ...before, ...next }))}
               onRedraw={(next) => editSet(set.id, (before) => redrawn({ ...before, ...next }, box, newId))}
-              onRemove={() => edit((before) => ({ ...before, sets: before.sets.filter(({ id }) => id !== set.id) }))}
+              onRemove={() =>
+                edit((before) => ({ ...before, sets: before.sets.filter(({ id }) => id !== set.id) }))
+              }
             />
           ))}
-          {map.sets.length === 0 && <p className="text-ink-soft text-sm">No set of veins. Take another set above.</p>}
+          {map.sets.length === 0 && (
+            <p className="text-ink-soft text-sm">No set of veins. Take another set above.</p>
+          )}
         </div>
       </div>
     </main>
@@ -305,7 +315,9 @@ function TemplateMenu({
     <Menu label={`template of ${piece.name}`}>
       <MenuItem onSelect={pdf("a4")}>PDF, full scale, A4</MenuItem>
       <MenuItem onSelect={pdf("letter")}>PDF, full scale, Letter</MenuItem>
-      <MenuItem onSelect={() => saveFile(`${fileName(piece)}.svg`, "image/svg+xml", veinSvg(piece, list))}>SVG</MenuItem>
+      <MenuItem onSelect={() => saveFile(`${fileName(piece)}.svg`, "image/svg+xml", veinSvg(piece, list))}>
+        SVG
+      </MenuItem>
       <MenuItem
         onSelect={async () => {
           const { veinDxf } = await import("@/core/drawing-files/vein-dxf");

@@ -8,7 +8,10 @@ export function ClientPdf({ title, picture, paper }: { title: string; picture: B
     <Document title={`${title}, for the client`} producer="Gaugebeam" creator="Gaugebeam">
       <Page size={paper} orientation="landscape" style={{ fontFamily: "Archivo", fontSize: 12, padding: 28 }}>
         {/* eslint-disable-next-line jsx-a11y/alt-text -- a PDF's image has no alternative text */}
-        <Image src={{ data: picture, format: "png" }} style={{ width: "100%", height: 470, objectFit: "contain" }} />
+        <Image
+          src={{ data: picture, format: "png" }}
+          style={{ width: "100%", height: 470, objectFit: "contain" }}
+        />
         <View style={{ flexDirection: "row", marginTop: 16, gap: 28, alignItems: "flex-end" }}>
           <View style={{ flexDirection: "row", flexGrow: 2, alignItems: "flex-end" }}>
             <Text>Approved by</Text>

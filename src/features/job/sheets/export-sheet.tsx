@@ -27,7 +27,8 @@ const fileName = (job: string, rest: string) =>
       .slice(0, 60) || "job"
   }-${rest}`;
 
-export type SheetKind = "batch.pdf" | "run.pdf" | "batch.csv" | "batch.json" | "piece.pdf" | "veins.pdf" | "client.pdf";
+export type SheetKind =
+  "batch.pdf" | "run.pdf" | "batch.csv" | "batch.json" | "piece.pdf" | "veins.pdf" | "client.pdf";
 
 /** A sheet of a job as a file, computed from the saved document by the same plan as in the browser. */
 export async function exportSheet(
@@ -81,7 +82,9 @@ export async function exportSheet(
       const id = z.uuid().safeParse(asked.get("picture"));
       if (!id.success) throw notFound("picture");
       // Kept small as WebP; a PDF holds PNG.
-      const picture = await sharp(await pictureBytes(person, id.data)).png().toBuffer();
+      const picture = await sharp(await pictureBytes(person, id.data))
+        .png()
+        .toBuffer();
       return pdf(<ClientPdf title={job.name} picture={picture} paper={paper} />);
     }
     case "veins.pdf": {

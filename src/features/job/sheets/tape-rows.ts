@@ -3,40 +3,48 @@ import type { UnitSystem } from "@/core/units/dimension";
 import { otherSystem, quantityText } from "@/core/units/format-quantity";
 
 /** A length in both unit systems, the person's own first. */
-const both = (mm: number, system: UnitSystem) =>
+export const both = (mm: number, system: UnitSystem): string =>
   `${quantityText(mm, "length", system)} (${quantityText(mm, "length", otherSystem(system))})`;
 
-const at = ({ words, from, alongMm }: Crossing, system: UnitSystem) =>
-  `the ${words} ${both(alongMm, system)} from ${from === "its start" ? "its start" : `the ${from}`}`;
+/** One end of a stretch as a tape is laid: which edge, how far from which of its ends, and where it comes down the face. */
+export function endWords(crossing: Crossing | null, verb: "enters" | "leaves", system: UnitSystem): string {
+  if (!crossing) return verb === "enters" ? "begins on the piece" : "ends on the piece";
+  const { words, from, alongMm, lowerAlongMm } = crossing;
+  const down = lowerAlongMm === null ? "" : `, at the foot of the face ${both(lowerAlongMm, system)}`;
+  return `${verb} ${words} at ${both(alongMm, system)} from ${from === "its start" ? "its start" : `the ${from}`}${down}`;
+}
 
-const down = (crossing: Crossing, system: UnitSystem) =>
-  crossing.lowerAlongMm === null ? "" : `, down the face to ${both(crossing.lowerAlongMm, system)} at its lower edge`;
-
-const KIND = { main: "", branch: "branch: ", hair: "hair: " } as const;
-
-/** One stretch of a vein as a person with a tape is told it. */
-export function stretchWords({ kind, enters, leaves, turns, widestMm }: VeinStretch, system: UnitSystem): string {
-  const through = turns
-    .slice(0, 12)
+/** Where a stretch turns in between: from the left and from the back. */
+const MOST_TURNS = 12;
+export function turnWords({ turns }: VeinStretch, system: UnitSystem): string | null {
+  const told = turns
+    .slice(0, MOST_TURNS)
     .map(({ xMm, yMm }) => `${quantityText(xMm, "length", system)} · ${quantityText(yMm, "length", system)}`);
-  return [
-    `${KIND[kind]}${enters ? `enters ${at(enters, system)}, ${both(enters.widthMm, system)} wide${down(enters, system)}` : "begins on the piece"}`,
-    through.length > 0 ? `through ${through.join(", ")} (from the left · from the back)` : null,
-    leaves
-      ? `leaves ${at(leaves, system)}, ${both(leaves.widthMm, system)} wide${down(leaves, system)}`
-      : "ends on the piece",
-    `at its widest ${both(widestMm, system)}`,
+  return told.length > 0 ? `over ${told.join(", ")} (from the left · from the back)` : null;
+}
+
+export const widthWords = ({ enters, leaves, widestMm }: VeinStretch, system: UnitSystem): string => {
+  const edge = leaves ?? enters;
+  return edge
+    ? `${both(edge.widthMm, system)} wide there, at most ${quantityText(widestMm, "length", system)}`
+    : `at most ${both(widestMm, system)} wide`;
+};
+
+export const KIND_WORDS = { main: "", branch: "branch", hair: "hair" } as const;
+
+/** One stretch of a vein as a person with a tape is told it, in one line. */
+export const stretchWords = (stretch: VeinStretch, system: UnitSystem): string =>
+  [
+    [KIND_WORDS[stretch.kind], endWords(stretch.enters, "enters", system)].filter(Boolean).join(": "),
+    turnWords(stretch, system),
+    endWords(stretch.leaves, "leaves", system),
+    widthWords(stretch, system),
   ]
     .filter(Boolean)
     .join("; ");
-}
 
-/** The list of a piece: each vein with its stretches, those that run on from edge to edge first. Hairs are drawn, not told. */
-export function tapeRows(veins: readonly PieceVein[], system: UnitSystem): { head: string; rows: string[] }[] {
-  return veins.flatMap(({ number, name, stretches }) => {
-    const told = stretches.filter(({ kind }) => kind !== "hair");
-    return told.length > 0
-      ? [{ head: `Vein ${number}, ${name}`, rows: told.map((stretch) => stretchWords(stretch, system)) }]
-      : [];
-  });
-}
+/** What is told of a vein: itself and what branches over an edge. Hairs and what stays within are drawn on the template. */
+export const toldStretches = ({ stretches }: PieceVein): VeinStretch[] =>
+  stretches.filter(
+    ({ kind, enters, leaves }) => kind === "main" || (kind === "branch" && (enters || leaves)),
+  );

@@ -1,11 +1,16 @@
 import { ClipPath, Defs, Document, G, Line, Page, Path, Rect, Svg, Text, View } from "@react-pdf/renderer";
-import { OVERLAP_MM, templateLines, templateSheets, type TemplateLine } from "@/core/drawing-files/vein-template";
+import {
+  OVERLAP_MM,
+  templateLines,
+  templateSheets,
+  type TemplateLine,
+} from "@/core/drawing-files/vein-template";
 import type { Point } from "@/core/geometry/curves";
 import type { Measured } from "@/core/geometry/measure";
 import type { PieceVein } from "@/core/pattern/vein-map";
 import type { UnitSystem } from "@/core/units/dimension";
 import { ink, plain, SheetPage, type Paper } from "./pdf-page";
-import { tapeRows } from "./tape-rows";
+import { stretchWords, toldStretches } from "./tape-rows";
 
 const PT_PER_MM = 72 / 25.4;
 /** Sizes of the paper lying, mm, and what of it no printer reaches. */
@@ -20,7 +25,10 @@ const CHECK_MM = 100;
 const pathOf = (points: readonly Point[], close: boolean) =>
   `M${points.map(({ x, y }) => `${x.toFixed(2)} ${y.toFixed(2)}`).join("L")}${close ? "Z" : ""}`;
 
-const LOOK: Record<TemplateLine["layer"], { stroke: string; strokeWidth: number; fill: string; dash?: string }> = {
+const LOOK: Record<
+  TemplateLine["layer"],
+  { stroke: string; strokeWidth: number; fill: string; dash?: string }
+> = {
   outline: { stroke: "#000", strokeWidth: 0.7, fill: "none" },
   "cut-out": { stroke: "#000", strokeWidth: 0.7, fill: "none" },
   face: { stroke: "#000", strokeWidth: 0.3, fill: "none", dash: "4 2" },
@@ -52,13 +60,15 @@ export function VeinPdf({
   return (
     <Document title={`${title}, veins of ${piece.name}`} producer="Gaugebeam" creator="Gaugebeam">
       <SheetPage title={title} kind={`veins, ${plain(piece.name)}`} paper={paper}>
-        {tapeRows(veins, system).map(({ head, rows: told }) => (
-          <View key={head} wrap={false} style={{ marginBottom: 6 }}>
-            <Text style={ink.section}>{plain(head)}</Text>
-            {told.map((words, at) => (
-              <View key={at} style={ink.row}>
+        {veins.map((vein) => (
+          <View key={vein.veinId} style={{ marginBottom: 6 }}>
+            <Text style={ink.section}>
+              Vein {vein.number}, {plain(vein.name)}
+            </Text>
+            {toldStretches(vein).map((stretch, at) => (
+              <View key={at} style={ink.row} wrap={false}>
                 <View style={ink.box} />
-                <Text style={{ flexShrink: 1 }}>{plain(words)}</Text>
+                <Text style={{ flexShrink: 1 }}>{plain(stretchWords(stretch, system))}</Text>
               </View>
             ))}
           </View>
@@ -66,7 +76,12 @@ export function VeinPdf({
         {veins.length === 0 && <Text>No vein of the map comes over this piece.</Text>}
       </SheetPage>
       {sheets.map(({ column, row, fromX, fromY }) => (
-        <Page key={`${column} ${row}`} size={paper} orientation="landscape" style={{ fontFamily: "Archivo", fontSize: 9 }}>
+        <Page
+          key={`${column} ${row}`}
+          size={paper}
+          orientation="landscape"
+          style={{ fontFamily: "Archivo", fontSize: 9 }}
+        >
           <Svg
             width={size.wide * PT_PER_MM}
             height={size.high * PT_PER_MM}
@@ -113,7 +128,15 @@ export function VeinPdf({
               strokeWidth={0.4}
             />
           </Svg>
-          <Text style={{ position: "absolute", top: 14, left: MARGIN_MM.side * PT_PER_MM, fontSize: 11, fontWeight: 700 }}>
+          <Text
+            style={{
+              position: "absolute",
+              top: 14,
+              left: MARGIN_MM.side * PT_PER_MM,
+              fontSize: 11,
+              fontWeight: 700,
+            }}
+          >
             {plain(piece.name)} · column {column} of {columns}, row {row} of {rows}
           </Text>
           <Text style={{ position: "absolute", top: 11, right: MARGIN_MM.side * PT_PER_MM }}>

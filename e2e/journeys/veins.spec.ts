@@ -1,0 +1,151 @@
+import { readFile } from "node:fs/promises";
+import DxfParser from "dxf-parser";
+import { expect, test, type Page } from "@playwright/test";
+import { pathsOnPage } from "../fixtures/pdf-paths";
+import { pdfText, saved, signIn, stage } from "../fixtures/shop";
+
+async function openMap(page: Page): Promise<void> {
+  await signIn(page);
+  await page.goto("/jobs");
+  await page.getByRole("link", { name: "Serving counter" }).click();
+  await page.waitForURL("**/measure");
+  await stage(page, "Rehearse");
+  await page.getByRole("link", { name: "Vein map" }).click();
+  await page.waitForURL("**/rehearse/veins");
+  await page.getByRole("button", { name: "Lay out the pieces and draw veins" }).click();
+}
+
+const download = async (page: Page, item: string): Promise<Buffer> => {
+  const coming = page.waitForEvent("download");
+  await page.getByRole("button", { name: /^template of/ }).click();
+  await page.getByRole("menuitem", { name: item }).click();
+  return readFile((await (await coming).path())!);
+};
+
+test("veins as one stone: a point is moved by keys and by hand, what was touched is locked, the tape list follows", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await openMap(page);
+  const map = page.getByRole("group", { name: "Pieces and veins as they will stand" });
+  await expect(map.getByRole("button", { name: /^(Left run|Till run|Pass shelf): / })).toHaveCount(3);
+  const graphite = page.getByRole("region", { name: "Veins: Graphite" });
+  await expect(graphite).toContainText(/\d+ ft of line/);
+  await expect(graphite).toContainText(/Laid .* at minute \d+, it ends .* wide/);
+  const list = page.getByRole("region", { name: /^Tape list of/ });
+  await expect(list.getByRole("row").nth(1)).toContainText(/\d+/);
+
+  await map.getByRole("button", { name: "Graphite vein 1" }).focus();
+  await page.keyboard.press("Enter");
+  const points = map.getByRole("button", { name: /^Point \d+ of/ });
+  const first = points.first();
+  await first.focus();
+  const before = Number(await first.getAttribute("cy"));
+  await page.keyboard.press("Shift+ArrowDown");
+  expect(Number(await points.first().getAttribute("cy"))).toBe(before + 50);
+  await expect(map.getByRole("button", { name: "Graphite vein 1, locked" })).toBeVisible();
+
+  const box = (await points.nth(1).boundingBox())!;
+  const at = Number(await points.nth(1).getAttribute("cx"));
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 30, box.y + box.height / 2, { steps: 5 });
+  await page.mouse.up();
+  expect(Number(await points.nth(1).getAttribute("cx"))).toBeGreaterThan(at + 20);
+
+  // Drawn anew, the locked one stays where it is.
+  const kept = await points.first().getAttribute("cy");
+  await graphite.getByRole("button", { name: "draw anew" }).click();
+  await map.getByRole("button", { name: "Graphite vein 1, locked" }).focus();
+  await page.keyboard.press("Enter");
+  expect(await points.first().getAttribute("cy")).toBe(kept);
+  const many = await points.count();
+  await page.getByRole("button", { name: "add a point" }).click();
+  await expect(points).toHaveCount(many + 1);
+  await saved(page);
+  await page.reload();
+  await expect(map.getByRole("button", { name: "Graphite vein 1, locked" })).toBeVisible();
+});
+
+test("pieces are moved and turned; the volume goes into Cups", async ({ page }) => {
+  test.setTimeout(90_000);
+  await openMap(page);
+  const map = page.getByRole("group", { name: "Pieces and veins as they will stand" });
+  const shelf = map.getByRole("button", { name: /^Pass shelf: / });
+  const left = async () => (await shelf.boundingBox())!.x;
+  const before = await left();
+  await shelf.focus();
+  for (let n = 0; n < 4; n += 1) await page.keyboard.press("Shift+ArrowLeft");
+  expect(await left()).toBeLessThan(before + 1);
+  await expect(page.getByRole("region", { name: "Tape list of Pass shelf" })).toBeVisible();
+  await page.getByRole("button", { name: "turn it 90°" }).click();
+  const turned = (await shelf.boundingBox())!;
+  expect(turned.height).toBeGreaterThan(turned.width);
+  await page.getByRole("button", { name: "Into Cups" }).click();
+  await saved(page);
+  await stage(page, "Build");
+  await page.getByRole("button", { name: /^Vein/ }).first().click();
+  await expect(page.getByLabel(/Share of Graphite/)).toBeVisible();
+});
+
+test("the template: DXF and PDF measured back to 0.5 mm, the list in both unit systems", async ({ page }) => {
+  test.setTimeout(120_000);
+  await openMap(page);
+  await saved(page);
+  const dxf = await download(page, "DXF");
+  const drawing = new DxfParser().parseSync(dxf.toString("utf8"))!;
+  const lines = drawing.entities as unknown as { layer: string; vertices: { x: number; y: number }[] }[];
+  const outline = lines.find(({ layer }) => layer === "OUTLINE")!.vertices;
+  const high = Math.max(...outline.map(({ y }) => y));
+  const veins = lines.filter(({ layer }) => /^VEIN-\d+$/.test(layer));
+  expect(veins.length).toBeGreaterThan(3);
+
+  const svg = (await download(page, "SVG")).toString("utf8");
+  expect(svg).toMatch(/width="[\d.]+mm"/);
+  const pdf = await download(page, "PDF, full scale, A4");
+  const { text, pages } = await pdfText(pdf);
+  expect(pages).toBeGreaterThan(6);
+  expect(text).toMatch(/enters|leaves|begins on the piece/);
+  expect(text).toMatch(/\d in \([\d\s]+ mm\)/);
+  // The sheet of column 1 and row 1 shows the piece from its upper left, faces folded out, within its margins.
+  const numbers = [...text.matchAll(/column (\d+) of \d+, row (\d+) of \d+/g)].map((match) => [
+    match[1],
+    match[2],
+  ]);
+  const first =
+    pages - numbers.length + 1 + numbers.findIndex(([column, row]) => column === "1" && row === "1");
+  const drawn = await pathsOnPage(pdf, first);
+  const check = drawn.find(
+    ([a, b, ...more]) => a && b && more.length === 0 && Math.abs(a.y - 10) < 0.5 && Math.abs(b.y - 10) < 0.5,
+  )!;
+  expect(Math.abs(Math.abs(check[1]!.x - check[0]!.x) - 100)).toBeLessThan(0.5);
+  // Where the piece's own corner lies on the sheet: the nearest point to it of the outline.
+  const [fromX, fromY] = [
+    Math.min(...drawn.flat().map(({ x }) => x)),
+    Math.min(...drawn.flat().map(({ y }) => y)),
+  ];
+  expect(fromX).toBeLessThan(297);
+  expect(fromY).toBeGreaterThanOrEqual(0);
+  const corner = { x: Math.min(...outline.map(({ x }) => x)), y: 0 };
+  const onSheet = ({ x, y }: { x: number; y: number }, off: { x: number; y: number }) => ({
+    x: off.x + (x - corner.x),
+    y: off.y + (high - y),
+  });
+  // One offset takes every vertex of the DXF to a vertex of the PDF, to 0.5 mm.
+  const all = drawn.flat();
+  const vertices = veins.flatMap(({ vertices: own }) => own).slice(0, 200);
+  const offsets = all.map((point) => ({
+    x: point.x - (vertices[0]!.x - corner.x),
+    y: point.y - (high - vertices[0]!.y),
+  }));
+  const best = Math.max(
+    ...offsets.map(
+      (off) =>
+        vertices.filter((vertex) => {
+          const wanted = onSheet(vertex, off);
+          return all.some(({ x, y }) => Math.hypot(x - wanted.x, y - wanted.y) < 0.5);
+        }).length,
+    ),
+  );
+  expect(best).toBe(vertices.length);
+});

@@ -1,0 +1,104 @@
+import { derivePlan } from "./derive-plan";
+import type { JobDocument } from "./job";
+import {
+  blendedByRound,
+  judgePicture,
+  measurePicture,
+  mudWords,
+  roundsFinding,
+  type PictureMeasures,
+} from "./judge-picture";
+import { rehearsalOf } from "./rehearse";
+import { sampleJob, starterCards } from "./sample-job";
+
+let counter = 0;
+const newId = () => `id-${++counter}`;
+const cards = starterCards(newId);
+const job = sampleJob(cards, newId);
+const rehearsed = (document: JobDocument) => {
+  const plan = derivePlan(document, cards);
+  return rehearsalOf(plan, document, plan.pieces[0]!)!;
+};
+const of = rehearsed(job);
+const measures = measurePicture(of, of.passes.length, 200);
+const at = (name: string) => of.palette.findIndex((colour) => colour.name === name && colour.poured > 0);
+
+test("what is on top sums to one; thirds and sides agree with each other", () => {
+  expect(measures.onTop.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 2);
+  measures.thirds.forEach((parts, colour) => {
+    const mean = parts.reduce((sum, share) => sum + share, 0) / 3;
+    expect(Math.abs(mean - measures.onTop[colour]!)).toBeLessThan(0.01);
+  });
+  expect(measures.whole[0]).toBeGreaterThan(20);
+  expect(measures.film.meanMm).toBeGreaterThan(0);
+});
+
+const judged = (changes: Partial<PictureMeasures>, target?: Parameters<typeof judgePicture>[2]) =>
+  judgePicture(of, { ...measures, ...changes }, target);
+
+test("a colour that took over, one that is swallowed and a third without any are named in the trade's words", () => {
+  const black = at("Ink black");
+  const white = at("Bone white");
+  const onTop = measures.onTop.map((share, colour) =>
+    colour === black ? 0.31 : colour === white ? 0.05 : share,
+  );
+  const words = judged({ onTop }).map(({ what }) => what);
+  expect(words).toContain("Ink black ends at 31 % on top of 9 % poured.");
+  expect(words.some((what) => /^Bone white ends at 5 % of \d+ % poured: it is swallowed\.$/.test(what))).toBe(
+    true,
+  );
+  const pewter = at("Pewter");
+  const thirds = measures.thirds.map((parts, colour): [number, number, number] =>
+    colour === pewter ? [0, 0.4, 0.4] : parts,
+  );
+  const third = judged({
+    thirds,
+    onTop: measures.onTop.map((share, n) => (n === pewter ? 0.27 : share)),
+  }).find(({ id }) => id === `none-${pewter}`)!;
+  expect(third.what).toBe("The left third has no Pewter.");
+  expect(third.place!.x).toBeLessThan(of.rehearsal.topMm.wide / 3);
+});
+
+test("mud, rhythm, thin places and floods are told from what must change down", () => {
+  const findings = judged({
+    mud: 5,
+    regular: 4,
+    film: { ...measures.film, places: [{ x: 100, y: 200, mm: 0.4 }] },
+  });
+  expect(findings[0]!.grade).toBe("change");
+  expect(findings.map(({ id }) => id)).toEqual(expect.arrayContaining(["mud", "regular", "thin-0"]));
+  expect(findings.find(({ id }) => id === "thin-0")!.place).toEqual({ x: 100, y: 200 });
+  const flooded = rehearsed({
+    ...job,
+    coats: job.coats.map((coat) => ({
+      ...coat,
+      passes: coat.passes.map((pass) => (pass.kind === "alcohol" ? { ...pass, mlPerM2: 60 } : pass)),
+    })),
+  });
+  expect(judgePicture(flooded, measures, undefined).some(({ what }) => what.includes("it floods"))).toBe(
+    true,
+  );
+  expect(["clear", "a little muddy"]).toContain(mudWords(0.5));
+});
+
+test("the whole is told against the target, lighter or darker", () => {
+  const [L, a, b] = measures.whole;
+  const off = judged({}, { lab: [L + 20, a, b], name: "the tile" }).find(({ id }) => id === "target")!;
+  expect(off.what).toMatch(/ΔE \d+\.\d from the tile/);
+  expect(off.soWhat).toContain("darker");
+  expect(judged({}, { lab: measures.whole, name: "" }).find(({ id }) => id === "target")!.what).toContain(
+    "ΔE 0.0",
+  );
+});
+
+test("by round: more rounds melt more together (common practice, no source); too many are named", () => {
+  const pass = of.rehearsal.coats.flatMap(({ passes }) => passes).find(({ kind }) => kind === "palm")!;
+  const byRound = blendedByRound(of, pass.id);
+  expect(byRound.length).toBe(5);
+  expect(byRound.at(-1)!).toBeGreaterThan(byRound[0]!);
+  expect(roundsFinding([0.05, 0.1, 0.16, 0.22, 0.3], 4)).toMatchObject({
+    what: "Grey grows by 6 % of the top per round: stop after two.",
+  });
+  expect(roundsFinding([0.05, 0.06, 0.06, 0.07, 0.08], 4)).toBeNull();
+  expect(roundsFinding([0.05, 0.1, 0.16, 0.22, 0.3], 2)).toBeNull();
+});

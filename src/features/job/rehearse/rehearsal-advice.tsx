@@ -1,0 +1,90 @@
+"use client";
+
+import Link from "next/link";
+import { useParams } from "next/navigation";
+import { useEffect, useMemo, useState } from "react";
+import { blendingPass, judgePicture, roundsFinding, type PictureMeasures } from "@/core/plan/judge-picture";
+import { rehearsalOf } from "@/core/plan/rehearse";
+import { covers, type Coat } from "@/core/schedule/coat";
+import { useJob } from "../workspace/use-job";
+import { askFor, callOff } from "./picture-pool";
+
+/** Measured small, so that it is there while one still looks at the coat. */
+const WIDTH_PX = 320;
+/** After so long without a change, ms. */
+const QUIET_MS = 600;
+const MOST = 4;
+
+/** What the rehearsal says of a coat while it is built: what takes over, what is swallowed, how many rounds are too many. */
+export function RehearsalAdvice({ coat }: { coat: Coat }) {
+  const { jobId } = useParams<{ jobId: string }>();
+  const { document, plan } = useJob();
+  const of = useMemo(() => {
+    const piece = plan.pieces.find(({ id }) => covers(coat, id));
+    return piece ? rehearsalOf(plan, document, piece) : null;
+  }, [plan, document, coat]);
+  const [found, setFound] = useState<{
+    of: typeof of;
+    measures: PictureMeasures | null;
+    byRound: number[] | null;
+  } | null>(null);
+  useEffect(() => {
+    if (!of) return;
+    const owner = {};
+    const timer = setTimeout(() => {
+      const blending = blendingPass(of);
+      askFor(owner, of, [
+        {
+          kind: "measure",
+          passes: of.passes.length,
+          widthPx: WIDTH_PX,
+          done: (measures) =>
+            setFound((before) => ({ of, measures, byRound: before?.of === of ? before.byRound : null })),
+        },
+        ...(blending
+          ? [
+              {
+                kind: "rounds" as const,
+                passId: blending.pass.id,
+                done: (byRound: number[]) =>
+                  setFound((before) => ({
+                    of,
+                    byRound,
+                    measures: before?.of === of ? before.measures : null,
+                  })),
+              },
+            ]
+          : []),
+      ]);
+    }, QUIET_MS);
+    return () => {
+      clearTimeout(timer);
+      callOff(owner);
+    };
+  }, [of]);
+  if (!of || !found || found.of !== of) return null;
+  const rounds = found.byRound && roundsFinding(found.byRound, blendingPass(of)?.pass.rounds ?? 1);
+  const findings = [
+    ...(rounds ? [rounds] : []),
+    ...(found.measures ? judgePicture(of, found.measures, document.target) : []).filter(
+      ({ grade }) => grade !== "note",
+    ),
+  ].slice(0, MOST);
+  if (findings.length === 0) return null;
+  return (
+    <section aria-label="From the rehearsal" className="mt-4">
+      <h3 className="heading border-b border-line pb-1 mb-1 flex items-baseline justify-between">
+        From the rehearsal
+        <Link href={`/jobs/${jobId}/rehearse`} className="label underline underline-offset-4">
+          see it
+        </Link>
+      </h3>
+      {findings.map(({ id, what, soWhat }) => (
+        <p key={id} role="note" className="border-l-[3px] border-ink pl-3 py-0.5 my-2 text-sm leading-[1.35]">
+          <span className="font-semibold">{what}</span> {soWhat}
+        </p>
+      ))}
+      <p className="label">A model&apos;s picture of one sister: its numbers are estimates.</p>
+    </section>
+  );
+}
