@@ -28,6 +28,8 @@ import { parseQuantity } from "@/core/units/parse-quantity";
 import { cards, kitchen } from "./kitchen";
 import { COAST, coastDxf, coastSvg } from "./coast";
 
+export { pictures } from "./pictures";
+
 export const PLAN = "plan, 12 pieces × 8 coats, after one keystroke";
 export const PEER = "peer: JSON round trip of the same document";
 

@@ -1,4 +1,4 @@
-import { test, type Page } from "@playwright/test";
+import { expect, test, type Page } from "@playwright/test";
 import { signIn, stage } from "../fixtures/shop";
 
 const NOW = process.env["GAUGEBEAM_DEMO_NOW"] ?? "";
@@ -8,6 +8,24 @@ async function picture(page: Page, name: string): Promise<void> {
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(250);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
+}
+
+/** Some pulls on the wet piece, and what they were. */
+async function practise(page: Page): Promise<void> {
+  const board = page.getByRole("application");
+  await page.waitForTimeout(4000);
+  const box = await board.boundingBox();
+  if (!box) throw new Error("no board");
+  for (let n = 0; n < 6; n += 1) {
+    await page.mouse.move(box.x + 60 + n * 120, box.y + 70);
+    await page.mouse.down();
+    for (let k = 1; k <= 16; k += 1)
+      await page.mouse.move(box.x + 60 + n * 120 + k * 24, box.y + 70 + k * 13 + 12 * Math.sin(k / 2));
+    await page.mouse.up();
+    await page.waitForTimeout(300);
+  }
+  await page.getByRole("button", { name: "Stop here, and what was it?" }).click();
+  await page.getByRole("region", { name: "Critique" }).waitFor({ timeout: 60_000 });
 }
 
 test("one picture of each main view", async ({ page, browser, baseURL }) => {
@@ -38,20 +56,20 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   await picture(page, "buy");
   await page.getByRole("link", { name: "back to the cups" }).click();
   await stage(page, "Rehearse");
-  await page.getByText(/^clear$|a little muddy|^muddy|^mud/).waitFor();
+  await page.getByText(/^clear$|a little muddy|^muddy|^mud:/).waitFor();
   await page.waitForTimeout(4000);
   await picture(page, "rehearse");
-  await page.goto("/jobs");
-  await page.getByRole("link", { name: "River table, elm" }).click();
-  await page.waitForURL("**/measure");
-  await picture(page, "measure-river");
-  await stage(page, "Build");
-  await page.getByRole("button", { name: /^River, first layer/ }).click();
-  await page
-    .getByRole("region", { name: "Heat in the pour" })
-    .getByText(/One lift|lifts, each/)
-    .waitFor();
-  await picture(page, "build-river");
+  await page.getByRole("link", { name: "Practice" }).click();
+  await practise(page);
+  await picture(page, "practice");
+  await page.getByRole("link", { name: "For the client" }).click();
+  await expect(page.getByRole("button", { name: "PNG" })).toBeEnabled({ timeout: 60_000 });
+  await picture(page, "client");
+  await page.getByRole("link", { name: "Vein map" }).click();
+  await page.getByRole("button", { name: "Lay out the pieces and draw veins" }).click();
+  await page.getByRole("button", { name: "Graphite vein 2", exact: true }).focus();
+  await page.keyboard.press("Enter");
+  await picture(page, "veins");
   await page.goto("/jobs");
   await page.getByRole("link", { name: "Reception desk" }).click();
   await stage(page, "Log");
@@ -61,7 +79,6 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   await page.goto("/colours");
   await picture(page, "colour-cards");
   await page.goto("/recipes");
-  await picture(page, "recipes");
   await page.getByRole("link", { name: /Harbour slate/ }).click();
   await page.waitForURL("**/recipes/*");
   await picture(page, "recipe");

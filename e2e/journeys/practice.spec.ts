@@ -1,13 +1,11 @@
 import { readFile } from "node:fs/promises";
 import sharp from "sharp";
 import { expect, test, type Page } from "@playwright/test";
-import { pdfText, saved, signIn, stage } from "../fixtures/shop";
+import { openCopy, pdfText, saved, signIn, stage } from "../fixtures/shop";
 
 async function open(page: Page, part: "Practice" | "For the client"): Promise<void> {
   await signIn(page);
-  await page.goto("/jobs");
-  await page.getByRole("link", { name: "Serving counter" }).click();
-  await page.waitForURL("**/measure");
+  await openCopy(page, "Serving counter");
   await stage(page, "Rehearse");
   await page.getByRole("link", { name: part }).click();
   await page.waitForURL(/rehearse\/(practice|client)/);
@@ -122,10 +120,9 @@ test("for the client: PNG and a page to sign, approved it stays with the recipe 
   await page.getByRole("link", { name: /Harbour slate/ }).click();
   await page.waitForURL("**/recipes/*");
   await page
-    .getByRole("button", { name: /version 4|^4/ })
-    .first()
-    .click()
-    .catch(() => undefined);
+    .getByRole("list", { name: "Versions" })
+    .getByRole("button", { name: /^Version 4/ })
+    .click();
   await expect(
     page.getByRole("region", { name: "Approved pictures" }).getByText("Left run, sister 1"),
   ).toBeVisible();

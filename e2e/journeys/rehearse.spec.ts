@@ -1,11 +1,9 @@
 import { expect, test, type Locator, type Page } from "@playwright/test";
-import { saved, signIn, stage } from "../fixtures/shop";
+import { openCopy, saved, signIn, stage } from "../fixtures/shop";
 
 async function openRehearse(page: Page): Promise<void> {
   await signIn(page);
-  await page.goto("/jobs");
-  await page.getByRole("link", { name: "Serving counter" }).click();
-  await page.waitForURL("**/measure");
+  await openCopy(page, "Serving counter");
   await stage(page, "Rehearse");
 }
 
@@ -98,7 +96,7 @@ test("looks on this piece: one is taken, fills the coat, and Build says what its
   await expect(page.getByRole("group", { name: "The passes" })).toContainText("Pour from the bucket");
   await saved(page);
   await stage(page, "Build");
-  await expect(page.getByRole("button", { name: /^Colour, bucket pour/i }).first()).toBeVisible();
+  await expect(page.getByRole("button", { name: /Bucket pour behind a dam/ }).first()).toBeVisible();
   const advice = page.getByRole("region", { name: "From the rehearsal" });
   await expect(advice.getByRole("note").first()).toBeVisible({ timeout: 60_000 });
   await expect(advice).toContainText(/%|mud|third|thin/i);

@@ -249,33 +249,33 @@ function byChance(
 ): Op[] {
   const { box, areaM2, reach, angle, many, pressure, tears, pass, seed } = scene;
   const tool = pass.tool ?? usual;
-  const count = countOf(
-    perM2 * pass.rounds * many,
-    areaM2,
-    Math.round(most * Math.max(1, pass.rounds * 0.5)),
-  );
-  if (tool === "blade")
-    return blades(box, {
-      many: Math.max(3, Math.round(count * 0.5)),
-      widthMm: (pass.work.wideMm ?? 250) * Math.max(0.25, reach),
-      lengthMm: 1.5 * halfMm * reach,
-      share: 0.25 * (0.4 + 1.2 * pressure) * carried(pass.flowLeft),
+  // Each round has its own pulls, so that one more only adds to what was done; on a large piece no more than can be followed.
+  const count = countOf(perM2 * many, areaM2, Math.round(0.65 * most * Math.min(2, many)));
+  return Array.from({ length: pass.rounds }, (_, round) => {
+    const own = seed + 613 * round;
+    if (tool === "blade")
+      return blades(box, {
+        many: Math.max(3, Math.round(count * 0.5)),
+        widthMm: (pass.work.wideMm ?? 250) * Math.max(0.25, reach),
+        lengthMm: 1.5 * halfMm * reach,
+        share: 0.25 * (0.4 + 1.2 * pressure) * carried(pass.flowLeft),
+        pressure,
+        seed: own,
+      });
+    return pulls(box, {
+      touch: tool,
+      many: count,
+      dragMm: dragOf(tool, pressure, times) * carried(pass.flowLeft) * Math.min(1, Math.max(0.3, reach)),
+      halfMm: halfMm * reach,
+      angle: angle + off,
+      turnRad,
+      way: pass.work.way ?? "free",
+      tears,
+      again,
       pressure,
-      seed,
+      seed: own,
     });
-  return pulls(box, {
-    touch: tool,
-    many: count,
-    dragMm: dragOf(tool, pressure, times) * carried(pass.flowLeft) * Math.min(1, Math.max(0.3, reach)),
-    halfMm: halfMm * reach,
-    angle: angle + off,
-    turnRad,
-    way: pass.work.way ?? "free",
-    tears,
-    again,
-    pressure,
-    seed,
-  });
+  }).flat();
 }
 
 const PASS_OPS: Record<PatternPass, (scene: Scene) => Op[]> = {

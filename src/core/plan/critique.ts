@@ -8,7 +8,7 @@ import type { Op } from "../pattern/op";
 import { BLADE_MM, practisedStroke } from "../pattern/scene/practised";
 import { TOUCHES } from "../pattern/scene/pulls";
 import type { PractisedStroke } from "../pattern/work";
-import { sheetOf, topOf } from "./judge-picture";
+import { MUD, sheetOf, topOf } from "./judge-picture";
 import { differenceIn, type PieceRehearsal } from "./rehearse";
 
 /** A pull of a practice: with the minute of the film at which it was begun. */
@@ -55,7 +55,6 @@ export type Critique = {
 const MUD_PX = 320;
 /** Pulls are told one by one up to so many; of more every other one. */
 const MOST_TOLD = 24;
-const MUD_SEEN = 0.8;
 /** Wide tools leave a line where they are set down further in than this, mm. */
 const EDGE_MM = 60;
 const WIDE_TOOLS: readonly PractisedStroke["tool"][] = ["blade", "squeegee", "skim"];
@@ -165,7 +164,7 @@ export function critique(of: PieceRehearsal, piece: Measured, practice: Practice
       last = Math.max(0, mud(evaluate(pulls.slice(0, n + 1).flat(), sheet, { under }), difference) - start);
     mudAfter.push(last);
   });
-  const seen = mudAfter.findIndex((value) => value >= MUD_SEEN);
+  const seen = mudAfter.findIndex((value) => value >= MUD.little);
   const coat = rehearsal.coats.find(({ colours }) => colours.length > 1) ?? rehearsal.coats[0];
   const filmMm = coat?.filmMm ?? 1;
   const film = filmAfter(pulls.flat(), topOf(rehearsal), filmMm, strokes.at(-1)?.flowLeft ?? 1);

@@ -124,7 +124,7 @@ const TOOK_OVER = { times: 1.5, more: 0.06 };
 /** So uneven a colour is named; a colour with less on top is not spoken of. */
 const UNEVEN = 0.3;
 const TRACE = 0.025;
-const MUD = { little: 0.8, much: 2, all: 4 } as const;
+export const MUD = { little: 0.5, much: 1.2, all: 2.5 } as const;
 
 /** Mud in a word: by how much the eye would regret it (assumed). */
 export const mudWords = (value: number): string =>

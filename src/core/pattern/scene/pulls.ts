@@ -24,7 +24,7 @@ export const TOUCHES: Record<Touch, { contactMm: number; smear: number; wideMm: 
 };
 
 /** A hand comes down and lifts over this part of half a pull. */
-const SOFT = 0.7;
+const SOFT = 0.55;
 /** Strokes are held to this, mm: longer ones would be split. */
 const LONGEST_DRAG = 58;
 

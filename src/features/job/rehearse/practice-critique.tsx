@@ -1,6 +1,7 @@
 "use client";
 
 import type { Critique } from "@/core/plan/critique";
+import { MUD } from "@/core/plan/judge-picture";
 import type { KeptPractice } from "@/contracts/rehearsals";
 import { LineChart } from "@/ui/line-chart";
 
@@ -19,8 +20,8 @@ function MudByPull({ mudAfter, stopAfter }: { mudAfter: readonly number[]; stopA
         <line
           x1="0"
           x2="100%"
-          y1={66 - (60 * 0.8) / most}
-          y2={66 - (60 * 0.8) / most}
+          y1={66 - (60 * MUD.little) / most}
+          y2={66 - (60 * MUD.little) / most}
           stroke="var(--color-line-strong)"
           strokeDasharray="3 3"
         />
