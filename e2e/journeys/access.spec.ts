@@ -41,6 +41,13 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
     await stage(page, name);
     await look(name);
   }
+  await stage(page, "Rehearse");
+  for (const part of ["Practice", "Vein map", "For the client"]) {
+    await page.getByRole("link", { name: part }).click();
+    await page.waitForURL(/rehearse\/./);
+    await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+    await look(part);
+  }
   await stage(page, "Cups");
   await page.getByRole("link", { name: "Batch sheet" }).click();
   await page.waitForURL("**/sheets/batch");
