@@ -1,7 +1,8 @@
 import { newPiece } from "../plan/new-piece";
 import DxfParser from "dxf-parser";
 import { measurePiece, type Measured } from "../geometry/measure";
-import { tapeList, type VeinMap } from "../pattern/vein-map";
+import { tapeList } from "../pattern/tape";
+import type { VeinMap } from "../pattern/vein-map";
 import { USUAL_MANNER } from "../pattern/vein";
 import { veinDxf } from "./vein-dxf";
 import { OVERLAP_MM, templateLines, templateSheets, veinSvg } from "./vein-template";

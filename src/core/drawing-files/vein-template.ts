@@ -2,7 +2,8 @@ import type { Point } from "../geometry/curves";
 import { cutOutRing } from "../geometry/cut-out";
 import type { Measured } from "../geometry/measure";
 import { unfoldedBox, unfoldedFaces } from "../geometry/unfold";
-import { ribbonRing, type PieceVein } from "../pattern/vein-map";
+import type { PieceVein } from "../pattern/tape";
+import { ribbonRing } from "../pattern/vein-map";
 
 const n = (value: number) => String(Math.round(value * 1000) / 1000);
 const pathOf = (points: readonly Point[], close: boolean) =>

@@ -49,7 +49,9 @@ const rehearsal = (
     ...rest,
   };
 };
-const sheetOf = (of: Rehearsal, widthPx = 80): Sheet => ({
+/** Small, since each picture is worked out in full; twice as wide as high. */
+const PX = 56;
+const sheetOf = (of: Rehearsal, widthPx = PX): Sheet => ({
   widthPx,
   heightPx: Math.round((widthPx * of.box.maxY) / of.box.maxX),
   pixelMm: of.box.maxX / widthPx,
@@ -92,7 +94,7 @@ test.each(PATTERN_PASSES.filter((kind) => kind !== "lay"))("%s changes the pictu
   const after = shown(rehearsal(["lay", kind]));
   const moved = after.weight.reduce((sum, share, i) => sum + Math.abs(share - laidOnly.weight[i]!), 0);
   // Of two shares for each sample that changed its colour.
-  expect(moved / 2 / (80 * 40)).toBeGreaterThan(0.0005);
+  expect(moved / 2 / ((PX * PX) / 2)).toBeGreaterThan(0.0005);
 });
 
 test("a stroke while the film is fresh moves more than a late one (common practice, no source)", () => {
@@ -173,9 +175,9 @@ describe("how a pass is worked", () => {
       passes: coat.passes.map((pass) => (pass.kind === "palm" ? { ...pass, work: { strokes } } : pass)),
     }));
     const [before, after] = [shown(rehearsal(["lay"])), shown({ ...of, coats })];
-    const samples = 80 * 40;
+    const samples = (PX * PX) / 2;
     for (let i = 0; i < samples; i += 1) {
-      const [x, y] = [((i % 80) + 0.5) * 15, (Math.floor(i / 80) + 0.5) * 15];
+      const [x, y] = [((i % PX) + 0.5) * (1200 / PX), (Math.floor(i / PX) + 0.5) * (1200 / PX)];
       if (x > 150 && x < 700 && y > 150 && y < 450) continue;
       expect(after.weight[samples + i]).toBe(before.weight[samples + i]);
     }
@@ -206,7 +208,7 @@ test("alcohol opens more where the film is thin, and where unlike colours meet (
 test("a late vein keeps its width, an early one is wider and paler (common practice, no source)", () => {
   const vein = (flowLeft: number) => {
     const of = rehearsal(["lay", "veins"], { flowLeft });
-    return evaluate(compile(of).ops, sheetOf(of, 400)).weight;
+    return evaluate(compile(of).ops, sheetOf(of, 160)).weight;
   };
   expect(vein(0.9)).not.toEqual(vein(0.05));
 });
@@ -272,5 +274,23 @@ describe("ink on the screen", () => {
     expect(Math.abs(grey! - 188)).toBeLessThan(6);
     shares.weight.set([0, 0, 1, 1]);
     expect(pictureOf(shares, inks, 1)[0]).toBe(0);
+  });
+  test("a metallic sheared towards the light shows its face, away from it its flop, of the same share", () => {
+    const one: Sheet = { ...sheet, widthPx: 1, colours: 1 };
+    const copper: Ink = {
+      rgb: [0.4, 0.2, 0.1],
+      metallic: true,
+      face: [0.9, 0.5, 0.3],
+      flop: [0.1, 0.05, 0.02],
+    };
+    const red = (turn: number) => {
+      const shares = emptyShares(one);
+      shares.weight[0] = 1;
+      // The light comes from 0.6 rad; twice the angle tells the way of a shear.
+      shares.shear2x[0] = Math.cos(2 * turn);
+      shares.shear2y[0] = Math.sin(2 * turn);
+      return pictureOf(shares, [copper], 1)[0]!;
+    };
+    expect(red(0.6)).toBeGreaterThan(red(0.6 + Math.PI / 2) + 20);
   });
 });

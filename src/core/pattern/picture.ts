@@ -2,12 +2,21 @@ import type { Shares } from "./evaluate";
 import { cloudNoise } from "./noise";
 
 /** A colour of a picture, linear light; metallic ones glint by the direction in which they were last sheared. */
-export type Ink = { rgb: readonly [number, number, number]; metallic: boolean };
+export type Ink = {
+  rgb: Light;
+  metallic: boolean;
+  /** How a metallic looks straight on and from the side; without, it only glows and dims. */
+  face?: Light;
+  flop?: Light;
+};
+type Light = readonly [number, number, number];
 
 /** Light from the upper left, as twice its angle. */
 const LIGHT = { x: Math.cos(2 * 0.6), y: Math.sin(2 * 0.6) };
 /** How much mica and pigment vary on their own, and how strongly flakes turn with the shear (assumed). */
 const TEXTURE = { metallic: 0.34, plain: 0.2, white: 0.035, flake: 0.22 };
+/** How far flakes turn on their own between face and flop (assumed). */
+const TILTED = 0.8;
 /** Streaks of a poured colour lie along its pour: so many times longer than wide. */
 const ASPECT = 5;
 
@@ -59,11 +68,21 @@ export function pictureOf(
       if (share === 0) continue;
       const ink = inks[colour];
       if (!ink) continue;
-      const glow =
-        share * (1 + (textures[colour] as number) * height + (ink.metallic ? TEXTURE.flake * flake : 0));
-      r += glow * ink.rgb[0];
-      g += glow * ink.rgb[1];
-      b += glow * ink.rgb[2];
+      if (ink.face && ink.flop) {
+        // Flakes that lie towards the light show the face, those turned away the flop.
+        const turned = Math.max(-1, Math.min(1, TILTED * (0.5 * flake + 0.6 * height)));
+        const to = turned > 0 ? ink.face : ink.flop;
+        const part = turned > 0 ? turned : -turned;
+        r += share * (ink.rgb[0] + part * (to[0] - ink.rgb[0]));
+        g += share * (ink.rgb[1] + part * (to[1] - ink.rgb[1]));
+        b += share * (ink.rgb[2] + part * (to[2] - ink.rgb[2]));
+      } else {
+        const glow =
+          share * (1 + (textures[colour] as number) * height + (ink.metallic ? TEXTURE.flake * flake : 0));
+        r += glow * ink.rgb[0];
+        g += glow * ink.rgb[1];
+        b += glow * ink.rgb[2];
+      }
       all += share;
     }
     const at = 4 * i;

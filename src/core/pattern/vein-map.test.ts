@@ -2,6 +2,7 @@ import { newPiece } from "../plan/new-piece";
 import { measurePiece, type Measured } from "../geometry/measure";
 import type { Piece } from "../geometry/piece";
 import { boxOf } from "../geometry/ring";
+import { tapeList } from "./tape";
 import {
   mapBox,
   placesOf,
@@ -9,7 +10,6 @@ import {
   ribbonRing,
   ringOnMap,
   snapped,
-  tapeList,
   toMap,
   toPiece,
   veinAmounts,

@@ -27,7 +27,6 @@ const pull = (changes: Partial<PracticeStroke> = {}): PracticeStroke => ({
 const practice = (strokes: PracticeStroke[]): Practice => ({
   passes: 2,
   fromMin: 8,
-  untilMin: 20,
   openUntilMin: 60,
   strokes,
 });
@@ -72,7 +71,7 @@ test("crossing is told, keeping to one way is too", () => {
 });
 
 test("mud does not fall from pull to pull beyond its own noise, and many pulls come to a stop", () => {
-  const many = Array.from({ length: 5 }, () => rows(8, true)).flat();
+  const many = Array.from({ length: 3 }, () => rows(6, true)).flat();
   const { mudAfter, stopAfter } = critique(of, piece, practice(many));
   expect(mudAfter.length).toBe(many.length);
   expect(mudAfter.at(-1)!).toBeGreaterThan(mudAfter[4]!);

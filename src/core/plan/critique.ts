@@ -19,8 +19,6 @@ export type Practice = {
   /** How many passes were done before it began. */
   passes: number;
   fromMin: number;
-  /** Minute of the film at which it was ended. */
-  untilMin: number;
   /** Minute from which the film hardly moves, so that it is left alone. */
   openUntilMin: number;
   strokes: readonly PracticeStroke[];

@@ -67,6 +67,28 @@ const FIELD_WORDS: Record<string, string> = {
   setAside: "advice set aside",
   massG: "mass",
   lockedShare: "locked in",
+  rehearsal: "rehearsal",
+  seed: "sister",
+  angleDeg: "direction",
+  pour: "poured as",
+  way: "drawn",
+  drops: "drops",
+  pressure: "pressure",
+  many: "how many",
+  turnDeg: "off the direction",
+  wideMm: "width",
+  strokes: "practised pulls",
+  veinMap: "vein map",
+  places: "places",
+  sets: "sets",
+  veins: "veins",
+  metresPerM2: "density",
+  thickMm: "thickness",
+  manner: "manner",
+  contrast: "thick : thin",
+  branching: "branches",
+  hairs: "hairlines",
+  hazeMm: "haze",
   ...Object.fromEntries(Object.values(FACTORS).map(({ id, name }) => [id, name])),
 };
 
@@ -116,7 +138,14 @@ function compare(before: unknown, after: unknown, path: string[], changes: Chang
   const [one, other] = [before as Record<string, unknown>, after as Record<string, unknown>];
   for (const key of new Set([...Object.keys(one), ...Object.keys(other)])) {
     if (key === "id" || key === "format") continue;
-    compare(one[key], other[key], TRANSPARENT.has(key) ? path : [...path, FIELD_WORDS[key] ?? key], changes);
+    // What is set for the first time is told field by field, not as a whole, where the level itself is not seen.
+    const blank = TRANSPARENT.has(key) && !Array.isArray(one[key] ?? other[key]) ? {} : undefined;
+    compare(
+      one[key] ?? blank,
+      other[key] ?? blank,
+      TRANSPARENT.has(key) ? path : [...path, FIELD_WORDS[key] ?? key],
+      changes,
+    );
   }
 }
 

@@ -5,7 +5,7 @@ import { compile } from "../pattern/compile";
 import { evaluate, type Shares, type Sheet } from "../pattern/evaluate";
 import { filmAfter, onBoardMl, thinPlaces, type ThinPlace } from "../pattern/film-grid";
 import { balance, blended, mud, onTop, segregation, thirds } from "../pattern/measures";
-import { FLOODS_ML_PER_M2 } from "../pattern/pass-ops";
+import { FLOODS_ML_PER_M2 } from "../pattern/passes/sprayed";
 import { regularity, TOO_REGULAR } from "../pattern/regular";
 import type { Rehearsal } from "../pattern/rehearsal";
 import { differenceIn, type PaletteColour, type PieceRehearsal } from "./rehearse";

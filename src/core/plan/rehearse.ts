@@ -1,7 +1,7 @@
 import type { Tool } from "../batch/factors";
 import { ciede2000 } from "../colour/ciede2000";
 import { contrastOf } from "../colour/mix-look";
-import { hexOfXyz, labOfXyz, linearOfXyz, xyzOfHex, type Lab, type Rgb } from "../colour/spaces";
+import { hexOfXyz, labOfXyz, linearOfXyz, xyzOfHex, xyzOfLab, type Lab, type Rgb } from "../colour/spaces";
 import { flowShareIn } from "../cure/film-in-room";
 import { unrolledWall } from "../geometry/frustum";
 import type { Measured } from "../geometry/measure";
@@ -45,6 +45,8 @@ const isPattern = (kind: string): kind is PatternPass => (PATTERN_PASSES as read
 
 const linear = (rgb: Rgb): [number, number, number] =>
   rgb.map((channel) => Math.min(1, Math.max(0, channel))) as [number, number, number];
+
+const seenAt = (lab: Lab) => linear(linearOfXyz(xyzOfLab(lab)));
 
 /** What of the bench's tools works a film in the picture; those that do not are left to each pass's usual one. */
 const WORK_TOOLS: Partial<Record<Tool, WorkTool>> = {
@@ -138,23 +140,24 @@ export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): Piec
   const palette: PaletteColour[] = [];
   const add = (
     name: string,
-    look: { hex: string; xyz: readonly [number, number, number]; lab: Lab },
+    { hex, xyz, lab, look }: Pick<ColourLooks, "hex" | "xyz" | "lab" | "look">,
     metallic: boolean,
     poured: number,
   ) => {
     palette.push({
       name,
-      hex: look.hex,
-      rgb: linear(linearOfXyz(look.xyz)),
-      lab: look.lab,
+      hex,
+      rgb: linear(linearOfXyz(xyz)),
+      lab,
       metallic,
       poured,
+      ...(look?.metallic && { face: seenAt(look.metallic.face), flop: seenAt(look.metallic.flop) }),
     });
     return palette.length - 1;
   };
   const painted = (name: string, hex: string, metallic: boolean) => {
     const xyz = xyzOfHex(hex);
-    return add(name, { hex: hexOfXyz(xyz), xyz, lab: labOfXyz(xyz) }, metallic, 0);
+    return add(name, { hex: hexOfXyz(xyz), xyz, lab: labOfXyz(xyz), look: null }, metallic, 0);
   };
   const below = on
     .slice(0, on.indexOf(first))

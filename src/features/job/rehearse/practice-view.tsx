@@ -135,7 +135,7 @@ export function PracticeView() {
   };
   const finish = async () => {
     setRunning(false);
-    const critique = await wet.judge(piece, { passes, fromMin, untilMin: now, openUntilMin, strokes });
+    const critique = await wet.judge(piece, { passes, fromMin, openUntilMin, strokes });
     setJudged(critique);
     const practice: KeptPractice = {
       id: newId(),

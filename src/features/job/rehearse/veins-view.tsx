@@ -6,11 +6,11 @@ import { beadAreaMm2 } from "@/core/film/flow";
 import { veinForecast } from "@/core/film/vein-timing";
 import { veinSvg } from "@/core/drawing-files/vein-template";
 import type { Measured } from "@/core/geometry/measure";
+import { tapeList } from "@/core/pattern/tape";
 import {
   mapBox,
   placesOf,
   redrawn,
-  tapeList,
   veinAmounts,
   type MapVein,
   type VeinMap,
@@ -88,22 +88,21 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
   );
   const colourOf = ({ colourId }: VeinSet) =>
     document.coats.flatMap((coat) => coat.colours).find(({ id }) => id === colourId)?.hex ?? "#4a4c50";
-  const amountsOf = (set: VeinSet) => {
-    const coat = document.coats.find(({ id }) => id === set.coatId);
-    const sums = pieces.reduce(
-      (sum, piece) => {
+  const amounts = useMemo(() => {
+    const amountsOf = (set: VeinSet) => {
+      const filmMm = document.coats.find(({ id }) => id === set.coatId)?.filmMm ?? LAID_HIGH_MM;
+      let [lengthMm, areaMm2] = [0, 0];
+      for (const piece of pieces) {
         const place = places.get(piece.id);
-        if (!place) return sum;
-        const { lengthMm, areaMm2 } = veinAmounts(set, piece, place);
-        return {
-          lengthMm: sum.lengthMm + piece.count * lengthMm,
-          areaMm2: sum.areaMm2 + piece.count * areaMm2,
-        };
-      },
-      { lengthMm: 0, areaMm2: 0 },
-    );
-    return { ...sums, ml: (sums.areaMm2 * (coat?.filmMm ?? LAID_HIGH_MM)) / 1000 };
-  };
+        if (!place) continue;
+        const own = veinAmounts(set, piece, place);
+        lengthMm += piece.count * own.lengthMm;
+        areaMm2 += piece.count * own.areaMm2;
+      }
+      return { lengthMm, areaMm2, ml: (areaMm2 * filmMm) / 1000 };
+    };
+    return new Map(map.sets.map((set) => [set.id, amountsOf(set)]));
+  }, [map.sets, pieces, places, document.coats]);
   /** A vein of a set's thickness, laid when its coat's vein pass comes, in the end. */
   const laidOf = (set: VeinSet) => {
     const coat = document.coats.find(({ id }) => id === set.coatId);
@@ -121,7 +120,6 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
     };
     return { minute: pass.minute, width: veinForecast(film, pass.minute) };
   };
-  const amounts = new Map(map.sets.map((set) => [set.id, amountsOf(set)]));
   const found = map.sets
     .flatMap((set) => set.veins.map((vein, n) => ({ set, vein, n })))
     .find(({ vein }) => vein.id === chosen?.id);

@@ -1,0 +1,186 @@
+import type { Op } from "../op";
+import { cover } from "../ops/cover";
+import { field } from "../ops/field";
+import { wobble } from "../ops/wobble";
+import { nests, puddleRadiusMm, puddles, ribbons, shadows } from "../scene/pours";
+import { acrossOf, between, sourceOf } from "../scene/random";
+import type { PourStyle } from "../work";
+import { countOf, VEIN_SHARE, type Scene } from "./scene";
+
+/** What the film does on its own while it is runny. */
+export const flow = ({ of: { aroundMm }, seed, reach }: Scene, heightMm: number): Op =>
+  wobble({
+    heightMm: heightMm * Math.max(0.4, reach),
+    coarseMm: 480 * Math.max(0.4, reach),
+    fineMm: 45,
+    shears: 7,
+    seed: seed + 7,
+    aroundMm,
+  });
+
+/** Ribbons of all colours of a coat, the smaller ones within the larger. */
+export function nested(
+  { box, coat, largest, others, angle, reach, areaM2, pass, seed }: Scene,
+  dense: number,
+): Op[] {
+  if (others.length === 0) return [];
+  const few = others.slice(0, 3);
+  return few.flatMap((colour, n) => {
+    const { share } = colour;
+    const next = few[(n + 1) % few.length] as (typeof few)[number];
+    // One colour, a sliver of the ground in it, the next one, and again.
+    const row = [colour, largest, next, ...(few.length > 2 ? [largest] : [])];
+    const total = coat.colours.reduce((sum, one) => sum + one.share, 0) || 1;
+    return ribbons(box, {
+      colours: row,
+      many: Math.max(
+        1,
+        Math.round(9 * dense * (share / total + 0.12) * Math.min(2.2, Math.max(0.5, areaM2))),
+      ),
+      wideMm: (pass.work.wideMm ?? 62) * reach,
+      angle,
+      wanderRad: 0.5,
+      seed: seed + 71 * n,
+    });
+  });
+}
+
+/** How far the film flows on its own after it is poured so, mm (assumed, by eye). */
+const FLOWS_MM: Record<PourStyle, number> = {
+  puddles: 11,
+  bands: 7,
+  spots: 9,
+  nests: 15,
+  fields: 9,
+  clouds: 16,
+};
+/** The colours of a coat poured, and what the film then does on its own. */
+export const poured = (scene: Scene, style: PourStyle): Op[] => [
+  // The largest share is the ground of the coat; the others are poured on it.
+  cover(scene.largest.at, scene.largest.hides),
+  ...POURED[style](scene),
+  flow(scene, FLOWS_MM[style]),
+];
+
+/** In fields side by side a colour of no more than this lies along the borders. */
+const SEAM_SHARE = 0.15;
+
+/** A puddle of a colour with three tenths of a coat, ml on a square metre and more (assumed); of one with less it is smaller. */
+const PUDDLE_ML = 48;
+
+/** Colours poured on the largest one's ground, by the way they are poured. */
+const POURED: Record<PourStyle, (scene: Scene) => Op[]> = {
+  puddles: (scene) => [
+    ...scene.others.flatMap(({ at, share, hides }, n) =>
+      puddles(scene.box, {
+        hides,
+        colour: at,
+        cover: share * 0.8 * scene.many,
+        radiusMm: puddleRadiusMm(PUDDLE_ML * scene.reach ** 2 * Math.max(0.15, share / 0.3)),
+        seed: scene.seed + n,
+        along: scene.angle,
+        stretch: 3.6,
+        turnRad: 0.4,
+      }),
+    ),
+    ...nested(scene, 0.8 * scene.many),
+  ],
+  bands: ({ box, others, largest, angle, reach, seed, many, pass, areaM2 }) => [
+    ...others.flatMap((colour, n) => {
+      const { share } = colour;
+      // As many as cover their share, for what comes later lies on some of it; where they would be too many they are wider.
+      const wideMm = (pass.work.wideMm ?? 30) * Math.max(0.5, reach) * (0.6 + share);
+      const wanted = (1.6 * share * many * areaM2 * 1e6) / (0.43 * acrossOf(box) * 0.7 * wideMm);
+      const count = Math.max(2, Math.min(44, Math.round(wanted)));
+      return ribbons(box, {
+        colours: n % 2 === 0 ? [colour, largest] : [colour],
+        many: count,
+        wideMm: wideMm * Math.max(1, wanted / count),
+        angle,
+        wanderRad: 0.09,
+        turnRad: 0.03,
+        reach: [0.12, 0.75],
+        seed: seed + 31 * n,
+      });
+    }),
+  ],
+  spots: ({ box, others, reach, seed, many, pass }) => [
+    ...others.flatMap(({ at, share, hides }, n) =>
+      puddles(box, {
+        hides,
+        colour: at,
+        cover: share * 1.1 * many,
+        radiusMm:
+          (pass.work.wideMm ?? 110) * 0.5 * Math.max(0.2, reach) * between(sourceOf(seed, n), 0.7, 1.2),
+        seed: seed + n,
+        stretch: 1.1,
+        turnRad: 3,
+        pushes: 0.75,
+      }),
+    ),
+  ],
+  nests: ({ box, largest, others, areaM2, reach, seed, many, angle, pass }) => [
+    ...nests(box, {
+      colours: [largest, ...others],
+      many: countOf(17 * many, areaM2, 30),
+      radiusMm: (pass.work.wideMm ?? 200) * Math.max(0.3, reach),
+      along: angle,
+      stretch: 2.4,
+      seed,
+    }),
+  ],
+  clouds: ({ box, others, areaM2, angle, reach, seed, many, pass }) => [
+    ...others.flatMap(({ at, share, hides }, n) =>
+      shadows(box, {
+        colour: at,
+        many: countOf(60 * share * many, areaM2, 20),
+        wideMm: (pass.work.wideMm ?? 60) * reach,
+        angle,
+        hides,
+        seed: seed + 17 * n,
+      }),
+    ),
+  ],
+  fields: ({ of, box, coat, angle: given, seed, pass }) => {
+    // Around a tumbler a border must meet itself.
+    const angle = of.aroundMm === null ? given : Math.sign(given || 1) * (Math.PI / 2);
+    // Fields follow each other along the main direction in the order of the colours; what there is little of lies along their borders.
+    const wide = coat.colours.filter(({ share }) => share > SEAM_SHARE);
+    const seams = coat.colours.filter(({ share }) => share <= SEAM_SHARE && share > VEIN_SHARE);
+    const across = acrossOf(box);
+    const [middleX, middleY] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
+    const span =
+      Math.abs(Math.cos(angle)) * (box.maxX - box.minX) + Math.abs(Math.sin(angle)) * (box.maxY - box.minY);
+    const total = wide.reduce((sum, { share }) => sum + share, 0) || 1;
+    let walked = -span / 2;
+    return [
+      ...wide.flatMap((colour, n) => {
+        const at = walked;
+        walked += (colour.share / total) * span;
+        const border = (by: number) => ({
+          x: middleX + (at + by) * Math.cos(angle),
+          y: middleY + (at + by) * Math.sin(angle),
+          angle,
+          wanderMm: (pass.work.wideMm ?? 60) * Math.min(1, across / 900),
+          lengthMm: 0.7 * across,
+          edgeMm: 1.2,
+          seed: seed + n,
+          aroundMm: of.aroundMm,
+        });
+        if (n === 0) return [cover(colour.at, colour.hides)];
+        return [
+          field({ ...border(0), colour: colour.at, hides: colour.hides }),
+          ...seams.map((seam) => {
+            const wideMm = (seam.share * span) / Math.max(1, wide.length - 1);
+            return field({
+              ...border(-wideMm / 2),
+              wideMm,
+              colour: seam.at,
+              hides: seam.hides,
+            });
+          }),
+        ];
+      }),
+    ];
+  },
+};

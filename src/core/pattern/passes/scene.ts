@@ -1,0 +1,37 @@
+import type { Box } from "../../geometry/ring";
+import type { RehearsedCoat, RehearsedPass, Rehearsal } from "../rehearsal";
+import type { Unlike } from "../scene/cells";
+
+/** One pass with all that it hangs on. */
+export type PassScene = {
+  of: Rehearsal;
+  coat: RehearsedCoat;
+  pass: RehearsedPass;
+  seed: number;
+  /** How unlike the colours lie about a place before this pass; worked out only where it is asked for. */
+  unlike: () => Unlike;
+};
+
+/** The same with what follows from it. */
+export type Scene = PassScene & {
+  box: Box;
+  areaM2: number;
+  /** Sizes on a piece smaller than a square metre are smaller with it. */
+  reach: number;
+  angle: number;
+  many: number;
+  pressure: number;
+  /** 0 on a runny film to 1 on one that hardly moves. */
+  tears: number;
+  largest: RehearsedCoat["colours"][number];
+  /** The others by their shares, without those that are kept for veins. */
+  others: RehearsedCoat["colours"];
+  forVeins: RehearsedCoat["colours"];
+};
+
+/** A piece smaller than a hand still gets a few pulls, a large one no more than can be followed. */
+export const countOf = (perM2: number, areaM2: number, most: number) =>
+  Math.max(3, Math.min(most, Math.round(perM2 * areaM2)));
+
+/** Colours with no more of a coat than this are kept for its veins, where it has any. */
+export const VEIN_SHARE = 0.06;

@@ -1,0 +1,217 @@
+import type { Point } from "../geometry/curves";
+import type { Measured } from "../geometry/measure";
+import { edgeWords, type EdgeName } from "../geometry/piece";
+import { unfoldedFaces } from "../geometry/unfold";
+import type { LinePoint } from "./ops/line";
+import { veinWays, type VeinWay } from "./vein";
+import { onPiece, withinRing, type PiecePlace, type VeinMap } from "./vein-map";
+
+/** Where a line meets an edge: how far along the edge from the end from which a tape is laid, mm. */
+export type Crossing = {
+  edge: EdgeName;
+  words: string;
+  /** From which end the tape is laid. */
+  from: "left" | "right" | "back" | "front" | "its start";
+  alongMm: number;
+  widthMm: number;
+  point: Point;
+  /** Where it leaves the face below, along the same edge; null where there is no face. */
+  lowerAlongMm: number | null;
+};
+
+/** A stretch of a vein on one piece, from where it comes on to where it goes off; null where it begins or ends within. */
+export type VeinStretch = {
+  kind: VeinWay["kind"];
+  enters: Crossing | null;
+  leaves: Crossing | null;
+  /** Where it turns in between: from the left and from the back of the piece's box, mm. */
+  turns: { xMm: number; yMm: number; widthMm: number }[];
+  widestMm: number;
+  line: LinePoint[];
+};
+
+/** Straight edges run from here to there: a tape is laid from the left, or from the back where an edge runs front to back. */
+function tapeOf(path: readonly Point[], at: Point): Pick<Crossing, "from" | "alongMm"> {
+  const [first, last] = [path[0] as Point, path.at(-1) as Point];
+  const [dx, dy] = [last.x - first.x, last.y - first.y];
+  const long = Math.hypot(dx, dy);
+  let walked = 0;
+  let found = 0;
+  let nearest = Infinity;
+  for (let n = 1; n < path.length; n += 1) {
+    const [a, b] = [path[n - 1] as Point, path[n] as Point];
+    const own = Math.hypot(b.x - a.x, b.y - a.y);
+    const t = Math.min(
+      1,
+      Math.max(0, ((at.x - a.x) * (b.x - a.x) + (at.y - a.y) * (b.y - a.y)) / (own * own || 1)),
+    );
+    const off = Math.hypot(at.x - a.x - t * (b.x - a.x), at.y - a.y - t * (b.y - a.y));
+    if (off < nearest) [nearest, found] = [off, walked + t * own];
+    walked += own;
+  }
+  if (long < 1e-6 || walked > 1.02 * long) return { from: "its start", alongMm: found };
+  const flat = Math.abs(dx) >= Math.abs(dy);
+  const begins = flat ? dx > 0 : dy > 0;
+  return { from: flat ? "left" : "back", alongMm: begins ? found : walked - found };
+}
+
+/** Where a stretch from inside to outside meets the outline. */
+function crossingOf(
+  piece: Measured,
+  from: LinePoint,
+  to: LinePoint,
+  further: readonly LinePoint[],
+): Crossing | null {
+  let best: { t: number; name: EdgeName; path: Point[] } | null = null;
+  for (const { name, path } of piece.outline.sides)
+    for (let n = 1; n < path.length; n += 1) {
+      const [a, b] = [path[n - 1] as Point, path[n] as Point];
+      const t = meeting(from, to, a, b);
+      if (t !== null && (best === null || t < best.t)) best = { t, name, path };
+    }
+  if (!best) return null;
+  const { t, name, path } = best;
+  const point = { x: from.x + t * (to.x - from.x), y: from.y + t * (to.y - from.y) };
+  const face = unfoldedFaces(piece).find((one) => one.name === name && !one.inside);
+  let lower: number | null = null;
+  if (face) {
+    // Down the face it goes on as it came; its lower edge is the far side of the folded ring.
+    const low = face.ring.slice(path.length).reverse();
+    const onward = [to, ...further];
+    let last: LinePoint = { ...point, halfMm: from.halfMm };
+    for (const next of onward) {
+      const out = low.slice(1).flatMap((b, n) => {
+        const at = meeting(last, next, low[n] as Point, b);
+        return at === null
+          ? []
+          : [{ x: last.x + at * (next.x - last.x), y: last.y + at * (next.y - last.y) }];
+      })[0];
+      if (out) {
+        lower = tapeOf(low, out).alongMm + offsetOf(path, low);
+        break;
+      }
+      last = next;
+    }
+  }
+  return {
+    edge: name,
+    words: edgeWords(name),
+    ...tapeOf(path, point),
+    widthMm: 2 * (from.halfMm + t * (to.halfMm - from.halfMm)),
+    point,
+    lowerAlongMm: lower,
+  };
+}
+
+/** By how much the lower edge of a face begins before its upper one along it, mm; 0 for a straight face. */
+function offsetOf(path: readonly Point[], low: readonly Point[]): number {
+  const [a, b] = [path[0] as Point, path.at(-1) as Point];
+  const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+  const start = low[0] as Point;
+  const along = ((start.x - a.x) * (b.x - a.x) + (start.y - a.y) * (b.y - a.y)) / long;
+  return Math.abs(along) < 1e-6 ? 0 : along;
+}
+
+/** Share of the way from p to q at which it meets the stretch a to b; null where it does not. */
+function meeting(p: Point, q: Point, a: Point, b: Point): number | null {
+  const [rx, ry] = [q.x - p.x, q.y - p.y];
+  const [sx, sy] = [b.x - a.x, b.y - a.y];
+  const cross = rx * sy - ry * sx;
+  if (Math.abs(cross) < 1e-12) return null;
+  const t = ((a.x - p.x) * sy - (a.y - p.y) * sx) / cross;
+  const u = ((a.x - p.x) * ry - (a.y - p.y) * rx) / cross;
+  return t >= 0 && t <= 1 && u >= -1e-9 && u <= 1 + 1e-9 ? t : null;
+}
+
+/** A line turns where it is so far off the straight way between its neighbours, mm. */
+const TURN_MM = 7;
+
+/** The places at which a line must be marked so that between them it is straight to within some millimetres (Ramer 1972, Douglas and Peucker 1973). */
+function turningPoints(line: readonly LinePoint[], withinMm = TURN_MM): LinePoint[] {
+  if (line.length < 3) return [];
+  const [a, b] = [line[0] as LinePoint, line.at(-1) as LinePoint];
+  const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+  let [far, at] = [0, 0];
+  for (let n = 1; n < line.length - 1; n += 1) {
+    const p = line[n] as LinePoint;
+    const off = Math.abs((p.x - a.x) * (b.y - a.y) - (p.y - a.y) * (b.x - a.x)) / long;
+    if (off > far) [far, at] = [off, n];
+  }
+  if (far <= withinMm) return [];
+  return [
+    ...turningPoints(line.slice(0, at + 1), withinMm),
+    line[at] as LinePoint,
+    ...turningPoints(line.slice(at), withinMm),
+  ];
+}
+
+/** The stretches of one vein way on a piece, in its own coordinates. */
+function stretchesOf(piece: Measured, { kind, points }: VeinWay): VeinStretch[] {
+  const inside = withinRing(piece.outline.corners);
+  const found: VeinStretch[] = [];
+  let line: LinePoint[] = [];
+  let enters: Crossing | null = null;
+  const finish = (leaves: Crossing | null) => {
+    if (line.length > 1)
+      found.push({
+        kind,
+        enters,
+        leaves,
+        turns: turningPoints(line).map(({ x, y, halfMm }) => ({ xMm: x, yMm: y, widthMm: 2 * halfMm })),
+        widestMm: 2 * line.reduce((most, { halfMm }) => Math.max(most, halfMm), 0),
+        line,
+      });
+    line = [];
+    enters = null;
+  };
+  points.forEach((point, n) => {
+    const before = points[n - 1];
+    const isIn = inside(point);
+    const wasIn = before ? inside(before) : isIn;
+    if (before && isIn && !wasIn) {
+      enters = crossingOf(piece, point, before, points.slice(0, n - 1).reverse());
+      if (enters) line.push({ ...enters.point, halfMm: enters.widthMm / 2 });
+    }
+    if (before && !isIn && wasIn) {
+      const leaves = crossingOf(piece, before, point, points.slice(n + 1));
+      if (leaves) line.push({ ...leaves.point, halfMm: leaves.widthMm / 2 });
+      finish(leaves);
+    }
+    if (isIn) line.push(point);
+  });
+  finish(null);
+  return found;
+}
+
+/** One vein of a set on a piece, as a tape tells it and as it is drawn. */
+export type PieceVein = {
+  setId: string;
+  veinId: string;
+  name: string;
+  number: number;
+  stretches: VeinStretch[];
+};
+
+/** Shorter stretches are not told. */
+const SHORTEST_MM = 25;
+const lengthOf = (line: readonly LinePoint[]) =>
+  line.slice(1).reduce((sum, { x, y }, n) => {
+    const from = line[n] as LinePoint;
+    return sum + Math.hypot(x - from.x, y - from.y);
+  }, 0);
+
+/** What the veins of a map are on one piece: the list for the tape. Numbers are the map's, the same on all pieces. */
+export function tapeList(map: VeinMap, piece: Measured, place: PiecePlace): PieceVein[] {
+  let number = 0;
+  return map.sets.flatMap((set) =>
+    set.veins.flatMap((vein) => {
+      number += 1;
+      const stretches = veinWays(onPiece(vein, place), set.manner)
+        .flatMap((way) => stretchesOf(piece, way))
+        .filter(({ line }) => lengthOf(line) >= SHORTEST_MM);
+      return stretches.length > 0
+        ? [{ setId: set.id, veinId: vein.id, name: set.name, number, stretches }]
+        : [];
+    }),
+  );
+}
