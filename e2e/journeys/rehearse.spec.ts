@@ -61,8 +61,9 @@ test("a pass is worked otherwise: the picture and its numbers follow, and undo b
   await expect(page.getByRole("img", { name: /^Left run after 3 of/ })).toBeVisible();
   await expect.poll(async () => (await drawn(picture)).seen, { timeout: 20_000 }).toBeGreaterThan(10_000);
   const form = page.getByRole("region", { name: "How Palm blend is worked" });
+  const told = page.locator("[aria-busy=false]").filter({ has: page.getByText("mud, over what was poured") });
   const muddy = async () => Number(/(\d+\.\d)/.exec((await mud.textContent()) ?? "")?.[1] ?? NaN);
-  await expect.poll(muddy, { timeout: 30_000 }).not.toBeNaN();
+  await expect(told).toBeVisible({ timeout: 30_000 });
   const before = await muddy();
   // By keys: as many rounds as there are on the scale.
   await form.getByRole("slider", { name: "Rounds" }).focus();

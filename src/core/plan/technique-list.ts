@@ -76,7 +76,7 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ],
       ...FACES_LATE,
     ],
-    rehearsal: { seed: 3, angleDeg: 28 },
+    rehearsal: { seed: 1, angleDeg: 28 },
   },
   "pale-veins": {
     name: "Pale ground, thin dark and brass veins",
@@ -156,7 +156,7 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ["faces", { fromMin: 65 }],
       ["drip-scrape", { fromMin: 120 }],
     ],
-    rehearsal: { seed: 1, angleDeg: 20 },
+    rehearsal: { seed: 3, angleDeg: 20 },
   },
   "straight-grain": {
     name: "Straight grain, combed",
@@ -191,7 +191,7 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ],
       ...FACES_LATE,
     ],
-    rehearsal: { seed: 1, angleDeg: 0 },
+    rehearsal: { seed: 2, angleDeg: 0 },
   },
   "roller-agate": {
     name: "Agate by roller",
@@ -214,7 +214,7 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ["alcohol", { fromMin: 15, mlPerM2: 6, stopHere: "agate" }],
       ...FACES_LATE,
     ],
-    rehearsal: { seed: 1, angleDeg: 12 },
+    rehearsal: { seed: 3, angleDeg: 12 },
   },
   "bucket-pour": {
     name: "Bucket pour behind a dam, veins late",
@@ -241,7 +241,7 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ["dam-pull", { fromMin: 150, note: "When drips are gummy and hardly move." }],
       ["drip-scrape", { fromMin: 180 }],
     ],
-    rehearsal: { seed: 2, angleDeg: 24 },
+    rehearsal: { seed: 4, angleDeg: 24 },
   },
   "layered-stone": {
     name: "Layered stone by blade",
@@ -273,7 +273,7 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ["chop", { fromMin: 40, work: { many: 0.5 }, stopHere: "layered stone" }],
       ...FACES_LATE,
     ],
-    rehearsal: { seed: 1, angleDeg: 6 },
+    rehearsal: { seed: 3, angleDeg: 6 },
   },
   "two-fields": {
     name: "Inlay of two fields",
@@ -302,7 +302,7 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ["veins", { fromMin: 60, work: { many: 0.6 }, note: "Brass along the seam and off it." }],
       ...FACES_LATE,
     ],
-    rehearsal: { seed: 1, angleDeg: 18 },
+    rehearsal: { seed: 2, angleDeg: 18 },
   },
   pebbles: {
     name: "Pebble mask",
@@ -325,7 +325,7 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ["alcohol", { fromMin: 16, mlPerM2: 7, stopHere: "busy marble" }],
       ["mask", { note: "Lay shapes over the liked parts, scuff, paint between." }],
     ],
-    rehearsal: { seed: 1, angleDeg: 15 },
+    rehearsal: { seed: 4, angleDeg: 15 },
   },
   tide: {
     name: "Tide panel",
@@ -363,7 +363,7 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ],
       ["alcohol", { fromMin: 12, mlPerM2: 8, stopHere: "tide" }],
     ],
-    rehearsal: { seed: 1, angleDeg: 24 },
+    rehearsal: { seed: 2, angleDeg: 24 },
   },
   "drizzle-blow": {
     name: "Drizzle and blow",
@@ -387,7 +387,7 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ["flame", { fromMin: 14, stopHere: "blown cloud" }],
       ...FACES_LATE,
     ],
-    rehearsal: { seed: 1, angleDeg: 32 },
+    rehearsal: { seed: 2, angleDeg: 32 },
   },
   "striped-tumbler": {
     name: "Striped tumbler",
@@ -479,6 +479,6 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ["roller-cut", { work: { way: "arc", many: 0.6 } }],
       ["mica-alcohol", { fromMin: 20, mlPerM2: 4, note: "Flicked from the wrist.", stopHere: "clouds" }],
     ],
-    rehearsal: { seed: 1, angleDeg: 35 },
+    rehearsal: { seed: 4, angleDeg: 35 },
   },
 };

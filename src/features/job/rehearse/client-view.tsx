@@ -70,7 +70,7 @@ export function ClientView() {
     });
   }, [picture, piece, of, target, whole, title, seed, today]);
   if (!piece || !of) return <NothingToRehearse />;
-  const ready = picture?.sharp === true && whole !== null && !busy;
+  const ready = picture?.sharp === true && picture.measured && whole !== null && !busy;
   const name = fileName(`${title} ${piece.name}`);
   /** Kept once with the shop's pictures; its id, or null with the reason shown. */
   const kept = async (): Promise<string | null> => {

@@ -61,6 +61,8 @@ export function RehearseView() {
   const { seed, angleDeg } = document.rehearsal ?? USUAL_REHEARSAL;
   const pass = of.passes[done - 1];
   const coat = plan.coats.find((one) => one.coat.id === (pass ?? of.passes[0])?.filmCoatId);
+  // Numbers of the picture before stand, fainter, until those of this one are there.
+  const stale = picture?.measured ? "" : "opacity-55";
   const marks = findings.flatMap(({ what, place }) => (place ? [{ words: what, ...place }] : []));
   return (
     <main className="flex-1 min-h-0 overflow-y-auto px-7 pt-3 pb-5">
@@ -160,9 +162,13 @@ export function RehearseView() {
         ) : (
           <p className="text-sm text-ink-soft">Pick a pass to change how it is worked.</p>
         )}
-        {measures && <SharesTable palette={of.palette} measures={measures} />}
         {measures && (
-          <div>
+          <div className={stale}>
+            <SharesTable palette={of.palette} measures={measures} />
+          </div>
+        )}
+        {measures && (
+          <div className={stale} aria-busy={!picture?.measured}>
             <div className="flex gap-8">
               <p>
                 <span className="label block">mud, over what was poured</span>

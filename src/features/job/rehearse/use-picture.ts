@@ -18,7 +18,9 @@ export type Picture = {
   canvas: HTMLCanvasElement;
   drawn: number;
   sharp: boolean;
+  /** The last ones there were, until those of this picture are there. */
   measures: PictureMeasures | null;
+  measured: boolean;
 };
 
 const canvasOf = (widthPx: number, heightPx: number): HTMLCanvasElement => {
@@ -55,7 +57,13 @@ export function usePicture(
     let left = parts;
     const show = () => {
       drawn += 1;
-      setPicture({ canvas, drawn, sharp: left === 0, measures });
+      setPicture((before) => ({
+        canvas,
+        drawn,
+        sharp: left === 0,
+        measures: measures ?? before?.measures ?? null,
+        measured: measures !== null,
+      }));
     };
     const coarse = Math.min(COARSE_PX, widthPx);
     askFor(owner, of, [
