@@ -56,7 +56,7 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   await picture(page, "buy");
   await page.getByRole("link", { name: "back to the cups" }).click();
   await stage(page, "Rehearse");
-  await page.getByText(/^clear$|a little muddy|^muddy|^mud:/).waitFor();
+  await page.locator("[aria-busy=false]").filter({ hasText: "mud, over what was poured" }).waitFor();
   await page.waitForTimeout(4000);
   await picture(page, "rehearse");
   await page.getByRole("link", { name: "Practice" }).click();
