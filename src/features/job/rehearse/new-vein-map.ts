@@ -1,12 +1,10 @@
 import type { Measured } from "@/core/geometry/measure";
 import type { JobDocument } from "@/core/plan/job";
+import { VEIN_SHARE } from "@/core/pattern/passes/scene";
 import { USUAL_MANNER } from "@/core/pattern/vein";
 import { mapBox, placesOf, redrawn, type VeinMap, type VeinSet } from "@/core/pattern/vein-map";
 import type { Coat } from "@/core/schedule/coat";
 import { newId } from "../workspace/edits";
-
-/** In a coat that is not all veins, colours of no more than this are kept for them. */
-const VEIN_SHARE = 0.06;
 
 /** The colours of a job that veins are drawn with: those of its vein coats, else the little ones of a coat that has a vein pass. */
 export function veinColours(

@@ -11,7 +11,8 @@ import { SelectField } from "@/ui/text-field";
 import { editCoat, editPass, moved } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 
-const WORKED: readonly PassKind[] = ["spread", "palm", "comb", "skim", "roller-cut"];
+/** Passes that a tool works all over: those that practised pulls can take the place of. */
+export const WORKED: readonly PassKind[] = ["spread", "palm", "comb", "skim", "roller-cut"];
 const POURED: readonly PassKind[] = ["lay", "bucket-pour"];
 const SPRAYED: readonly PassKind[] = ["alcohol", "mica-alcohol"];
 const TOOLS: readonly Tool[] = ["hand", "roller", "wide-blade", "squeegee", "foam-brush", "stick", "comb"];

@@ -21,6 +21,7 @@ import { editCoat, editPass, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 import { PracticeBoard } from "./practice-board";
 import { PracticeCritique } from "./practice-critique";
+import { WORKED } from "./pass-work";
 import { seenSize } from "./piece-picture";
 import { NothingToRehearse, RehearseHead } from "./rehearse-head";
 import { usePractice } from "./use-practice";
@@ -40,7 +41,6 @@ const TOOLS: readonly WorkTool[] = [
   "stick",
 ];
 const SPEEDS = ["1", "5", "10", "20"] as const;
-const WORKED = ["spread", "palm", "comb", "skim", "roller-cut"];
 
 /** A practice on the wet piece: a tool, the resin's clock, and afterwards what the eye would regret. */
 export function PracticeView() {
@@ -66,7 +66,11 @@ export function PracticeView() {
     const kinds = new Map(
       document.coats.flatMap(({ passes }) => passes.map(({ id, kind }) => [id, kind] as const)),
     );
-    const at = of?.passes.findIndex(({ passId }) => WORKED.includes(kinds.get(passId) ?? "")) ?? -1;
+    const at =
+      of?.passes.findIndex(({ passId }) => {
+        const kind = kinds.get(passId);
+        return kind !== undefined && WORKED.includes(kind);
+      }) ?? -1;
     return at < 0 ? (of?.passes.length ?? 0) : at;
   }, [of, document.coats]);
   const passes = Math.min(from ?? first, of?.passes.length ?? 0);
