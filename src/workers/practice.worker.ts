@@ -1,6 +1,7 @@
 import type { Measured } from "@/core/geometry/measure";
 import { compile } from "@/core/pattern/compile";
-import { emptyShares, evaluate, type Shares, type Sheet } from "@/core/pattern/evaluate";
+import { evaluate } from "@/core/pattern/evaluate";
+import { emptyShares, type Shares, type Sheet } from "@/core/pattern/sheet";
 import { type Op } from "@/core/pattern/op";
 import { pictureOf } from "@/core/pattern/picture";
 import { practisedStroke } from "@/core/pattern/scene/practised";

@@ -1,5 +1,6 @@
 import { compile } from "@/core/pattern/compile";
-import { evaluate, type Shares } from "@/core/pattern/evaluate";
+import { evaluate } from "@/core/pattern/evaluate";
+import type { Shares } from "@/core/pattern/sheet";
 import { pictureOf } from "@/core/pattern/picture";
 import { TILE } from "@/core/pattern/tile";
 import { blendedByRound, measurePicture, sheetOf, type PictureMeasures } from "@/core/plan/judge-picture";

@@ -3,6 +3,9 @@ import type { Box } from "../geometry/ring";
 /** Which of many small things may lie at a place: squares of a grid, each with the numbers of those whose boxes it meets. */
 export type Buckets = {
   box: Box;
+  /** Side of a square, mm, and how many lie in a row. */
+  sideMm: number;
+  across: number;
   /** Square of a place; −1 where there is nothing. */
   square: (x: number, y: number) => number;
   /** The things of a square are `things[starts[square]]` to before `things[starts[square + 1]]`. */
@@ -31,24 +34,37 @@ export function bucketsOf(boxes: readonly Box[], sizeMm: number): Buckets {
   const down = Math.floor(height / side) + 1;
   const column = (x: number) => Math.min(across - 1, Math.max(0, Math.floor((x - box.minX) / side)));
   const row = (y: number) => Math.min(down - 1, Math.max(0, Math.floor((y - box.minY) / side)));
-  const each = (found: (square: number, thing: number) => void) =>
-    boxes.forEach(({ minX, minY, maxX, maxY }, thing) => {
-      for (let r = row(minY); r <= row(maxY); r += 1)
-        for (let c = column(minX); c <= column(maxX); c += 1) found(r * across + c, thing);
-    });
   const starts = new Int32Array(across * down + 1);
-  each((square) => void (starts[square + 1] = (starts[square + 1] as number) + 1));
+  // The squares of each thing, from and to.
+  const spans = new Int32Array(boxes.length * 4);
+  boxes.forEach(({ minX, minY, maxX, maxY }, thing) => {
+    const [left, right, top, low] = [column(minX), column(maxX), row(minY), row(maxY)];
+    spans.set([left, right, top, low], thing * 4);
+    for (let r = top; r <= low; r += 1)
+      for (let at = r * across + left + 1; at <= r * across + right + 1; at += 1)
+        starts[at] = (starts[at] as number) + 1;
+  });
   for (let square = 0; square < across * down; square += 1)
     starts[square + 1] = (starts[square + 1] as number) + (starts[square] as number);
   const things = new Int32Array(starts[across * down] as number);
   const filled = starts.slice();
-  each((square, thing) => {
-    const at = filled[square] as number;
-    things[at] = thing;
-    filled[square] = at + 1;
-  });
+  for (let thing = 0; thing < boxes.length; thing += 1) {
+    const right = spans[thing * 4 + 1] as number;
+    for (let r = spans[thing * 4 + 2] as number; r <= (spans[thing * 4 + 3] as number); r += 1)
+      for (
+        let square = r * across + (spans[thing * 4] as number);
+        square <= r * across + right;
+        square += 1
+      ) {
+        const at = filled[square] as number;
+        things[at] = thing;
+        filled[square] = at + 1;
+      }
+  }
   return {
     box,
+    sideMm: side,
+    across,
     starts,
     things,
     square: (x, y) =>

@@ -1,5 +1,6 @@
 import { seeded } from "../numerics/random";
-import { emptyShares, evaluate, tilesOf, type Sheet } from "./evaluate";
+import { evaluate, tilesOf } from "./evaluate";
+import { emptyShares, type Sheet } from "./sheet";
 import { balance, mud, onTop, segregation } from "./measures";
 import { cloudNoise } from "./noise";
 import type { Op } from "./op";

@@ -1,4 +1,4 @@
-import type { Shares } from "./evaluate";
+import type { Shares } from "./sheet";
 
 /** Share of each colour on top, 0 to 1. */
 export function onTop({ sheet, weight }: Shares): number[] {

@@ -1,4 +1,4 @@
-import type { Shares } from "./evaluate";
+import type { Shares } from "./sheet";
 import { cloudNoise } from "./noise";
 
 /** A colour of a picture, linear light; metallic ones glint by the direction in which they were last sheared. */

@@ -1,4 +1,5 @@
-import { emptyShares, evaluate, type Sheet } from "./evaluate";
+import { evaluate } from "./evaluate";
+import { emptyShares, type Sheet } from "./sheet";
 import { drop } from "./ops/drop";
 import { cover } from "./ops/cover";
 import { regularity, TOO_REGULAR } from "./regular";

@@ -1,5 +1,5 @@
 import { power2d } from "../numerics/fft";
-import type { Shares } from "./evaluate";
+import type { Shares } from "./sheet";
 
 const SIDE = 128;
 /** Ways, each half a turn over so many, and stretches of the wave number, so many to an octave. */

@@ -1,4 +1,5 @@
-import { evaluate, type Sheet } from "./evaluate";
+import { evaluate } from "./evaluate";
+import type { Sheet } from "./sheet";
 import { onTop } from "./measures";
 import { growVeins, USUAL_MANNER, veinOps, veinWays, type Vein } from "./vein";
 

@@ -1,6 +1,8 @@
 import { boxAround, type Op } from "../op";
 import { boundTile, drawOut } from "../tile";
+import { angleOf } from "../../numerics/fast-turn";
 import { streaks } from "./profile";
+import { tabled } from "./streaked-width";
 import { radialJacobian } from "./radial";
 
 /** Warm air blown at a place: the film runs off in a cone, streaked. */
@@ -20,11 +22,17 @@ const OUTER = 1.7;
 /** r < a(θ): r0² = 0.12·r²; else r0² = 0.12·a² + (r² − a²)(B² − 0.12·a²)/(B² − a²), with a streaked within the cone. */
 export function air({ x, y, angle, reachMm, spread, seed }: Air): Op {
   const streak = streaks(seed, 1.2);
-  const lengthAt = (theta: number) => {
-    const off = Math.atan2(Math.sin(theta - angle), Math.cos(theta - angle)) / spread;
-    const cone = Math.exp(-(off ** 2) * 1.4);
-    return reachMm * cone * (0.86 + 0.14 * Math.max(-1, Math.min(1, streak(off * 2))));
-  };
+  /** By the angle off its middle. */
+  const length = tabled(
+    (off) =>
+      reachMm *
+      Math.exp(-1.4 * (off / spread) ** 2) *
+      (0.86 + 0.14 * Math.max(-1, Math.min(1, streak((2 * off) / spread)))),
+    -Math.PI,
+    Math.PI,
+    true,
+  );
+  const lengthAt = (theta: number) => length.at(theta - angle);
   const map = (r: number, a: number) => {
     const b2 = (OUTER * a) ** 2;
     if (r * r >= b2 || a < 1) return null;
@@ -33,6 +41,7 @@ export function air({ x, y, angle, reachMm, spread, seed }: Air): Op {
     const r0 = Math.sqrt(KEPT * a * a + (r * r - a * a) * scale);
     return { r0, slope: (scale * r) / Math.max(1e-9, r0) };
   };
+  const far2 = (OUTER * reachMm) ** 2;
   return {
     kind: "air",
     preserves: "nothing",
@@ -41,12 +50,15 @@ export function air({ x, y, angle, reachMm, spread, seed }: Air): Op {
       let moved = false;
       for (let n = 0; n < tile.live; n += 1) {
         const i = tile.index[n] as number;
-        const [dx, dy] = [(tile.x[i] as number) - x, (tile.y[i] as number) - y];
-        const r = Math.hypot(dx, dy);
-        if (r < 1e-6 || r > OUTER * reachMm) continue;
-        const found = map(r, lengthAt(Math.atan2(dy, dx)));
+        const dx = (tile.x[i] as number) - x;
+        const dy = (tile.y[i] as number) - y;
+        const r2 = dx * dx + dy * dy;
+        if (r2 < 1e-12 || r2 > far2) continue;
+        const r = Math.sqrt(r2);
+        const found = map(r, lengthAt(angleOf(dy, dx)));
         if (!found) continue;
-        const [ux, uy] = [dx / r, dy / r];
+        const ux = dx / r;
+        const uy = dy / r;
         tile.x[i] = x + ux * found.r0;
         tile.y[i] = y + uy * found.r0;
         drawOut(tile, i, ...radialJacobian(ux, uy, Math.min(4, found.slope), found.r0 / r));

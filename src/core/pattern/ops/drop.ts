@@ -1,7 +1,7 @@
+import { angleOf } from "../../numerics/fast-turn";
 import { seeded } from "../../numerics/random";
 import { boxAround, type Op } from "../op";
-import { boundTile, drawOut, edgeHalfMm, meet } from "../tile";
-import { radialJacobian } from "./radial";
+import { boundTile, drawOut, edgeCover, meet } from "../tile";
 
 /** A puddle of a colour poured on what lies there. */
 export type Drop = {
@@ -49,8 +49,8 @@ function outlineOf(uneven: number, seed: number): (theta: number) => number {
   return (theta) => {
     const at = (theta / (2 * Math.PI) + 1) * TURN;
     const n = Math.floor(at);
-    const [here, next] = [table[n % TURN] as number, table[(n % TURN) + 1] as number];
-    return here + (next - here) * (at - n);
+    const here = table[n % TURN] as number;
+    return here + ((table[(n % TURN) + 1] as number) - here) * (at - n);
   };
 }
 
@@ -85,47 +85,48 @@ export function drop({
       (Number.isFinite(reach) ? Math.max(reach, 1 + uneven * 2) : 1e7) * Math.max(a, b) + 3 * edgeMm,
     ),
     back: (tile) => {
+      const { index, x: xs, y: ys, live } = tile;
       let moved = false;
-      for (let n = 0; n < tile.live; n += 1) {
-        const i = tile.index[n] as number;
-        const dx = (tile.x[i] as number) - x;
-        const dy = (tile.y[i] as number) - y;
-        if (dx * dx + dy * dy >= far2) continue;
+      for (let n = 0; n < live; n += 1) {
+        const i = index[n] as number;
+        const dx = (xs[i] as number) - x;
+        const dy = (ys[i] as number) - y;
+        const length2 = dx * dx + dy * dy;
+        if (length2 >= far2) continue;
         const u = (c * dx + s * dy) / a;
         const v = (c * dy - s * dx) / b;
         const rho2 = u * u + v * v;
         if (rho2 >= reach2) continue;
         const rho = Math.sqrt(rho2);
-        const star = outline(Math.atan2(v, u));
+        const star = outline(angleOf(v, u));
+        const length = length2 > 0 ? Math.sqrt(length2) : 1;
         // Covered: how far inside its edge, in millimetres along the ray.
-        const inside = (Math.sqrt(Math.max(0, star)) - rho) * mean;
-        const length = Math.sqrt(dx * dx + dy * dy) || 1;
-        const half = edgeHalfMm(tile, i, dx / length, dy / length, edgeMm);
-        if (inside > -half)
-          meet(tile, i, colour, hides * Math.min(1, Math.max(0, (inside + half) / (2 * half))));
+        const inside = (Math.sqrt(star > 0 ? star : 0) - rho) * mean;
+        const covered = edgeCover(tile, i, inside, dx / length, dy / length, edgeMm);
+        if (covered > 0) meet(tile, i, colour, hides * covered);
         const pushed = pushes * star;
-        if (rho2 <= pushed || rho === 0) {
-          // Nothing of before lies here; what is still seen through its soft edge is what was at its middle.
-          continue;
-        }
+        // Nothing of before lies here; what is still seen through its soft edge is what was at its middle.
+        if (rho2 <= pushed || rho === 0) continue;
         const scale = stretch(star);
         const rho0 = Math.sqrt((rho2 - pushed) * scale);
         const ratio = rho0 / rho;
-        const slope = (scale * rho) / Math.max(1e-9, rho0);
-        const [jxx, jxy, , jyy] = radialJacobian(u / rho, v / rho, slope, ratio);
+        const ur = u / rho;
+        const vr = v / rho;
+        const both = (scale * rho) / (rho0 > 1e-9 ? rho0 : 1e-9) - ratio;
         // From its ellipse back to the piece.
-        const [lxx, lxy, lyx, lyy] = [jxx, (jxy * a) / b, (jxy * b) / a, jyy];
-        const [u0, v0] = [u * ratio * a, v * ratio * b];
-        tile.x[i] = x + c * u0 - s * v0;
-        tile.y[i] = y + s * u0 + c * v0;
-        drawOut(
-          tile,
-          i,
-          c * (c * lxx - s * lyx) - s * (c * lxy - s * lyy),
-          s * (c * lxx - s * lyx) + c * (c * lxy - s * lyy),
-          c * (s * lxx + c * lyx) - s * (s * lxy + c * lyy),
-          s * (s * lxx + c * lyx) + c * (s * lxy + c * lyy),
-        );
+        const lxx = ratio + both * ur * ur;
+        const lyy = ratio + both * vr * vr;
+        const lxy = (both * ur * vr * a) / b;
+        const lyx = (both * ur * vr * b) / a;
+        const u0 = u * ratio * a;
+        const v0 = v * ratio * b;
+        xs[i] = x + c * u0 - s * v0;
+        ys[i] = y + s * u0 + c * v0;
+        const cx = c * lxx - s * lyx;
+        const cy = c * lxy - s * lyy;
+        const sx = s * lxx + c * lyx;
+        const sy = s * lxy + c * lyy;
+        drawOut(tile, i, c * cx - s * cy, s * cx + c * cy, c * sx - s * sy, s * sx + c * sy);
         moved = true;
       }
       if (moved) boundTile(tile);

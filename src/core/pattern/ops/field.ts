@@ -1,6 +1,6 @@
 import type { Op } from "../op";
 import { EVERYWHERE } from "../op";
-import { edgeHalfMm, meet } from "../tile";
+import { edgeCover, meet } from "../tile";
 import { streaks } from "./profile";
 
 /** A field of one colour on one side of a wandering border: of an inlay, of water against sand. */
@@ -50,8 +50,7 @@ export function field({
         const p = c * dy - s * dx;
         const q = c * dx + s * dy - wanderMm * border(p);
         const inside = Math.min(q, wideMm * (1 + 0.4 * far(p)) - q);
-        const half = edgeHalfMm(tile, i, c, s, edgeMm);
-        meet(tile, i, colour, hides * Math.min(1, Math.max(0, (inside + half) / (2 * half))));
+        meet(tile, i, colour, hides * edgeCover(tile, i, inside, c, s, edgeMm));
       }
     },
     forward: (px, py) => [px, py],

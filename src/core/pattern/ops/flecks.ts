@@ -1,6 +1,6 @@
 import { bucketsOf } from "../buckets";
 import type { Op } from "../op";
-import { edgeHalfMm, meet } from "../tile";
+import { edgeCover, meet } from "../tile";
 
 /** A small thing that lies on the film: glitter, a drop that was flicked. */
 export type Fleck = { x: number; y: number; radiusMm: number };
@@ -34,11 +34,9 @@ export function flecks(list: readonly Fleck[], colour: number, hides: number): O
           const fleck = list[near.things[k] as number] as Fleck;
           const [dx, dy] = [x - fleck.x, y - fleck.y];
           const r = Math.sqrt(dx * dx + dy * dy) || 1e-9;
-          const half = edgeHalfMm(tile, i, dx / r, dy / r, EDGE_MM);
-          // Smaller than a sample it covers no more of it than it is wide.
-          const own =
-            Math.min(1, Math.max(0, (fleck.radiusMm - r + half) / (2 * half))) *
-            Math.min(1, fleck.radiusMm / half);
+          const across = edgeCover(tile, i, fleck.radiusMm - r, dx / r, dy / r, EDGE_MM, 2 * fleck.radiusMm);
+          // Smaller than a sample it covers no more of it than it is wide, both ways.
+          const own = across * across;
           covered = Math.max(covered, own);
         }
         meet(tile, i, colour, hides * covered);

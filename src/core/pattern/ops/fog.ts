@@ -1,6 +1,6 @@
 import { cloudNoise } from "../noise";
 import type { Op } from "../op";
-import { meet } from "../tile";
+import { meet, uneven } from "../tile";
 import type { Box } from "../../geometry/ring";
 
 /** Spray paint from a distance: a cloud of a colour that covers a share of the piece, thick here and thin there. */
@@ -18,6 +18,9 @@ export type Fog = {
 
 /** How sharply a cloud ends, in its own noise. */
 const SOFT = 0.22;
+/** How high its speckle is, and the most that it covers of a place. */
+const SPECKLE = 0.3;
+const MOST = 0.92;
 
 /** α from two octaves of noise against 1 − cover, speckled finely, as drops of paint are. */
 export function fog({ box, colour, cover, sizeMm, seed, aroundMm = null }: Fog): Op {
@@ -28,12 +31,17 @@ export function fog({ box, colour, cover, sizeMm, seed, aroundMm = null }: Fog):
     preserves: "nothing",
     box,
     back: (tile) => {
-      for (let n = 0; n < tile.live; n += 1) {
-        const i = tile.index[n] as number;
-        const [x, y] = [tile.x[i] as number, tile.y[i] as number];
-        const height = 0.5 + 0.62 * cloud(x, y) + 0.3 * speckle(x, y);
-        const share = (height - (1 - cover)) / SOFT + 0.5;
-        meet(tile, i, colour, Math.min(0.92, Math.max(0, share)));
+      const { index, x: xs, y: ys, live } = tile;
+      for (let n = 0; n < live; n += 1) {
+        const i = index[n] as number;
+        const x = xs[i] as number;
+        const y = ys[i] as number;
+        const even = (0.5 + 0.62 * cloud(x, y) - (1 - cover)) / SOFT + 0.5;
+        // Its speckle, within ±0.3, matters only near a cloud's edge.
+        if (even <= -SPECKLE / SOFT) continue;
+        const share = even >= MOST + SPECKLE / SOFT ? MOST : even + (SPECKLE / SOFT) * speckle(x, y);
+        uneven(tile, i);
+        meet(tile, i, colour, share > MOST ? MOST : share);
       }
     },
     forward: (px, py) => [px, py],

@@ -28,26 +28,28 @@ export function lay({ x, y, angle, halfMm, widthMm, dragMm, seed }: Lay): Op {
   const drag = Math.min(dragMm, MOST_DRAG * fall * 2, MOST_DRAG * rise);
   const across = streakedWidth(widthMm / 2, SIDE_MM, 0.45, seed);
   const g = (q: number) => smooth((q + halfMm) / rise) * smooth((halfMm - q) / fall);
-  const g1 = (q: number) =>
-    (smoothSlope((q + halfMm) / rise) * smooth((halfMm - q) / fall)) / rise -
-    (smooth((q + halfMm) / rise) * smoothSlope((halfMm - q) / fall)) / fall;
   return {
     kind: "lay",
     preserves: "nothing",
     box: boxAround(x, y, Math.hypot(halfMm, widthMm / 2)),
     back: (tile) => {
+      const { index, x: xs, y: ys, live } = tile;
       let moved = false;
-      for (let n = 0; n < tile.live; n += 1) {
-        const i = tile.index[n] as number;
-        const [dx, dy] = [(tile.x[i] as number) - x, (tile.y[i] as number) - y];
-        const [q, p] = [c * dx + s * dy, c * dy - s * dx];
-        if (Math.abs(q) >= halfMm || Math.abs(p) >= widthMm / 2) continue;
+      for (let n = 0; n < live; n += 1) {
+        const i = index[n] as number;
+        const dx = (xs[i] as number) - x;
+        const dy = (ys[i] as number) - y;
+        const q = c * dx + s * dy;
+        const p = c * dy - s * dx;
+        if (q >= halfMm || q <= -halfMm || p >= widthMm / 2 || p <= -widthMm / 2) continue;
         const w = across.at(p);
-        const by = drag * w * g(q);
-        const qq = 1 - drag * w * g1(q);
-        const qp = -drag * across.slope(p) * g(q);
-        tile.x[i] = x + c * (q - by) - s * p;
-        tile.y[i] = y + s * (q - by) + c * p;
+        const [up, down] = [(q + halfMm) / rise, (halfMm - q) / fall];
+        const [risen, left] = [smooth(up), smooth(down)];
+        const by = drag * w * risen * left;
+        const qq = 1 - drag * w * ((smoothSlope(up) * left) / rise - (risen * smoothSlope(down)) / fall);
+        const qp = -drag * across.slope(p) * risen * left;
+        xs[i] = x + c * (q - by) - s * p;
+        ys[i] = y + s * (q - by) + c * p;
         drawOut(
           tile,
           i,

@@ -1,6 +1,6 @@
-import { bucketsOf } from "../buckets";
+import { bucketsOf, type Buckets } from "../buckets";
 import type { Op } from "../op";
-import { edgeHalfMm, meet } from "../tile";
+import { edgeCover, meet } from "../tile";
 
 /** A point of a line with half of its width there, mm. */
 export type LinePoint = { x: number; y: number; halfMm: number };
@@ -16,7 +16,60 @@ export type Line = {
 };
 
 /** Side of the squares by which segments are found. */
-const SQUARE_MM = 24;
+const SQUARE_MM = 16;
+/** Numbers of a segment. */
+const PARTS = 7;
+
+/** How far a sample's own footprint is looked after at a line's edge, mm. */
+const BLURRED_MM = 6;
+
+type Segment = { x: number; y: number; dx: number; dy: number; half: number; more: number; over: number };
+
+/**
+ * Of each square only the segments that may be the nearest somewhere in it, one after the other: start, way, 1/length², half-width and how much
+ * wider at its end.
+ */
+function nearest(near: Buckets, segments: readonly Segment[]): { starts: Int32Array; parts: Float64Array } {
+  const starts = new Int32Array(near.starts.length);
+  const parts = new Float64Array(near.things.length * PARTS);
+  const slack = near.sideMm * Math.SQRT1_2;
+  const closest = new Float64Array(segments.length);
+  let kept = 0;
+  for (let square = 0; square < starts.length - 1; square += 1) {
+    starts[square] = kept;
+    const [from, end] = [near.starts[square] as number, near.starts[square + 1] as number];
+    if (from === end) continue;
+    const x = near.box.minX + ((square % near.across) + 0.5) * near.sideMm;
+    const y = near.box.minY + (Math.floor(square / near.across) + 0.5) * near.sideMm;
+    let furthest = Infinity;
+    for (let at = from; at < end; at += 1) {
+      const n = near.things[at] as number;
+      const one = segments[n] as Segment;
+      const [px, py] = [x - one.x, y - one.y];
+      const t = Math.min(1, Math.max(0, (px * one.dx + py * one.dy) * one.over));
+      const [ex, ey] = [px - t * one.dx, py - t * one.dy];
+      const distance = Math.sqrt(ex * ex + ey * ey) - one.half;
+      closest[n] = distance - slack - Math.max(0, one.more);
+      furthest = Math.min(furthest, distance + slack - Math.min(0, one.more));
+    }
+    for (let at = from; at < end; at += 1) {
+      const n = near.things[at] as number;
+      if ((closest[n] as number) > furthest) continue;
+      const one = segments[n] as Segment;
+      const to = kept * PARTS;
+      parts[to] = one.x;
+      parts[to + 1] = one.y;
+      parts[to + 2] = one.dx;
+      parts[to + 3] = one.dy;
+      parts[to + 4] = one.over;
+      parts[to + 5] = one.half;
+      parts[to + 6] = one.more;
+      kept += 1;
+    }
+  }
+  starts[starts.length - 1] = kept;
+  return { starts, parts: parts.slice(0, kept * PARTS) };
+}
 
 /** α = |[d − e, d + e] ∩ [−w, w]| / 2e, d the distance from its middle. */
 export const line = ({ points, ...rest }: Line): Op => lines({ ways: [points], ...rest });
@@ -28,8 +81,6 @@ export function lines({
   edgeMm,
   hides,
 }: Omit<Line, "points"> & { ways: readonly (readonly LinePoint[])[] }): Op {
-  const most = ways.flat().reduce((wide, { halfMm }) => Math.max(wide, halfMm), 0);
-  const reach = most + 4 * edgeMm + 4;
   const segments = ways.flatMap((points) =>
     points.slice(1).map((to, n) => {
       const from = points[n] as LinePoint;
@@ -41,58 +92,66 @@ export function lines({
         dy,
         half: from.halfMm,
         more: to.halfMm - from.halfMm,
-        length2: Math.max(1e-12, dx * dx + dy * dy),
+        over: 1 / Math.max(1e-12, dx * dx + dy * dy),
       };
     }),
   );
+  const beyond = 1.5 * edgeMm + BLURRED_MM;
   const near = bucketsOf(
-    segments.map(({ x, y, dx, dy }) => ({
-      minX: Math.min(x, x + dx) - reach,
-      minY: Math.min(y, y + dy) - reach,
-      maxX: Math.max(x, x + dx) + reach,
-      maxY: Math.max(y, y + dy) + reach,
-    })),
+    segments.map(({ x, y, dx, dy, half, more }) => {
+      const reach = Math.max(half, half + more) + beyond;
+      return {
+        minX: Math.min(x, x + dx) - reach,
+        minY: Math.min(y, y + dy) - reach,
+        maxX: Math.max(x, x + dx) + reach,
+        maxY: Math.max(y, y + dy) + reach,
+      };
+    }),
     SQUARE_MM,
   );
+  const { starts, parts } = nearest(near, segments);
   return {
     kind: "line",
     preserves: "nothing",
     box: near.box,
     back: (tile) => {
       if (!near.meets(tile.box)) return;
-      for (let n = 0; n < tile.live; n += 1) {
-        const i = tile.index[n] as number;
-        const x = tile.x[i] as number;
-        const y = tile.y[i] as number;
-        let best = Infinity;
-        let half = 0;
-        let nx = 1;
-        let ny = 0;
+      const { index, x: xs, y: ys, live } = tile;
+      for (let n = 0; n < live; n += 1) {
+        const i = index[n] as number;
+        const x = xs[i] as number;
+        const y = ys[i] as number;
         const square = near.square(x, y);
         if (square < 0) continue;
-        const end = near.starts[square + 1] as number;
-        for (let at = near.starts[square] as number; at < end; at += 1) {
-          const segment = segments[near.things[at] as number] as (typeof segments)[number];
-          const px = x - segment.x;
-          const py = y - segment.y;
-          const t = Math.min(1, Math.max(0, (px * segment.dx + py * segment.dy) / segment.length2));
-          const ex = px - t * segment.dx;
-          const ey = py - t * segment.dy;
-          const own = segment.half + t * segment.more;
-          const distance = Math.sqrt(ex * ex + ey * ey);
-          if (distance - own < best) {
-            best = distance - own;
-            half = own;
-            const over = 1 / Math.max(1e-9, distance);
-            nx = ex * over;
-            ny = ey * over;
-          }
+        let best = beyond;
+        let half = -1;
+        let nx = 1;
+        let ny = 0;
+        const end = (starts[square + 1] as number) * PARTS;
+        for (let at = (starts[square] as number) * PARTS; at < end; at += PARTS) {
+          const px = x - (parts[at] as number);
+          const py = y - (parts[at + 1] as number);
+          const dx = parts[at + 2] as number;
+          const dy = parts[at + 3] as number;
+          const along = (px * dx + py * dy) * (parts[at + 4] as number);
+          const t = along < 0 ? 0 : along > 1 ? 1 : along;
+          const ex = px - t * dx;
+          const ey = py - t * dy;
+          const own = (parts[at + 5] as number) + t * (parts[at + 6] as number);
+          const far = best + own;
+          const distance2 = ex * ex + ey * ey;
+          if (far <= 0 || distance2 >= far * far) continue;
+          const distance = Math.sqrt(distance2);
+          best = distance - own;
+          half = own;
+          nx = ex;
+          ny = ey;
         }
-        if (best > reach) continue;
-        const e = edgeHalfMm(tile, i, nx, ny, edgeMm);
-        const d = best + half;
-        const covered = Math.min(d + e, half) - Math.max(d - e, -half);
-        if (covered > 0) meet(tile, i, colour, hides * Math.min(1, covered / (2 * e)));
+        if (half < 0) continue;
+        const long = Math.sqrt(nx * nx + ny * ny);
+        const over = long > 1e-9 ? 1 / long : 0;
+        const covered = edgeCover(tile, i, -best, over > 0 ? nx * over : 1, ny * over, edgeMm, 2 * half);
+        if (covered > 0) meet(tile, i, colour, hides * covered);
       }
     },
     forward: (px, py) => [px, py],

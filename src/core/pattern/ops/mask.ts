@@ -1,7 +1,7 @@
 import { bucketsOf } from "../buckets";
 import { seeded } from "../../numerics/random";
 import type { Op } from "../op";
-import { edgeHalfMm, meet } from "../tile";
+import { edgeCover, meet } from "../tile";
 import type { Box } from "../../geometry/ring";
 
 /** Paint over a cured film whose liked parts are masked: rounded pebbles stay, the joints between them are painted. */
@@ -72,8 +72,7 @@ export function mask({ box, sizeMm: wantedMm, jointMm, colour, seed, aroundMm = 
         // A smooth minimum of both distances from the borders rounds the corner where three meet.
         const blend = Math.max(0, 1 - Math.abs(a - b) / round);
         const inside = Math.min(a, b) - (blend * blend * round) / 4 - jointMm / 2;
-        const half = edgeHalfMm(tile, i, 0.7, 0.7, EDGE_MM);
-        meet(tile, i, colour, Math.min(1, Math.max(0, (half - inside) / (2 * half))));
+        meet(tile, i, colour, edgeCover(tile, i, -inside, 0.7, 0.7, EDGE_MM));
       }
     },
     forward: (px, py) => [px, py],

@@ -1,3 +1,4 @@
+import { turnBy, turned } from "../../numerics/fast-turn";
 import { seeded } from "../../numerics/random";
 
 /**
@@ -82,7 +83,14 @@ export function streaks(
     phase: 2 * Math.PI * random(),
     height: 0.7 / 1.7 ** octave,
   }));
-  return (p) => waves.reduce((sum, { k, phase, height }) => sum + height * Math.sin(k * p + phase), 0);
+  return (p) => {
+    let sum = 0;
+    for (const { k, phase, height } of waves) {
+      turnBy(k * p + phase);
+      sum += height * turned.sine;
+    }
+    return sum;
+  };
 }
 
 /** How a tool touches: hand, roller, fingers, a stick, a blade that skims, a comb, a squeegee, a foam brush (widths: common practice). */

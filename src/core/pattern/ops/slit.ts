@@ -1,5 +1,5 @@
 import { boxAround, type Op } from "../op";
-import { boundTile, drawOut } from "../tile";
+import { boundTile, drawOut, open, within } from "../tile";
 import { valueNoise } from "../noise";
 
 /** A chop line: a stick drawn through the film opens it along a jagged line, and what lies under shows. */
@@ -14,12 +14,15 @@ export type Slit = {
   seed: number;
 };
 
+/** Softness of its edges, mm. */
+const EDGE_MM = 0.2;
+
 /** |p| < e: a hole; else |p0| = (|p| − e)·b/(b − e). It closes towards its ends. */
 export function slit({ x, y, angle, halfMm, openMm, reachMm, seed }: Slit): Op {
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
   const jag = valueNoise(seed, 22);
   const middle = (q: number) => 4 * jag(q, 0.5);
-  const open = (q: number) => openMm * Math.max(0, 1 - (q / halfMm) ** 2) * (0.75 + 0.25 * jag(q, 9.5));
+  const halfOpen = (q: number) => openMm * Math.max(0, 1 - (q / halfMm) ** 2) * (0.75 + 0.25 * jag(q, 9.5));
   return {
     kind: "slit",
     preserves: "nothing",
@@ -28,18 +31,19 @@ export function slit({ x, y, angle, halfMm, openMm, reachMm, seed }: Slit): Op {
       let moved = false;
       for (let n = 0; n < tile.live; n += 1) {
         const i = tile.index[n] as number;
-        const [dx, dy] = [(tile.x[i] as number) - x, (tile.y[i] as number) - y];
+        const dx = (tile.x[i] as number) - x;
+        const dy = (tile.y[i] as number) - y;
         const q = c * dx + s * dy;
-        if (Math.abs(q) >= halfMm) continue;
+        const aside = c * dy - s * dx;
+        if (q >= halfMm || q <= -halfMm || aside > reachMm + 4 || aside < -reachMm - 4) continue;
         const off = middle(q);
-        const p = c * dy - s * dx - off;
-        const e = open(q);
+        const p = aside - off;
+        const e = halfOpen(q);
         const far = Math.abs(p);
         if (far >= reachMm || e <= 0) continue;
-        if (far < e) {
-          tile.deep[i] = 1;
-          continue;
-        }
+        if (tile.looks > 0) tile.beside[i] = 1;
+        open(tile, i, within(tile, i, e - far, -s, c, EDGE_MM, 2 * e));
+        if (far <= e) continue;
         const scale = reachMm / (reachMm - e);
         const p0 = Math.sign(p) * (far - e) * scale + off;
         tile.x[i] = x + c * q - s * p0;
@@ -61,7 +65,7 @@ export function slit({ x, y, angle, halfMm, openMm, reachMm, seed }: Slit): Op {
       const q = c * dx + s * dy;
       const off = middle(q);
       const p0 = c * dy - s * dx - off;
-      const e = open(q);
+      const e = halfOpen(q);
       if (Math.abs(q) >= halfMm || Math.abs(p0) >= reachMm || e <= 0) return [px, py];
       const p = Math.sign(p0 || 1) * (Math.abs(p0) * ((reachMm - e) / reachMm) + e) + off;
       return [x + c * q - s * p, y + s * q + c * p];

@@ -1,3 +1,4 @@
+import { angleOf, turnBy, turned } from "../../numerics/fast-turn";
 import type { Box } from "../../geometry/ring";
 import { boxAround, smooth, smoothBend, smoothSlope, type Op } from "../op";
 import { boundTile, drawOut, type Tile } from "../tile";
@@ -46,15 +47,8 @@ export function stroke({ x, y, angle, halfMm, dragMm, softMm = 0, profile, smear
   // Half of a stroke is never shorter than its soft end, so that only the nearer end counts.
   const window = (q: number) => smooth((half - Math.abs(q)) / soft);
   const slope = (q: number) => (-Math.sign(q) * smoothSlope((half - Math.abs(q)) / soft)) / soft;
-  const bend = (q: number) => smoothBend((half - Math.abs(q)) / soft) / (soft * soft);
-  const sway = wave
-    ? (q: number) => wave.heightMm * Math.sin((2 * Math.PI * q) / wave.lengthMm + wave.phase)
-    : () => 0;
-  const swaySlope = wave
-    ? (q: number) =>
-        ((2 * Math.PI * wave.heightMm) / wave.lengthMm) *
-        Math.cos((2 * Math.PI * q) / wave.lengthMm + wave.phase)
-    : () => 0;
+  const waveK = wave ? (2 * Math.PI) / wave.lengthMm : 0;
+  const sway = (q: number) => (wave ? wave.heightMm * Math.sin(waveK * q + wave.phase) : 0);
   /** Where a point along and across it was before. */
   const before = (q1: number, f: number) => {
     const by = dragMm * f;
@@ -66,7 +60,7 @@ export function stroke({ x, y, angle, halfMm, dragMm, softMm = 0, profile, smear
       const miss = q0 + by * (t * t * t * (10 + t * (6 * t - 15))) - q1;
       const steep = (30 * t * t * rest * rest) / soft;
       q0 -= miss / (1 + (q0 < 0 ? by : -by) * steep);
-      if (miss < 1e-11 && miss > -1e-11) break;
+      if (miss < 1e-9 && miss > -1e-9) break;
     }
     return q0;
   };
@@ -76,7 +70,11 @@ export function stroke({ x, y, angle, halfMm, dragMm, softMm = 0, profile, smear
   const middle = half - soft;
   // Where it lies along and across its middle; an arc leans to its centre's side.
   const sag = arc ? arc.sagMm(half) : 0;
-  const aside = (p: number) => (arc ? arc.bend(0, p)[1] : p);
+  const aside = (p: number) => {
+    if (!arc) return p;
+    arc.bend(0, p);
+    return arc.p;
+  };
   const low = aside(-reachMm) - lean + Math.min(0, sag);
   const high = aside(reachMm) + lean + Math.max(0, sag);
   const long = half + (arc ? high - low : 0);
@@ -92,21 +90,31 @@ export function stroke({ x, y, angle, halfMm, dragMm, softMm = 0, profile, smear
       p < high + wide
     );
   };
+  const [c2, s2] = [c * c - s * s, 2 * c * s];
   const back = (tile: Tile) => {
     if (!reaches(tile.box)) return;
+    const { index, x: xs, y: ys, live } = tile;
     let moved = false;
-    for (let n = 0; n < tile.live; n += 1) {
-      const i = tile.index[n] as number;
-      const dx = (tile.x[i] as number) - x;
-      const dy = (tile.y[i] as number) - y;
+    for (let n = 0; n < live; n += 1) {
+      const i = index[n] as number;
+      const dx = (xs[i] as number) - x;
+      const dy = (ys[i] as number) - y;
       let q1 = c * dx + s * dy;
       let across = c * dy - s * dx;
+      if (q1 <= -long || q1 >= long || across <= low || across >= high) continue;
       if (arc) {
-        if (across <= low || across >= high || q1 <= -long || q1 >= long) continue;
-        [q1, across] = arc.straighten(q1, across);
+        arc.straighten(q1, across);
+        q1 = arc.q;
+        across = arc.p;
+        if (q1 <= -half || q1 >= half) continue;
       }
-      if (q1 <= -half || q1 >= half) continue;
-      const p1 = across - (wave ? sway(q1) : 0);
+      let w1 = 0;
+      let p1 = across;
+      if (wave) {
+        turnBy(waveK * q1 + wave.phase);
+        p1 -= wave.heightMm * turned.sine;
+        w1 = waveK * wave.heightMm * turned.cosine;
+      }
       if (p1 <= -reachMm || p1 >= reachMm) continue;
       const at = (p1 + reachMm) / stepMm;
       const k = at | 0;
@@ -125,40 +133,51 @@ export function stroke({ x, y, angle, halfMm, dragMm, softMm = 0, profile, smear
       if (q0 < -middle || q0 > middle) {
         const sum = (sums[k] as number) + stepMm * share * (fk + (df * share) / 2);
         q0 = before(q1, f);
-        g = window(q0);
-        const g1 = slope(q0);
+        const far = (half - (q0 < 0 ? -q0 : q0)) / soft;
+        const sign = q0 < 0 ? 1 : -1;
+        g = smooth(far);
+        const g1 = (sign * smoothSlope(far)) / soft;
         p0 = p1 + dragMm * sum * g1;
         qq = 1 / (1 + dragMm * f * g1);
         qp = -dragMm * df1 * g * qq;
-        const bent = dragMm * sum * bend(q0);
+        const bent = (dragMm * sum * smoothBend(far)) / (soft * soft);
         pq = bent * qq;
         pp = 1 + dragMm * f * g1 + bent * qp;
       }
       if (wave) {
         // Of the sway's undoing before, and the sway again after.
-        const w1 = swaySlope(q1);
-        const w0 = swaySlope(q0);
+        turnBy(waveK * q0 + wave.phase);
+        const w0 = waveK * wave.heightMm * turned.cosine;
         pq += -pp * w1 + w0 * (qq - qp * w1);
         qq -= qp * w1;
         pp += w0 * qp;
-        p0 += sway(q0);
+        p0 += wave.heightMm * turned.sine;
       }
-      let [tx, ty] = [c, s];
+      let tx = c;
+      let ty = s;
+      let t2 = c2;
+      let u2 = s2;
       if (arc) {
         // B(before)·L·B(after)⁻¹, B the bending's Jacobian, whose determinant is 1.
-        const [a1, b1, c1, d1] = arc.jacobian(q1, across);
-        [qq, qp] = [qq * d1 - qp * c1, qp * a1 - qq * b1];
-        [pq, pp] = [pq * d1 - pp * c1, pp * a1 - pq * b1];
-        const [a0, b0, c0, d0] = arc.jacobian(q0, p0);
-        [qq, pq] = [a0 * qq + b0 * pq, c0 * qq + d0 * pq];
-        [qp, pp] = [a0 * qp + b0 * pp, c0 * qp + d0 * pp];
-        [tx, ty] = [c * a0 - s * c0, s * a0 + c * c0];
-        const long = Math.hypot(tx, ty);
-        [tx, ty] = [tx / long, ty / long];
-        [q0, p0] = arc.bend(q0, p0);
+        const { a: a1, b: b1, c: c1, d: d1 } = arc;
+        const [q2, p2] = [qq * d1 - qp * c1, pq * d1 - pp * c1];
+        const [q3, p3] = [qp * a1 - qq * b1, pp * a1 - pq * b1];
+        arc.bend(q0, p0);
+        const { a: a0, b: b0, c: c0, d: d0 } = arc;
+        qq = a0 * q2 + b0 * p2;
+        pq = c0 * q2 + d0 * p2;
+        qp = a0 * q3 + b0 * p3;
+        pp = c0 * q3 + d0 * p3;
+        const over = 1 / Math.sqrt(a0 * a0 + c0 * c0);
+        tx = (c * a0 - s * c0) * over;
+        ty = (s * a0 + c * c0) * over;
+        t2 = tx * tx - ty * ty;
+        u2 = 2 * tx * ty;
+        q0 = arc.q;
+        p0 = arc.p;
       }
-      tile.x[i] = x + c * q0 - s * p0;
-      tile.y[i] = y + s * q0 + c * p0;
+      xs[i] = x + c * q0 - s * p0;
+      ys[i] = y + s * q0 + c * p0;
       const xq = c * qq - s * pq;
       const xp = c * qp - s * pp;
       const yq = s * qq + c * pq;
@@ -175,13 +194,9 @@ export function stroke({ x, y, angle, halfMm, dragMm, softMm = 0, profile, smear
         ty,
       );
       // Flakes lie along the last shears: the latest most, each as far as it is strong.
-      const sheared = Math.abs(dragMm * df1 * g);
-      const turns =
-        Math.min(1, sheared / TURNS) * (1 - Math.hypot(tile.shear2x[i] as number, tile.shear2y[i] as number));
-      if (turns > 0.01) {
-        tile.shear2x[i] = (tile.shear2x[i] as number) + turns * (tx * tx - ty * ty);
-        tile.shear2y[i] = (tile.shear2y[i] as number) + turns * 2 * tx * ty;
-      }
+      const sheared = dragMm * df1 * g;
+      const turns = (sheared < 0 ? -sheared : sheared) / TURNS;
+      if (turns > 0.01) turnFlakes(tile, i, turns < 1 ? turns : 1, t2, u2);
       moved = true;
     }
     if (moved) boundTile(tile);
@@ -195,7 +210,10 @@ export function stroke({ x, y, angle, halfMm, dragMm, softMm = 0, profile, smear
     forward: (px, py) => {
       let q0 = c * (px - x) + s * (py - y);
       let across = c * (py - y) - s * (px - x);
-      if (arc) [q0, across] = arc.straighten(q0, across);
+      if (arc) {
+        arc.straighten(q0, across);
+        [q0, across] = [arc.q, arc.p];
+      }
       const p0 = across - sway(q0);
       if (Math.abs(q0) >= half || Math.abs(p0) >= profile.reachMm) return [px, py];
       const [g, g1] = [window(q0), slope(q0)];
@@ -209,36 +227,66 @@ export function stroke({ x, y, angle, halfMm, dragMm, softMm = 0, profile, smear
       const p1 = (low + high) / 2;
       let q1 = q0 + dragMm * profile.at(p1) * g;
       let p = p1 + sway(q1);
-      if (arc) [q1, p] = arc.bend(q1, p);
+      if (arc) {
+        arc.bend(q1, p);
+        [q1, p] = [arc.q, arc.p];
+      }
       return [x + c * q1 - s * p, y + s * q1 + c * p];
     },
   };
 }
 
+/** Turns a sample's flakes towards a direction, given as twice its angle, by what an earlier shear has not turned. */
+function turnFlakes(tile: Tile, i: number, by: number, t2: number, u2: number): void {
+  const sx = tile.shear2x[i] as number;
+  const sy = tile.shear2y[i] as number;
+  const turns = by * (1 - Math.sqrt(sx * sx + sy * sy));
+  if (turns <= 0.01) return;
+  tile.shear2x[i] = sx + turns * t2;
+  tile.shear2y[i] = sy + turns * u2;
+}
+
 /**
  * An arc laid straight: q = m·θ along it, p = (m² − r²)/2m across it, r = √(m² − 2mp) back. Area preserving; near the arc p is the distance
- * from it towards its centre.
+ * from it towards its centre. Both leave the place in `q` and `p`, and ∂(bent)/∂(straight) there in `a` to `d`, row by row: no pair is made for
+ * each of millions.
  */
 function arcFrame(arcMm: number, tightestMm: number) {
-  const m = Math.sign(arcMm) * Math.max(Math.abs(arcMm), tightestMm);
-  const radius = (p: number) => Math.sqrt(Math.max(1e-9, m * m - 2 * m * p));
-  return {
+  const sign = Math.sign(arcMm);
+  const m = sign * Math.max(Math.abs(arcMm), tightestMm);
+  const long = sign * m;
+  /** The Jacobian at a radius and a direction. */
+  const turn = (r: number, sine: number, cosine: number) => {
+    frame.a = (sign * r * cosine) / m;
+    frame.b = (-long * sine) / r;
+    frame.c = (sign * r * sine) / m;
+    frame.d = (long * cosine) / r;
+  };
+  const frame = {
+    q: 0,
+    p: 0,
+    a: 1,
+    b: 0,
+    c: 0,
+    d: 1,
     /** How far its end lies off its middle's tangent, mm. */
     sagMm: (q: number) => m * (1 - Math.cos(q / m)),
-    straighten: (q: number, p: number): [number, number] => {
-      const turn = Math.atan2(Math.sign(m) * q, Math.abs(m) - Math.sign(m) * p);
-      return [Math.abs(m) * turn * Math.sign(m), (m * m - (q * q + (p - m) ** 2)) / (2 * m)];
+    straighten: (q: number, p: number): void => {
+      const [y, x] = [sign * q, long - sign * p];
+      const r2 = q * q + x * x;
+      const r = Math.sqrt(r2) || 1e-9;
+      frame.q = m * angleOf(y, x);
+      frame.p = (m * m - r2) / (2 * m);
+      turn(r, y / r, x / r);
     },
-    bend: (q: number, p: number): [number, number] => {
-      const r = radius(p);
-      return [Math.sign(m) * r * Math.sin(q / m), m - Math.sign(m) * r * Math.cos(q / m)];
-    },
-    /** ∂(bent)/∂(straight), row by row. */
-    jacobian: (q: number, p: number): [number, number, number, number] => {
-      const r = radius(p);
-      const [sin, cos] = [Math.sin(q / m), Math.cos(q / m)];
-      const sign = Math.sign(m);
-      return [(sign * r * cos) / m, (-sign * m * sin) / r, (sign * r * sin) / m, (sign * m * cos) / r];
+    bend: (q: number, p: number): void => {
+      const square = m * m - 2 * m * p;
+      const r = Math.sqrt(square > 1e-9 ? square : 1e-9);
+      turnBy(q / m);
+      frame.q = sign * r * turned.sine;
+      frame.p = m - sign * r * turned.cosine;
+      turn(r, turned.sine, turned.cosine);
     },
   };
+  return frame;
 }

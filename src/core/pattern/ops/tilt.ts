@@ -1,7 +1,7 @@
 import { boxAround, smooth, smoothSlope, type Op } from "../op";
 import { boundTile, drawOut } from "../tile";
 import { streaks } from "./profile";
-import { streakedWidth } from "./streaked-width";
+import { streakedWidth, tabled, type Tabled } from "./streaked-width";
 
 /** A piece held slanting: the film runs off towards one side, drawn out in tongues, its upper edge held. */
 export type Tilt = {
@@ -37,18 +37,23 @@ export function tilt({ x, y, angle, lengthMm, widthMm, share, seed, aroundMm = n
     preserves: "nothing",
     box: boxAround(x + (c * lengthMm) / 2, y + (s * lengthMm) / 2, Math.hypot(lengthMm, widthMm)),
     back: (tile) => {
+      const { index, x: xs, y: ys, live } = tile;
       let moved = false;
-      for (let n = 0; n < tile.live; n += 1) {
-        const i = tile.index[n] as number;
-        const [dx, dy] = [(tile.x[i] as number) - x, (tile.y[i] as number) - y];
-        const [q, p] = [c * dx + s * dy, c * dy - s * dx];
-        if (q <= 0 || Math.abs(p) >= widthMm / 2) continue;
-        const by = shrink(q, p);
-        const qq = by - (q * most * tongues.at(p) * smoothSlope(q / held)) / held;
-        const qp = -q * most * tongues.slope(p) * smooth(q / held);
+      for (let n = 0; n < live; n += 1) {
+        const i = index[n] as number;
+        const dx = (xs[i] as number) - x;
+        const dy = (ys[i] as number) - y;
+        const q = c * dx + s * dy;
+        const p = c * dy - s * dx;
+        if (q <= 0 || p >= widthMm / 2 || p <= -widthMm / 2) continue;
+        const runs = most * tongues.at(p);
+        const freed = smooth(q / held);
+        const by = 1 - runs * freed;
+        const qq = by - (q * runs * smoothSlope(q / held)) / held;
+        const qp = -q * most * tongues.slope(p) * freed;
         const q0 = q * by;
-        tile.x[i] = x + c * q0 - s * p;
-        tile.y[i] = y + s * q0 + c * p;
+        xs[i] = x + c * q0 - s * p;
+        ys[i] = y + s * q0 + c * p;
         drawOut(
           tile,
           i,
@@ -78,9 +83,7 @@ export function tilt({ x, y, angle, lengthMm, widthMm, share, seed, aroundMm = n
 }
 
 /** How far it runs about a tumbler: tongues that meet where they began. */
-function tonguesAround(aroundMm: number, seed: number) {
+function tonguesAround(aroundMm: number, seed: number): Tabled {
   const noise = streaks(seed, aroundMm / 4, aroundMm);
-  const STEP = 1e-4;
-  const at = (p: number) => 0.7 + 0.3 * Math.tanh(noise(p));
-  return { at, slope: (p: number) => (at(p + STEP) - at(p - STEP)) / (2 * STEP) };
+  return tabled((p) => 0.7 + 0.3 * Math.tanh(noise(p)), 0, aroundMm, true);
 }

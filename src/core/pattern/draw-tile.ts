@@ -1,0 +1,225 @@
+import { meets, type Op } from "./op";
+import type { Shares, Sheet } from "./sheet";
+import { meet, newTile, resetTile, settle, TILE, weightAt, type Tile } from "./tile";
+
+/** Takes a tile back through all operations, the last first; those that do not reach its live samples are passed over. */
+function through(
+  tile: Tile,
+  ops: readonly Op[],
+  base: number,
+  skipping: boolean,
+  under: Shares | null,
+): void {
+  for (let at = ops.length - 1; at >= 0 && tile.live > 0; at -= 1) {
+    const op = ops[at] as Op;
+    if (skipping && !meets(op.box, tile.box)) continue;
+    op.back(tile);
+    settle(tile);
+  }
+  for (let n = 0; n < tile.live; n += 1) {
+    const i = tile.index[n] as number;
+    // A hole through everything shows what is under it too.
+    tile.deep[i] = 0;
+    if (under) meetPicture(tile, i, under);
+    else meet(tile, i, base, 1);
+  }
+}
+
+/** A sample meets a picture that was worked out before: its shares there, straight between its four nearest samples. */
+function meetPicture(tile: Tile, i: number, { sheet, weight }: Shares): void {
+  const { widthPx, heightPx, pixelMm, fromX, fromY, colours } = sheet;
+  const u = Math.min(widthPx - 1, Math.max(0, ((tile.x[i] as number) - fromX) / pixelMm - 0.5));
+  const v = Math.min(heightPx - 1, Math.max(0, ((tile.y[i] as number) - fromY) / pixelMm - 0.5));
+  const column = Math.min(widthPx - 2, Math.floor(u));
+  const row = Math.min(heightPx - 2, Math.floor(v));
+  const a = u - column;
+  const b = v - row;
+  const clear = tile.clear[i] as number;
+  const at = row * widthPx + column;
+  for (let colour = 0; colour < colours; colour += 1) {
+    const from = colour * widthPx * heightPx + at;
+    const top = (weight[from] as number) * (1 - a) + (weight[from + 1] as number) * a;
+    const low = (weight[from + widthPx] as number) * (1 - a) + (weight[from + widthPx + 1] as number) * a;
+    const to = weightAt(colour, i);
+    tile.weight[to] = (tile.weight[to] as number) + clear * (top * (1 - b) + low * b);
+  }
+  tile.clear[i] = 0;
+  tile.sourceX[i] = tile.x[i] as number;
+  tile.sourceY[i] = tile.y[i] as number;
+}
+
+/** A square of samples, from and to the numbers of its corners, within its tile. */
+type Square = { left: number; top: number; right: number; low: number };
+
+/** Samples along a tile's square, with the first of the next one. */
+const GRID = TILE + 1;
+/** Four samples whose shares of each colour differ by no more than this are alike, and those between them too. */
+const ALIKE = 0.02;
+/** So may the way their flakes lie. */
+const ALIKE_SHEAR = 0.35;
+/** What is alike was poured side by side: no further apart than so many times what it lies apart. */
+const SIDE_BY_SIDE = 8;
+
+/** Draws tiles of a sheet, one at a time: where they begin, samples, and how many samples along they are. */
+export function drawTile(
+  ops: readonly Op[],
+  sheet: Sheet,
+  { skipping, under, apart }: { skipping: boolean; under: Shares | null; apart: number },
+): (into: Shares, fromPx: number, fromRow: number, side: number) => void {
+  const { widthPx, heightPx, pixelMm, fromX, fromY, colours } = sheet;
+  const samples = widthPx * heightPx;
+  const tile = newTile(colours);
+  const spots = GRID * GRID;
+  const weight = new Float32Array(spots * colours);
+  /** The way flakes lie, twice; where it was poured, twice. */
+  const rest = new Float32Array(spots * 4);
+  /** 0 for what is not known, 1 for what is asked, 2 for what is worked out. */
+  const known = new Uint8Array(spots);
+  /** Within how many samples something small may lie; 0 for none. */
+  const near = new Uint8Array(spots);
+  const asked = new Int32Array(spots);
+  let many = 0;
+
+  const ask = (column: number, row: number) => {
+    const spot = row * GRID + column;
+    if (known[spot] !== 0) return;
+    known[spot] = 1;
+    asked[many] = spot;
+    many += 1;
+  };
+  const askSquare = (left: number, top: number, right: number, low: number): Square => {
+    ask(left, top);
+    ask(right, top);
+    ask(left, low);
+    ask(right, low);
+    return { left, top, right, low };
+  };
+  /** Works out what is asked. */
+  const answer = (left: number, top: number, apartPx: number) => {
+    for (let from = 0; from < many; from += TILE * TILE) {
+      const part = asked.subarray(from, Math.min(many, from + TILE * TILE));
+      for (let n = 0; n < part.length; n += 1) {
+        const spot = part[n] as number;
+        tile.x[n] = fromX + (left + (spot % GRID) + 0.5) * pixelMm;
+        tile.y[n] = fromY + (top + ((spot / GRID) | 0) + 0.5) * pixelMm;
+      }
+      resetTile(tile, part.length, pixelMm, apartPx > 1 ? apartPx * pixelMm : 0);
+      through(tile, ops, sheet.base, skipping, under);
+      for (let n = 0; n < part.length; n += 1) {
+        const spot = part[n] as number;
+        known[spot] = 2;
+        for (let colour = 0; colour < colours; colour += 1)
+          weight[colour * spots + spot] = tile.weight[weightAt(colour, n)] as number;
+        rest[spot] = tile.shear2x[n] as number;
+        rest[spots + spot] = tile.shear2y[n] as number;
+        rest[2 * spots + spot] = tile.sourceX[n] as number;
+        rest[3 * spots + spot] = tile.sourceY[n] as number;
+        const busy = tile.busy[n] as number;
+        near[spot] = busy === 0 ? 0 : busy === 1 ? apartPx : apartPx / 2;
+      }
+    }
+    many = 0;
+  };
+  const range = (of: Float32Array, from: number, a: number, b: number, c: number, d: number) => {
+    const p = of[from + a] as number;
+    const q = of[from + b] as number;
+    const r = of[from + c] as number;
+    const s = of[from + d] as number;
+    return Math.max(p, q, r, s) - Math.min(p, q, r, s);
+  };
+  /** Whether what lies between the corners of a square is as they are. */
+  const alike = ({ left, top, right, low }: Square) => {
+    const size = Math.max(right - left, low - top);
+    const [a, b] = [top * GRID + left, top * GRID + right];
+    const [c, d] = [low * GRID + left, low * GRID + right];
+    const small = (spot: number) => (near[spot] as number) > 0 && (near[spot] as number) <= size;
+    if (small(a) || small(b) || small(c) || small(d)) return false;
+    for (let colour = 0; colour < colours; colour += 1)
+      if (range(weight, colour * spots, a, b, c, d) > ALIKE) return false;
+    for (let at = 0; at < 4; at += 1)
+      if (range(rest, at * spots, a, b, c, d) > (at < 2 ? ALIKE_SHEAR : SIDE_BY_SIDE * size * pixelMm))
+        return false;
+    return true;
+  };
+  /** What lies between the corners of a square, straight between them. */
+  const fill = ({ left, top, right, low }: Square) => {
+    const [a, b] = [top * GRID + left, top * GRID + right];
+    const [c, d] = [low * GRID + left, low * GRID + right];
+    for (let row = top; row <= low; row += 1)
+      for (let column = left; column <= right; column += 1) {
+        const spot = row * GRID + column;
+        if (known[spot] === 2) continue;
+        const u = right > left ? (column - left) / (right - left) : 0;
+        const v = low > top ? (row - top) / (low - top) : 0;
+        const between = (of: Float32Array, from: number) => {
+          const first = (of[from + a] as number) * (1 - u) + (of[from + b] as number) * u;
+          const last = (of[from + c] as number) * (1 - u) + (of[from + d] as number) * u;
+          of[from + spot] = first * (1 - v) + last * v;
+        };
+        for (let colour = 0; colour < colours; colour += 1) between(weight, colour * spots);
+        for (let at = 0; at < 4; at += 1) between(rest, at * spots);
+      }
+  };
+  /** Numbers from 0 to the last, so far apart; the last too. */
+  const stops = (last: number, step: number) => {
+    const all = Array.from({ length: Math.floor(last / step) + 1 }, (_, n) => n * step);
+    return all[all.length - 1] === last ? all : [...all, last];
+  };
+  const halves = (low: number, high: number): [number, number][] => {
+    if (high - low < 2) return [[low, high]];
+    const middle = (low + high) >> 1;
+    return [
+      [low, middle],
+      [middle, high],
+    ];
+  };
+
+  return (into, fromPx, fromRow, side) => {
+    known.fill(0);
+    const across = Math.min(side, widthPx - fromPx);
+    const down = Math.min(side, heightPx - fromRow);
+    if (apart <= 1) {
+      for (let row = 0; row < down; row += 1)
+        for (let column = 0; column < across; column += 1) ask(column, row);
+      answer(fromPx, fromRow, 1);
+    } else {
+      // The first samples of the next tile belong to the squares at this one's end.
+      const columns = stops(Math.min(side, widthPx - 1 - fromPx), apart);
+      const rows = stops(Math.min(side, heightPx - 1 - fromRow), apart);
+      let squares: Square[] = [];
+      const flat: Square[] = [];
+      for (let n = 0; n < Math.max(1, columns.length - 1); n += 1)
+        for (let m = 0; m < Math.max(1, rows.length - 1); m += 1) {
+          const [left, top] = [columns[n] as number, rows[m] as number];
+          squares.push(askSquare(left, top, columns[n + 1] ?? left, rows[m + 1] ?? top));
+        }
+      for (let step = apart; squares.length > 0; step = Math.max(1, step >> 1)) {
+        answer(fromPx, fromRow, step);
+        const next: Square[] = [];
+        for (const square of squares) {
+          const { left, top, right, low } = square;
+          if (right - left < 2 && low - top < 2) continue;
+          if (alike(square)) {
+            flat.push(square);
+            continue;
+          }
+          for (const [west, east] of halves(left, right))
+            for (const [north, south] of halves(top, low)) next.push(askSquare(west, north, east, south));
+        }
+        squares = next;
+      }
+      flat.forEach(fill);
+    }
+    for (let row = 0; row < down; row += 1)
+      for (let column = 0; column < across; column += 1) {
+        const spot = row * GRID + column;
+        const place = (fromRow + row) * widthPx + fromPx + column;
+        for (let colour = 0; colour < colours; colour += 1)
+          into.weight[colour * samples + place] = weight[colour * spots + spot] as number;
+        into.shear2x[place] = rest[spot] as number;
+        into.shear2y[place] = rest[spots + spot] as number;
+        into.sourceX[place] = rest[2 * spots + spot] as number;
+        into.sourceY[place] = rest[3 * spots + spot] as number;
+      }
+  };
+}
