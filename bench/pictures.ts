@@ -1,5 +1,5 @@
 import { compile } from "@/core/pattern/compile";
-import { evaluate } from "@/core/pattern/evaluate";
+import { CLOSE, evaluate, ROUGH } from "@/core/pattern/evaluate";
 import { practisedStroke } from "@/core/pattern/scene/practised";
 import { sheetOf } from "@/core/plan/judge-picture";
 import { derivePlan } from "@/core/plan/derive-plan";
@@ -47,17 +47,33 @@ const timed = (work: () => void, times = 3): number => {
   return all.sort((one, other) => one - other)[Math.floor(times / 2)] ?? NaN;
 };
 
+/** Half of a sheet, as each of the two workers draws it. */
+const half = (sheet: ReturnType<typeof sheetOf>) => ({ ...sheet, heightPx: Math.ceil(sheet.heightPx / 2) });
+
 export type PictureTimes = {
-  /** Of each look: compiled and drawn at 260 px; at 1600 px on one thread. */
+  /** Of each look: compiled and half of it drawn at 400 px, as each of two workers does; half of it at 1600 px. */
   looks: { look: string; firstMs: number; sharpMs: number; ops: number }[];
-  /** Of a sample and operation, ns: passing over what does not reach, and the plain evaluation of all. */
-  perSampleOpNs: number;
+  /** Of a sample and operation, ns: the plain evaluation of all, passing over what does not reach, and only where samples are unlike. */
   plainNs: number;
-  /** A last pass changed, at 260 px. */
+  skippingNs: number;
+  closeNs: number;
+  /** A last pass changed: only it is compiled and drawn over what is kept of those before. */
   lateMs: number;
   /** One part of a practised pull at 800 px, after 20 others. */
   pullMs: number;
+  /** One multiplication and addition on this machine in this run, ns: what its other work leaves of it. */
+  multiplyNs: number;
 };
+
+function multiplyNs(): number {
+  const a = new Float64Array(2304).fill(1.1);
+  const many = 4000;
+  const ms = timed(() => {
+    for (let n = 0; n < many; n += 1)
+      for (let i = 0; i < a.length; i += 1) a[i] = (a[i] as number) * 0.999 + 0.001;
+  }, 9);
+  return (1e6 * ms) / (many * a.length);
+}
 
 export function pictures(): PictureTimes {
   const looks = TECHNIQUE_IDS.map((look) => {
@@ -68,29 +84,43 @@ export function pictures(): PictureTimes {
       ops: ops.length,
       firstMs: timed(() => {
         const fresh = compile(rehearsal);
-        evaluate(fresh.ops, sheetOf(rehearsal, palette.length, 260));
-      }),
-      sharpMs: timed(() => void evaluate(ops, sheetOf(rehearsal, palette.length, 1600)), 1),
+        evaluate(fresh.ops, half(sheetOf(rehearsal, palette.length, 400)), { closeness: ROUGH });
+      }, 5),
+      sharpMs: timed(
+        () => void evaluate(ops, half(sheetOf(rehearsal, palette.length, 1600)), { closeness: CLOSE }),
+      ),
     };
   });
   const { rehearsal, palette } = rehearsed("palm-blend");
-  const { ops } = compile(rehearsal);
-  const sheet = sheetOf(rehearsal, palette.length, 400);
-  const samples = sheet.widthPx * sheet.heightPx * ops.length;
-  const perSampleOpNs = (1e6 * timed(() => void evaluate(ops, sheet))) / samples;
-  const plainNs = (1e6 * timed(() => void evaluate(ops, sheet, { skipping: false }))) / samples;
+  const compiled = compile(rehearsal);
+  const { ops } = compiled;
+  const sheet = sheetOf(rehearsal, palette.length, 800);
+  const per = (work: () => void) => (1e6 * timed(work)) / (sheet.widthPx * sheet.heightPx * ops.length);
+  const plainNs = per(() => void evaluate(ops, sheet, { skipping: false }));
+  const skippingNs = per(() => void evaluate(ops, sheet));
+  const closeNs = per(() => void evaluate(ops, sheet, { closeness: CLOSE }));
+  const last = compiled.steps.length - 1;
+  const before = compiled.steps[last - 1]?.ops ?? 0;
   const late = {
     ...rehearsal,
-    coats: rehearsal.coats.map((coat) => ({
+    coats: rehearsal.coats.map((coat, n) => ({
       ...coat,
-      passes: coat.passes.map((pass, n) =>
-        n === coat.passes.length - 1 ? { ...pass, work: { many: 2 } } : pass,
+      passes: coat.passes.map((pass, m) =>
+        n === rehearsal.coats.length - 1 && m === coat.passes.length - 1
+          ? { ...pass, work: { many: 2 } }
+          : pass,
       ),
     })),
   };
+  const kept = evaluate(ops.slice(0, before), sheetOf(rehearsal, palette.length, 640), { closeness: CLOSE });
+  const changed = compile(late, compiled);
+  if (changed.ops.length < before) throw new Error("nothing was kept of the passes before");
   const lateMs = timed(() => {
-    const { ops: changed } = compile(late);
-    evaluate(changed, sheetOf(late, palette.length, 260));
+    const { ops: all } = compile(late, compiled);
+    evaluate(all.slice(before), half(sheetOf(late, palette.length, 400)), {
+      closeness: ROUGH,
+      under: kept,
+    });
   });
   const wet = sheetOf(rehearsal, palette.length, 800);
   const under = evaluate(ops, wet);
@@ -118,5 +148,5 @@ export function pictures(): PictureTimes {
     heightPx: Math.max(2, Math.round((box.maxY - box.minY) / wet.pixelMm)),
   };
   const pullMs = timed(() => void evaluate(pulls, part, { under }), 7);
-  return { looks, perSampleOpNs, plainNs, lateMs, pullMs };
+  return { looks, plainNs, skippingNs, closeNs, lateMs, pullMs, multiplyNs: multiplyNs() };
 }

@@ -1,6 +1,6 @@
 import type { Measured } from "@/core/geometry/measure";
-import { compile } from "@/core/pattern/compile";
-import { evaluate } from "@/core/pattern/evaluate";
+import { compile, opsAfter } from "@/core/pattern/compile";
+import { CLOSE, evaluate } from "@/core/pattern/evaluate";
 import { emptyShares, type Shares, type Sheet } from "@/core/pattern/sheet";
 import { type Op } from "@/core/pattern/op";
 import { pictureOf } from "@/core/pattern/picture";
@@ -108,10 +108,10 @@ scope.onmessage = ({ data }) => {
   switch (data.kind) {
     case "begin": {
       const { rehearsal, palette } = data.of;
-      const { ops, steps } = compile(rehearsal);
-      const done = ops.slice(0, data.passes > 0 ? (steps[data.passes - 1]?.ops ?? 0) : 0);
+      const compiled = compile(rehearsal);
+      const done = compiled.ops.slice(0, opsAfter(compiled, data.passes));
       const sheet = sheetOf(rehearsal, palette.length, data.widthPx);
-      const under = evaluate(done, sheet);
+      const under = evaluate(done, sheet, { closeness: CLOSE });
       state = { of: data.of, sheet, under, pulls: [], baked: 0, fresh: under };
       return send(state, everywhere(state));
     }

@@ -1,27 +1,32 @@
-import { compile } from "@/core/pattern/compile";
-import { evaluate } from "@/core/pattern/evaluate";
-import type { Shares } from "@/core/pattern/sheet";
+import { compile, opsAfter, type Compiled } from "@/core/pattern/compile";
+import { CLOSE, evaluate, ROUGH } from "@/core/pattern/evaluate";
 import { pictureOf } from "@/core/pattern/picture";
+import type { Shares } from "@/core/pattern/sheet";
 import { TILE } from "@/core/pattern/tile";
 import { blendedByRound, measurePicture, sheetOf, type PictureMeasures } from "@/core/plan/judge-picture";
 import type { PieceRehearsal } from "@/core/plan/rehearse";
 
 export type Pictured = Pick<PieceRehearsal, "rehearsal" | "palette">;
 
+type RowsWanted = {
+  kind: "rows";
+  task: number;
+  key: number;
+  passes: number;
+  widthPx: number;
+  /** Rows of tiles, from and to before. */
+  from: number;
+  to: number;
+  /** A first picture, soon. */
+  rough?: boolean;
+};
+
 /** What is asked of a picture: that it be known, some rows of tiles of it, or its measures. */
 export type RehearseQuestion =
   | { kind: "know"; key: number; of: Pictured }
-  | {
-      kind: "rows";
-      task: number;
-      key: number;
-      passes: number;
-      widthPx: number;
-      /** Rows of tiles, from and to before. */
-      from: number;
-      to: number;
-    }
+  | RowsWanted
   | { kind: "measure"; task: number; key: number; passes: number; widthPx: number }
+  | { kind: "keep"; task: number; key: number; passes: number; widthPx: number }
   | { kind: "rounds"; task: number; key: number; passId: string };
 
 export type DrawnRows = {
@@ -34,6 +39,7 @@ export type RehearseAnswer =
   | { task: number; rows: DrawnRows }
   | { task: number; byRound: number[] }
   | { task: number; measures: PictureMeasures }
+  | { task: number; kept: true }
   | { task: number; failed: string };
 
 const scope = self as unknown as {
@@ -41,28 +47,47 @@ const scope = self as unknown as {
   postMessage: (message: RehearseAnswer, transfer?: Transferable[]) => void;
 };
 
-type Known = Pictured & { compiled: ReturnType<typeof compile> | null };
+type Known = Pictured & { compiled: Compiled | null };
 /** The last rehearsals asked about: sisters and a step back need no new compiling. */
 const known = new Map<number, Known>();
 const MOST_KNOWN = 8;
+/** What was compiled last: the passes with which the next one begins are taken from it. */
+let last: Compiled | null = null;
+/** A picture after some passes that is kept for those that change only what comes after. */
+let kept: { prints: string[]; shares: Shares } | null = null;
 
-function compiledOf(own: Known) {
-  own.compiled ??= compile(own.rehearsal);
+function compiledOf(own: Known): Compiled {
+  own.compiled ??= compile(own.rehearsal, last);
+  last = own.compiled;
   return own.compiled;
 }
 
-/** Some rows of tiles of a picture, as a picture of their own. */
-function rowsOf(own: Known, passes: number, widthPx: number, from: number, to: number): DrawnRows {
+const keptUnder = ({ prints }: Compiled, passes: number) =>
+  kept && kept.prints.length <= passes && kept.prints.every((print, n) => print === prints[n]) ? kept : null;
+
+/** Keeps the picture after some passes. */
+function keep(own: Known, passes: number, widthPx: number): void {
+  const compiled = compiledOf(own);
   const { rehearsal, palette } = own;
-  const { ops, steps } = compiledOf(own);
-  const done = ops.slice(0, passes > 0 ? (steps[passes - 1]?.ops ?? 0) : 0);
+  if (keptUnder(compiled, passes)?.prints.length === passes) return;
+  const ops = compiled.ops.slice(0, opsAfter(compiled, passes));
+  const shares = evaluate(ops, sheetOf(rehearsal, palette.length, widthPx), { closeness: CLOSE });
+  kept = { prints: compiled.prints.slice(0, passes), shares };
+}
+
+/** Some rows of tiles of a picture, as a picture of their own; a first one over what is kept, where it is kept. */
+function rowsOf(own: Known, { passes, widthPx, from, to, rough = false }: RowsWanted): DrawnRows {
+  const { rehearsal, palette } = own;
+  const compiled = compiledOf(own);
   const whole = sheetOf(rehearsal, palette.length, widthPx);
   const topPx = from * TILE;
   const heightPx = Math.max(1, Math.min(whole.heightPx, to * TILE) - topPx);
-  const shares: Shares = evaluate(done, {
-    ...whole,
-    heightPx,
-    fromY: whole.fromY + topPx * whole.pixelMm,
+  const sheet = { ...whole, heightPx, fromY: whole.fromY + topPx * whole.pixelMm };
+  const before = rough ? keptUnder(compiled, passes) : null;
+  const ops = compiled.ops.slice(opsAfter(compiled, before?.prints.length ?? 0), opsAfter(compiled, passes));
+  const shares = evaluate(ops, sheet, {
+    closeness: rough ? ROUGH : CLOSE,
+    under: before?.shares ?? null,
   });
   const rgba = pictureOf(shares, palette, rehearsal.seed, rehearsal.angle) as Uint8ClampedArray<ArrayBuffer>;
   return { topPx, widthPx, heightPx, rgba };
@@ -78,11 +103,15 @@ scope.onmessage = ({ data }) => {
   if (!own) return scope.postMessage({ task: data.task, failed: "not known" });
   if (data.kind === "rounds")
     return scope.postMessage({ task: data.task, byRound: blendedByRound(own, data.passId) });
+  if (data.kind === "keep") {
+    keep(own, data.passes, data.widthPx);
+    return scope.postMessage({ task: data.task, kept: true });
+  }
   if (data.kind === "measure")
     return scope.postMessage({
       task: data.task,
-      measures: measurePicture(own, data.passes, data.widthPx),
+      measures: measurePicture(own, data.passes, data.widthPx, compiledOf(own)),
     });
-  const rows = rowsOf(own, data.passes, data.widthPx, data.from, data.to);
+  const rows = rowsOf(own, data);
   scope.postMessage({ task: data.task, rows }, [rows.rgba.buffer]);
 };

@@ -1,4 +1,4 @@
-import { compile, coloursIn } from "./compile";
+import { compile, coloursIn, opsAfter } from "./compile";
 import { PATTERN_PASSES, type PatternPass, type Rehearsal } from "./rehearsal";
 import { cover } from "./ops/cover";
 import { drop } from "./ops/drop";
@@ -69,6 +69,40 @@ test("the same plan is the same picture; another seed is a sister, another patte
   expect(again.weight).toEqual(one.weight);
   expect(sister.weight).not.toEqual(one.weight);
   onTop(sister).forEach((share, colour) => expect(Math.abs(share - onTop(one)[colour]!)).toBeLessThan(0.2));
+});
+
+describe("a change of a late pass", () => {
+  const of = rehearsal(["lay", "palm", "alcohol", "blow"]);
+  const [coat] = of.coats;
+  const late: Rehearsal = {
+    ...of,
+    coats: [{ ...coat!, passes: coat!.passes.map((pass, n) => (n === 3 ? { ...pass, rounds: 3 } : pass)) }],
+  };
+  const before = compile(of);
+  const changed = compile(late, before);
+  test("takes the passes before it as they were, and is what it would have been without them", () => {
+    const same = opsAfter(before, 3);
+    expect(same).toBeGreaterThan(10);
+    changed.ops.slice(0, same).forEach((op, n) => expect(op).toBe(before.ops[n]));
+    expect(changed.ops.length).toBeGreaterThan(before.ops.length);
+    expect(evaluate(changed.ops, sheetOf(late)).weight).toEqual(shown(late).weight);
+  });
+  test("drawn over what is kept of those before it, it is nearly the whole picture", () => {
+    const same = opsAfter(before, 3);
+    const under = evaluate(before.ops.slice(0, same), sheetOf(late, 4 * PX));
+    const over = evaluate(changed.ops.slice(same), sheetOf(late, 2 * PX), { under });
+    const whole = evaluate(changed.ops, sheetOf(late, 2 * PX));
+    onTop(over).forEach((share, colour) => expect(share).toBeCloseTo(onTop(whole)[colour]!, 1));
+  });
+  test.each([
+    ["another seed", { ...of, seed: 9 }],
+    ["another base", { ...of, base: 2 }],
+    ["a first pass worked otherwise", rehearsal(["lay", "palm", "alcohol", "blow"], { rounds: 2 })],
+  ])("but %s takes nothing over", (_what, other) => {
+    const anew = compile(other, before);
+    expect(anew.ops.filter((op) => before.ops.includes(op))).toEqual([]);
+    expect(evaluate(anew.ops, sheetOf(other)).weight).toEqual(shown(other).weight);
+  });
 });
 
 test("what was poured most lies most on top, and nothing of the base is seen through a laid coat", () => {

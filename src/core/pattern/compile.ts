@@ -1,8 +1,8 @@
-import { evaluate } from "./evaluate";
+import { evaluate, ROUGH } from "./evaluate";
 import { segregated } from "./measures";
 import type { Op } from "./op";
 import { passOps } from "./pass-ops";
-import type { PatternPass, Rehearsal } from "./rehearsal";
+import type { PatternPass, Rehearsal, RehearsedCoat } from "./rehearsal";
 import type { Unlike } from "./scene/cells";
 
 /** What a pass has added when it is done, and whether it only pours: its soft edges are no mud. */
@@ -39,7 +39,7 @@ function unlikeOf(of: Rehearsal, ops: readonly Op[]): Unlike {
     base: of.base,
     colours: coloursIn(of),
   };
-  const most = segregated(evaluate(ops, sheet), REACH_MM);
+  const most = segregated(evaluate(ops, sheet, { closeness: ROUGH }), REACH_MM);
   return (x, y) => {
     const column = Math.min(sheet.widthPx - 1, Math.max(0, Math.floor((x - minX) / pixelMm)));
     const row = Math.min(sheet.heightPx - 1, Math.max(0, Math.floor((y - minY) / pixelMm)));
@@ -47,14 +47,33 @@ function unlikeOf(of: Rehearsal, ops: readonly Op[]): Unlike {
   };
 }
 
-/** The operations of a rehearsal in the order of its passes, and how many there are after each. */
-export function compile(of: Rehearsal): { ops: Op[]; steps: Step[] } {
+/** The operations of a rehearsal in the order of its passes, how many there are after each, and what each pass was made of. */
+export type Compiled = { ops: Op[]; steps: Step[]; prints: string[] };
+
+/** What the operations of a pass hang on, besides the passes before it: two passes with the same print, after the same ones, are the same. */
+function printOf({ coats: _coats, ...of }: Rehearsal, coat: RehearsedCoat, m: number): string {
+  const { passes, ...own } = coat;
+  return JSON.stringify([of, own, passes.map(({ kind }) => kind), passes[m]]);
+}
+
+/** @param earlier another rehearsal's: the passes with which both begin are taken from it */
+export function compile(of: Rehearsal, earlier: Compiled | null = null): Compiled {
   const ops: Op[] = [];
   const steps: Step[] = [];
+  const prints: string[] = [];
+  let same = earlier !== null;
   of.coats.forEach((coat, n) =>
     coat.passes.forEach((pass, m) => {
+      const print = printOf(of, coat, m);
+      const at = steps.length;
+      same &&= earlier?.prints[at] === print;
       const seed = of.seed * 1009 + n * 97 + m * 13;
-      ops.push(...passOps({ of, coat, pass, seed, unlike: () => unlikeOf(of, ops) }));
+      ops.push(
+        ...(same && earlier
+          ? earlier.ops.slice(at > 0 ? earlier.steps[at - 1]?.ops : 0, earlier.steps[at]?.ops)
+          : passOps({ of, coat, pass, seed, unlike: () => unlikeOf(of, ops) })),
+      );
+      prints.push(print);
       steps.push({
         coatId: coat.id,
         passId: pass.id,
@@ -63,5 +82,9 @@ export function compile(of: Rehearsal): { ops: Op[]; steps: Step[] } {
       });
     }),
   );
-  return { ops, steps };
+  return { ops, steps, prints };
 }
+
+/** How many operations there are after so many passes. */
+export const opsAfter = ({ steps }: Compiled, passes: number): number =>
+  passes > 0 ? (steps[passes - 1]?.ops ?? 0) : 0;

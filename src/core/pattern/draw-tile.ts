@@ -53,9 +53,23 @@ type Square = { left: number; top: number; right: number; low: number };
 
 /** Samples along a tile's square, with the first of the next one. */
 const GRID = TILE + 1;
-/** Four samples whose shares of each colour differ by no more than this are alike, and those between them too. */
-const ALIKE = 0.02;
-/** So may the way their flakes lie. */
+/** How far apart samples are worked out first, and what is then taken as alike. */
+export type Closeness = {
+  /** Samples from one to the next; 1 works all of them out. */
+  apart: number;
+  /** Four samples whose shares of each colour differ by no more than this are alike, and those between them too. */
+  alike: number;
+  /** Whether something small between them is looked for. */
+  looks: boolean;
+};
+/** All samples, one by one. */
+export const EACH: Closeness = { apart: 1, alike: 0, looks: false };
+/** No other than each to the eye: a sample in ten thousand is off. */
+export const CLOSE: Closeness = { apart: 4, alike: 0.02, looks: true };
+/** A first picture, soon: hairs and cells may be missing. */
+export const ROUGH: Closeness = { apart: 4, alike: 0.2, looks: false };
+
+/** So far may the way their flakes lie differ among samples that are alike. */
 const ALIKE_SHEAR = 0.35;
 /** What is alike was poured side by side: no further apart than so many times what it lies apart. */
 const SIDE_BY_SIDE = 8;
@@ -64,9 +78,10 @@ const SIDE_BY_SIDE = 8;
 export function drawTile(
   ops: readonly Op[],
   sheet: Sheet,
-  { skipping, under, apart }: { skipping: boolean; under: Shares | null; apart: number },
+  { skipping, under, closeness }: { skipping: boolean; under: Shares | null; closeness: Closeness },
 ): (into: Shares, fromPx: number, fromRow: number, side: number) => void {
   const { widthPx, heightPx, pixelMm, fromX, fromY, colours } = sheet;
+  const { apart, alike: alikeBy, looks } = closeness;
   const samples = widthPx * heightPx;
   const tile = newTile(colours);
   const spots = GRID * GRID;
@@ -103,7 +118,7 @@ export function drawTile(
         tile.x[n] = fromX + (left + (spot % GRID) + 0.5) * pixelMm;
         tile.y[n] = fromY + (top + ((spot / GRID) | 0) + 0.5) * pixelMm;
       }
-      resetTile(tile, part.length, pixelMm, apartPx > 1 ? apartPx * pixelMm : 0);
+      resetTile(tile, part.length, pixelMm, looks && apartPx > 1 ? apartPx * pixelMm : 0);
       through(tile, ops, sheet.base, skipping, under);
       for (let n = 0; n < part.length; n += 1) {
         const spot = part[n] as number;
@@ -115,7 +130,7 @@ export function drawTile(
         rest[2 * spots + spot] = tile.sourceX[n] as number;
         rest[3 * spots + spot] = tile.sourceY[n] as number;
         const busy = tile.busy[n] as number;
-        near[spot] = busy === 0 ? 0 : busy === 1 ? apartPx : apartPx / 2;
+        near[spot] = !looks || busy === 0 ? 0 : busy === 1 ? apartPx : apartPx / 2;
       }
     }
     many = 0;
@@ -128,14 +143,14 @@ export function drawTile(
     return Math.max(p, q, r, s) - Math.min(p, q, r, s);
   };
   /** Whether what lies between the corners of a square is as they are. */
-  const alike = ({ left, top, right, low }: Square) => {
+  const allAlike = ({ left, top, right, low }: Square) => {
     const size = Math.max(right - left, low - top);
     const [a, b] = [top * GRID + left, top * GRID + right];
     const [c, d] = [low * GRID + left, low * GRID + right];
     const small = (spot: number) => (near[spot] as number) > 0 && (near[spot] as number) <= size;
     if (small(a) || small(b) || small(c) || small(d)) return false;
     for (let colour = 0; colour < colours; colour += 1)
-      if (range(weight, colour * spots, a, b, c, d) > ALIKE) return false;
+      if (range(weight, colour * spots, a, b, c, d) > alikeBy) return false;
     for (let at = 0; at < 4; at += 1)
       if (range(rest, at * spots, a, b, c, d) > (at < 2 ? ALIKE_SHEAR : SIDE_BY_SIDE * size * pixelMm))
         return false;
@@ -199,7 +214,7 @@ export function drawTile(
         for (const square of squares) {
           const { left, top, right, low } = square;
           if (right - left < 2 && low - top < 2) continue;
-          if (alike(square)) {
+          if (allAlike(square)) {
             flat.push(square);
             continue;
           }

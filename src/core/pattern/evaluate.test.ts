@@ -1,11 +1,11 @@
 import { seeded } from "../numerics/random";
-import { evaluate, tilesOf } from "./evaluate";
+import { CLOSE, evaluate, ROUGH, tilesOf, type Closeness } from "./evaluate";
 import { emptyShares, type Sheet } from "./sheet";
 import { balance, mud, onTop, segregation } from "./measures";
 import { cloudNoise } from "./noise";
 import type { Op } from "./op";
 import { air } from "./ops/air";
-import { craters } from "./ops/craters";
+import { craters, cratersOf } from "./ops/craters";
 import { drop } from "./ops/drop";
 import { fog } from "./ops/fog";
 import { lay } from "./ops/lay";
@@ -47,7 +47,7 @@ const everything: Op[] = [
     hides: 1,
   }),
   slit({ x: 400, y: 100, angle: 0.5, halfMm: 90, openMm: 3, reachMm: 14, seed: 6 }),
-  craters(Array.from({ length: 60 }, () => ({ ...place(), a: 4, b: 7 }))),
+  craters(cratersOf(Array.from({ length: 60 }, () => ({ ...place(), a: 4, b: 7 })))),
   fog({ box: { minX: 0, minY: 0, maxX: 600, maxY: 360 }, colour: 2, cover: 0.2, sizeMm: 90, seed: 8 }),
 ];
 /** Colours as far apart as their numbers. */
@@ -78,6 +78,62 @@ describe("a picture", () => {
     evaluate(everything, SHEET, { into, tiles: tiles.slice(3).reverse() });
     evaluate(everything, SHEET, { into, tiles: tiles.slice(0, 3) });
     expect(into.weight).toEqual(whole.weight);
+  });
+  describe("with samples taken from those about them", () => {
+    const fine: Sheet = { ...SHEET, widthPx: 600, heightPx: 360, pixelMm: 1 };
+    const each = evaluate(everything, fine);
+    /** Share of the samples that differ by more than a tenth in a colour. */
+    const off = (closeness: Closeness) => {
+      const { weight } = evaluate(everything, fine, { closeness });
+      const samples = fine.widthPx * fine.heightPx;
+      let many = 0;
+      for (let i = 0; i < samples; i += 1)
+        if ([0, 1, 2].some((k) => Math.abs(weight[k * samples + i]! - each.weight[k * samples + i]!) > 0.1))
+          many += 1;
+      return many / samples;
+    };
+    test("closely, a sample in a thousand is off at most; roughly, one in thirty", () => {
+      expect(off(CLOSE)).toBeLessThan(1e-3);
+      const rough = off(ROUGH);
+      expect(rough).toBeGreaterThan(0);
+      expect(rough).toBeLessThan(1 / 30);
+    });
+    test("the same whatever part of it is drawn, also on sheets that no number of steps fits", () => {
+      for (const [widthPx, heightPx] of [
+        [149, 90],
+        [53, 50],
+        [1, 7],
+        [5, 1],
+      ] as const) {
+        const sheet: Sheet = { ...SHEET, widthPx, heightPx };
+        const whole = evaluate(everything, sheet, { closeness: CLOSE });
+        const into = emptyShares(sheet);
+        evaluate(everything, sheet, { closeness: CLOSE, into, tiles: [...tilesOf(sheet)].reverse() });
+        expect(into.weight).toEqual(whole.weight);
+        const samples = widthPx * heightPx;
+        for (let i = 0; i < samples; i += 1)
+          expect([0, 1, 2].reduce((sum, k) => sum + whole.weight[k * samples + i]!, 0)).toBeCloseTo(1, 1);
+      }
+    });
+    test("a hair between two samples that are alike is found", () => {
+      const hair = line({
+        points: [
+          { x: -10, y: 41.9, halfMm: 0.4 },
+          { x: 650, y: 42.1, halfMm: 0.4 },
+        ],
+        colour: 2,
+        edgeMm: 0.3,
+        hides: 1,
+      });
+      const shown = (closeness: Closeness) => {
+        const { weight } = evaluate([hair], fine, { closeness });
+        const samples = fine.widthPx * fine.heightPx;
+        return weight.subarray(2 * samples).reduce((sum, share) => sum + share, 0);
+      };
+      const whole = shown({ apart: 1, alike: 0, looks: false });
+      expect(shown(CLOSE) / whole).toBeGreaterThan(0.97);
+      expect(shown(CLOSE) / whole).toBeLessThan(1.03);
+    });
   });
   test("strokes keep the area of a colour (60 pulls on a wide sheet)", () => {
     const wide: Sheet = { widthPx: 400, heightPx: 400, pixelMm: 3, fromX: 0, fromY: 0, base: 0, colours: 2 };

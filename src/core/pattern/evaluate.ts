@@ -1,7 +1,9 @@
-import { drawTile } from "./draw-tile";
+import { drawTile, EACH, type Closeness } from "./draw-tile";
 import type { Op } from "./op";
 import { emptyShares, type Shares, type Sheet } from "./sheet";
 import { TILE } from "./tile";
+
+export { CLOSE, ROUGH, type Closeness } from "./draw-tile";
 
 /** Which tile of a sheet comes next, column and row. */
 export const tilesOf = ({ widthPx, heightPx }: Sheet, side = TILE): [number, number][] => {
@@ -14,8 +16,7 @@ export const tilesOf = ({ widthPx, heightPx }: Sheet, side = TILE): [number, num
  * @param side of a tile, samples, at most 48
  * @param under a picture on which the operations are done, in place of the base; at least two samples wide and high
  * @param skipping passes over what does not reach a tile; it changes nothing but the time
- * @param apart samples: so far from each other they are worked out first, and between them only where they are unlike or something small may
- * lie between; 1 for all. It changes a picture by less than is seen.
+ * @param closeness which samples are worked out, and which are taken from those about them; each one when absent
  */
 export function evaluate(
   ops: readonly Op[],
@@ -26,17 +27,17 @@ export function evaluate(
     side = TILE,
     skipping = true,
     under = null,
-    apart = 1,
+    closeness = EACH,
   }: {
     into?: Shares;
     tiles?: readonly [number, number][];
     side?: number;
     skipping?: boolean;
     under?: Shares | null;
-    apart?: number;
+    closeness?: Closeness;
   } = {},
 ): Shares {
-  const draw = drawTile(ops, sheet, { skipping, under, apart });
+  const draw = drawTile(ops, sheet, { skipping, under, closeness });
   for (const [column, row] of tiles) draw(into, column * side, row * side, side);
   return into;
 }

@@ -1,7 +1,7 @@
 import type { Measured } from "../geometry/measure";
 import type { Point } from "../geometry/curves";
-import { compile } from "../pattern/compile";
-import { evaluate } from "../pattern/evaluate";
+import { compile, opsAfter } from "../pattern/compile";
+import { CLOSE, evaluate } from "../pattern/evaluate";
 import { filmAfter, thinPlaces, type ThinPlace } from "../pattern/film-grid";
 import { mud } from "../pattern/measures";
 import type { Op } from "../pattern/op";
@@ -147,12 +147,12 @@ const clamp = (value: number) => Math.min(1, Math.max(0, value));
 export function critique(of: PieceRehearsal, piece: Measured, practice: Practice): Critique {
   const { rehearsal, palette } = of;
   const { strokes } = practice;
-  const { ops, steps } = compile(rehearsal);
-  const before = ops.slice(0, practice.passes > 0 ? (steps[practice.passes - 1]?.ops ?? 0) : 0);
+  const compiled = compile(rehearsal);
+  const before = compiled.ops.slice(0, opsAfter(compiled, practice.passes));
   const pulls = practiceOps(strokes, rehearsal.seed);
   const sheet = sheetOf(rehearsal, palette.length, MUD_PX);
   const difference = differenceIn(palette);
-  const under = evaluate(before, sheet);
+  const under = evaluate(before, sheet, { closeness: CLOSE });
   const start = mud(under, difference);
   const every = Math.max(1, Math.ceil(strokes.length / MOST_TOLD));
   const mudAfter: number[] = [];

@@ -1,9 +1,9 @@
 import { ciede2000 } from "../colour/ciede2000";
 import { labOfXyz, xyzOfLinear, type Lab } from "../colour/spaces";
 import type { Box } from "../geometry/ring";
-import { compile } from "../pattern/compile";
-import { evaluate } from "../pattern/evaluate";
-import type { Shares, Sheet } from "../pattern/sheet";
+import { compile, opsAfter } from "../pattern/compile";
+import { CLOSE, evaluate } from "../pattern/evaluate";
+import type { Sheet } from "../pattern/sheet";
 import { filmAfter, onBoardMl, thinPlaces, type ThinPlace } from "../pattern/film-grid";
 import { balance, blended, mud, onTop, segregation, thirds } from "../pattern/measures";
 import { FLOODS_ML_PER_M2 } from "../pattern/passes/sprayed";
@@ -63,12 +63,12 @@ export function measurePicture(
   { rehearsal, palette }: Pick<PieceRehearsal, "rehearsal" | "palette">,
   passes: number,
   widthPx: number,
-  shares?: Shares,
+  compiled = compile(rehearsal),
 ): PictureMeasures {
-  const { ops, steps } = compile(rehearsal);
-  const done = ops.slice(0, passes > 0 ? (steps[passes - 1]?.ops ?? 0) : 0);
+  const { ops, steps } = compiled;
+  const done = ops.slice(0, opsAfter(compiled, passes));
   const sheet = sheetOf(rehearsal, palette.length, widthPx);
-  const picture = shares ?? evaluate(done, sheet);
+  const picture = evaluate(done, sheet, { closeness: CLOSE });
   const poured = steps
     .slice(0, passes)
     .flatMap(({ ops: end, pours }, n) => (pours ? ops.slice(n > 0 ? steps[n - 1]?.ops : 0, end) : []));
@@ -88,7 +88,10 @@ export function measurePicture(
     mud:
       done.length === poured.length
         ? 0
-        : Math.max(0, mud(picture, difference) - mud(evaluate(poured, sheet), difference)),
+        : Math.max(
+            0,
+            mud(picture, difference) - mud(evaluate(poured, sheet, { closeness: CLOSE }), difference),
+          ),
     apart: segregation(picture, EYE_MM),
     blended: blended(picture),
     regular: regularity(picture, palette.map(lightOf)),
@@ -286,7 +289,9 @@ export function blendedByRound(of: Pick<PieceRehearsal, "rehearsal" | "palette">
     const last = rehearsal.coats.findIndex(({ passes }) => passes.some(({ id }) => id === passId));
     const coats = rounds > 0 ? rehearsal.coats.slice(0, last + 1) : rehearsal.coats;
     return blended(
-      evaluate(compile({ ...rehearsal, coats }).ops, sheetOf(rehearsal, of.palette.length, ROUNDS_PX)),
+      evaluate(compile({ ...rehearsal, coats }).ops, sheetOf(rehearsal, of.palette.length, ROUNDS_PX), {
+        closeness: CLOSE,
+      }),
     );
   };
   return Array.from({ length: ROUNDS + 1 }, (_, rounds) => after(rounds));

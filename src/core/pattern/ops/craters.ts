@@ -2,8 +2,16 @@ import { bucketsOf } from "../buckets";
 import type { Op } from "../op";
 import { boundTile, drawOut, open, within } from "../tile";
 
-/** A cell that a drop of alcohol opens: a hole of radius a, what was there pushed out to b. */
-export type Crater = { x: number; y: number; a: number; b: number };
+/** Cells that drops of alcohol open: their middles, mm, a hole of radius a in each, what was there pushed out to b. */
+export type Craters = { x: Float64Array; y: Float64Array; a: Float64Array; b: Float64Array };
+
+/** Cells given one by one. */
+export const cratersOf = (list: readonly { x: number; y: number; a: number; b: number }[]): Craters => ({
+  x: Float64Array.from(list, ({ x }) => x),
+  y: Float64Array.from(list, ({ y }) => y),
+  a: Float64Array.from(list, ({ a }) => a),
+  b: Float64Array.from(list, ({ b }) => b),
+});
 
 /** Side of the squares by which cells are found, mm. */
 const SQUARE_MM = 6;
@@ -11,15 +19,18 @@ const SQUARE_MM = 6;
 const EDGE_MM = 0.2;
 
 /** Cells of one round of alcohol; where two reach a place the nearer one has it. */
-export function craters(list: readonly Crater[]): Op {
+export function craters({ x: middleX, y: middleY, a: holes, b: outer }: Craters): Op {
   const near = bucketsOf(
-    list.map(({ x, y, b }) => ({ minX: x - b, minY: y - b, maxX: x + b, maxY: y + b })),
+    middleX.length,
+    (n, to) => {
+      const [x, y, b] = [middleX[n] as number, middleY[n] as number, outer[n] as number];
+      to.minX = x - b;
+      to.minY = y - b;
+      to.maxX = x + b;
+      to.maxY = y + b;
+    },
     SQUARE_MM,
   );
-  const xs0 = Float64Array.from(list, ({ x }) => x);
-  const ys0 = Float64Array.from(list, ({ y }) => y);
-  const as = Float64Array.from(list, ({ a }) => a);
-  const perB2 = Float64Array.from(list, ({ b }) => 1 / (b * b));
   /** The cell whose middle is nearest, in its own radii, among those that reach a place; −1 where none does. */
   const cellIn = (square: number, x: number, y: number) => {
     let best = 1;
@@ -27,9 +38,10 @@ export function craters(list: readonly Crater[]): Op {
     const end = near.starts[square + 1] as number;
     for (let k = near.starts[square] as number; k < end; k += 1) {
       const n = near.things[k] as number;
-      const dx = x - (xs0[n] as number);
-      const dy = y - (ys0[n] as number);
-      const share = (dx * dx + dy * dy) * (perB2[n] as number);
+      const dx = x - (middleX[n] as number);
+      const dy = y - (middleY[n] as number);
+      const b = outer[n] as number;
+      const share = (dx * dx + dy * dy) / (b * b);
       if (share < best) {
         best = share;
         at = n;
@@ -59,9 +71,9 @@ export function craters(list: readonly Crater[]): Op {
           tile.beside[i] = 1;
         const found = cellIn(square, x, y);
         if (found < 0) continue;
-        const a = as[found] as number;
-        const dx = x - (xs0[found] as number);
-        const dy = y - (ys0[found] as number);
+        const a = holes[found] as number;
+        const dx = x - (middleX[found] as number);
+        const dy = y - (middleY[found] as number);
         const r = Math.sqrt(dx * dx + dy * dy) || 1e-9;
         const ux = dx / r;
         const uy = dy / r;
@@ -71,26 +83,27 @@ export function craters(list: readonly Crater[]): Op {
           open(tile, i, across * across);
           if (r <= a) continue;
         }
-        const scale = 1 / (1 - a * a * (perB2[found] as number));
+        const scale = 1 / (1 - (a * a) / ((outer[found] as number) * (outer[found] as number)));
         const r0 = Math.sqrt((r * r - a * a) * scale);
         const aside = r0 / r;
         const along = (scale * r) / (r0 > 1e-9 ? r0 : 1e-9);
         const both = (along < 4 ? along : 4) - aside;
-        xs[i] = (xs0[found] as number) + ux * r0;
-        ys[i] = (ys0[found] as number) + uy * r0;
+        xs[i] = (middleX[found] as number) + ux * r0;
+        ys[i] = (middleY[found] as number) + uy * r0;
         drawOut(tile, i, aside + both * ux * ux, both * ux * uy, both * ux * uy, aside + both * uy * uy);
       }
       boundTile(tile);
     },
     forward: (px, py) => {
       const square = near.square(px, py);
-      const cell = list[square < 0 ? -1 : cellIn(square, px, py)];
-      if (!cell) return [px, py];
-      const [dx, dy] = [px - cell.x, py - cell.y];
+      const found = square < 0 ? -1 : cellIn(square, px, py);
+      if (found < 0) return [px, py];
+      const [x, y] = [middleX[found] as number, middleY[found] as number];
+      const [a, b] = [holes[found] as number, outer[found] as number];
+      const [dx, dy] = [px - x, py - y];
       const r0 = Math.hypot(dx, dy);
-      const { a, b } = cell;
       const r = Math.sqrt(a * a + (r0 * r0 * (b * b - a * a)) / (b * b));
-      return r0 === 0 ? [cell.x + r, cell.y] : [cell.x + (dx / r0) * r, cell.y + (dy / r0) * r];
+      return r0 === 0 ? [x + r, y] : [x + (dx / r0) * r, y + (dy / r0) * r];
     },
   };
 }

@@ -1,5 +1,5 @@
 import { bucketsOf } from "../buckets";
-import type { Op } from "../op";
+import { boxAround, type Op } from "../op";
 import { edgeCover, meet } from "../tile";
 
 /** A small thing that lies on the film: glitter, a drop that was flicked. */
@@ -12,10 +12,11 @@ const EDGE_MM = 0.25;
 /** Many small round covers of one colour; they push nothing. */
 export function flecks(list: readonly Fleck[], colour: number, hides: number): Op {
   const near = bucketsOf(
-    list.map(({ x, y, radiusMm }) => {
-      const reach = radiusMm + 4;
-      return { minX: x - reach, minY: y - reach, maxX: x + reach, maxY: y + reach };
-    }),
+    list.length,
+    (n, to) => {
+      const { x, y, radiusMm } = list[n] as Fleck;
+      Object.assign(to, boxAround(x, y, radiusMm + 4));
+    },
     SQUARE_MM,
   );
   return {

@@ -16,7 +16,7 @@ export type Line = {
 };
 
 /** Side of the squares by which segments are found. */
-const SQUARE_MM = 16;
+const SQUARE_MM = 24;
 /** Numbers of a segment. */
 const PARTS = 7;
 
@@ -98,15 +98,15 @@ export function lines({
   );
   const beyond = 1.5 * edgeMm + BLURRED_MM;
   const near = bucketsOf(
-    segments.map(({ x, y, dx, dy, half, more }) => {
+    segments.length,
+    (n, to) => {
+      const { x, y, dx, dy, half, more } = segments[n] as Segment;
       const reach = Math.max(half, half + more) + beyond;
-      return {
-        minX: Math.min(x, x + dx) - reach,
-        minY: Math.min(y, y + dy) - reach,
-        maxX: Math.max(x, x + dx) + reach,
-        maxY: Math.max(y, y + dy) + reach,
-      };
-    }),
+      to.minX = Math.min(x, x + dx) - reach;
+      to.minY = Math.min(y, y + dy) - reach;
+      to.maxX = Math.max(x, x + dx) + reach;
+      to.maxY = Math.max(y, y + dy) + reach;
+    },
     SQUARE_MM,
   );
   const { starts, parts } = nearest(near, segments);

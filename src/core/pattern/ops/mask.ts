@@ -1,6 +1,6 @@
 import { bucketsOf } from "../buckets";
 import { seeded } from "../../numerics/random";
-import type { Op } from "../op";
+import { boxAround, type Op } from "../op";
 import { edgeCover, meet } from "../tile";
 import type { Box } from "../../geometry/ring";
 
@@ -45,7 +45,8 @@ export function mask({ box, sizeMm: wantedMm, jointMm, colour, seed, aroundMm = 
   }
   const reach = 1.6 * sizeMm;
   const near = bucketsOf(
-    middles.map(({ x, y }) => ({ minX: x - reach, minY: y - reach, maxX: x + reach, maxY: y + reach })),
+    middles.length,
+    (n, to) => Object.assign(to, boxAround(middles[n]!.x, middles[n]!.y, reach)),
     sizeMm,
   );
   return {

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { seeded } from "../../numerics/random";
 import type { Op } from "../op";
 import { newTile, startTile, weightAt } from "../tile";
-import { craters } from "./craters";
+import { craters, cratersOf } from "./craters";
 import { drop } from "./drop";
 import { lay } from "./lay";
 import { profileOf, touchProfile, type Touch } from "./profile";
@@ -146,10 +146,12 @@ describe("forward and back", () => {
     drop({ x: 3, y: -4, a: 70, b: 45, angle: 0.4, colour: 1, uneven: 0.12, seed: 5 }),
     lay({ x: 0, y: 0, angle: 1, halfMm: 150, widthMm: 250, dragMm: 60, seed: 3 }),
     tilt({ x: -200, y: -30, angle: 0.3, lengthMm: 420, widthMm: 500, share: 0.3, seed: 4 }),
-    craters([
-      { x: -40, y: 10, a: 6, b: 10 },
-      { x: 60, y: -20, a: 3, b: 5 },
-    ]),
+    craters(
+      cratersOf([
+        { x: -40, y: 10, a: 6, b: 10 },
+        { x: 60, y: -20, a: 3, b: 5 },
+      ]),
+    ),
   ];
   test.each(all.map((op, n) => [`${op.kind} ${n}`, op] as const))(
     "%s: a point goes where it came from, to 2·10⁻⁷ mm",
@@ -184,7 +186,7 @@ describe("footprints", () => {
       ),
       ...flows,
       ink,
-      craters([{ x: 0, y: 0, a: 40, b: 90 }]),
+      craters(cratersOf([{ x: 0, y: 0, a: 40, b: 90 }])),
     ];
     const off = all.flatMap((op) =>
       scattered(60, 140)
@@ -212,7 +214,7 @@ describe("holes and drops", () => {
         fc.double({ min: 0.05, max: 0.95, noNaN: true }),
         (a, wider, share) => {
           const b = a * wider;
-          const op = craters([{ x: 0, y: 0, a, b }]);
+          const op = craters(cratersOf([{ x: 0, y: 0, a, b }]));
           const r = a + share * (b - a);
           const [from, inner, outer] = back(op, [
             [r, 0],
@@ -227,7 +229,7 @@ describe("holes and drops", () => {
     );
   });
   test("inside a hole the next colour is skipped", () => {
-    const op = craters([{ x: 0, y: 0, a: 5, b: 9 }]);
+    const op = craters(cratersOf([{ x: 0, y: 0, a: 5, b: 9 }]));
     expect(back(op, [[1, 1]])[0]!.deep).toBe(1);
     expect(back(op, [[7, 0]])[0]!.deep).toBe(0);
   });

@@ -1,4 +1,4 @@
-import { angleOf, turnBy, turned } from "../../numerics/fast-turn";
+import { angleOf, turnBy, turned, WAVE, WAVE_STEPS } from "../../numerics/fast-turn";
 import type { Box } from "../../geometry/ring";
 import { boxAround, smooth, smoothBend, smoothSlope, type Op } from "../op";
 import { boundTile, drawOut, type Tile } from "../tile";
@@ -27,6 +27,7 @@ export type Stroke = {
 
 /** Newton steps for the place along the pull. */
 const NEWTON = 6;
+const LAST = WAVE_STEPS - 1;
 /** A pull begins and ends softly enough that it folds nothing. */
 const SOFTNESS = 2.1;
 /** An arc no tighter than this many of the tool's reach: within it the map would fold. */
@@ -47,8 +48,19 @@ export function stroke({ x, y, angle, halfMm, dragMm, softMm = 0, profile, smear
   // Half of a stroke is never shorter than its soft end, so that only the nearer end counts.
   const window = (q: number) => smooth((half - Math.abs(q)) / soft);
   const slope = (q: number) => (-Math.sign(q) * smoothSlope((half - Math.abs(q)) / soft)) / soft;
-  const waveK = wave ? (2 * Math.PI) / wave.lengthMm : 0;
-  const sway = (q: number) => (wave ? wave.heightMm * Math.sin(waveK * q + wave.phase) : 0);
+  const swayMm = wave?.heightMm ?? 0;
+  const swayK = wave ? WAVE_STEPS / wave.lengthMm : 0;
+  const swayFrom = ((wave?.phase ?? 0) * WAVE_STEPS) / (2 * Math.PI);
+  const sway = (q: number) => {
+    const at = swayK * q + swayFrom;
+    const step = Math.floor(at);
+    const low = WAVE[step & LAST] as number;
+    return swayMm * (low + ((WAVE[(step & LAST) + 1] as number) - low) * (at - step));
+  };
+  const swaySlope = (q: number) => {
+    const step = Math.floor(swayK * q + swayFrom) & LAST;
+    return swayMm * swayK * ((WAVE[step + 1] as number) - (WAVE[step] as number));
+  };
   /** Where a point along and across it was before. */
   const before = (q1: number, f: number) => {
     const by = dragMm * f;
@@ -60,7 +72,8 @@ export function stroke({ x, y, angle, halfMm, dragMm, softMm = 0, profile, smear
       const miss = q0 + by * (t * t * t * (10 + t * (6 * t - 15))) - q1;
       const steep = (30 * t * t * rest * rest) / soft;
       q0 -= miss / (1 + (q0 < 0 ? by : -by) * steep);
-      if (miss < 1e-9 && miss > -1e-9) break;
+      // One step more, and what is missed is its square.
+      if (miss < 1e-5 && miss > -1e-5) break;
     }
     return q0;
   };
@@ -111,9 +124,8 @@ export function stroke({ x, y, angle, halfMm, dragMm, softMm = 0, profile, smear
       let w1 = 0;
       let p1 = across;
       if (wave) {
-        turnBy(waveK * q1 + wave.phase);
-        p1 -= wave.heightMm * turned.sine;
-        w1 = waveK * wave.heightMm * turned.cosine;
+        p1 -= sway(q1);
+        w1 = swaySlope(q1);
       }
       if (p1 <= -reachMm || p1 >= reachMm) continue;
       const at = (p1 + reachMm) / stepMm;
@@ -146,12 +158,11 @@ export function stroke({ x, y, angle, halfMm, dragMm, softMm = 0, profile, smear
       }
       if (wave) {
         // Of the sway's undoing before, and the sway again after.
-        turnBy(waveK * q0 + wave.phase);
-        const w0 = waveK * wave.heightMm * turned.cosine;
+        const w0 = swaySlope(q0);
         pq += -pp * w1 + w0 * (qq - qp * w1);
         qq -= qp * w1;
         pp += w0 * qp;
-        p0 += wave.heightMm * turned.sine;
+        p0 += sway(q0);
       }
       let tx = c;
       let ty = s;

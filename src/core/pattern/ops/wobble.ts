@@ -1,4 +1,4 @@
-import { turnBy, turned } from "../../numerics/fast-turn";
+import { WAVE, WAVE_STEPS } from "../../numerics/fast-turn";
 import { seeded } from "../../numerics/random";
 import { EVERYWHERE, type Op } from "../op";
 import { boundTile, drawOut } from "../tile";
@@ -15,6 +15,7 @@ export type Wobble = {
 
 /** Finer shears are lower: height by this power of their length. */
 const POWER = 1.1;
+const LAST = WAVE_STEPS - 1;
 
 /** Area preserving, since each shear is. */
 export function wobble({ heightMm, coarseMm, fineMm, shears, seed, aroundMm = null }: Wobble): Op {
@@ -36,10 +37,10 @@ export function wobble({ heightMm, coarseMm, fineMm, shears, seed, aroundMm = nu
     const k = Math.hypot(kx, ky) || (2 * Math.PI) / aroundMm;
     return { ...own, k, dx: ky / k || 1, dy: -kx / k || 0 };
   });
-  /** The last shear first, five numbers each: direction, height, wave number, phase. */
-  const backwards = Float64Array.from(
-    [...rows].reverse().flatMap(({ dx, dy, height, k, phase }) => [dx, dy, height, k, phase]),
-  );
+  /** The last shear first, five numbers each: direction, height, steps of its wave to a millimetre, and the one with which it begins. */
+  const perTurn = WAVE_STEPS / (2 * Math.PI);
+  const stepped = rows.map(({ dx, dy, height, k, phase }) => [dx, dy, height, k * perTurn, phase * perTurn]);
+  const backwards = Float64Array.from([...stepped].reverse().flat());
   return {
     kind: "wobble",
     preserves: "area",
@@ -60,11 +61,14 @@ export function wobble({ heightMm, coarseMm, fineMm, shears, seed, aroundMm = nu
           const height = backwards[row + 2] as number;
           const k = backwards[row + 3] as number;
           const phase = backwards[row + 4] as number;
-          turnBy(k * (dx * y - dy * x) + phase);
-          const by = height * turned.sine;
+          const at = k * (dx * y - dy * x) + phase;
+          const step = Math.floor(at);
+          const low = WAVE[step & LAST] as number;
+          const rise = (WAVE[(step & LAST) + 1] as number) - low;
+          const by = height * (low + rise * (at - step));
           x -= dx * by;
           y -= dy * by;
-          const steep = height * k * turned.cosine;
+          const steep = height * k * rise;
           // A ← (I − d·steep·d⊥ᵀ)·A with d⊥ = (−dy, dx).
           const mx = dx * ayx - dy * axx;
           const my = dx * ayy - dy * axy;
@@ -81,9 +85,11 @@ export function wobble({ heightMm, coarseMm, fineMm, shears, seed, aroundMm = nu
     },
     forward: (px, py) => {
       let [x, y] = [px, py];
-      for (const { dx, dy, height, k, phase } of rows) {
-        turnBy(k * (dx * y - dy * x) + phase);
-        const by = height * turned.sine;
+      for (const [dx = 0, dy = 0, height = 0, k = 0, phase = 0] of stepped) {
+        const at = k * (dx * y - dy * x) + phase;
+        const step = Math.floor(at);
+        const low = WAVE[step & LAST] as number;
+        const by = height * (low + ((WAVE[(step & LAST) + 1] as number) - low) * (at - step));
         x += dx * by;
         y += dy * by;
       }

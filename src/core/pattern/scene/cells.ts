@@ -1,6 +1,6 @@
 import type { Box } from "../../geometry/ring";
 import type { Op } from "../op";
-import { craters, type Crater } from "../ops/craters";
+import { craters, type Craters } from "../ops/craters";
 import { flecks } from "../ops/flecks";
 import { areaOf, between, sourceOf, type Random } from "./random";
 
@@ -54,7 +54,9 @@ export function cells(
   const thin = Math.min(1.5, Math.max(0.6, Math.sqrt(USUAL_FILM_MM / Math.max(0.1, filmMm))));
   // Early on, cells run shut again; late ones stay small in a film that hardly moves.
   const moves = 0.55 + 0.45 * Math.min(1, flowLeft * 2);
-  const list = Array.from({ length: many }, (): Crater => {
+  const row = () => new Float64Array(many);
+  const list: Craters = { x: row(), y: row(), a: row(), b: row() };
+  for (let n = 0; n < many; n += 1) {
     const x = between(random, box.minX, box.maxX);
     const y = between(random, box.minY, box.maxY);
     const a =
@@ -63,8 +65,11 @@ export function cells(
       (UNLIKE[0] + UNLIKE[1] * Math.min(1, 2.2 * unlike(x, y))) *
       thin *
       moves;
-    return { x, y, a, b: a * between(random, 1.35, 1.8) };
-  });
+    list.x[n] = x;
+    list.y[n] = y;
+    list.a[n] = a;
+    list.b[n] = a * between(random, 1.35, 1.8);
+  }
   return craters(list);
 }
 

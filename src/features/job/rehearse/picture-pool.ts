@@ -8,11 +8,21 @@ type Wanted =
       widthPx: number;
       from: number;
       to: number;
+      rough?: boolean;
       done: (rows: DrawnRows) => void;
     }
   | { kind: "measure"; passes: number; widthPx: number; done: (measures: PictureMeasures) => void }
+  | { kind: "keep"; passes: number; widthPx: number }
   | { kind: "rounds"; passId: string; done: (byRound: number[]) => void };
-type Task = { id: number; owner: object; of: Pictured; key: number; wanted: Wanted; again?: true };
+type Task = {
+  id: number;
+  owner: object;
+  of: Pictured;
+  key: number;
+  wanted: Wanted;
+  again?: true;
+  only?: Hand;
+};
 type Hand = { worker: Worker; knows: Set<number>; busy: Task | null };
 
 /** Two workers draw all pictures of a page; more would only wait for each other on the machines of a shop. */
@@ -52,8 +62,9 @@ function newHand(): Hand {
   worker.onerror = () => {
     // A worker that fell over is replaced; what it did is asked for again once.
     hands = hands.filter((one) => one !== hand);
+    queue = queue.filter(({ only }) => only !== hand);
     worker.terminate();
-    if (hand.busy && hand.busy.id > 0 && !hand.busy.again) queue.unshift({ ...hand.busy, again: true });
+    if (hand.busy && hand.busy.id > 0 && !hand.busy.again && !hand.busy.only) queue.unshift({ ...hand.busy, again: true });
     next();
   };
   return hand;
@@ -63,8 +74,9 @@ function next(): void {
   if (queue.length > 0 && hands.length < HANDS && hands.every(({ busy }) => busy)) hands.push(newHand());
   for (const hand of hands) {
     if (hand.busy) continue;
-    const task = queue.shift();
-    if (!task) return;
+    const at = queue.findIndex(({ only }) => !only || only === hand);
+    const [task] = at < 0 ? [] : queue.splice(at, 1);
+    if (!task) continue;
     hand.busy = task;
     const say = (question: RehearseQuestion) => hand.worker.postMessage(question);
     if (!hand.knows.has(task.key)) {
@@ -73,8 +85,10 @@ function next(): void {
       const oldest = hand.knows.values().next().value;
       if (hand.knows.size > KEPT && oldest !== undefined) hand.knows.delete(oldest);
     }
-    const { done: _done, ...wanted } = task.wanted;
-    say({ ...wanted, task: task.id, key: task.key } as RehearseQuestion);
+    const { wanted, id, key } = task;
+    // What is to be done with the answer stays here.
+    const question = "done" in wanted ? (({ done: _done, ...rest }) => rest)(wanted) : wanted;
+    say({ ...question, task: id, key } as RehearseQuestion);
   }
 }
 
@@ -83,6 +97,14 @@ export function askFor(owner: object, of: Pictured, wanted: readonly Wanted[]): 
   const key = keyOf(of);
   for (const one of wanted) queue.push({ id: (lastTask += 1), owner, of, key, wanted: one });
   for (let n = 0; n < HANDS; n += 1) next();
+}
+
+/** Each worker keeps the picture after some passes, so that a change of those after them is soon seen. */
+export function askToKeep(owner: object, of: Pictured, passes: number, widthPx: number): void {
+  const key = keyOf(of);
+  for (const only of hands)
+    queue.push({ id: (lastTask += 1), owner, of, key, wanted: { kind: "keep", passes, widthPx }, only });
+  next();
 }
 
 /** Calls off what an owner still waits for. */

@@ -41,7 +41,9 @@ export function RehearseView() {
     ? Math.max(1, Math.min(width, Math.round((MOST_HEIGHT * size.widthMm) / size.heightMm)))
     : 1;
   const seen = before ? Math.max(0, done - 1) : done;
-  const picture = usePicture(of, seen, Math.min(SHARPEST_PX, wide));
+  const picture = usePicture(of, seen, Math.min(SHARPEST_PX, wide), {
+    keepBefore: before || playing ? null : Math.max(0, done - 1),
+  });
   useEffect(() => {
     if (!playing) return;
     const timer = setTimeout(() => {

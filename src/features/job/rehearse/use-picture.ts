@@ -2,13 +2,15 @@
 
 import { useEffect, useState } from "react";
 import type { PictureMeasures } from "@/core/plan/judge-picture";
-import type { Pictured } from "@/workers/rehearse.worker";
-import { askFor, callOff } from "./picture-pool";
+import type { DrawnRows, Pictured } from "@/workers/rehearse.worker";
+import { askFor, askToKeep, callOff } from "./picture-pool";
 
 /** First a picture of so many samples across, at once; then the sharp one, some rows of tiles at a time. */
-const COARSE_PX = 260;
+const COARSE_PX = 400;
 /** Wide enough to tell mud, px. */
 const MEASURE_PX = 500;
+/** What is kept for later changes is so wide, px. */
+const KEPT_PX = 640;
 const TILE_PX = 48;
 /** Rows of tiles in one part: a worker is free again soon when something newer is asked. */
 const PART_ROWS = 2;
@@ -33,12 +35,13 @@ const canvasOf = (widthPx: number, heightPx: number): HTMLCanvasElement => {
 /**
  * The picture of a piece after some of its passes, drawn by the workers: the coarse one first, its measures, then the sharp one in parts. A newer
  * question calls the older one off; the last picture stands until the new one has begun.
+ * @param keepBefore so many passes are kept drawn when all is done: those after them may be changed next
  */
 export function usePicture(
   of: Pictured | null,
   passes: number,
   widthPx: number,
-  { measured = true }: { measured?: boolean } = {},
+  { measured = true, keepBefore = null }: { measured?: boolean; keepBefore?: number | null } = {},
 ): Picture | null {
   const [picture, setPicture] = useState<Picture | null>(null);
   useEffect(() => {
@@ -66,41 +69,47 @@ export function usePicture(
       }));
     };
     const coarse = Math.min(COARSE_PX, widthPx);
+    const coarseRows = Math.ceil(high(coarse) / TILE_PX);
+    const half = Math.ceil(coarseRows / 2);
+    const first = [
+      [0, half],
+      [half, coarseRows],
+    ].filter(([from = 0, to = 0]) => from < to);
+    let coming = first.length;
+    const ready = () => {
+      if (left === 0 && (measures || !measured) && keepBefore !== null)
+        askToKeep(owner, of, keepBefore, Math.min(KEPT_PX, widthPx));
+    };
     askFor(owner, of, [
-      {
-        kind: "rows",
+      // Half of the first picture for each worker.
+      ...first.map(([from = 0, to = 0]) => ({
+        kind: "rows" as const,
         passes,
         widthPx: coarse,
-        from: 0,
-        to: Math.ceil(high(coarse) / TILE_PX),
-        done: ({ rgba, widthPx: wide, heightPx }) => {
+        from,
+        to,
+        rough: true,
+        done: ({ rgba, topPx, widthPx: wide, heightPx }: DrawnRows) => {
           const small = canvasOf(wide, heightPx);
           small.getContext("2d")?.putImageData(new ImageData(rgba, wide, heightPx), 0, 0);
           drawing.imageSmoothingQuality = "high";
-          drawing.drawImage(small, 0, 0, canvas.width, canvas.height);
-          show();
+          const scale = canvas.width / wide;
+          drawing.drawImage(small, 0, topPx * scale, canvas.width, heightPx * scale);
+          coming -= 1;
+          if (coming === 0) show();
         },
-      },
+      })),
       ...Array.from({ length: parts }, (_, n) => ({
         kind: "rows" as const,
         passes,
         widthPx,
         from: n * PART_ROWS,
         to: Math.min(rows, (n + 1) * PART_ROWS),
-        done: ({
-          rgba,
-          topPx,
-          widthPx: wide,
-          heightPx,
-        }: {
-          rgba: Uint8ClampedArray<ArrayBuffer>;
-          topPx: number;
-          widthPx: number;
-          heightPx: number;
-        }) => {
+        done: ({ rgba, topPx, widthPx: wide, heightPx }: DrawnRows) => {
           drawing.putImageData(new ImageData(rgba, wide, heightPx), 0, topPx);
           left -= 1;
           show();
+          ready();
         },
       })),
       ...(measured
@@ -112,12 +121,13 @@ export function usePicture(
               done: (found: PictureMeasures) => {
                 measures = found;
                 show();
+                ready();
               },
             },
           ]
         : []),
     ]);
     return () => callOff(owner);
-  }, [of, passes, widthPx, measured]);
+  }, [of, passes, widthPx, measured, keepBefore]);
   return of ? picture : null;
 }
