@@ -129,17 +129,20 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
         {
           fromMin: 17,
           mlPerM2: 11,
-          work: { hex: "#EDEBE6", wideMm: 150 },
+          work: { hex: "#EDEBE6", wideMm: 95 },
           note: "White from a distance, heavy.",
         },
       ],
-      ["alcohol", { fromMin: 18, mlPerM2: 12, note: "Drops at once into the fog." }],
+      [
+        "alcohol",
+        { fromMin: 18, mlPerM2: 12, work: { drops: "medium" }, note: "Drops at once into the fog." },
+      ],
       [
         "fog",
         {
           fromMin: 27,
           mlPerM2: 9,
-          work: { hex: "#26282B", wideMm: 120 },
+          work: { hex: "#26282B", wideMm: 80 },
           note: "Dark, where the alcohol has gone.",
         },
       ],
@@ -361,7 +364,7 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
           note: "Ripples along the beach, light.",
         },
       ],
-      ["alcohol", { fromMin: 12, mlPerM2: 8, stopHere: "tide" }],
+      ["alcohol", { fromMin: 12, mlPerM2: 16, work: { drops: "medium" }, stopHere: "tide" }],
     ],
     rehearsal: { seed: 2, angleDeg: 24 },
   },
@@ -404,8 +407,16 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ["Deep blue", 0.16],
     ],
     passes: [
-      ["lay", { work: { pour: "fields", wideMm: 26 }, note: "Bands around, while it turns." }],
-      ["drizzle", { work: { turnDeg: 90, wideMm: 24 }, note: "A few threads around, from the others." }],
+      ["lay", { work: { pour: "fields", wideMm: 26, many: 3 }, note: "Bands around, while it turns." }],
+      ["drizzle", { work: { turnDeg: 90, wideMm: 30, many: 2 }, note: "Threads around, from the others." }],
+      [
+        "spread",
+        {
+          tool: "foam-brush",
+          work: { turnDeg: 90, many: 0.6, pressure: 0.3 },
+          note: "Brushed into each other, around.",
+        },
+      ],
       ["tilt", { work: { many: 0.8 }, note: "Tip it a little and back." }],
       ["alcohol", { fromMin: 12, mlPerM2: 5, stopHere: "soft stripes" }],
     ],
@@ -426,7 +437,13 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ["Brass", 0.1],
     ],
     passes: [
-      ["lay", { work: { pour: "spots" }, note: "White over all, ink in drops." }],
+      [
+        "lay",
+        {
+          work: { pour: "nests", wideMm: 75, many: 21 },
+          note: "White over all, ink in drops, white into the ink.",
+        },
+      ],
       ["tilt", { work: { many: 0.7 }, note: "Let it run, turn, let it run." }],
       ["alcohol", { fromMin: 8, mlPerM2: 10, note: "Drops into the ink: it blooms." }],
       ["alcohol", { fromMin: 14, mlPerM2: 3, stopHere: "ink" }],

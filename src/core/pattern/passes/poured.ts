@@ -141,11 +141,13 @@ const POURED: Record<PourStyle, (scene: Scene) => Op[]> = {
       }),
     ),
   ],
-  fields: ({ of, box, coat, angle: given, seed, pass }) => {
+  fields: ({ of, box, coat, angle: given, seed, pass, many, areaM2, reach }) => {
     // Around a tumbler a border must meet itself.
     const angle = of.aroundMm === null ? given : Math.sign(given || 1) * (Math.PI / 2);
     // Fields follow each other along the main direction in the order of the colours; what there is little of lies along their borders.
-    const wide = coat.colours.filter(({ share }) => share > SEAM_SHARE);
+    const once = coat.colours.filter(({ share }) => share > SEAM_SHARE);
+    const times = Math.max(1, Math.round(many));
+    const wide = Array.from({ length: times }, () => once).flat();
     const seams = coat.colours.filter(({ share }) => share <= SEAM_SHARE && share > VEIN_SHARE);
     const across = acrossOf(box);
     const [middleX, middleY] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
@@ -167,7 +169,28 @@ const POURED: Record<PourStyle, (scene: Scene) => Op[]> = {
           seed: seed + n,
           aroundMm: of.aroundMm,
         });
-        if (n === 0) return [cover(colour.at, colour.hides)];
+        // A field is not one flat colour: soft shadows of its neighbour drift along its border, and what is poured next ends them.
+        const neighbour = wide[n + 1] ?? wide[n - 1];
+        const along = (colour.share / total) * span;
+        const drifts = neighbour
+          ? shadows(
+              {
+                minX: middleX + at * Math.cos(angle),
+                maxX: middleX + (at + along) * Math.cos(angle) + 1,
+                minY: box.minY,
+                maxY: box.maxY,
+              },
+              {
+                colour: neighbour.at,
+                many: countOf(22 * many, areaM2 / wide.length, 12),
+                wideMm: 95 * reach,
+                angle: angle + Math.PI / 2,
+                hides: 0.45 * neighbour.hides,
+                seed: seed + 41 * n,
+              },
+            )
+          : [];
+        if (n === 0) return [cover(colour.at, colour.hides), ...drifts];
         return [
           field({ ...border(0), colour: colour.at, hides: colour.hides }),
           ...seams.map((seam) => {
@@ -179,6 +202,7 @@ const POURED: Record<PourStyle, (scene: Scene) => Op[]> = {
               hides: seam.hides,
             });
           }),
+          ...drifts,
         ];
       }),
     ];
