@@ -1,7 +1,13 @@
 import Link from "next/link";
 import { classNames } from "./class-names";
 
-export type Stage = { href: string; name: string; done: boolean };
+export type Stage = {
+  href: string;
+  name: string;
+  done: boolean;
+  /** The pointer or the keyboard comes to it: what takes a while can begin. */
+  onApproach?: () => void;
+};
 
 const TICKS = 20;
 
@@ -17,6 +23,8 @@ export function Ruler({ stages, current }: { stages: readonly Stage[]; current: 
               <Link
                 href={stage.href}
                 aria-current={here ? "page" : undefined}
+                onPointerEnter={stage.onApproach}
+                onFocus={stage.onApproach}
                 className={classNames(
                   "block pl-2 pb-[26px] pt-0.5 hover:text-ink",
                   here ? "heading text-ink" : "text-ink-soft",

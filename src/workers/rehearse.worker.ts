@@ -2,7 +2,6 @@ import { compile, opsAfter, type Compiled } from "@/core/pattern/compile";
 import { CLOSE, evaluate, ROUGH } from "@/core/pattern/evaluate";
 import { pictureOf } from "@/core/pattern/picture";
 import type { Shares } from "@/core/pattern/sheet";
-import { TILE } from "@/core/pattern/tile";
 import { blendedByRound, measurePicture, sheetOf, type PictureMeasures } from "@/core/plan/judge-picture";
 import type { PieceRehearsal } from "@/core/plan/rehearse";
 
@@ -14,14 +13,14 @@ type RowsWanted = {
   key: number;
   passes: number;
   widthPx: number;
-  /** Rows of tiles, from and to before. */
+  /** Rows of samples, from and to before. */
   from: number;
   to: number;
   /** A first picture, soon. */
   rough?: boolean;
 };
 
-/** What is asked of a picture: that it be known, some rows of tiles of it, or its measures. */
+/** What is asked of a picture: that it be known, some rows of it, or its measures. */
 export type RehearseQuestion =
   | { kind: "know"; key: number; of: Pictured }
   | RowsWanted
@@ -50,7 +49,7 @@ const scope = self as unknown as {
 type Known = Pictured & { compiled: Compiled | null };
 /** The last rehearsals asked about: sisters and a step back need no new compiling. */
 const known = new Map<number, Known>();
-const MOST_KNOWN = 8;
+const MOST_KNOWN = 4;
 /** What was compiled last: the passes with which the next one begins are taken from it. */
 let last: Compiled | null = null;
 /** A picture after some passes that is kept for those that change only what comes after. */
@@ -75,14 +74,13 @@ function keep(own: Known, passes: number, widthPx: number): void {
   kept = { prints: compiled.prints.slice(0, passes), shares };
 }
 
-/** Some rows of tiles of a picture, as a picture of their own; a first one over what is kept, where it is kept. */
+/** Some rows of a picture, as a picture of their own; a first one over what is kept, where it is kept. */
 function rowsOf(own: Known, { passes, widthPx, from, to, rough = false }: RowsWanted): DrawnRows {
   const { rehearsal, palette } = own;
   const compiled = compiledOf(own);
   const whole = sheetOf(rehearsal, palette.length, widthPx);
-  const topPx = from * TILE;
-  const heightPx = Math.max(1, Math.min(whole.heightPx, to * TILE) - topPx);
-  const sheet = { ...whole, heightPx, fromY: whole.fromY + topPx * whole.pixelMm };
+  const heightPx = Math.max(1, Math.min(whole.heightPx, to) - from);
+  const sheet = { ...whole, heightPx, fromY: whole.fromY + from * whole.pixelMm };
   const before = rough ? keptUnder(compiled, passes) : null;
   const ops = compiled.ops.slice(opsAfter(compiled, before?.prints.length ?? 0), opsAfter(compiled, passes));
   const shares = evaluate(ops, sheet, {
@@ -90,7 +88,7 @@ function rowsOf(own: Known, { passes, widthPx, from, to, rough = false }: RowsWa
     under: before?.shares ?? null,
   });
   const rgba = pictureOf(shares, palette, rehearsal.seed, rehearsal.angle) as Uint8ClampedArray<ArrayBuffer>;
-  return { topPx, widthPx, heightPx, rgba };
+  return { topPx: from, widthPx, heightPx, rgba };
 }
 
 scope.onmessage = ({ data }) => {

@@ -28,7 +28,7 @@ type Hand = { worker: Worker; knows: Set<number>; busy: Task | null };
 /** Two workers draw all pictures of a page; more would only wait for each other on the machines of a shop. */
 const HANDS = 2;
 /** A worker keeps so many rehearsals; asked about an older one it is told again. */
-const KEPT = 8;
+const KEPT = 4;
 
 const keys = new WeakMap<object, number>();
 let lastKey = 0;

@@ -5,15 +5,14 @@ import type { PictureMeasures } from "@/core/plan/judge-picture";
 import type { DrawnRows, Pictured } from "@/workers/rehearse.worker";
 import { askFor, askToKeep, callOff } from "./picture-pool";
 
-/** First a picture of so many samples across, at once; then the sharp one, some rows of tiles at a time. */
+/** First a picture of so many samples across, at once; then the sharp one, some rows at a time. */
 const COARSE_PX = 400;
 /** Wide enough to tell mud, px. */
 const MEASURE_PX = 500;
 /** What is kept for later changes is so wide, px. */
 const KEPT_PX = 640;
-const TILE_PX = 48;
-/** Rows of tiles in one part: a worker is free again soon when something newer is asked. */
-const PART_ROWS = 2;
+/** Rows in one part, two tiles high: a worker is free again soon when something newer is asked. */
+const PART_ROWS = 96;
 
 /** A picture as it comes: a canvas that grows sharper, and how often it has. */
 export type Picture = {
@@ -55,8 +54,7 @@ export function usePicture(
     if (!drawing) return;
     let drawn = 0;
     let measures: PictureMeasures | null = null;
-    const rows = Math.ceil(canvas.height / TILE_PX);
-    const parts = Math.ceil(rows / PART_ROWS);
+    const parts = Math.ceil(canvas.height / PART_ROWS);
     let left = parts;
     const show = () => {
       drawn += 1;
@@ -69,7 +67,7 @@ export function usePicture(
       }));
     };
     const coarse = Math.min(COARSE_PX, widthPx);
-    const coarseRows = Math.ceil(high(coarse) / TILE_PX);
+    const coarseRows = high(coarse);
     const half = Math.ceil(coarseRows / 2);
     const first = [
       [0, half],
@@ -104,7 +102,7 @@ export function usePicture(
         passes,
         widthPx,
         from: n * PART_ROWS,
-        to: Math.min(rows, (n + 1) * PART_ROWS),
+        to: Math.min(canvas.height, (n + 1) * PART_ROWS),
         done: ({ rgba, topPx, widthPx: wide, heightPx }: DrawnRows) => {
           drawing.putImageData(new ImageData(rgba, wide, heightPx), 0, topPx);
           left -= 1;

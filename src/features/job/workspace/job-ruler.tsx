@@ -3,6 +3,7 @@
 import { usePathname } from "next/navigation";
 import type { Coat } from "@/core/schedule/coat";
 import { Ruler } from "@/ui/ruler";
+import { beginPicture } from "../rehearse/begin-picture";
 import { useJob } from "./use-job";
 
 /** Whether every colour that is laid is mixed from the shelf, or clear. */
@@ -24,7 +25,13 @@ export function JobRuler({ jobId, poured, finished }: { jobId: string; poured: b
     { name: "Colour", slug: "colour", done: coloursMixed(document.coats) },
     { name: "Cups", slug: "cups", done: built },
     { name: "Windows", slug: "windows", done: document.work.startOn !== undefined && built },
-    { name: "Rehearse", slug: "rehearse", done: document.rehearsal !== undefined && built },
+    {
+      name: "Rehearse",
+      slug: "rehearse",
+      done: document.rehearsal !== undefined && built,
+      // Its first picture is begun before it is opened.
+      onApproach: () => beginPicture(plan, document),
+    },
     { name: "Pour", slug: "pour", done: poured },
     { name: "Log", slug: "log", done: finished },
   ].map(({ slug, ...stage }) => ({ ...stage, href: `/jobs/${jobId}/${slug}` }));
