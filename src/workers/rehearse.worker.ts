@@ -49,15 +49,17 @@ const scope = self as unknown as {
 type Known = Pictured & { compiled: Compiled | null };
 /** The last rehearsals asked about: sisters and a step back need no new compiling. */
 const known = new Map<number, Known>();
-const MOST_KNOWN = 4;
-/** What was compiled last: the passes with which the next one begins are taken from it. */
-let last: Compiled | null = null;
+const MOST_KNOWN = 6;
 /** A picture after some passes that is kept for those that change only what comes after. */
 let kept: { prints: string[]; shares: Shares } | null = null;
 
+/** From the last one of the same sister the passes with which both begin are taken. */
 function compiledOf(own: Known): Compiled {
-  own.compiled ??= compile(own.rehearsal, last);
-  last = own.compiled;
+  if (own.compiled) return own.compiled;
+  const earlier = [...known.values()].findLast(
+    ({ compiled, rehearsal }) => compiled && rehearsal.seed === own.rehearsal.seed,
+  );
+  own.compiled = compile(own.rehearsal, earlier?.compiled ?? null);
   return own.compiled;
 }
 

@@ -62,6 +62,16 @@ test("nothing done is no work; all of it gone over along one way is a better one
   expect(all.mudAfter.length).toBe(8);
 });
 
+test("a score lies within its spread; nothing done has none", () => {
+  const crossed = critique(of, piece, practice(Array.from({ length: 2 }, () => rows(6, true)).flat()));
+  const { low, likely, high } = crossed.scoreSpread;
+  expect(likely).toBe(crossed.score);
+  expect(low).toBeLessThanOrEqual(likely);
+  expect(high).toBeGreaterThan(low);
+  const none = critique(of, piece, practice([]));
+  expect(none.scoreSpread).toEqual({ low: none.score, likely: none.score, high: none.score });
+});
+
 test("crossing is told, keeping to one way is too", () => {
   const along = critique(of, piece, practice(rows(8, false)));
   const crossed = critique(of, piece, practice(rows(8, true)));

@@ -1,5 +1,6 @@
 import type { Measured } from "../geometry/measure";
 import type { Point } from "../geometry/curves";
+import type { Spread } from "../numerics/spread";
 import { compile, opsAfter } from "../pattern/compile";
 import { CLOSE, evaluate } from "../pattern/evaluate";
 import { filmAfter, thinPlaces, type ThinPlace } from "../pattern/film-grid";
@@ -28,6 +29,8 @@ export type Practice = {
 export type Critique = {
   /** 0 to 100. */
   score: number;
+  /** And where it lies if the hand drags the film less or more than is assumed. */
+  scoreSpread: Spread;
   /** Share of the top that a tool went over. */
   cover: number;
   /** Mud after each pull, above that before the first. */
@@ -57,6 +60,8 @@ const MOST_TOLD = 24;
 const EDGE_MM = 60;
 const WIDE_TOOLS: readonly PractisedStroke["tool"][] = ["blade", "squeegee", "skim"];
 const TEARS = 0.12;
+/** How far a hand may drag the film less or more than is assumed, as a share of the flow that is left. */
+const DRAG_DOUBT = 0.3;
 
 const wideOf = (tool: PractisedStroke["tool"]) => (tool === "blade" ? BLADE_MM : TOUCHES[tool].wideMm);
 
@@ -177,14 +182,26 @@ export function critique(of: PieceRehearsal, piece: Measured, practice: Practice
   const late = strokes.filter(({ flowLeft }) => flowLeft < TEARS).length;
   const usedMin = Math.max(0, (strokes.at(-1)?.atMin ?? practice.fromMin) - practice.fromMin);
   const openMin = Math.max(0, practice.openUntilMin - practice.fromMin);
-  const mudEnd = mudAfter.at(-1) ?? 0;
   // How well it was done, by how much of it was done: a top left alone is no work.
-  const well =
-    0.45 * (1 - clamp((mudEnd - 0.3) / 3)) +
-    0.2 * (1 - clamp(thin.length / 4)) +
-    0.15 * (1 - clamp(setDowns.length / 3)) +
-    0.2 * (strokes.length === 0 ? 0 : 1 - clamp(late / strokes.length));
-  const score = Math.round(100 * well * (0.2 + 0.8 * clamp(cover / 0.9)));
+  const scored = (mudEnd: number) => {
+    const well =
+      0.45 * (1 - clamp((mudEnd - 0.3) / 3)) +
+      0.2 * (1 - clamp(thin.length / 4)) +
+      0.15 * (1 - clamp(setDowns.length / 3)) +
+      0.2 * (strokes.length === 0 ? 0 : 1 - clamp(late / strokes.length));
+    return Math.round(100 * well * (0.2 + 0.8 * clamp(cover / 0.9)));
+  };
+  const score = scored(mudAfter.at(-1) ?? 0);
+  const otherwise = [1 - DRAG_DOUBT, 1 + DRAG_DOUBT].map((drags) => {
+    const dragged = strokes.map((one) => ({ ...one, flowLeft: Math.min(1, one.flowLeft * drags) }));
+    const ops = practiceOps(dragged, rehearsal.seed).flat();
+    return scored(Math.max(0, mud(evaluate(ops, sheet, { under }), difference) - start));
+  });
+  const scoreSpread = {
+    low: Math.min(score, ...otherwise),
+    likely: score,
+    high: Math.max(score, ...otherwise),
+  };
   const percent = (share: number) => `${Math.round(share * 100)} %`;
   const words = [
     { what: `A tool went over ${percent(cover)} of the top.`, good: cover > 0.8 },
@@ -230,6 +247,7 @@ export function critique(of: PieceRehearsal, piece: Measured, practice: Practice
   ];
   return {
     score,
+    scoreSpread,
     cover,
     mudAfter,
     stopAfter: seen > 0 ? seen : seen === 0 ? 0 : null,

@@ -28,7 +28,7 @@ type Hand = { worker: Worker; knows: Set<number>; busy: Task | null };
 /** Two workers draw all pictures of a page; more would only wait for each other on the machines of a shop. */
 const HANDS = 2;
 /** A worker keeps so many rehearsals; asked about an older one it is told again. */
-const KEPT = 4;
+const KEPT = 6;
 
 const keys = new WeakMap<object, number>();
 let lastKey = 0;
@@ -64,7 +64,8 @@ function newHand(): Hand {
     hands = hands.filter((one) => one !== hand);
     queue = queue.filter(({ only }) => only !== hand);
     worker.terminate();
-    if (hand.busy && hand.busy.id > 0 && !hand.busy.again && !hand.busy.only) queue.unshift({ ...hand.busy, again: true });
+    if (hand.busy && hand.busy.id > 0 && !hand.busy.again && !hand.busy.only)
+      queue.unshift({ ...hand.busy, again: true });
     next();
   };
   return hand;

@@ -51,10 +51,13 @@ export function PracticeCritique({ critique, kept }: { critique: Critique; kept:
       aria-label="Critique"
       className="grid grid-cols-[auto_minmax(0,1fr)_auto] gap-9 max-lg:grid-cols-1"
     >
-      <p>
+      <p className="max-w-40">
         <span className="label block">score</span>
         <span className="figure text-6xl leading-none">{critique.score}</span>
         <span className="label"> of 100</span>
+        <span className="label block mt-1">
+          {critique.scoreSpread.low} to {critique.scoreSpread.high}, as the hand drags less or more
+        </span>
       </p>
       <ul className="text-sm">
         {critique.words.map(({ what, good }) => (

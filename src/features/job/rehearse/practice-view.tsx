@@ -3,6 +3,7 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { callAct } from "@/contracts/call-act";
 import { keepPractice, listPractices, type KeptPractice } from "@/contracts/rehearsals";
+import { exactly } from "@/core/numerics/spread";
 import { flowShareIn } from "@/core/cure/film-in-room";
 import { stateAt, STATE_WORDS } from "@/core/cure/film-states";
 import { BLADE_MM } from "@/core/pattern/scene/practised";
@@ -96,7 +97,8 @@ export function PracticeView() {
     [coat, document],
   );
   const now = minute ?? fromMin;
-  const flowLeft = film && film.card.kind !== "paint" ? flowShareIn(film, now).likely : 1;
+  const flow = film && film.card.kind !== "paint" ? flowShareIn(film, now) : exactly(1);
+  const flowLeft = flow.likely;
   const openUntilMin = coat?.life.find(({ state }) => state === "gummy")?.fromMin.likely ?? fromMin + 60;
 
   useEffect(() => {
@@ -218,7 +220,10 @@ export function PracticeView() {
         </p>
         <p>
           <span className="label block">flow left</span>
-          <span className="figure text-4xl leading-none">{Math.round(flowLeft * 100)}</span> %
+          <span className="figure text-4xl leading-none">{Math.round(flowLeft * 100)}</span> %{" "}
+          <span className="label">
+            {Math.round(flow.low * 100)} to {Math.round(flow.high * 100)}
+          </span>
         </p>
         {state && <p className="text-xl">{STATE_WORDS[state]}</p>}
         <div role="radiogroup" aria-label="Tool" className="ml-auto flex flex-wrap border border-line-strong">

@@ -15,7 +15,9 @@ import { PiecePicture, seenSize } from "./piece-picture";
 import { NothingToRehearse, RehearseHead } from "./rehearse-head";
 import { SharesTable } from "./shares-table";
 import { Sisters } from "./sisters";
+import { Among } from "./among";
 import { usePicture } from "./use-picture";
+import { useSisterSpread } from "./use-sister-spread";
 import { useRehearsedPiece } from "./use-rehearsed-piece";
 
 /** One pass is shown for so long while it plays, ms. */
@@ -44,6 +46,7 @@ export function RehearseView() {
   const picture = usePicture(of, seen, Math.min(SHARPEST_PX, wide), {
     keepBefore: before || playing ? null : Math.max(0, done - 1),
   });
+  const spread = useSisterSpread(playing || before ? null : of, seen, picture);
   useEffect(() => {
     if (!playing) return;
     const timer = setTimeout(() => {
@@ -166,7 +169,7 @@ export function RehearseView() {
         )}
         {measures && (
           <div className={stale}>
-            <SharesTable palette={of.palette} measures={measures} />
+            <SharesTable palette={of.palette} measures={measures} spread={spread} />
           </div>
         )}
         {measures && (
@@ -176,11 +179,13 @@ export function RehearseView() {
                 <span className="label block">mud, over what was poured</span>
                 <span className="figure text-3xl">{measures.mud.toFixed(1)}</span>{" "}
                 <span className="text-lg">{mudWords(measures.mud)}</span>
+                <Among spread={spread?.mud} words={(value) => value.toFixed(1)} />
               </p>
               <p>
                 <span className="label block">colours apart, two steps back</span>
                 <span className="figure text-3xl">{Math.round(measures.apart * 100)}</span>{" "}
                 <span className="text-lg">%</span>
+                <Among spread={spread?.apart} words={(value) => String(Math.round(value * 100))} />
               </p>
             </div>
             <Findings findings={findings} />
