@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import { newPiece } from "../plan/new-piece";
 import { measurePiece, type Measured } from "../geometry/measure";
 import type { Piece } from "../geometry/piece";
@@ -210,6 +211,28 @@ test("a piece pulled near another snaps to it; far from all it stays where it is
   });
   const free = { xMm: 1400, yMm: 300, turnDeg: 0 };
   expect(snapped(other, free, others, 20)).toEqual(free);
+});
+
+test("a corner near a corner comes onto it, however the pieces are turned: a mitre closes", () => {
+  const [one, other] = [slab(1000, 600), slab(800, 600)];
+  fc.assert(
+    fc.property(
+      fc.integer({ min: -180, max: 180 }),
+      fc.double({ min: -13, max: 13, noNaN: true }),
+      fc.double({ min: -13, max: 13, noNaN: true }),
+      (turnDeg, dx, dy) => {
+        const others = [{ piece: one, place: { ...HOME, turnDeg: 30 } }];
+        const joint = ringOnMap(one, others[0]!.place)[1]!;
+        // Its own first corner is its place.
+        const place = snapped(other, { xMm: joint.x + dx, yMm: joint.y + dy, turnDeg }, others, 20);
+        expect(place.turnDeg).toBe(turnDeg);
+        const near = ringOnMap(other, place).flatMap((mine) =>
+          ringOnMap(one, others[0]!.place).map((theirs) => Math.hypot(mine.x - theirs.x, mine.y - theirs.y)),
+        );
+        expect(Math.min(...near)).toBeLessThan(1e-9);
+      },
+    ),
+  );
 });
 
 test("on its picture a piece has the veins of its own coat, in its own coordinates", () => {

@@ -187,14 +187,42 @@ export function ribbonRing(line: readonly LinePoint[]): Point[] {
   return [...side(1), ...side(-1).reverse()];
 }
 
-/** A pull of a piece snaps so that its box meets another's edges within this, mm on the map. */
+/** How far a piece is moved so that one of its corners comes onto another's; null where none is within reach, mm on the map. */
+function toCorner(
+  own: readonly Point[],
+  rings: readonly (readonly Point[])[],
+  withinMm: number,
+): Point | null {
+  let nearest = withinMm;
+  let by: Point | null = null;
+  for (const ring of rings)
+    for (const theirs of ring)
+      for (const mine of own) {
+        const [dx, dy] = [theirs.x - mine.x, theirs.y - mine.y];
+        const far = Math.hypot(dx, dy);
+        if (far < nearest) [nearest, by] = [far, { x: dx, y: dy }];
+      }
+  return by;
+}
+
+/**
+ * A pull of a piece snaps within this, mm on the map: corner on corner, so that joints close whatever their angle; else its box to another's
+ * edges.
+ */
 export function snapped(
   piece: Measured,
   wanted: PiecePlace,
   others: readonly { piece: Measured; place: PiecePlace }[],
   withinMm: number,
 ): PiecePlace {
-  const own = boxOf(ringOnMap(piece, wanted));
+  const ring = ringOnMap(piece, wanted);
+  const corner = toCorner(
+    ring,
+    others.map((other) => ringOnMap(other.piece, other.place)),
+    withinMm,
+  );
+  if (corner) return { ...wanted, xMm: wanted.xMm + corner.x, yMm: wanted.yMm + corner.y };
+  const own = boxOf(ring);
   let [byX, byY] = [withinMm, withinMm];
   let [moveX, moveY] = [0, 0];
   for (const other of others) {

@@ -75,6 +75,24 @@ test("a channel's fill is its picture, and what is thinly tinted is seen through
   expect(deep!.hides).toBe(1);
 });
 
+test("a coat that another one covers is not told to be swallowed: nothing of it is meant to lie on top", () => {
+  const colour = job.coats.find(({ kind }) => kind === "colour")!;
+  const again = {
+    ...colour,
+    id: newId(),
+    name: "Again",
+    colours: colour.colours.map((one) => ({ ...one, id: newId() })),
+  };
+  const twice = of({
+    ...job,
+    coats: job.coats.flatMap((coat) => (coat.id === colour.id ? [coat, again] : [coat])),
+  })!;
+  const first = twice.rehearsal.coats[0]!.colours.map(({ at }) => twice.palette[at]!.poured);
+  const last = twice.rehearsal.coats[1]!.colours.map(({ at }) => twice.palette[at]!.poured);
+  expect(first.every((share) => share === 0)).toBe(true);
+  expect(last.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 9);
+});
+
 test("what is fogged is dark over a light coat and light over a dark one, where nothing else is said", () => {
   const colour = job.coats.find(({ kind }) => kind === "colour")!;
   const paintOver = (name: string, hex?: string) => {

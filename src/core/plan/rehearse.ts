@@ -177,6 +177,7 @@ export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): Piec
     return veins.length > 0 ? veins : null;
   };
   const passes: ShownPass[] = [];
+  const uppermost = patterned.findLast(({ coat }) => coat.kind !== "vein");
   const coats = patterned.map((planned) => {
     const { coat } = planned;
     const seen = looks.get(coat.id);
@@ -189,8 +190,8 @@ export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): Piec
         one.colour.name,
         one,
         one.colour.look === "metallic",
-        // Clear is poured too, but has no colour of its own that could lie on top.
-        coat.kind === "vein" || one.colour.look === "clear" ? 0 : one.colour.share / seenTotal,
+        // Clear is poured too, but has no colour of its own that could lie on top; what a later coat covers is not meant to.
+        planned !== uppermost || one.colour.look === "clear" ? 0 : one.colour.share / seenTotal,
       ),
       share: one.colour.share / total,
       // The first coat's colours are worked out over their ground as they are; clear lies over whatever is there.

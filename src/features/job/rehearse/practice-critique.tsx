@@ -1,5 +1,6 @@
 "use client";
 
+import { useEffect, useRef } from "react";
 import type { Critique } from "@/core/plan/critique";
 import { MUD } from "@/core/plan/judge-picture";
 import type { KeptPractice } from "@/contracts/rehearsals";
@@ -45,9 +46,13 @@ function MudByPull({ mudAfter, stopAfter }: { mudAfter: readonly number[]; stopA
 
 /** What a practice was, and how one's practices went so far. */
 export function PracticeCritique({ critique, kept }: { critique: Critique; kept: readonly KeptPractice[] }) {
+  const section = useRef<HTMLElement>(null);
+  // Under the board it would be missed.
+  useEffect(() => section.current?.scrollIntoView({ block: "end", behavior: "smooth" }), [critique]);
   const scores = [...kept].reverse().map(({ score }, n) => ({ x: n + 1, y: score }));
   return (
     <section
+      ref={section}
       aria-label="Critique"
       className="grid grid-cols-[auto_minmax(0,1fr)_auto] gap-9 max-lg:grid-cols-1"
     >

@@ -13,12 +13,14 @@ import {
   redrawn,
   veinAmounts,
   type MapVein,
+  type PiecePlace,
   type VeinMap,
   type VeinSet,
 } from "@/core/pattern/vein-map";
 import { rehearsalOf } from "@/core/plan/rehearse";
 import { Button } from "@/ui/button";
 import { Menu, MenuItem } from "@/ui/menu";
+import { QuantityField } from "@/ui/quantity-field";
 import { fetchFile, saveFile } from "@/ui/save-file";
 import { useSize } from "@/ui/use-size";
 import { TapeList } from "./tape-list";
@@ -64,7 +66,7 @@ export function VeinsView() {
 
 function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measured[] }) {
   const { jobId } = useParams<{ jobId: string }>();
-  const { document, plan, change } = useJob();
+  const { document, plan, system, change } = useJob();
   const save = useJobState((state) => state.save);
   const hold = useJobState((state) => state.hold);
   const [chosen, setChosen] = useState<{ kind: "piece" | "vein"; id: string } | null>(null);
@@ -131,6 +133,8 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
     [...(plan.looks.coats.findLast(({ coat }) => coat.kind === "colour")?.colours ?? [])].sort(
       (one, other) => other.colour.share - one.colour.share,
     )[0]?.hex ?? "#e9e4d6";
+  const put = (id: string, to: PiecePlace) =>
+    edit((before) => ({ ...before, places: { ...Object.fromEntries(places), [id]: to } }));
   const remove = () => {
     if (!found) return;
     editSet(found.set.id, (set) => ({ ...set, veins: set.veins.filter(({ id }) => id !== found.vein.id) }));
@@ -198,9 +202,7 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
                 height={STAGE_HEIGHT}
                 chosen={chosen}
                 onChoose={setChosen}
-                onPlace={(id, to) =>
-                  edit((before) => ({ ...before, places: { ...Object.fromEntries(places), [id]: to } }))
-                }
+                onPlace={put}
                 onPoint={(setId, veinId, at, to) =>
                   editVein(setId, veinId, (vein) => ({
                     ...vein,
@@ -233,18 +235,22 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
                     </Button>
                   ))}
                 {place && (
-                  <span className="ml-auto flex gap-4 text-sm">
+                  <span className="ml-auto flex items-baseline gap-3 text-sm">
+                    <span className="label">turned, °</span>
+                    <QuantityField
+                      label={`${piece.name} turned by, degrees`}
+                      hideLabel
+                      value={place.turnDeg}
+                      dimension="number"
+                      system={system}
+                      bounds={{ min: -360, max: 360 }}
+                      onChange={(turnDeg) => put(piece.id, { ...place, turnDeg })}
+                      className="w-16"
+                      bare
+                    />
                     <Button
                       weight="quiet"
-                      onClick={() =>
-                        edit((before) => ({
-                          ...before,
-                          places: {
-                            ...Object.fromEntries(places),
-                            [piece.id]: { ...place, turnDeg: (place.turnDeg + 90) % 360 },
-                          },
-                        }))
-                      }
+                      onClick={() => put(piece.id, { ...place, turnDeg: (place.turnDeg + 90) % 360 })}
                     >
                       turn it 90°
                     </Button>
