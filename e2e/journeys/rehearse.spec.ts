@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from "@playwright/test";
-import { openCopy, saved, signIn, stage } from "../fixtures/shop";
+import { makeJob, openCopy, saved, signIn, stage } from "../fixtures/shop";
 
 async function openRehearse(page: Page): Promise<void> {
   await signIn(page);
@@ -124,4 +124,68 @@ test("four sisters side by side: one is chosen, kept with the job, and undone", 
   await page.getByRole("button", { name: "undo" }).click();
   await expect(page.getByLabel("Sister", { exact: true })).toHaveValue("1");
   await saved(page);
+});
+
+test("how far the numbers may lie: shares on top, mud and colours apart are told with their sisters", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await openRehearse(page);
+  const white = page.getByRole("row").filter({ hasText: "Bone white" });
+  await expect(white).toContainText(/\d+–\d+/, { timeout: 60_000 });
+  const cells = await white.getByRole("cell").allTextContents();
+  const top = Number(/(\d+) %/.exec(cells[1] ?? "")?.[1]);
+  const [low, high] = /(\d+)–(\d+)/
+    .exec(cells[2] ?? "")!
+    .slice(1)
+    .map(Number);
+  expect(low).toBeLessThanOrEqual(top);
+  expect(high).toBeGreaterThanOrEqual(top);
+  const mud = page.getByText("mud, over what was poured").locator("..");
+  await expect(mud).toContainText(/sisters \d+\.\d to \d+\.\d/);
+  // Another pass, another picture: its sisters are measured anew, not those of the last one shown.
+  await page
+    .getByRole("group", { name: "The passes" })
+    .getByRole("button", { name: /^Lay the colours/ })
+    .click();
+  await expect(white).not.toContainText("–");
+  await expect(white).toContainText(/\d+–\d+/, { timeout: 60_000 });
+});
+
+test("a tumbler is seen around its wall, filled by a look of its own", async ({ page }) => {
+  test.setTimeout(120_000);
+  await signIn(page);
+  await makeJob(page, "Trial tumbler");
+  await page.getByRole("button", { name: "Tumbler" }).click();
+  await stage(page, "Build");
+  await page.getByRole("button", { name: "colour", exact: true }).click();
+  await page.getByRole("button", { name: "fill by a look" }).click();
+  await page.getByRole("menuitem", { name: /^Striped tumbler/ }).click();
+  await saved(page);
+  // Come to by keys: its picture is begun before it is opened.
+  await page
+    .getByRole("navigation", { name: "Stages of the job" })
+    .getByRole("link", { name: "Rehearse" })
+    .focus();
+  await page.keyboard.press("Enter");
+  await page.waitForURL("**/rehearse");
+  const picture = page.getByRole("img", { name: /after \d+ of \d+ passes$/ });
+  await expect.poll(async () => (await drawn(picture)).seen, { timeout: 30_000 }).toBeGreaterThan(10_000);
+  expect((await drawn(picture)).spread).toBeGreaterThan(25);
+  const passes = page.getByRole("group", { name: "The passes" });
+  await expect(passes.getByRole("button", { name: /^(Tilt|Turn)/ })).toBeVisible();
+  await expect(page.getByRole("row").filter({ hasText: "Sea green" })).toContainText(/\d+ %/);
+});
+
+test("a river in layers: what a later layer covers is not called swallowed", async ({ page }) => {
+  test.setTimeout(90_000);
+  await signIn(page);
+  await openCopy(page, "River table, elm");
+  await stage(page, "Rehearse");
+  const picture = page.getByRole("img", { name: /after \d+ of \d+ passes$/ });
+  await expect.poll(async () => (await drawn(picture)).seen, { timeout: 30_000 }).toBeGreaterThan(10_000);
+  await expect(page.locator("[aria-busy=false]").filter({ hasText: "mud, over" })).toBeVisible({
+    timeout: 30_000,
+  });
+  await expect(page.getByText("it is swallowed")).toHaveCount(0);
 });

@@ -79,6 +79,15 @@ test("pieces are moved and turned; the volume goes into Cups", async ({ page }) 
   await page.getByRole("button", { name: "turn it 90°" }).click();
   const turned = (await shelf.boundingBox())!;
   expect(turned.height).toBeGreaterThan(turned.width);
+  // Any angle, as at a corner joint that is not square; the tape list follows.
+  const list = page.getByRole("region", { name: "Tape list of Pass shelf" });
+  const square = await list.innerText();
+  await page.getByLabel("Pass shelf turned by, degrees").fill("37");
+  await expect.poll(async () => (await shelf.boundingBox())!.height).toBeLessThan(turned.height);
+  await expect.poll(() => list.innerText()).not.toBe(square);
+  await page.getByLabel("Pass shelf turned by, degrees").fill("400");
+  await expect(page.getByRole("alert").first()).toBeVisible();
+  await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Into Cups" }).click();
   await saved(page);
   await stage(page, "Build");

@@ -48,7 +48,9 @@ function MudByPull({ mudAfter, stopAfter }: { mudAfter: readonly number[]; stopA
 export function PracticeCritique({ critique, kept }: { critique: Critique; kept: readonly KeptPractice[] }) {
   const section = useRef<HTMLElement>(null);
   // Under the board it would be missed.
-  useEffect(() => section.current?.scrollIntoView({ block: "end", behavior: "smooth" }), [critique]);
+  useEffect(() => {
+    section.current?.scrollIntoView({ block: "end", behavior: "smooth" });
+  }, [critique]);
   const scores = [...kept].reverse().map(({ score }, n) => ({ x: n + 1, y: score }));
   return (
     <section

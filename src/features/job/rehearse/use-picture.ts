@@ -16,6 +16,9 @@ const PART_ROWS = 96;
 
 /** A picture as it comes: a canvas that grows sharper, and how often it has. */
 export type Picture = {
+  /** Whose it is, and after how many passes: while another one is asked for, the last one stands. */
+  of: Pictured;
+  passes: number;
   canvas: HTMLCanvasElement;
   drawn: number;
   sharp: boolean;
@@ -59,6 +62,8 @@ export function usePicture(
     const show = () => {
       drawn += 1;
       setPicture((before) => ({
+        of,
+        passes,
         canvas,
         drawn,
         sharp: left === 0,
@@ -127,5 +132,7 @@ export function usePicture(
     ]);
     return () => callOff(owner);
   }, [of, passes, widthPx, measured, keepBefore]);
-  return of ? picture : null;
+  if (!of || !picture) return null;
+  const asked = picture.of === of && picture.passes === passes;
+  return asked ? picture : { ...picture, sharp: false, measured: false };
 }
