@@ -241,6 +241,10 @@ const work = z.object({
     .regex(/^#[0-9a-fA-F]{6}$/)
     .optional(),
   strokes: z.array(practisedStroke).max(200, "A practice has at most 200 pulls.").readonly().optional(),
+  strokesOnMm: z
+    .tuple([z.number().min(1).max(1e6), z.number().min(1).max(1e6)])
+    .readonly()
+    .optional(),
 });
 
 const pass = z.object({

@@ -105,6 +105,33 @@ describe("a change of a late pass", () => {
   });
 });
 
+test("pulls practised on one piece are drawn out to the size of another", () => {
+  const strokes = [
+    {
+      tool: "hand" as const,
+      pressure: 0.5,
+      points: [
+        [100, 300],
+        [600, 300],
+        [1100, 300],
+      ] as const,
+    },
+  ];
+  const on = (strokesOnMm?: readonly [number, number]) =>
+    compile(
+      rehearsal(["lay", "palm"], { work: strokesOnMm ? { strokes, strokesOnMm } : { strokes } }),
+    ).ops.filter(({ press }) => press);
+  const middle = (ops: ReturnType<typeof on>) =>
+    ops.reduce((sum, { press }) => sum + press!.x, 0) / Math.max(1, ops.length);
+  const high = (ops: ReturnType<typeof on>) => ops[0]!.press!.y;
+  // As they are on the piece they were drawn on, and where nothing says which that was.
+  expect(on([1200, 600]).map(({ press }) => press)).toEqual(on().map(({ press }) => press));
+  // Drawn on half of its width and height they reach over all of it, along its middle too.
+  const [own, out] = [on(), on([2400, 1200])];
+  expect(middle(out) / middle(own)).toBeCloseTo(0.5, 1);
+  expect(high(out)).toBeCloseTo(150, 6);
+});
+
 test("what was poured most lies most on top, and nothing of the base is seen through a laid coat", () => {
   const [base, first, second, third] = onTop(shown(rehearsal(["lay"])));
   expect(base).toBeLessThan(0.001);

@@ -70,4 +70,6 @@ export type PassWork = {
   hex?: string;
   /** What was drawn in practice, in place of what chance would do. */
   strokes?: readonly PractisedStroke[];
+  /** Width and height of the piece they were drawn on, mm: on another piece they are drawn out to its size. */
+  strokesOnMm?: readonly [number, number];
 };

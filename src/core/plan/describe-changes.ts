@@ -78,6 +78,7 @@ const FIELD_WORDS: Record<string, string> = {
   turnDeg: "off the direction",
   wideMm: "width",
   strokes: "practised pulls",
+  strokesOnMm: "size of the piece they were practised on",
   veinMap: "vein map",
   places: "places",
   sets: "sets",

@@ -1,5 +1,5 @@
 import type { Op } from "../op";
-import { practised } from "../scene/practised";
+import { drawnOutTo, practised } from "../scene/practised";
 import { blades, carried, dragOf, pulls } from "../scene/pulls";
 import type { WorkTool } from "../work";
 import { countOf, type Scene } from "./scene";
@@ -18,8 +18,10 @@ type Worked = {
 
 /** The pulls of a pass by its tool, pressure and way. */
 export function worked(scene: Scene, of: Worked): Op[] {
-  const { strokes } = scene.pass.work;
-  return strokes ? practised(strokes, scene.pass.flowLeft, scene.seed) : byChance(scene, of);
+  const { strokes, strokesOnMm } = scene.pass.work;
+  if (!strokes) return byChance(scene, of);
+  const own = strokesOnMm ? drawnOutTo(strokes, strokesOnMm, scene.of.topMm) : strokes;
+  return practised(own, scene.pass.flowLeft, scene.seed);
 }
 
 function byChance(

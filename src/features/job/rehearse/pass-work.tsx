@@ -60,7 +60,7 @@ export function PassWorkForm({ shown }: { shown: ShownPass }) {
       {work.strokes && (
         <p className="text-sm mb-2">
           {work.strokes.length} practised {work.strokes.length === 1 ? "pull" : "pulls"}.{" "}
-          <Button weight="quiet" onClick={() => set({ strokes: undefined })}>
+          <Button weight="quiet" onClick={() => set({ strokes: undefined, strokesOnMm: undefined })}>
             back to chance
           </Button>
         </p>

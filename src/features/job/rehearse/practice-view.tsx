@@ -8,7 +8,7 @@ import { flowShareIn } from "@/core/cure/film-in-room";
 import { stateAt, STATE_WORDS } from "@/core/cure/film-states";
 import { BLADE_MM } from "@/core/pattern/scene/practised";
 import { TOUCHES } from "@/core/pattern/scene/pulls";
-import { WORK_TOOL_WORDS, type WorkTool } from "@/core/pattern/work";
+import { WORK_TOOL_WORDS, type PassWork, type WorkTool } from "@/core/pattern/work";
 import type { Critique, PracticeStroke } from "@/core/plan/critique";
 import { roomOf } from "@/core/plan/job-settings";
 import { usualPass } from "@/core/schedule/pass";
@@ -173,13 +173,15 @@ export function PracticeView() {
       pressure,
       flowLeft: left,
     }));
+    const { wide, high } = of.rehearsal.topMm;
+    const work: PassWork = { strokes: practisedStrokes, strokesOnMm: [wide, high] };
     const pass = own.passes.find(({ id }) => id === target?.passId);
     change(
       pass && WORKED.includes(pass.kind)
-        ? editPass(own.id, pass.id, { work: { ...pass.work, strokes: practisedStrokes } })
+        ? editPass(own.id, pass.id, { work: { ...pass.work, ...work } })
         : editCoat(own.id, (before) => {
             const at = pass ? before.passes.findIndex(({ id }) => id === pass.id) : before.passes.length;
-            const fresh = usualPass(newId(), "palm", { work: { strokes: practisedStrokes } });
+            const fresh = usualPass(newId(), "palm", { work });
             return { ...before, passes: [...before.passes.slice(0, at), fresh, ...before.passes.slice(at)] };
           }),
     );
