@@ -74,9 +74,10 @@ export function craters({ x: middleX, y: middleY, a: holes, b: outer }: Craters)
         const a = holes[found] as number;
         const dx = x - (middleX[found] as number);
         const dy = y - (middleY[found] as number);
-        const r = Math.sqrt(dx * dx + dy * dy) || 1e-9;
-        const ux = dx / r;
-        const uy = dy / r;
+        const r = Math.sqrt(dx * dx + dy * dy);
+        // In its very middle any direction will do.
+        const ux = r > 0 ? dx / r : 1;
+        const uy = r > 0 ? dy / r : 0;
         const across = within(tile, i, a - r, ux, uy, EDGE_MM, 2 * a);
         if (across > 0) {
           // Smaller than a sample it opens no more of it than it is wide, both ways.

@@ -34,8 +34,9 @@ export function flecks(list: readonly Fleck[], colour: number, hides: number): O
         for (let k = near.starts[square] as number; k < (near.starts[square + 1] as number); k += 1) {
           const fleck = list[near.things[k] as number] as Fleck;
           const [dx, dy] = [x - fleck.x, y - fleck.y];
-          const r = Math.sqrt(dx * dx + dy * dy) || 1e-9;
-          const across = edgeCover(tile, i, fleck.radiusMm - r, dx / r, dy / r, EDGE_MM, 2 * fleck.radiusMm);
+          const r = Math.sqrt(dx * dx + dy * dy);
+          const [ux, uy] = r > 0 ? [dx / r, dy / r] : [1, 0];
+          const across = edgeCover(tile, i, fleck.radiusMm - r, ux, uy, EDGE_MM, 2 * fleck.radiusMm);
           // Smaller than a sample it covers no more of it than it is wide, both ways.
           const own = across * across;
           covered = Math.max(covered, own);

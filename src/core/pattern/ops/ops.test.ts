@@ -9,7 +9,9 @@ import { profileOf, touchProfile, type Touch } from "./profile";
 import { tilt } from "./tilt";
 import { field } from "./field";
 import { flecks } from "./flecks";
+import { lines } from "./line";
 import { mask } from "./mask";
+import { tabled } from "./streaked-width";
 import { stroke } from "./stroke";
 import { wobble } from "./wobble";
 
@@ -288,4 +290,95 @@ describe("what only covers", () => {
     expect(share(10)).toBeGreaterThan(share(2));
     expect(share(10)).toBeLessThan(0.5);
   });
+});
+
+describe("lines", () => {
+  /** Ways that wander and swell. */
+  const ways = Array.from({ length: 5 }, (_, n) =>
+    Array.from({ length: 40 }, (__, k) => ({
+      x: -180 + 9 * k,
+      y: 60 * Math.sin(k / 5 + n) + 50 * (n - 2),
+      halfMm: 1 + 9 * Math.abs(Math.sin(k / 3 + 2 * n)),
+    })),
+  );
+  /** How far within the nearest of them a point lies, by looking at every segment. */
+  const withinBy = (px: number, py: number) => {
+    let best = -Infinity;
+    for (const way of ways)
+      for (let k = 1; k < way.length; k += 1) {
+        const [a, b] = [way[k - 1]!, way[k]!];
+        const [dx, dy] = [b.x - a.x, b.y - a.y];
+        const t = Math.min(1, Math.max(0, ((px - a.x) * dx + (py - a.y) * dy) / (dx * dx + dy * dy)));
+        const half = a.halfMm + t * (b.halfMm - a.halfMm);
+        best = Math.max(best, half - Math.hypot(px - a.x - t * dx, py - a.y - t * dy));
+      }
+    return best;
+  };
+  test("a place is covered by the nearest line of all, although only those near its square are looked at", () => {
+    const op = lines({ ways, colour: 1, edgeMm: 0.4, hides: 1 });
+    const points = scattered(2000, 220);
+    startTile(tile, points, 0);
+    op.back(tile);
+    const half = Math.sqrt(0.4 ** 2 + 3 * 0.3 ** 2);
+    points.forEach(([x, y], i) => {
+      const by = withinBy(x, y);
+      const expected = Math.min(1, Math.max(0, (by + half) / (2 * half)));
+      expect(tile.weight[weightAt(1, i)]!).toBeCloseTo(expected, 5);
+    });
+  });
+});
+
+describe("holes smaller than a sample", () => {
+  const coat = field({
+    x: -500,
+    y: 0,
+    angle: 0,
+    wanderMm: 0,
+    lengthMm: 100,
+    colour: 1,
+    edgeMm: 0.5,
+    hides: 1,
+    seed: 1,
+  });
+  /** What a sample shows of a coat and what is under it when a hole of a radius lies in its middle. */
+  const shown = (a: number, pixelMm: number) => {
+    startTile(tile, [[0, 0]], pixelMm);
+    craters(cratersOf([{ x: 0, y: 0, a, b: 1.6 * a }])).back(tile);
+    coat.back(tile);
+    return { upper: tile.weight[weightAt(1, 0)]!, clear: tile.clear[0]! };
+  };
+  test("open the part of it that they are, the larger the more; the rest shows the coat above", () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 6, noNaN: true }),
+        fc.double({ min: 0.2, max: 8, noNaN: true }),
+        (a, pixelMm) => {
+          const { upper, clear } = shown(a, pixelMm);
+          expect(upper + clear).toBeCloseTo(1, 5);
+          expect(shown(a, 2 * pixelMm).upper).toBeGreaterThanOrEqual(upper - 1e-6);
+          expect(shown(1.5 * a, pixelMm).upper).toBeLessThanOrEqual(upper + 1e-6);
+        },
+      ),
+    );
+    expect(shown(5, 0.5).upper).toBeCloseTo(0, 5);
+    expect(shown(0.2, 8).upper).toBeGreaterThan(0.97);
+  });
+  test("of a hole half as wide as its sample's footprint a quarter is opened", () => {
+    // Half of the footprint across: the root of three of its variance, with the rim's softness.
+    const pixelMm = 6;
+    const half = Math.sqrt(0.2 ** 2 + 3 * (0.13 * pixelMm ** 2 + 0.3 ** 2));
+    expect(1 - shown(half / 2, pixelMm).upper).toBeCloseTo(0.25, 5);
+  });
+});
+
+test("a tabled height is the height at its knots and straight between; around, it goes on as it began", () => {
+  const plain = tabled((p) => p * p, -2, 2);
+  expect(plain.at(1)).toBeCloseTo(1, 4);
+  expect(plain.slope(1.001)).toBeCloseTo(2, 1);
+  expect([plain.at(-9), plain.at(9)]).toEqual([4, expect.closeTo(4, 5)]);
+  const around = tabled((p) => Math.cos(p), 0, 2 * Math.PI, true);
+  for (const p of [-7, -0.3, 0.4, 6.9, 40]) {
+    expect(around.at(p)).toBeCloseTo(Math.cos(p), 4);
+    expect(around.slope(p)).toBeCloseTo(-Math.sin(p), 2);
+  }
 });
