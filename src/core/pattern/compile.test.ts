@@ -259,7 +259,7 @@ test("alcohol opens more where the film is thin, and where unlike colours meet (
   const holes = (unlike: number) =>
     onTop(
       evaluate(
-        [cover(0), puddle, cells(box, { size: "medium", perM2: 3000, seed: 2, unlike: () => unlike })],
+        [cover(0), puddle, cells(box, { size: "medium", perM2: 3000, seed: 2, unlike: () => () => unlike })],
         sheet,
       ),
     )[0]!;

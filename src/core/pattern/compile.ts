@@ -67,11 +67,12 @@ export function compile(of: Rehearsal, earlier: Compiled | null = null): Compile
       const print = printOf(of, coat, m);
       const at = steps.length;
       same &&= earlier?.prints[at] === print;
+      const before = ops.slice();
       const seed = of.seed * 1009 + n * 97 + m * 13;
       ops.push(
         ...(same && earlier
           ? earlier.ops.slice(at > 0 ? earlier.steps[at - 1]?.ops : 0, earlier.steps[at]?.ops)
-          : passOps({ of, coat, pass, seed, unlike: () => unlikeOf(of, ops) })),
+          : passOps({ of, coat, pass, seed, unlike: () => unlikeOf(of, before) })),
       );
       prints.push(print);
       steps.push({

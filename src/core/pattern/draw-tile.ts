@@ -14,7 +14,8 @@ function through(
     const op = ops[at] as Op;
     if (skipping && !meets(op.box, tile.box)) continue;
     op.back(tile);
-    settle(tile);
+    // What only moves colours about shows none.
+    if (op.preserves === "nothing") settle(tile);
   }
   for (let n = 0; n < tile.live; n += 1) {
     const i = tile.index[n] as number;
@@ -61,13 +62,15 @@ export type Closeness = {
   alike: number;
   /** Whether something small between them is looked for. */
   looks: boolean;
+  /** Operations that are left out. */
+  without: readonly Op["kind"][];
 };
 /** All samples, one by one. */
-export const EACH: Closeness = { apart: 1, alike: 0, looks: false };
+export const EACH: Closeness = { apart: 1, alike: 0, looks: false, without: [] };
 /** No other than each to the eye: a sample in ten thousand is off. */
-export const CLOSE: Closeness = { apart: 4, alike: 0.02, looks: true };
-/** A first picture, soon: hairs and cells may be missing. */
-export const ROUGH: Closeness = { apart: 4, alike: 0.2, looks: false };
+export const CLOSE: Closeness = { apart: 4, alike: 0.02, looks: true, without: [] };
+/** A first picture, soon: without the cells of alcohol, and hairs may be missing. */
+export const ROUGH: Closeness = { apart: 4, alike: 0.2, looks: false, without: ["craters"] };
 
 /** So far may the way their flakes lie differ among samples that are alike. */
 const ALIKE_SHEAR = 0.35;
@@ -76,12 +79,13 @@ const SIDE_BY_SIDE = 8;
 
 /** Draws tiles of a sheet, one at a time: where they begin, samples, and how many samples along they are. */
 export function drawTile(
-  ops: readonly Op[],
+  all: readonly Op[],
   sheet: Sheet,
   { skipping, under, closeness }: { skipping: boolean; under: Shares | null; closeness: Closeness },
 ): (into: Shares, fromPx: number, fromRow: number, side: number) => void {
   const { widthPx, heightPx, pixelMm, fromX, fromY, colours } = sheet;
-  const { apart, alike: alikeBy, looks } = closeness;
+  const { apart, alike: alikeBy, looks, without } = closeness;
+  const ops = without.length > 0 ? all.filter(({ kind }) => !without.includes(kind)) : all;
   const samples = widthPx * heightPx;
   const tile = newTile(colours);
   const spots = GRID * GRID;

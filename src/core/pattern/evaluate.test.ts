@@ -1,5 +1,5 @@
 import { seeded } from "../numerics/random";
-import { CLOSE, evaluate, ROUGH, tilesOf, type Closeness } from "./evaluate";
+import { CLOSE, EACH, evaluate, ROUGH, tilesOf, type Closeness } from "./evaluate";
 import { emptyShares, type Sheet } from "./sheet";
 import { balance, mud, onTop, segregation } from "./measures";
 import { cloudNoise } from "./noise";
@@ -130,7 +130,7 @@ describe("a picture", () => {
         const samples = fine.widthPx * fine.heightPx;
         return weight.subarray(2 * samples).reduce((sum, share) => sum + share, 0);
       };
-      const whole = shown({ apart: 1, alike: 0, looks: false });
+      const whole = shown(EACH);
       expect(shown(CLOSE) / whole).toBeGreaterThan(0.97);
       expect(shown(CLOSE) / whole).toBeLessThan(1.03);
     });

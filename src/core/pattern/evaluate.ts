@@ -3,7 +3,7 @@ import type { Op } from "./op";
 import { emptyShares, type Shares, type Sheet } from "./sheet";
 import { TILE } from "./tile";
 
-export { CLOSE, ROUGH, type Closeness } from "./draw-tile";
+export { CLOSE, EACH, ROUGH, type Closeness } from "./draw-tile";
 
 /** Which tile of a sheet comes next, column and row. */
 export const tilesOf = ({ widthPx, heightPx }: Sheet, side = TILE): [number, number][] => {

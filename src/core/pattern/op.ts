@@ -33,6 +33,19 @@ export type Op = {
 /** A tool pressed into the film along a line: its middle, direction and size, mm and rad, and how firmly, 0 to 1. */
 export type Press = { x: number; y: number; angle: number; halfMm: number; wideMm: number; pressure: number };
 
+/** An operation that is made when it is first used: what takes long and is not in a first picture. */
+export function lazily(kind: Op["kind"], preserves: Op["preserves"], box: Box, make: () => Op): Op {
+  let made: Op | null = null;
+  const own = () => (made ??= make());
+  return {
+    kind,
+    preserves,
+    box,
+    back: (tile) => own().back(tile),
+    forward: (x, y) => own().forward(x, y),
+  };
+}
+
 export const meets = (one: Box, other: Box): boolean =>
   one.minX < other.maxX && one.maxX > other.minX && one.minY < other.maxY && one.maxY > other.minY;
 

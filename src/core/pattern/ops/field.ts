@@ -2,6 +2,7 @@ import type { Op } from "../op";
 import { EVERYWHERE } from "../op";
 import { edgeCover, meet } from "../tile";
 import { streaks } from "./profile";
+import { tabled } from "./streaked-width";
 
 /** A field of one colour on one side of a wandering border: of an inlay, of water against sand. */
 export type Field = {
@@ -22,6 +23,13 @@ export type Field = {
   aroundMm?: number | null;
 };
 
+const ENDLESS_MM = 1e6;
+/** So many times its length a border is drawn to either side. */
+const REACH = 4;
+/** The highest that its noise can be, of what it wanders, and how far a sample's footprint is looked after, mm. */
+const HIGHEST = 1.4;
+const BLURRED_MM = 60;
+
 /** α by the distance from a border that wanders as a line of noise. */
 export function field({
   x,
@@ -29,7 +37,7 @@ export function field({
   angle,
   wanderMm,
   lengthMm,
-  wideMm = 1e6,
+  wideMm = ENDLESS_MM,
   colour,
   edgeMm,
   hides,
@@ -37,19 +45,37 @@ export function field({
   aroundMm = null,
 }: Field): Op {
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
-  const border = streaks(seed, lengthMm, aroundMm);
-  const far = streaks(seed + 1, lengthMm, aroundMm);
+  /** A line of noise, tabled: around a tumbler once, else as far as a piece reaches. */
+  const noise = (own: number) => {
+    const line = streaks(own, lengthMm, aroundMm);
+    return aroundMm === null
+      ? tabled(line, -REACH * lengthMm, REACH * lengthMm)
+      : tabled(line, 0, aroundMm, true);
+  };
+  const border = noise(seed);
+  const far = noise(seed + 1);
+  const endless = wideMm >= ENDLESS_MM;
+  /** Further from the middle of its border nothing of the border is met. */
+  const clearMm = HIGHEST * wanderMm + edgeMm + BLURRED_MM;
   return {
     kind: "field",
     preserves: "nothing",
     box: EVERYWHERE,
     back: (tile) => {
-      for (let n = 0; n < tile.live; n += 1) {
-        const i = tile.index[n] as number;
-        const [dx, dy] = [(tile.x[i] as number) - x, (tile.y[i] as number) - y];
+      const { index, x: xs, y: ys, live } = tile;
+      for (let n = 0; n < live; n += 1) {
+        const i = index[n] as number;
+        const dx = (xs[i] as number) - x;
+        const dy = (ys[i] as number) - y;
+        const into = c * dx + s * dy;
+        if (into < -clearMm) continue;
+        if (endless && into > clearMm) {
+          meet(tile, i, colour, hides);
+          continue;
+        }
         const p = c * dy - s * dx;
-        const q = c * dx + s * dy - wanderMm * border(p);
-        const inside = Math.min(q, wideMm * (1 + 0.4 * far(p)) - q);
+        const q = into - wanderMm * border.at(p);
+        const inside = endless ? q : Math.min(q, wideMm * (1 + 0.4 * far.at(p)) - q);
         meet(tile, i, colour, hides * edgeCover(tile, i, inside, c, s, edgeMm));
       }
     },

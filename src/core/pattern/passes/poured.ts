@@ -182,7 +182,7 @@ const POURED: Record<PourStyle, (scene: Scene) => Op[]> = {
               },
               {
                 colour: neighbour.at,
-                many: countOf(22 * many, areaM2 / wide.length, 12),
+                many: countOf(22, areaM2 / wide.length, 12),
                 wideMm: 95 * reach,
                 angle: angle + Math.PI / 2,
                 hides: 0.45 * neighbour.hides,

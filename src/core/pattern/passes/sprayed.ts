@@ -18,7 +18,7 @@ export function sprayed(scene: Scene, size: DropSize): Op[] {
       size,
       perM2: dose * DROPS_PER_ML[size] * (fogged ? 1 : STAYS),
       seed,
-      unlike: unlike(),
+      unlike,
       filmMm: coat.filmMm,
       flowLeft: pass.flowLeft,
     }),

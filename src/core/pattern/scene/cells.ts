@@ -1,8 +1,8 @@
 import type { Box } from "../../geometry/ring";
-import type { Op } from "../op";
+import { lazily, type Op } from "../op";
 import { craters, type Craters } from "../ops/craters";
 import { flecks } from "../ops/flecks";
-import { areaOf, between, sourceOf, type Random } from "./random";
+import { areaOf, around, between, sourceOf, type Random } from "./random";
 
 /** Median radius of the cells that a spray of alcohol opens, mm (assumed). */
 export const CELL_MM = { mist: 0.7, small: 1.5, medium: 3, flicked: 7.5 } as const;
@@ -12,6 +12,8 @@ export type DropSize = keyof typeof CELL_MM;
 export const DROPS_PER_ML: Record<DropSize, number> = { mist: 9000, small: 2000, medium: 600, flicked: 60 };
 /** Of the drops on a poured film so many open a cell that stays; on a skin of paint all do (assumed). */
 export const STAYS = 0.1;
+/** No cell reaches further than this, mm. */
+const MOST_CELL_MM = 60;
 /** More cells than these are not followed one by one. */
 const MOST_CELLS = 48_000;
 /** Drops of very unlike size: spread of the logarithm (assumed). */
@@ -37,40 +39,45 @@ export function cells(
     size,
     perM2,
     seed,
-    unlike = () => 0.3,
+    unlike = () => () => 0.3,
     filmMm = USUAL_FILM_MM,
     flowLeft = 1,
   }: {
     size: DropSize;
     perM2: number;
     seed: number;
-    unlike?: Unlike;
+    /** Worked out when the cells are. */
+    unlike?: () => Unlike;
     filmMm?: number;
     flowLeft?: number;
   },
 ): Op {
-  const random = sourceOf(seed, 41);
   const many = Math.min(MOST_CELLS, Math.round((perM2 * areaOf(box)) / 1e6));
   const thin = Math.min(1.5, Math.max(0.6, Math.sqrt(USUAL_FILM_MM / Math.max(0.1, filmMm))));
   // Early on, cells run shut again; late ones stay small in a film that hardly moves.
   const moves = 0.55 + 0.45 * Math.min(1, flowLeft * 2);
   const row = () => new Float64Array(many);
-  const list: Craters = { x: row(), y: row(), a: row(), b: row() };
-  for (let n = 0; n < many; n += 1) {
-    const x = between(random, box.minX, box.maxX);
-    const y = between(random, box.minY, box.maxY);
-    const a =
-      CELL_MM[size] *
-      Math.exp(LOG_SPREAD * normal(random)) *
-      (UNLIKE[0] + UNLIKE[1] * Math.min(1, 2.2 * unlike(x, y))) *
-      thin *
-      moves;
-    list.x[n] = x;
-    list.y[n] = y;
-    list.a[n] = a;
-    list.b[n] = a * between(random, 1.35, 1.8);
-  }
-  return craters(list);
+  const make = () => {
+    const random = sourceOf(seed, 41);
+    const unlikeAt = unlike();
+    const list: Craters = { x: row(), y: row(), a: row(), b: row() };
+    for (let n = 0; n < many; n += 1) {
+      const x = between(random, box.minX, box.maxX);
+      const y = between(random, box.minY, box.maxY);
+      const a =
+        CELL_MM[size] *
+        Math.exp(LOG_SPREAD * normal(random)) *
+        (UNLIKE[0] + UNLIKE[1] * Math.min(1, 2.2 * unlikeAt(x, y))) *
+        thin *
+        moves;
+      list.x[n] = x;
+      list.y[n] = y;
+      list.a[n] = Math.min(a, MOST_CELL_MM / 2);
+      list.b[n] = Math.min(MOST_CELL_MM, a * between(random, 1.35, 1.8));
+    }
+    return craters(list);
+  };
+  return lazily("craters", "nothing", around(box, MOST_CELL_MM), make);
 }
 
 /** Flecks of a colour: glitter, mica flicked in alcohol, drops of an accent, scattered or along a band. */
