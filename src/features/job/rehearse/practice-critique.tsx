@@ -51,6 +51,7 @@ export function PracticeCritique({ critique, kept }: { critique: Critique; kept:
   useEffect(() => {
     section.current?.scrollIntoView({ block: "end", behavior: "smooth" });
   }, [critique]);
+  const { low, high } = critique.scoreSpread;
   const scores = [...kept].reverse().map(({ score }, n) => ({ x: n + 1, y: score }));
   return (
     <section
@@ -63,7 +64,7 @@ export function PracticeCritique({ critique, kept }: { critique: Critique; kept:
         <span className="figure text-6xl leading-none">{critique.score}</span>
         <span className="label"> of 100</span>
         <span className="label block mt-1">
-          {critique.scoreSpread.low} to {critique.scoreSpread.high}, as the hand drags less or more
+          {low === high ? "as much" : `${low} to ${high}`}, if the hand drags less or more
         </span>
       </p>
       <ul className="text-sm">
