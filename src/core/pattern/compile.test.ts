@@ -97,6 +97,10 @@ describe("a change of a late pass", () => {
   test.each([
     ["another seed", { ...of, seed: 9 }],
     ["another base", { ...of, base: 2 }],
+    [
+      "a coat more before it, so that its chances are others",
+      { ...of, coats: [{ ...coat!, id: "before", passes: [] }, coat!] },
+    ],
     ["a first pass worked otherwise", rehearsal(["lay", "palm", "alcohol", "blow"], { rounds: 2 })],
   ])("but %s takes nothing over", (_what, other) => {
     const anew = compile(other, before);
@@ -130,6 +134,34 @@ test("pulls practised on one piece are drawn out to the size of another", () => 
   const [own, out] = [on(), on([2400, 1200])];
   expect(middle(out) / middle(own)).toBeCloseTo(0.5, 1);
   expect(high(out)).toBeCloseTo(150, 6);
+});
+
+test("fields drift into each other whichever way they run: their shadows lie about where they do", () => {
+  const pale = { at: 1, share: 0.5, hides: 1 };
+  const dark = { at: 2, share: 0.5, hides: 1 };
+  for (const angle of [0, Math.PI / 2, Math.PI, -Math.PI / 2, 0.4]) {
+    const plain = rehearsal(["lay"], { angle, work: { pour: "fields" } });
+    const { ops } = compile({
+      ...plain,
+      coats: plain.coats.map((one) => ({ ...one, colours: [pale, dark] })),
+    });
+    const border = ops.findIndex(({ kind }) => kind === "field");
+    const drifts = [ops.slice(0, border), ops.slice(border)].map((own) =>
+      own.filter(({ kind }) => kind === "line"),
+    );
+    drifts.forEach((own, n) => {
+      expect(own.length).toBeGreaterThan(3);
+      // On their own side of the middle, along the way that the fields run.
+      const middle = (at: (box: (typeof own)[number]["box"]) => number) =>
+        own.reduce((sum, { box }) => sum + at(box), 0) / own.length;
+      const [x, y] = [
+        middle(({ minX, maxX }) => (minX + maxX) / 2) - 600,
+        middle(({ minY, maxY }) => (minY + maxY) / 2) - 300,
+      ];
+      const along = x * Math.cos(angle) + y * Math.sin(angle);
+      expect(n === 0 ? -along : along).toBeGreaterThan(40);
+    });
+  }
 });
 
 test("what was poured most lies most on top, and nothing of the base is seen through a laid coat", () => {

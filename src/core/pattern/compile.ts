@@ -2,7 +2,7 @@ import { evaluate, ROUGH } from "./evaluate";
 import { segregated } from "./measures";
 import type { Op } from "./op";
 import { passOps } from "./pass-ops";
-import type { PatternPass, Rehearsal, RehearsedCoat } from "./rehearsal";
+import type { PatternPass, Rehearsal, RehearsedCoat, RehearsedPass } from "./rehearsal";
 import type { Unlike } from "./scene/cells";
 
 /** What a pass has added when it is done, and whether it only pours: its soft edges are no mud. */
@@ -50,10 +50,17 @@ function unlikeOf(of: Rehearsal, ops: readonly Op[]): Unlike {
 /** The operations of a rehearsal in the order of its passes, how many there are after each, and what each pass was made of. */
 export type Compiled = { ops: Op[]; steps: Step[]; prints: string[] };
 
-/** What the operations of a pass hang on, besides the passes before it: two passes with the same print, after the same ones, are the same. */
-function printOf({ coats: _coats, ...of }: Rehearsal, coat: RehearsedCoat, m: number): string {
-  const { passes, ...own } = coat;
-  return JSON.stringify([of, own, passes.map(({ kind }) => kind), passes[m]]);
+/**
+ * What the operations of a pass hang on, besides the passes before it: two passes with the same print, after the same ones, are the same.
+ * @param seed of the pass, by its place among coats and passes
+ */
+function printOf(
+  { coats: _coats, ...of }: Rehearsal,
+  { passes, ...coat }: RehearsedCoat,
+  pass: RehearsedPass,
+  seed: number,
+): string {
+  return JSON.stringify([of, coat, passes.map(({ kind }) => kind), pass, seed]);
 }
 
 /** @param earlier another rehearsal's: the passes with which both begin are taken from it */
@@ -64,11 +71,12 @@ export function compile(of: Rehearsal, earlier: Compiled | null = null): Compile
   let same = earlier !== null;
   of.coats.forEach((coat, n) =>
     coat.passes.forEach((pass, m) => {
-      const print = printOf(of, coat, m);
+      const seed = of.seed * 1009 + n * 97 + m * 13;
+      const print = printOf(of, coat, pass, seed);
       const at = steps.length;
       same &&= earlier?.prints[at] === print;
+      // What comes later is no part of what lies there when cells are made.
       const before = ops.slice();
-      const seed = of.seed * 1009 + n * 97 + m * 13;
       ops.push(
         ...(same && earlier
           ? earlier.ops.slice(at > 0 ? earlier.steps[at - 1]?.ops : 0, earlier.steps[at]?.ops)

@@ -1,3 +1,4 @@
+import type { Box } from "../../geometry/ring";
 import type { Op } from "../op";
 import { cover } from "../ops/cover";
 import { field } from "../ops/field";
@@ -67,6 +68,17 @@ const SEAM_SHARE = 0.15;
 
 /** A puddle of a colour with three tenths of a coat, ml on a square metre and more (assumed); of one with less it is smaller. */
 const PUDDLE_ML = 48;
+
+/** The part of a box between two distances from its middle along a direction, by the axis that the direction follows most. */
+function stripOf(box: Box, angle: number, from: number, to: number): Box {
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  const lengthwise = Math.abs(c) >= Math.abs(s);
+  const [low, high] = lengthwise ? [box.minX, box.maxX] : [box.minY, box.maxY];
+  const along = lengthwise ? c : s;
+  const ends = [from, to].map((by) => Math.min(high, Math.max(low, (low + high) / 2 + by / along)));
+  const [near, far] = [Math.min(...ends), Math.max(...ends)];
+  return lengthwise ? { ...box, minX: near, maxX: far } : { ...box, minY: near, maxY: far };
+}
 
 /** Colours poured on the largest one's ground, by the way they are poured. */
 const POURED: Record<PourStyle, (scene: Scene) => Op[]> = {
@@ -171,24 +183,15 @@ const POURED: Record<PourStyle, (scene: Scene) => Op[]> = {
         });
         // A field is not one flat colour: soft shadows of its neighbour drift along its border, and what is poured next ends them.
         const neighbour = wide[n + 1] ?? wide[n - 1];
-        const along = (colour.share / total) * span;
         const drifts = neighbour
-          ? shadows(
-              {
-                minX: middleX + at * Math.cos(angle),
-                maxX: middleX + (at + along) * Math.cos(angle) + 1,
-                minY: box.minY,
-                maxY: box.maxY,
-              },
-              {
-                colour: neighbour.at,
-                many: countOf(22, areaM2 / wide.length, 12),
-                wideMm: 95 * reach,
-                angle: angle + Math.PI / 2,
-                hides: 0.45 * neighbour.hides,
-                seed: seed + 41 * n,
-              },
-            )
+          ? shadows(stripOf(box, angle, at, at + (colour.share / total) * span), {
+              colour: neighbour.at,
+              many: countOf(22, areaM2 / wide.length, 12),
+              wideMm: 95 * reach,
+              angle: angle + Math.PI / 2,
+              hides: 0.45 * neighbour.hides,
+              seed: seed + 41 * n,
+            })
           : [];
         if (n === 0) return [cover(colour.at, colour.hides), ...drifts];
         return [
