@@ -114,7 +114,8 @@ export function pictures(): PictureTimes {
   };
   const kept = evaluate(ops.slice(0, before), sheetOf(rehearsal, palette.length, 640), { closeness: CLOSE });
   const changed = compile(late, compiled);
-  if (changed.ops.length < before) throw new Error("nothing was kept of the passes before");
+  if (before < 1 || changed.ops[before - 1] !== ops[before - 1])
+    throw new Error("nothing was kept of the passes before");
   const lateMs = timed(() => {
     const { ops: all } = compile(late, compiled);
     evaluate(all.slice(before), half(sheetOf(late, palette.length, 400)), {

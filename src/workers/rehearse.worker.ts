@@ -23,6 +23,7 @@ type RowsWanted = {
 /** What is asked of a picture: that it be known, some rows of it, or its measures. */
 export type RehearseQuestion =
   | { kind: "know"; key: number; of: Pictured }
+  | { kind: "forget"; key: number }
   | RowsWanted
   | { kind: "measure"; task: number; key: number; passes: number; widthPx: number }
   | { kind: "keep"; task: number; key: number; passes: number; widthPx: number }
@@ -47,9 +48,8 @@ const scope = self as unknown as {
 };
 
 type Known = Pictured & { compiled: Compiled | null };
-/** The last rehearsals asked about: sisters and a step back need no new compiling. */
+/** The rehearsals that were told and not taken back: sisters and a step back need no new compiling. */
 const known = new Map<number, Known>();
-const MOST_KNOWN = 6;
 /** A picture after some passes that is kept for those that change only what comes after. */
 let kept: { prints: string[]; shares: Shares } | null = null;
 
@@ -96,7 +96,10 @@ function rowsOf(own: Known, { passes, widthPx, from, to, rough = false }: RowsWa
 scope.onmessage = ({ data }) => {
   if (data.kind === "know") {
     known.set(data.key, { ...data.of, compiled: null });
-    if (known.size > MOST_KNOWN) known.delete(known.keys().next().value as number);
+    return;
+  }
+  if (data.kind === "forget") {
+    known.delete(data.key);
     return;
   }
   const own = known.get(data.key);

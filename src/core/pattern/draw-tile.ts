@@ -1,6 +1,6 @@
 import { meets, type Op } from "./op";
 import type { Shares, Sheet } from "./sheet";
-import { meet, newTile, resetTile, settle, TILE, weightAt, type Tile } from "./tile";
+import { FAR, meet, NEAR, newTile, resetTile, settle, TILE, weightAt, type Tile } from "./tile";
 
 /** Takes a tile back through all operations, the last first; those that do not reach its live samples are passed over. */
 function through(
@@ -133,8 +133,8 @@ export function drawTile(
         rest[spots + spot] = tile.shear2y[n] as number;
         rest[2 * spots + spot] = tile.sourceX[n] as number;
         rest[3 * spots + spot] = tile.sourceY[n] as number;
-        const busy = tile.busy[n] as number;
-        near[spot] = !looks || busy === 0 ? 0 : busy === 1 ? apartPx : apartPx / 2;
+        const busy = looks ? tile.busy[n] : 0;
+        near[spot] = busy === FAR ? apartPx : busy === NEAR ? apartPx / 2 : 0;
       }
     }
     many = 0;

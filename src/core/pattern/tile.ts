@@ -33,9 +33,10 @@ export type Tile = {
   sourceX: Float32Array;
   sourceY: Float32Array;
   most: Float32Array;
-  /** How far around itself a sample looks for what is smaller than the distance to its neighbours, in half-widths of its own footprint. */
-  looks: number;
+  /** Distance of its samples where they stand for what lies between them, mm; else 0. */
   apartMm: number;
+  /** How far around itself each then looks for what is smaller than that, by the spread of its own footprint. */
+  looks: number;
   /** Something small lies near: what is between this sample and its neighbours may be unlike all of them. FAR: only beyond half way to them. */
   busy: Uint8Array;
   /** Beside a hole: 1 until the colour that the hole leaves out is met, then 2 more than that colour, until the one that it shows is. */
@@ -44,8 +45,8 @@ export type Tile = {
   box: Box;
 };
 
-const FAR = 1;
-const NEAR = 2;
+export const FAR = 1;
+export const NEAR = 2;
 
 /** What covers unevenly from sample to sample: there is no telling what lies between. */
 export const uneven = (tile: Tile, i: number): void => void (tile.busy[i] = NEAR);

@@ -1,9 +1,9 @@
 import { boxAround, type Op } from "../op";
-import { boundTile, drawOut } from "../tile";
+import { boundTile } from "../tile";
 import { angleOf } from "../../numerics/fast-turn";
 import { streaks } from "./profile";
 import { tabled } from "./streaked-width";
-import { radialJacobian } from "./radial";
+import { drawOutRadially } from "./radial";
 
 /** Warm air blown at a place: the film runs off in a cone, streaked. */
 export type Air = {
@@ -61,7 +61,7 @@ export function air({ x, y, angle, reachMm, spread, seed }: Air): Op {
         const uy = dy / r;
         tile.x[i] = x + ux * found.r0;
         tile.y[i] = y + uy * found.r0;
-        drawOut(tile, i, ...radialJacobian(ux, uy, Math.min(4, found.slope), found.r0 / r));
+        drawOutRadially(tile, i, ux, uy, Math.min(4, found.slope), found.r0 / r);
         moved = true;
       }
       if (moved) boundTile(tile);

@@ -1,6 +1,7 @@
 import { bucketsOf } from "../buckets";
 import type { Op } from "../op";
-import { boundTile, drawOut, open, within } from "../tile";
+import { drawOutRadially } from "./radial";
+import { boundTile, open, within } from "../tile";
 
 /** Cells that drops of alcohol open: their middles, mm, a hole of radius a in each, what was there pushed out to b. */
 export type Craters = { x: Float64Array; y: Float64Array; a: Float64Array; b: Float64Array };
@@ -88,10 +89,9 @@ export function craters({ x: middleX, y: middleY, a: holes, b: outer }: Craters)
         const r0 = Math.sqrt((r * r - a * a) * scale);
         const aside = r0 / r;
         const along = (scale * r) / (r0 > 1e-9 ? r0 : 1e-9);
-        const both = (along < 4 ? along : 4) - aside;
         xs[i] = (middleX[found] as number) + ux * r0;
         ys[i] = (middleY[found] as number) + uy * r0;
-        drawOut(tile, i, aside + both * ux * ux, both * ux * uy, both * ux * uy, aside + both * uy * uy);
+        drawOutRadially(tile, i, ux, uy, along < 4 ? along : 4, aside);
       }
       boundTile(tile);
     },

@@ -1,10 +1,14 @@
-/** Σ's Jacobian of a radial map at a direction (ux, uy): along the ray by the slope, across it by r0/r. */
-export function radialJacobian(
+import { drawOut, type Tile } from "../tile";
+
+/** Draws a footprint out by a radial map at a direction (ux, uy): along the ray by its slope, across it by r0/r. */
+export function drawOutRadially(
+  tile: Tile,
+  i: number,
   ux: number,
   uy: number,
   along: number,
   across: number,
-): [number, number, number, number] {
+): void {
   const both = along - across;
-  return [across + both * ux * ux, both * ux * uy, both * ux * uy, across + both * uy * uy];
+  drawOut(tile, i, across + both * ux * ux, both * ux * uy, both * ux * uy, across + both * uy * uy);
 }

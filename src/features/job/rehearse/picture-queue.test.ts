@@ -82,6 +82,11 @@ test("a rehearsal is told to a worker once, and again when it has been told too 
   expect(told()).toBe(1);
   others.forEach(ask);
   expect(told()).toBe(7);
+  // The worker does not decide by itself: it is told what to forget.
+  const [first] = workers[0]!.asked;
+  expect(workers[0]!.asked.filter(({ kind }) => kind === "forget")).toEqual([
+    { kind: "forget", key: first!.kind === "know" ? first!.key : null },
+  ]);
   ask(one);
   expect(told()).toBe(8);
 });

@@ -97,7 +97,10 @@ export function pictureQueue(newWorker: () => PictureWorker) {
         say({ kind: "know", key: task.key, of: { rehearsal: task.of.rehearsal, palette: task.of.palette } });
         hand.knows.add(task.key);
         const oldest = hand.knows.values().next().value;
-        if (hand.knows.size > KEPT && oldest !== undefined) hand.knows.delete(oldest);
+        if (hand.knows.size > KEPT && oldest !== undefined) {
+          hand.knows.delete(oldest);
+          say({ kind: "forget", key: oldest });
+        }
       }
       const { wanted, id, key } = task;
       // What is to be done with the answer stays here.
