@@ -339,8 +339,10 @@ const manner = z.object({
   hairs: share,
   hazeMm: z.number().min(0).max(100),
 });
+/** A piece by its id; of several of a kind the second and further ones by id and number. */
+const standingId = z.string().regex(/^[A-Za-z0-9-]{1,40}(\.[1-9]\d?)?$/);
 const veinMap = z.object({
-  places: z.record(partId, z.object({ xMm: place, yMm: place, turnDeg: z.number().min(-360).max(360) })),
+  places: z.record(standingId, z.object({ xMm: place, yMm: place, turnDeg: z.number().min(-360).max(360) })),
   sets: z
     .array(
       z.object({

@@ -9,7 +9,6 @@ const COLOUR = 7;
 export function veinDxf(piece: Measured, veins: readonly PieceVein[]): string {
   const drawing = new DxfWriter();
   drawing.setUnits(Units.Millimeters);
-  const { heightMm } = piece.outline;
   const layerOf = ({ layer, vein }: TemplateLine): string => {
     switch (layer) {
       case "outline":
@@ -24,12 +23,14 @@ export function veinDxf(piece: Measured, veins: readonly PieceVein[]): string {
         return `VEIN-${vein}-EDGES`;
     }
   };
-  for (const own of templateLines(piece, veins)) {
+  const lines = templateLines(piece, veins);
+  // A DXF counts y upwards.
+  const foot = lines[0]?.points.reduce((low, { y }) => Math.max(low, y), -Infinity) ?? 0;
+  for (const own of lines) {
     const name = layerOf(own);
     if (!drawing.tables.layerTable.exist(name)) drawing.addLayer(name, COLOUR, "Continuous");
-    // A DXF counts y upwards.
     drawing.addLWPolyline(
-      own.points.map(({ x, y }) => ({ point: point2d(x, heightMm - y) })),
+      own.points.map(({ x, y }) => ({ point: point2d(x, foot - y) })),
       { flags: own.closed ? LWPolylineFlags.Closed : LWPolylineFlags.None, layerName: name },
     );
   }

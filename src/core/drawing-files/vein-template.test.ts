@@ -1,6 +1,7 @@
 import { newPiece } from "../plan/new-piece";
 import DxfParser from "dxf-parser";
 import { measurePiece, type Measured } from "../geometry/measure";
+import { aroundOf, standing } from "../pattern/standing";
 import { tapeList } from "../pattern/tape";
 import type { VeinMap } from "../pattern/vein-map";
 import { USUAL_MANNER } from "../pattern/vein";
@@ -72,7 +73,7 @@ test("the SVG says its size in millimetres, one unit each, and has the veins in 
 test("sheets cover the piece with their overlap, and empty ones are left out", () => {
   const lines = templateLines(piece, veins);
   const paper = { wideMm: 277, highMm: 184 };
-  const { sheets, columns, rows } = templateSheets(piece, lines, paper);
+  const { sheets, columns, rows } = templateSheets(lines, paper);
   expect(columns).toBe(Math.ceil((piece.outline.widthMm + 2 * 36.7 - OVERLAP_MM) / (277 - OVERLAP_MM)));
   expect(sheets.length).toBeLessThanOrEqual(columns * rows);
   expect(sheets.length).toBeGreaterThan(columns);
@@ -87,4 +88,68 @@ test("sheets cover the piece with their overlap, and empty ones are left out", (
             y <= fromY + highMm + 1e-6,
         ),
       ).toBe(true);
+});
+
+test("a tumbler's template is its wall unrolled: what leaves over one straight side comes in over the other, at the same place", () => {
+  const cup = newPiece("tumbler", "Cup", newId);
+  cup.shape = {
+    kind: "tumbler",
+    topDiameterMm: 90,
+    bottomDiameterMm: 60,
+    heightMm: 160,
+    base: true,
+    rimBandMm: 10,
+    patch: { widthMm: 50, heightMm: 60, fromBottomMm: 40 },
+  };
+  const measured = measurePiece(cup);
+  if (!measured.ok) throw new Error("a cup that cannot be measured");
+  const [wall] = standing([measured.measured]);
+  const around = aroundOf(wall!)!;
+  const own: VeinMap = {
+    places: {},
+    sets: [
+      {
+        ...map.sets[0]!,
+        veins: [
+          {
+            id: "v",
+            seed: 4,
+            thickMm: 5,
+            points: [
+              [around * 0.3, 130],
+              [around * 1.3, 50],
+            ],
+          },
+        ],
+      },
+    ],
+  };
+  const lines = templateLines(wall!, tapeList(own, wall!, { xMm: 0, yMm: 0, turnDeg: 0 }));
+  const [outline] = lines;
+  const radius = ({ x, y }: { x: number; y: number }) => Math.hypot(x, y);
+  // The slant's cone (handbook: R = s·D/(D − d)): 160.70 · 90/30 = 482.1 mm, within 0.5.
+  expect(Math.abs(Math.max(...outline!.points.map(radius)) - 482.1)).toBeLessThan(0.5);
+  expect(lines.filter(({ layer }) => layer === "cut-out").length).toBe(2);
+  const ways = lines.filter(({ layer }) => layer === "vein");
+  const half = (2 * Math.PI * 45) / 482.1 / 2;
+  // Where lines end on the straight sides of the sector: angle of a half turn to either side.
+  const seams = ways
+    .flatMap(({ points }) => [points[0]!, points.at(-1)!])
+    .filter((end) => Math.abs(Math.abs(Math.atan2(end.x, -end.y)) - half) < 1e-3);
+  const radii = (sign: 1 | -1) =>
+    seams
+      .filter(({ x }) => Math.sign(x) === sign)
+      .map(radius)
+      .sort((a, b) => a - b);
+  expect(radii(1).length).toBeGreaterThan(0);
+  expect(radii(1).length).toBe(radii(-1).length);
+  radii(1).forEach((at, n) => expect(Math.abs(at - radii(-1)[n]!)).toBeLessThan(0.5));
+  const drawing = new DxfParser().parseSync(
+    veinDxf(wall!, tapeList(own, wall!, { xMm: 0, yMm: 0, turnDeg: 0 })),
+  )!;
+  const { vertices } = (
+    drawing.entities as unknown as { layer: string; vertices: { x: number; y: number }[] }[]
+  ).find(({ layer }) => layer === "OUTLINE")!;
+  const span = (values: number[]) => Math.max(...values) - Math.min(...values);
+  expect(span(vertices.map(({ x }) => x))).toBeCloseTo(span(outline!.points.map(({ x }) => x)), 2);
 });

@@ -1,7 +1,10 @@
 import type { Point } from "../geometry/curves";
 import { cutOutRing } from "../geometry/cut-out";
+import { onUnrolled, unrolledBand, type Tumbler } from "../geometry/frustum";
 import type { Measured } from "../geometry/measure";
-import { unfoldedBox, unfoldedFaces } from "../geometry/unfold";
+import type { Outline } from "../geometry/outline";
+import { boxOf, type Box } from "../geometry/ring";
+import { unfoldedFaces } from "../geometry/unfold";
 import type { PieceVein } from "../pattern/tape";
 import { ribbonRing } from "../pattern/vein-map";
 
@@ -11,7 +14,7 @@ const pathOf = (points: readonly Point[], close: boolean) =>
 const escaped = (text: string) =>
   text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`).replace(/[\u0000-\u001f]/g, " ");
 
-/** Lines of a piece's vein template, mm, in the piece's own coordinates: for a plotter, a saw or paper. */
+/** Lines of a piece's vein template, mm: for a plotter, a saw or paper. */
 export type TemplateLine = {
   layer: "outline" | "cut-out" | "face" | "vein" | "vein-edge";
   closed: boolean;
@@ -20,6 +23,25 @@ export type TemplateLine = {
   vein: number | null;
 };
 
+/** A tumbler's wall as paper around it would lie flat: its places on the sector, and what of it stays bare. */
+function unrolled(shape: Tumbler, { widthMm, heightMm }: Outline) {
+  const bare = shape.rimBandMm > 0 ? [unrolledBand(shape, [heightMm - shape.rimBandMm, heightMm])] : [];
+  const { patch } = shape;
+  if (patch) {
+    const half = patch.widthMm / (2 * widthMm);
+    bare.push(unrolledBand(shape, [patch.fromBottomMm, patch.fromBottomMm + patch.heightMm], [-half, half]));
+  }
+  return {
+    outline: unrolledBand(shape, [0, heightMm]),
+    bare,
+    at: <Place extends Point>(place: Place): Place => ({
+      ...place,
+      ...onUnrolled(shape, place.x / widthMm - 0.5, heightMm - place.y),
+    }),
+  };
+}
+
+/** Piece and veins as lines in true scale: a flat piece in its own coordinates with its faces folded out, a tumbler's wall unrolled. */
 export function templateLines(piece: Measured, veins: readonly PieceVein[]): TemplateLine[] {
   const line = (
     layer: TemplateLine["layer"],
@@ -32,22 +54,31 @@ export function templateLines(piece: Measured, veins: readonly PieceVein[]): Tem
     closed,
     vein,
   });
+  const { shape } = piece.piece;
+  const wall = shape.kind === "tumbler" ? unrolled(shape, piece.outline) : null;
   return [
-    line("outline", piece.outline.corners, true),
-    ...piece.piece.cutOuts.map((cutOut) => line("cut-out", cutOutRing(cutOut, piece.outline), true)),
+    line("outline", wall?.outline ?? piece.outline.corners, true),
+    ...(wall?.bare ?? piece.piece.cutOuts.map((cutOut) => cutOutRing(cutOut, piece.outline))).map((ring) =>
+      line("cut-out", ring, true),
+    ),
     ...unfoldedFaces(piece).map(({ ring }) => line("face", ring, true)),
     ...veins.flatMap(({ number, stretches }) =>
-      stretches.flatMap(({ line: way }) => [
-        line("vein", way, false, number),
-        line("vein-edge", ribbonRing(way), true, number),
-      ]),
+      stretches.flatMap(({ line: own }) => {
+        const way = wall ? own.map(wall.at) : own;
+        return [line("vein", way, false, number), line("vein-edge", ribbonRing(way), true, number)];
+      }),
     ),
   ];
 }
 
+/** What the piece of a template takes, without the veins, whose sides may reach a little over its edges. */
+const templateBox = (lines: readonly TemplateLine[]): Box =>
+  boxOf(lines.filter(({ vein }) => vein === null).flatMap(({ points }) => points));
+
 /** A piece with its veins as an SVG in true scale: one user unit is a millimetre, and so says its size. */
 export function veinSvg(piece: Measured, veins: readonly PieceVein[]): string {
-  const { minX, minY, maxX, maxY } = unfoldedBox(piece);
+  const lines = templateLines(piece, veins);
+  const { minX, minY, maxX, maxY } = templateBox(lines);
   const [wide, high] = [maxX - minX + 2, maxY - minY + 2];
   const look: Record<TemplateLine["layer"], string> = {
     outline: 'fill="none" stroke="#1e2124" stroke-width="0.6"',
@@ -56,7 +87,6 @@ export function veinSvg(piece: Measured, veins: readonly PieceVein[]): string {
     vein: 'fill="none" stroke="#1e2124" stroke-width="0.25"',
     "vein-edge": 'fill="#1e2124" fill-opacity="0.25" stroke="none"',
   };
-  const lines = templateLines(piece, veins);
   const group = (layer: TemplateLine["layer"]) =>
     `<g id="${layer}">${lines
       .filter((one) => one.layer === layer)
@@ -85,11 +115,10 @@ export const OVERLAP_MM = 10;
 
 /** The sheets of a piece's template in full scale, only those on which there is something. */
 export function templateSheets(
-  piece: Measured,
   lines: readonly TemplateLine[],
   paper: { wideMm: number; highMm: number },
 ): { sheets: TemplateSheet[]; columns: number; rows: number } {
-  const { minX, minY, maxX, maxY } = unfoldedBox(piece);
+  const { minX, minY, maxX, maxY } = templateBox(lines);
   const [stepX, stepY] = [paper.wideMm - OVERLAP_MM, paper.highMm - OVERLAP_MM];
   const columns = Math.max(1, Math.ceil((maxX - minX - OVERLAP_MM) / stepX));
   const rows = Math.max(1, Math.ceil((maxY - minY - OVERLAP_MM) / stepY));

@@ -13,6 +13,7 @@ export type UnfoldedFace = { name: string; ring: Point[]; fold: Point[]; inside:
  * rounding. None for tumblers and moulds. At an inner corner two faces lie over each other, as paper would.
  */
 export function unfoldedFaces({ piece, outline }: Measured): UnfoldedFace[] {
+  if (piece.shape.kind === "tumbler" || piece.shape.kind === "mould") return [];
   const turn = ringTurn(outline.corners);
   const sides = outline.sides.flatMap(({ name, path }): UnfoldedFace[] => {
     const { treatment, heightMm, roundingMm } = edgeOf(piece, name);

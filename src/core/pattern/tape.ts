@@ -1,17 +1,20 @@
 import type { Point } from "../geometry/curves";
+import { diameterAlong } from "../geometry/frustum";
 import type { Measured } from "../geometry/measure";
+import type { Side } from "../geometry/outline";
 import { edgeWords, type EdgeName } from "../geometry/piece";
 import { unfoldedFaces } from "../geometry/unfold";
 import type { LinePoint } from "./ops/line";
-import { veinWays, type VeinWay } from "./vein";
-import { onPiece, withinRing, type PiecePlace, type VeinMap } from "./vein-map";
+import { aroundOf } from "./standing";
+import type { VeinWay } from "./vein";
+import { waysOnPiece, withinRing, type PiecePlace, type VeinMap } from "./vein-map";
 
 /** Where a line meets an edge: how far along the edge from the end from which a tape is laid, mm. */
 export type Crossing = {
   edge: EdgeName;
   words: string;
-  /** From which end the tape is laid. */
-  from: "left" | "right" | "back" | "front" | "its start";
+  /** From where the tape is laid, as it is said. */
+  from: string;
   alongMm: number;
   widthMm: number;
   point: Point;
@@ -24,14 +27,29 @@ export type VeinStretch = {
   kind: VeinWay["kind"];
   enters: Crossing | null;
   leaves: Crossing | null;
-  /** Where it turns in between: from the left and from the back of the piece's box, mm. */
+  /** Where it turns in between: from the left and from the back of the piece's box, mm; on a wall from its seam and its rim. */
   turns: { xMm: number; yMm: number; widthMm: number }[];
+  /** What those two are measured from, as it is said. */
+  turnsFrom: readonly [string, string];
   widestMm: number;
   line: LinePoint[];
 };
 
+/** How places on a piece are said: from where a tape is laid, and what its edges are called. */
+type TapeWords = { left: string; back: string; edge: (name: EdgeName) => string };
+
+const FLAT: TapeWords = { left: "the left", back: "the back", edge: edgeWords };
+const WALL_EDGES: Partial<Record<EdgeName, string>> = { back: "rim", front: "base" };
+const WALL: TapeWords = { left: "the seam", back: "the rim", edge: (name) => WALL_EDGES[name] ?? "the seam" };
+const tapeWords = (piece: Measured): TapeWords => (aroundOf(piece) === null ? FLAT : WALL);
+
 /** Straight edges run from here to there: a tape is laid from the left, or from the back where an edge runs front to back. */
-function tapeOf(path: readonly Point[], at: Point): Pick<Crossing, "from" | "alongMm"> {
+function tapeOf(
+  path: readonly Point[],
+  at: Point,
+  words: TapeWords,
+  lengthMm?: number,
+): Pick<Crossing, "from" | "alongMm"> {
   const [first, last] = [path[0] as Point, path.at(-1) as Point];
   const [dx, dy] = [last.x - first.x, last.y - first.y];
   const long = Math.hypot(dx, dy);
@@ -49,10 +67,12 @@ function tapeOf(path: readonly Point[], at: Point): Pick<Crossing, "from" | "alo
     if (off < nearest) [nearest, found] = [off, walked + t * own];
     walked += own;
   }
-  if (long < 1e-6 || walked > 1.02 * long) return { from: "its start", alongMm: found };
+  // An edge may be longer than it is drawn: around a rim that is wider than the middle of its wall.
+  const stretched = lengthMm === undefined || walked === 0 ? 1 : lengthMm / walked;
+  if (long < 1e-6 || walked > 1.02 * long) return { from: "its start", alongMm: stretched * found };
   const flat = Math.abs(dx) >= Math.abs(dy);
   const begins = flat ? dx > 0 : dy > 0;
-  return { from: flat ? "left" : "back", alongMm: begins ? found : walked - found };
+  return { from: flat ? words.left : words.back, alongMm: stretched * (begins ? found : walked - found) };
 }
 
 /** Where a stretch from inside to outside meets the outline. */
@@ -62,15 +82,18 @@ function crossingOf(
   to: LinePoint,
   further: readonly LinePoint[],
 ): Crossing | null {
-  let best: { t: number; name: EdgeName; path: Point[] } | null = null;
-  for (const { name, path } of piece.outline.sides)
+  const words = tapeWords(piece);
+  let best: (Side & { t: number }) | null = null;
+  for (const side of piece.outline.sides) {
+    const { path } = side;
     for (let n = 1; n < path.length; n += 1) {
       const [a, b] = [path[n - 1] as Point, path[n] as Point];
       const t = meeting(from, to, a, b);
-      if (t !== null && (best === null || t < best.t)) best = { t, name, path };
+      if (t !== null && (best === null || t < best.t)) best = { ...side, t };
     }
+  }
   if (!best) return null;
-  const { t, name, path } = best;
+  const { t, name, path, lengthMm } = best;
   const point = { x: from.x + t * (to.x - from.x), y: from.y + t * (to.y - from.y) };
   const face = unfoldedFaces(piece).find((one) => one.name === name && !one.inside);
   let lower: number | null = null;
@@ -87,7 +110,7 @@ function crossingOf(
           : [{ x: last.x + at * (next.x - last.x), y: last.y + at * (next.y - last.y) }];
       })[0];
       if (out) {
-        lower = tapeOf(low, out).alongMm + offsetOf(path, low);
+        lower = tapeOf(low, out, words).alongMm + offsetOf(path, low);
         break;
       }
       last = next;
@@ -95,8 +118,8 @@ function crossingOf(
   }
   return {
     edge: name,
-    words: edgeWords(name),
-    ...tapeOf(path, point),
+    words: words.edge(name),
+    ...tapeOf(path, point, words, lengthMm),
     widthMm: 2 * (from.halfMm + t * (to.halfMm - from.halfMm)),
     point,
     lowerAlongMm: lower,
@@ -145,9 +168,16 @@ function turningPoints(line: readonly LinePoint[], withinMm = TURN_MM): LinePoin
   ];
 }
 
+/** How far a place is from the left, mm; on a tumbler's wall as far as a tape around it there says. */
+function alongWall({ piece: { shape }, outline }: Measured, { x, y }: Point): number {
+  if (shape.kind !== "tumbler") return x;
+  return (x / outline.widthMm) * Math.PI * diameterAlong(shape, outline.heightMm - y);
+}
+
 /** The stretches of one vein way on a piece, in its own coordinates. */
 function stretchesOf(piece: Measured, { kind, points }: VeinWay): VeinStretch[] {
   const inside = withinRing(piece.outline.corners);
+  const words = tapeWords(piece);
   const found: VeinStretch[] = [];
   let line: LinePoint[] = [];
   let enters: Crossing | null = null;
@@ -157,7 +187,12 @@ function stretchesOf(piece: Measured, { kind, points }: VeinWay): VeinStretch[] 
         kind,
         enters,
         leaves,
-        turns: turningPoints(line).map(({ x, y, halfMm }) => ({ xMm: x, yMm: y, widthMm: 2 * halfMm })),
+        turns: turningPoints(line).map((point) => ({
+          xMm: alongWall(piece, point),
+          yMm: point.y,
+          widthMm: 2 * point.halfMm,
+        })),
+        turnsFrom: [words.left, words.back],
         widestMm: 2 * line.reduce((most, { halfMm }) => Math.max(most, halfMm), 0),
         line,
       });
@@ -206,7 +241,7 @@ export function tapeList(map: VeinMap, piece: Measured, place: PiecePlace): Piec
   return map.sets.flatMap((set) =>
     set.veins.flatMap((vein) => {
       number += 1;
-      const stretches = veinWays(onPiece(vein, place), set.manner)
+      const stretches = waysOnPiece(vein, set.manner, piece, place)
         .flatMap((way) => stretchesOf(piece, way))
         .filter(({ line }) => lengthOf(line) >= SHORTEST_MM);
       return stretches.length > 0

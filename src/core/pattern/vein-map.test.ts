@@ -79,8 +79,8 @@ test("the tape: a line from the left edge to the front is told to within its own
     HOME,
   );
   const [stretch] = one!.stretches;
-  expect(stretch!.enters).toMatchObject({ edge: "left", from: "back" });
-  expect(stretch!.leaves).toMatchObject({ edge: "front", from: "left" });
+  expect(stretch!.enters).toMatchObject({ edge: "left", from: "the back" });
+  expect(stretch!.leaves).toMatchObject({ edge: "front", from: "the left" });
   // Without wander a vein is still drawn by hand: a stretch strays by a twentieth of its length at most.
   expect(Math.abs(stretch!.enters!.alongMm - 312)).toBeLessThan(30);
   expect(Math.abs(stretch!.leaves!.alongMm - 845)).toBeLessThan(60);
@@ -243,11 +243,12 @@ test("on its picture a piece has the veins of its own coat, in its own coordinat
     ]),
   ]);
   const place = { xMm: 60, yMm: 20, turnDeg: 0 };
-  const [planned] = veinsOnPiece(map, "coat", place, (id) => (id === "colour" ? 4 : null));
+  const piece = slab(600, 400);
+  const [planned] = veinsOnPiece(map, "coat", piece, place, (id) => (id === "colour" ? 4 : null));
   expect(planned!.at).toBe(4);
   expect(planned!.veins[0]!.points[0]).toEqual({ x: 40, y: 80 });
-  expect(veinsOnPiece(map, "another", place, () => 4)).toEqual([]);
-  expect(veinsOnPiece(map, "coat", place, () => null)).toEqual([]);
+  expect(veinsOnPiece(map, "another", piece, place, () => 4)).toEqual([]);
+  expect(veinsOnPiece(map, "coat", piece, place, () => null)).toEqual([]);
 });
 
 test("a line with its width is a ring around it", () => {

@@ -5,7 +5,8 @@ import { boxOf, placeIn, type Box } from "../geometry/ring";
 import { unfoldedBox, unfoldedFaces } from "../geometry/unfold";
 import type { LinePoint } from "./ops/line";
 import type { PlannedVeins } from "./rehearsal";
-import { growVeins, veinWays, type Vein, type VeinManner } from "./vein";
+import { aroundOf } from "./standing";
+import { growVeins, veinWays, type Vein, type VeinManner, type VeinWay } from "./vein";
 
 /** A vein of the map, in the coordinates of all pieces as they will stand. */
 export type MapVein = {
@@ -34,25 +35,36 @@ export type VeinSet = {
 /** Where a piece stands: its back left corner, mm, and its turn, degrees. */
 export type PiecePlace = { xMm: number; yMm: number; turnDeg: number };
 
+/** Places by the ids of the pieces that stand on it, `standing`. */
 export type VeinMap = { places: Record<string, PiecePlace>; sets: VeinSet[] };
 
 /** Pieces that were not placed stand in a row with so much between them, mm. */
 const GAP_MM = 60;
 
-/** Where all pieces stand: as placed, the others in a row to the right, backs aligned. */
+/** Where all pieces stand: as placed, the others in a row to the right, backs aligned; several of a kind in a block. */
 export function placesOf(pieces: readonly Measured[], placed: VeinMap["places"]): Map<string, PiecePlace> {
   const places = new Map<string, PiecePlace>();
   let right = 0;
+  const blocks = new Map<string, Measured[]>();
   for (const piece of pieces) {
     const place = placed[piece.id];
-    if (!place) continue;
-    places.set(piece.id, place);
-    right = Math.max(right, boxOf(ringOnMap(piece, place)).maxX + GAP_MM);
+    if (place) {
+      places.set(piece.id, place);
+      right = Math.max(right, boxOf(ringOnMap(piece, place)).maxX + GAP_MM);
+    } else blocks.set(piece.piece.id, [...(blocks.get(piece.piece.id) ?? []), piece]);
   }
-  for (const piece of pieces) {
-    if (places.has(piece.id)) continue;
-    places.set(piece.id, { xMm: right, yMm: 0, turnDeg: 0 });
-    right += piece.outline.widthMm + GAP_MM;
+  for (const block of blocks.values()) {
+    const { widthMm, heightMm } = (block[0] as Measured).outline;
+    const [stepX, stepY] = [widthMm + GAP_MM, heightMm + GAP_MM];
+    const across = Math.ceil(Math.sqrt((block.length * stepY) / stepX));
+    block.forEach(({ id }, n) =>
+      places.set(id, {
+        xMm: right + (n % across) * stepX,
+        yMm: Math.floor(n / across) * stepY,
+        turnDeg: 0,
+      }),
+    );
+    right += Math.min(across, block.length) * stepX;
   }
   return places;
 }
@@ -117,17 +129,72 @@ export function redrawn(set: VeinSet, box: Box, newId: () => string): VeinSet {
   };
 }
 
-/** A vein of the map in a piece's own coordinates; what it does between its points turns with it. */
-export const onPiece = ({ seed, thickMm, points }: MapVein, place: PiecePlace): Vein => ({
-  seed,
-  thickMm,
-  points: points.map(([x, y]) => toPiece(place, { x, y })),
-});
+/** A vein goes on around a wall by so much of a turn beyond its seam, and runs out there. */
+const BEYOND_SEAM = 0.5;
+
+/** The part of a line between two places along x: what is cut begins and ends there. */
+function cutBetween(points: readonly Point[], fromX: number, toX: number): Point[][] {
+  const parts: Point[][] = [];
+  let part: Point[] = [];
+  points.forEach((point, n) => {
+    const before = points[n - 1];
+    if (!before) {
+      if (point.x >= fromX && point.x <= toX) part.push(point);
+      return;
+    }
+    const dx = point.x - before.x;
+    const [a, b] = dx === 0 ? [0, 1] : [(fromX - before.x) / dx, (toX - before.x) / dx];
+    const [enters, leaves] = [Math.max(0, Math.min(a, b)), Math.min(1, Math.max(a, b))];
+    const outside = dx === 0 ? point.x < fromX || point.x > toX : enters >= leaves;
+    if (outside) return;
+    const at = (t: number) => ({ x: before.x + t * dx, y: before.y + t * (point.y - before.y) });
+    if (enters > 0 || part.length === 0) {
+      if (part.length > 1) parts.push(part);
+      part = [at(enters)];
+    }
+    part.push(leaves < 1 ? at(leaves) : point);
+  });
+  if (part.length > 1) parts.push(part);
+  return parts;
+}
+
+/**
+ * A vein of the map in a piece's own coordinates; what it does between its points turns with it. Of one that comes over a tumbler's wall only
+ * what lies about the wall, for there it goes around.
+ */
+export function onPiece({ seed, thickMm, points }: MapVein, piece: Measured, place: PiecePlace): Vein[] {
+  const own = points.map(([x, y]) => toPiece(place, { x, y }));
+  const around = aroundOf(piece);
+  if (around === null) return [{ seed, thickMm, points: own }];
+  const over = (part: readonly Point[]) => part.some(({ x }) => x > 0) && part.some(({ x }) => x < around);
+  return cutBetween(own, -BEYOND_SEAM * around, (1 + BEYOND_SEAM) * around)
+    .filter(over)
+    .map((part, n) => ({ seed: seed + n, thickMm, points: part }));
+}
+
+/** The lines of a vein of the map on a piece; on a tumbler's wall what leaves over the seam comes in again at its other side. */
+export function waysOnPiece(
+  vein: MapVein,
+  manner: VeinManner,
+  piece: Measured,
+  place: PiecePlace,
+): VeinWay[] {
+  const around = aroundOf(piece);
+  const ways = onPiece(vein, piece, place).flatMap((own) => veinWays(own, manner));
+  if (around === null) return ways;
+  return ways.flatMap((way) =>
+    [0, around, -around].flatMap((by): VeinWay[] => {
+      const points = way.points.map((point) => ({ ...point, x: point.x + by }));
+      return points.some(({ x }) => x >= 0 && x <= around) ? [{ ...way, points }] : [];
+    }),
+  );
+}
 
 /** The veins of a coat as they lie on a piece, for its picture; `at` tells the palette's place of a colour. */
 export function veinsOnPiece(
   map: VeinMap,
   coatId: string,
+  piece: Measured,
   place: PiecePlace,
   at: (colourId: string) => number | null,
 ): PlannedVeins[] {
@@ -135,7 +202,7 @@ export function veinsOnPiece(
     const colour = set.coatId === coatId ? at(set.colourId) : null;
     return colour === null
       ? []
-      : [{ veins: set.veins.map((vein) => onPiece(vein, place)), manner: set.manner, at: colour }];
+      : [{ veins: set.veins.flatMap((vein) => onPiece(vein, piece, place)), manner: set.manner, at: colour }];
   });
 }
 
@@ -158,7 +225,7 @@ export function veinAmounts(
   ].map(withinRing);
   let [lengthMm, areaMm2] = [0, 0];
   for (const vein of set.veins)
-    for (const { points } of veinWays(onPiece(vein, place), set.manner))
+    for (const { points } of waysOnPiece(vein, set.manner, piece, place))
       for (let n = 1; n < points.length; n += 1) {
         const [a, b] = [points[n - 1] as LinePoint, points[n] as LinePoint];
         const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };

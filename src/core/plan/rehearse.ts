@@ -3,9 +3,9 @@ import { ciede2000 } from "../colour/ciede2000";
 import { contrastOf } from "../colour/mix-look";
 import { hexOfXyz, labOfXyz, linearOfXyz, xyzOfHex, xyzOfLab, type Lab, type Rgb } from "../colour/spaces";
 import { flowShareIn } from "../cure/film-in-room";
-import { unrolledWall } from "../geometry/frustum";
 import type { Measured } from "../geometry/measure";
 import { unfoldedBox } from "../geometry/unfold";
+import { standing, wallSize } from "../pattern/standing";
 import { placesOf, veinsOnPiece } from "../pattern/vein-map";
 import type { Ink } from "../pattern/picture";
 import { PATTERN_PASSES, type PatternPass, type Rehearsal, type RehearsedPass } from "../pattern/rehearsal";
@@ -103,18 +103,13 @@ function hidesOf({ colour, parts }: ColourLooks, filmMm: number): number {
   }
 }
 
-const isRound = ({ piece }: Measured) => piece.shape.kind === "tumbler";
-
-/** A tumbler's wall as it is worked: once around at its middle, and up along the slant. */
-
 function seenOf(piece: Measured): Pick<Rehearsal, "box" | "topMm" | "aroundMm"> {
   const { shape } = piece.piece;
   if (shape.kind !== "tumbler") {
     const { widthMm, heightMm } = piece.outline;
     return { box: unfoldedBox(piece), topMm: { wide: widthMm, high: heightMm }, aroundMm: null };
   }
-  const aroundMm = (Math.PI * (shape.topDiameterMm + shape.bottomDiameterMm)) / 2;
-  const { slantMm } = unrolledWall(shape.topDiameterMm, shape.bottomDiameterMm, shape.heightMm);
+  const { aroundMm, slantMm } = wallSize(shape);
   return {
     box: { minX: 0, minY: 0, maxX: aroundMm, maxY: slantMm },
     topMm: { wide: aroundMm, high: slantMm },
@@ -166,11 +161,11 @@ export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): Piec
   const base = under
     ? add(under.colour.name, under, false, 0)
     : painted("what lies under it", own.under.hex, false);
-  const place = job.veinMap && placesOf(plan.pieces, job.veinMap.places).get(piece.id);
+  const place = job.veinMap && placesOf(standing(plan.pieces), job.veinMap.places).get(piece.id);
   /** The vein map's veins of a coat, where it has any on this piece. */
   const mapped = (coat: Coat, colours: readonly { at: number }[]) => {
-    if (!job.veinMap || !place || isRound(piece)) return null;
-    const veins = veinsOnPiece(job.veinMap, coat.id, place, (colourId) => {
+    if (!job.veinMap || !place) return null;
+    const veins = veinsOnPiece(job.veinMap, coat.id, piece, place, (colourId) => {
       const index = coat.colours.findIndex(({ id }) => id === colourId);
       return colours[index]?.at ?? null;
     });

@@ -1,4 +1,5 @@
 import type { Measured } from "@/core/geometry/measure";
+import type { Box } from "@/core/geometry/ring";
 import type { JobDocument } from "@/core/plan/job";
 import { VEIN_SHARE } from "@/core/pattern/passes/scene";
 import { USUAL_MANNER } from "@/core/pattern/vein";
@@ -22,22 +23,32 @@ export function veinColours(
     });
 }
 
-/** A set of veins of a colour: the first of a job thick, the next ones thin. */
+const oneDigit = (value: number) => Math.round(10 * value) / 10;
+
+/** On less than a square metre veins are finer and nearer to each other, as on a tumbler (by eye). */
+const finenessOf = ({ minX, minY, maxX, maxY }: Box): number =>
+  Math.min(1, Math.max(0.25, Math.sqrt(((maxX - minX) * (maxY - minY)) / 1e6)));
+
+/** A set of veins of a colour across what stands in a box: the first of a job thick, the next ones thin. */
 export function newSet(
   { coat, colourId, name }: { coat: Coat; colourId: string; name: string },
+  box: Box,
   thick: boolean,
   angleDeg: number,
   seed: number,
 ): VeinSet {
+  const finer = finenessOf(box);
   return {
     id: newId(),
     name,
     coatId: coat.id,
     colourId,
     angleDeg,
-    metresPerM2: thick ? 3.4 : 1.4,
-    thickMm: thick ? 8 : 3,
-    manner: thick ? USUAL_MANNER : { ...USUAL_MANNER, branching: 0.25, hairs: 0.15, hazeMm: 0 },
+    metresPerM2: oneDigit((thick ? 3.4 : 1.4) / finer),
+    thickMm: oneDigit((thick ? 8 : 3) * finer),
+    manner: thick
+      ? { ...USUAL_MANNER, hazeMm: oneDigit(USUAL_MANNER.hazeMm * finer) }
+      : { ...USUAL_MANNER, branching: 0.25, hairs: 0.15, hazeMm: 0 },
     seed,
     veins: [],
   };
@@ -54,6 +65,6 @@ export function newVeinMap(job: JobDocument, pieces: readonly Measured[]): VeinM
     places: Object.fromEntries(places),
     sets: colours
       .slice(0, 4)
-      .map((colour, n) => redrawn(newSet(colour, n === 0, angleDeg + 4 * n, 7 + n), box, newId)),
+      .map((colour, n) => redrawn(newSet(colour, box, n === 0, angleDeg + 4 * n, 7 + n), box, newId)),
   };
 }

@@ -2,7 +2,7 @@
 
 import type { ReactNode } from "react";
 import type { Measured } from "@/core/geometry/measure";
-import { Choice } from "@/ui/choice";
+import { PieceChoice } from "./piece-choice";
 import { RehearseNav } from "./rehearse-nav";
 
 /** The head of each way of rehearsing: which piece, which way, and what can be done. */
@@ -26,13 +26,7 @@ export function RehearseHead({
         <h1 className="heading text-2xl leading-tight mt-1">{title}</h1>
       </div>
       {piece && choose && pieces.length > 1 && (
-        <Choice
-          label="Piece"
-          value={piece.id}
-          options={pieces.slice(0, 6).map(({ id, name }) => ({ value: id, words: name }))}
-          onChange={choose}
-          className="mb-0.5"
-        />
+        <PieceChoice pieces={pieces} piece={piece} choose={choose} className="mb-0.5" />
       )}
       <span className="ml-auto flex items-end gap-3">{children}</span>
     </div>

@@ -16,7 +16,7 @@ function End({ crossing, none, system }: { crossing: Crossing | null; none: stri
       <span className="figure text-lg">{quantityText(alongMm, "length", system)}</span>{" "}
       <span className="label">{quantityText(alongMm, "length", otherSystem(system))}</span>
       <span className="block text-ink-soft">
-        {words}, from {from === "its start" ? from : `the ${from}`}
+        {words}, from {from}
         {lowerAlongMm !== null && ` · foot of the face ${quantityText(lowerAlongMm, "length", system)}`}
       </span>
     </>

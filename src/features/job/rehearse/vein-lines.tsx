@@ -1,8 +1,16 @@
 "use client";
 
-import { useMemo } from "react";
+import { useId, useMemo } from "react";
 import type { Point } from "@/core/geometry/curves";
-import { ribbonRing, type MapVein, type VeinSet } from "@/core/pattern/vein-map";
+import type { Measured } from "@/core/geometry/measure";
+import {
+  ribbonRing,
+  waysOnPiece,
+  type MapVein,
+  type PiecePlace,
+  type VeinMap,
+  type VeinSet,
+} from "@/core/pattern/vein-map";
 import { veinWays } from "@/core/pattern/vein";
 
 export const pathOf = (points: readonly Point[], close: boolean) =>
@@ -97,6 +105,47 @@ function VeinLine({
         vectorEffect="non-scaling-stroke"
         pointerEvents="stroke"
       />
+    </g>
+  );
+}
+
+/** The veins on a tumbler's wall laid flat, which go around it: what leaves over the seam comes in again at the other side. */
+export function WallVeins({
+  map,
+  piece,
+  place,
+  colourOf,
+}: {
+  map: VeinMap;
+  piece: Measured;
+  place: PiecePlace;
+  colourOf: (set: VeinSet) => string;
+}) {
+  const id = useId();
+  const shapes = useMemo(
+    () =>
+      map.sets.map((set) => ({
+        set,
+        shape: set.veins
+          .flatMap((vein) => waysOnPiece(vein, set.manner, piece, place))
+          .map(({ points }) => pathOf(ribbonRing(points), true))
+          .join(""),
+      })),
+    [map.sets, piece, place],
+  );
+  return (
+    <g
+      transform={`translate(${place.xMm} ${place.yMm}) rotate(${place.turnDeg})`}
+      className="pointer-events-none"
+    >
+      <clipPath id={id}>
+        <path d={pathOf(piece.outline.corners, true)} />
+      </clipPath>
+      <g clipPath={`url(#${id})`}>
+        {shapes.map(({ set, shape }) => (
+          <path key={set.id} d={shape} fill={colourOf(set)} />
+        ))}
+      </g>
     </g>
   );
 }

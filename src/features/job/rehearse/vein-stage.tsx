@@ -5,13 +5,15 @@ import type { Point } from "@/core/geometry/curves";
 import { cutOutRing } from "@/core/geometry/cut-out";
 import type { Measured } from "@/core/geometry/measure";
 import { unfoldedFaces } from "@/core/geometry/unfold";
+import { aroundOf } from "@/core/pattern/standing";
 import { mapBox, snapped, toMap, type PiecePlace, type VeinMap, type VeinSet } from "@/core/pattern/vein-map";
-import { pathOf, VeinLines } from "./vein-lines";
+import { pathOf, VeinLines, WallVeins } from "./vein-lines";
 
 /** Room around the pieces, px, and within what distance a pulled one snaps, px. */
 const ROOM_PX = 26;
 const SNAP_PX = 12;
 const STEP_MM = 5;
+const LETTER_PX = 6.5;
 
 type Pull =
   | { kind: "piece"; id: string; from: PiecePlace; start: Point }
@@ -122,7 +124,7 @@ export function VeinStage({
           <clipPath id="vein-pieces">
             {pieces.map((piece) => {
               const place = places.get(piece.id);
-              if (!place) return null;
+              if (!place || aroundOf(piece) !== null) return null;
               const rings = [
                 piece.outline.corners,
                 ...unfoldedFaces(piece).flatMap(({ ring, inside }) => (inside ? [] : [ring])),
@@ -201,6 +203,15 @@ export function VeinStage({
             </g>
           );
         })}
+        {pieces.map((piece) => {
+          const place = places.get(piece.id);
+          return (
+            place &&
+            aroundOf(piece) !== null && (
+              <WallVeins key={piece.id} map={map} piece={piece} place={place} colourOf={colourOf} />
+            )
+          );
+        })}
         {map.sets.map((set) => (
           <VeinLines
             key={set.id}
@@ -253,6 +264,10 @@ export function VeinStage({
         )}
         {pieces.map((piece) => {
           const place = places.get(piece.id);
+          // Where there is no room for a name, the number of several stands alone.
+          const long = piece.name.length * LETTER_PX > piece.outline.widthMm * scale;
+          const label =
+            long && piece.piece.count > 1 ? piece.name.slice(piece.piece.name.length + 1) : piece.name;
           const middle =
             place && toMap(place, { x: piece.outline.widthMm / 2, y: piece.outline.heightMm + 0 });
           return (
@@ -268,7 +283,7 @@ export function VeinStage({
                 strokeWidth={3 / scale}
                 paintOrder="stroke"
               >
-                {piece.name}
+                {label}
               </text>
             )
           );

@@ -6,6 +6,7 @@ import { beadAreaMm2 } from "@/core/film/flow";
 import { veinForecast } from "@/core/film/vein-timing";
 import { veinSvg } from "@/core/drawing-files/vein-template";
 import type { Measured } from "@/core/geometry/measure";
+import { MOST_STANDING, standing, standsFor } from "@/core/pattern/standing";
 import { tapeList } from "@/core/pattern/tape";
 import {
   mapBox,
@@ -27,6 +28,7 @@ import { TapeList } from "./tape-list";
 import { editCoat, newId } from "../workspace/edits";
 import { useJob, useJobState } from "../workspace/use-job";
 import { newSet, newVeinMap, veinColours } from "./new-vein-map";
+import { PieceChoice } from "./piece-choice";
 import { RehearseHead } from "./rehearse-head";
 import { VeinForm, VeinSetForm } from "./vein-sets";
 import { VeinStage } from "./vein-stage";
@@ -38,10 +40,7 @@ const LAID_HIGH_MM = 1;
 /** Veins across all pieces as one stone, and what a tape measure says of them. */
 export function VeinsView() {
   const { document, plan, change } = useJob();
-  const pieces = useMemo(
-    () => plan.pieces.filter(({ piece }) => piece.shape.kind !== "tumbler" && piece.shape.kind !== "mould"),
-    [plan.pieces],
-  );
+  const pieces = useMemo(() => standing(plan.pieces), [plan.pieces]);
   if (document.veinMap) return <VeinMapEditor map={document.veinMap} pieces={pieces} />;
   const first = newVeinMap(document, pieces);
   return (
@@ -72,7 +71,7 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
   const [chosen, setChosen] = useState<{ kind: "piece" | "vein"; id: string } | null>(null);
   const [listed, setListed] = useState<string | null>(null);
   const { ref, width } = useSize<HTMLDivElement>();
-  const places = useMemo(() => placesOf(plan.pieces, map.places), [plan.pieces, map.places]);
+  const places = useMemo(() => placesOf(pieces, map.places), [pieces, map.places]);
   const colours = veinColours(document.coats);
   const edit = (next: (map: VeinMap) => VeinMap) =>
     change((job) => (job.veinMap ? { ...job, veinMap: next(job.veinMap) } : job));
@@ -98,8 +97,8 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
         const place = places.get(piece.id);
         if (!place) continue;
         const own = veinAmounts(set, piece, place);
-        lengthMm += piece.count * own.lengthMm;
-        areaMm2 += piece.count * own.areaMm2;
+        lengthMm += standsFor(piece) * own.lengthMm;
+        areaMm2 += standsFor(piece) * own.areaMm2;
       }
       return { lengthMm, areaMm2, ml: (areaMm2 * filmMm) / 1000 };
     };
@@ -172,7 +171,13 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
                     sets: [
                       ...before.sets,
                       redrawn(
-                        newSet(colour, false, document.rehearsal?.angleDeg ?? 26, 40 + before.sets.length),
+                        newSet(
+                          colour,
+                          box,
+                          false,
+                          document.rehearsal?.angleDeg ?? 26,
+                          40 + before.sets.length,
+                        ),
                         box,
                         newId,
                       ),
@@ -215,25 +220,27 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
               />
             )}
           </div>
+          {plan.pieces
+            .filter(({ count }) => count > MOST_STANDING)
+            .map(({ id, name, count }) => (
+              <p key={id} className="label mt-1">
+                {name}: {MOST_STANDING} of {count} are laid out; the volume is for all.
+              </p>
+            ))}
           {piece && (
             <section aria-label={`Tape list of ${piece.name}`} className="mt-3">
               <div className="flex items-baseline gap-5 flex-wrap border-b border-line pb-1">
                 <h2 className="heading text-xl">{piece.name}, by the tape</h2>
-                {pieces.length > 1 &&
-                  pieces.map((one) => (
-                    <Button
-                      key={one.id}
-                      weight="quiet"
-                      aria-pressed={one.id === piece.id}
-                      className={one.id === piece.id ? "font-semibold" : ""}
-                      onClick={() => {
-                        setListed(one.id);
-                        setChosen(null);
-                      }}
-                    >
-                      {one.name}
-                    </Button>
-                  ))}
+                {pieces.length > 1 && (
+                  <PieceChoice
+                    pieces={pieces}
+                    piece={piece}
+                    choose={(id) => {
+                      setListed(id);
+                      setChosen(null);
+                    }}
+                  />
+                )}
                 {place && (
                   <span className="ml-auto flex items-baseline gap-3 text-sm">
                     <span className="label">turned, °</span>

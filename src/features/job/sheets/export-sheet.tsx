@@ -3,6 +3,7 @@ import sharp from "sharp";
 import { z } from "zod";
 import type { Person } from "@/contracts/people";
 import { derivePlan } from "@/core/plan/derive-plan";
+import { standing } from "@/core/pattern/standing";
 import { tapeList } from "@/core/pattern/tape";
 import { placesOf } from "@/core/pattern/vein-map";
 import { runSheet } from "@/core/plan/run-sheet";
@@ -89,10 +90,11 @@ export async function exportSheet(
       return pdf(<ClientPdf title={job.name} picture={picture} paper={paper} />);
     }
     case "veins.pdf": {
-      const piece = plan.pieces.find((one) => one.id === asked.get("piece"));
+      const pieces = standing(plan.pieces);
+      const piece = pieces.find((one) => one.id === asked.get("piece"));
       if (!piece) throw notFound("piece");
       const map = job.document.veinMap ?? { places: {}, sets: [] };
-      const place = placesOf(plan.pieces, map.places).get(piece.id);
+      const place = placesOf(pieces, map.places).get(piece.id);
       const veins = place ? tapeList(map, piece, place) : [];
       return pdf(
         <VeinPdf title={job.name} piece={piece} veins={veins} paper={paper} system={person.units} />,

@@ -11,16 +11,16 @@ export function endWords(crossing: Crossing | null, verb: "enters" | "leaves", s
   if (!crossing) return verb === "enters" ? "begins on the piece" : "ends on the piece";
   const { words, from, alongMm, lowerAlongMm } = crossing;
   const down = lowerAlongMm === null ? "" : `, at the foot of the face ${both(lowerAlongMm, system)}`;
-  return `${verb} ${words} at ${both(alongMm, system)} from ${from === "its start" ? "its start" : `the ${from}`}${down}`;
+  return `${verb} ${words} at ${both(alongMm, system)} from ${from}${down}`;
 }
 
-/** Where a stretch turns in between: from the left and from the back. */
+/** Where a stretch turns in between, of the first so many turns. */
 const MOST_TURNS = 12;
-export function turnWords({ turns }: VeinStretch, system: UnitSystem): string | null {
+export function turnWords({ turns, turnsFrom: [left, back] }: VeinStretch, system: UnitSystem): string | null {
   const told = turns
     .slice(0, MOST_TURNS)
     .map(({ xMm, yMm }) => `${quantityText(xMm, "length", system)} · ${quantityText(yMm, "length", system)}`);
-  return told.length > 0 ? `over ${told.join(", ")} (from the left · from the back)` : null;
+  return told.length > 0 ? `over ${told.join(", ")} (from ${left} · from ${back})` : null;
 }
 
 export const widthWords = ({ enters, leaves, widestMm }: VeinStretch, system: UnitSystem): string => {

@@ -55,7 +55,7 @@ export function VeinPdf({
   const wideMm = size.wide - 2 * MARGIN_MM.side;
   const highMm = size.high - MARGIN_MM.top - MARGIN_MM.bottom;
   const lines = templateLines(piece, veins);
-  const { sheets, columns, rows } = templateSheets(piece, lines, { wideMm, highMm });
+  const { sheets, columns, rows } = templateSheets(lines, { wideMm, highMm });
   const drawn = ORDER.flatMap((layer) => lines.filter((line) => line.layer === layer));
   return (
     <Document title={`${title}, veins of ${piece.name}`} producer="Gaugebeam" creator="Gaugebeam">
