@@ -31,13 +31,19 @@ export function SelectField({
   label,
   error,
   frame,
+  hideLabel,
   className,
   children,
   ...rest
-}: Omit<ComponentPropsWithRef<"select">, "id"> & { label: string; error?: string | null; frame?: string }) {
+}: Omit<ComponentPropsWithRef<"select">, "id"> & {
+  label: string;
+  error?: string | null;
+  frame?: string;
+  hideLabel?: boolean;
+}) {
   const id = useId();
   return (
-    <FieldFrame id={id} label={label} error={error} className={frame}>
+    <FieldFrame id={id} label={label} error={error} className={frame} hideLabel={hideLabel}>
       <select
         id={id}
         {...rest}

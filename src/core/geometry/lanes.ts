@@ -2,7 +2,7 @@ import { cutOutRing } from "./cut-out";
 import type { Point } from "./curves";
 import { outlineOf } from "./outline";
 import type { Piece } from "./piece";
-import { areaBelowMm2, boxOf, crossingsAt, type Ring } from "./ring";
+import { areaBelowMm2, boxOf, crossingsAt, type Box, type Ring } from "./ring";
 
 /**
  * A stretch of a piece along which it is coated in one direction: `ring` is cut by lines across `axis`, from `from` to `to`
@@ -92,6 +92,16 @@ function clipped(ring: Ring, axis: "x" | "y", limit: number, keep: 1 | -1): Poin
 
 /** Where a piece is cut so that a share of its area lies before the cut: along its lanes, and as lines on its drawing. */
 export type Cut = { alongMm: number; lines: [Point, Point][] };
+
+/** The part of a piece of one lane between two distances along it, as a box; null where it has several lanes. */
+export function stretchOf(piece: Piece, fromMm: number, toMm: number): Box | null {
+  const lanes = lanesOf(piece);
+  const [lane] = lanes;
+  if (!lane || lanes.length > 1) return null;
+  const around = boxOf(lane.ring);
+  const [from, to] = [lane.from + fromMm, lane.from + toMm];
+  return lane.axis === "x" ? { ...around, minX: from, maxX: to } : { ...around, minY: from, maxY: to };
+}
 
 /** The whole way along the lanes. */
 export const developedLengthMm = (piece: Piece): number =>

@@ -388,3 +388,47 @@ describe("ink on the screen", () => {
     expect(red(0.6)).toBeGreaterThan(red(0.6 + Math.PI / 2) + 20);
   });
 });
+
+describe("strip by strip", () => {
+  const half = (n: number) => ({ minX: 600 * n, maxX: 600 * (n + 1), minY: 0, maxY: 600 });
+  const inStrips = (kinds: PatternPass[], strips: Rehearsal["coats"][number]["strips"], work?: PassWork) => {
+    const of = rehearsal(kinds, { work });
+    return { ...of, coats: of.coats.map((coat) => ({ ...coat, strips })) };
+  };
+  test("one strip that is the whole is what no strips are", () => {
+    const whole = inStrips(["lay", "palm"], [{ minX: 0, maxX: 1200, minY: 0, maxY: 600 }]);
+    expect(shown(whole).weight).toEqual(shown(rehearsal(["lay", "palm"])).weight);
+  });
+  test("each strip has its own pulls, none of which is set down far beyond its wet edge", () => {
+    const { ops, steps } = compile(inStrips(["lay", "palm"], [half(0), half(1)]));
+    const pulls = ops.slice(steps[0]!.ops).flatMap(({ press }) => (press ? [press.x] : []));
+    const first = pulls.slice(0, pulls.length / 2);
+    expect(Math.max(...first)).toBeLessThan(600 + 30);
+    expect(Math.min(...pulls.slice(pulls.length / 2))).toBeGreaterThan(600 - 30);
+  });
+  test("the ground is laid once under all, and what flows flows once over all", () => {
+    const { ops } = compile(inStrips(["lay"], [half(0), half(1)]));
+    expect(ops.filter(({ kind }) => kind === "cover").length).toBe(1);
+    expect(ops.filter(({ kind }) => kind === "wobble").length).toBe(1);
+    expect(ops[0]!.kind).toBe("cover");
+    expect(ops.at(-1)!.kind).toBe("wobble");
+  });
+  test("what lies over the whole piece is not cut: fields, fog, veins, and strokes of one's own", () => {
+    for (const [kinds, work] of [
+      [["lay"], { pour: "fields" }],
+      [["fog"], {}],
+      [["veins"], {}],
+    ] as const)
+      expect(shown(inStrips([...kinds], [half(0), half(1)], work)).weight).toEqual(
+        shown(rehearsal([...kinds], { work })).weight,
+      );
+  });
+  test("both strips end with about the shares that are poured of them", () => {
+    const of = inStrips(["lay", "palm"], [half(0), half(1)]);
+    const { ops } = compile(of);
+    const [left, right] = [0, 1].map((n) =>
+      onTop(evaluate(ops, { ...sheetOf(of, PX), widthPx: PX / 2, fromX: 600 * n })),
+    );
+    left!.forEach((share, colour) => expect(Math.abs(share - right![colour]!)).toBeLessThan(0.2));
+  });
+});

@@ -1,3 +1,4 @@
+import type { Box } from "../geometry/ring";
 import type { Op } from "./op";
 import { air } from "./ops/air";
 import { fog } from "./ops/fog";
@@ -8,7 +9,7 @@ import { flow, nested, poured } from "./passes/poured";
 import { countOf, VEIN_SHARE, type PassScene, type Scene } from "./passes/scene";
 import { sprayed } from "./passes/sprayed";
 import { worked } from "./passes/worked";
-import type { PatternPass } from "./rehearsal";
+import type { PatternPass, RehearsedPass } from "./rehearsal";
 import { scattered } from "./scene/cells";
 import { puddles } from "./scene/pours";
 import { carried, pulls, tearing } from "./scene/pulls";
@@ -218,6 +219,39 @@ const PASS_OPS: Record<PatternPass, (scene: Scene) => Op[]> = {
   ],
 };
 
+/** What is done strip by strip; the others lie over the whole piece. */
+const STRIP_WISE: readonly PatternPass[] = [
+  "lay",
+  "drizzle",
+  "bucket-pour",
+  "spread",
+  "palm",
+  "comb",
+  "skim",
+  "roller-cut",
+  "blow",
+  "chop",
+  "accents",
+];
+const inStrips = ({ kind, work }: RehearsedPass) =>
+  STRIP_WISE.includes(kind) && work.pour !== "fields" && !work.strokes;
+
+const within = (scene: Scene, box: Box, seed: number): Scene => {
+  const areaM2 = areaOf(box) / 1e6;
+  return { ...scene, box, areaM2, reach: Math.min(1, Math.sqrt(areaM2)), seed };
+};
+
+/** A pass over strips, each with its own pours and pulls, lapping over the one before; the ground and what flows lie under and over all. */
+function overStrips(scene: Scene, strips: readonly Box[], make: (scene: Scene) => Op[]): Op[] {
+  const each = strips.map((box, n) => make(within(scene, box, scene.seed + 409 * n)));
+  const first = each[0] ?? [];
+  return [
+    ...first.filter(({ kind }) => kind === "cover"),
+    ...each.flatMap((ops) => ops.filter(({ kind }) => kind !== "cover" && kind !== "wobble")),
+    ...first.filter(({ kind }) => kind === "wobble"),
+  ];
+}
+
 /** The operations of one pass. */
 export function passOps(given: PassScene): Op[] {
   const { of, coat, pass, seed } = given;
@@ -228,7 +262,7 @@ export function passOps(given: PassScene): Op[] {
   const keeps = !coat.vein && coat.passes.some(({ kind }) => kind === "veins");
   const areaM2 = areaOf(of.box) / 1e6;
   const { work } = pass;
-  const ops = PASS_OPS[pass.kind]({
+  const scene: Scene = {
     ...given,
     seed: seed + 7 * (work.seed ?? 0),
     box: of.box,
@@ -241,7 +275,9 @@ export function passOps(given: PassScene): Op[] {
     largest,
     others: keeps ? smaller.filter((one) => !few.includes(one)) : smaller,
     forVeins,
-  });
+  };
+  const make = PASS_OPS[pass.kind];
+  const ops = coat.strips && inStrips(pass) ? overStrips(scene, coat.strips, make) : make(scene);
   const { aroundMm } = of;
   return aroundMm === null ? ops : ops.map((op) => closed(op, aroundMm));
 }

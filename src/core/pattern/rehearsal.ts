@@ -50,6 +50,8 @@ export type RehearsedCoat = {
   /** `hides`: how much of what lies under it a film of it covers, 0 to 1. */
   colours: readonly { at: number; share: number; hides: number }[];
   passes: readonly RehearsedPass[];
+  /** Where it is poured and worked one stretch after the other, as a floor is, in that order; absent where it is all of a piece. */
+  strips?: readonly Box[];
   /** Veins of the vein map, in place of what chance would do; null where there is no map. */
   veins: readonly PlannedVeins[] | null;
 };

@@ -50,21 +50,23 @@ export function placesOf(pieces: readonly Measured[], placed: VeinMap["places"])
     const place = placed[piece.id];
     if (place) {
       places.set(piece.id, place);
-      right = Math.max(right, boxOf(ringOnMap(piece, place)).maxX + GAP_MM);
+      right = Math.max(right, mapBox([piece], new Map([[piece.id, place]])).maxX + GAP_MM);
     } else blocks.set(piece.piece.id, [...(blocks.get(piece.piece.id) ?? []), piece]);
   }
   for (const block of blocks.values()) {
-    const { widthMm, heightMm } = (block[0] as Measured).outline;
-    const [stepX, stepY] = [widthMm + GAP_MM, heightMm + GAP_MM];
-    const across = Math.ceil(Math.sqrt((block.length * stepY) / stepX));
+    // Faces folded out stand clear of each other; small pieces stand closer.
+    const { minX, minY, maxX, maxY } = unfoldedBox(block[0] as Measured);
+    const gapMm = Math.min(GAP_MM, 0.15 * Math.min(maxX - minX, maxY - minY));
+    const [stepX, stepY] = [maxX - minX + gapMm, maxY - minY + gapMm];
+    const across = Math.min(block.length, Math.ceil(Math.sqrt((block.length * stepY) / stepX)));
     block.forEach(({ id }, n) =>
       places.set(id, {
-        xMm: right + (n % across) * stepX,
+        xMm: right - minX + (n % across) * stepX,
         yMm: Math.floor(n / across) * stepY,
         turnDeg: 0,
       }),
     );
-    right += Math.min(across, block.length) * stepX;
+    right += (across - 1) * stepX + maxX - minX + GAP_MM;
   }
   return places;
 }

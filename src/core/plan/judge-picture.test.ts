@@ -81,6 +81,36 @@ test("mud, rhythm, thin places and floods are told from what must change down", 
   expect(["clear", "a little muddy"]).toContain(mudWords(0.5));
 });
 
+test("the thinnest place and what goes over the edge are told with how far sisters lie apart, once they are measured", () => {
+  const { wide, high } = of.rehearsal.topMm;
+  // A millimetre over the whole top; a twentieth as much over its edge.
+  const board = (wide * high) / 1000;
+  const film = {
+    ...measures.film,
+    meanMm: 1,
+    lostMl: board / 20,
+    places: [
+      { x: 100, y: 100, mm: 0.41 },
+      { x: 400, y: 100, mm: 0.55 },
+    ],
+  };
+  const spread = {
+    thinnestMm: { low: 0.32, likely: 0.41, high: 0.52 },
+    lostMl: { low: 10, likely: board / 20, high: board / 10 },
+  };
+  const told = (known: typeof spread | null) =>
+    judgePicture(of, { ...measures, film }, undefined, known).map(({ what }) => what);
+  expect(told(spread)).toContain("Thin: 0.41 mm of film left (sisters 0.32 to 0.52).");
+  expect(told(spread)).toContain("Thin: 0.55 mm of film left.");
+  const lost = told(spread).find((what) => what.includes("over the edge"))!;
+  expect(lost).toContain(`(sisters 10 to ${Math.round(board / 10)})`);
+  // 1/20 of what stays is 1/21 of what was poured.
+  expect(lost).toMatch(/, 5 % of the film\.$/);
+  expect(told(null)).toContain("Thin: 0.41 mm of film left.");
+  const little = judgePicture(of, { ...measures, film: { ...film, lostMl: board / 200 } }, undefined);
+  expect(little.some(({ id }) => id === "lost")).toBe(false);
+});
+
 test("the whole is told against the target, lighter or darker", () => {
   const [L, a, b] = measures.whole;
   const off = judged({}, { lab: [L + 20, a, b], name: "the tile" }).find(({ id }) => id === "target")!;

@@ -4,6 +4,7 @@ import type { Box } from "../geometry/ring";
 import { compile, opsAfter } from "../pattern/compile";
 import { CLOSE, evaluate } from "../pattern/evaluate";
 import type { Sheet } from "../pattern/sheet";
+import type { Spread } from "../numerics/spread";
 import { filmAfter, onBoardMl, thinPlaces, type ThinPlace } from "../pattern/film-grid";
 import { balance, blended, mud, onTop, segregation, thirds } from "../pattern/measures";
 import { FLOODS_ML_PER_M2 } from "../pattern/passes/sprayed";
@@ -122,6 +123,15 @@ export type Finding = {
   place: { x: number; y: number } | null;
 };
 
+/** How far two numbers of the film differ among sisters. */
+export type FilmSpread = { thinnestMm: Spread; lostMl: Spread };
+
+const among = (spread: Spread | undefined, words: (value: number) => string): string =>
+  spread ? ` (sisters ${words(spread.low)} to ${words(spread.high)})` : "";
+
+/** More than this of the film over the edge is told (assumed). */
+const LOST = 0.02;
+
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 /** A colour that ends with so many times what was poured, and so much more of the piece, took over (assumed). */
 const TOOK_OVER = { times: 1.5, more: 0.06 };
@@ -140,11 +150,15 @@ export const mudWords = (value: number): string =>
         ? "muddy: a round less"
         : "mud: stop earlier";
 
-/** What the picture says against what was wanted: from what must change down to what is only told. */
+/**
+ * What the picture says against what was wanted: from what must change down to what is only told.
+ * @param spread of its sisters, once they are measured
+ */
 export function judgePicture(
   { rehearsal, palette }: Pick<PieceRehearsal, "rehearsal" | "palette">,
   measures: PictureMeasures,
   target: { lab: readonly [number, number, number]; name: string } | undefined,
+  spread: FilmSpread | null = null,
 ): Finding[] {
   const { box } = rehearsal;
   const found: Finding[] = [];
@@ -219,12 +233,23 @@ export function judgePicture(
   measures.film.places.forEach(({ x, y, mm }, n) =>
     found.push({
       id: `thin-${n}`,
-      what: `Thin: ${mm.toFixed(2)} mm of film left.`,
+      what: `Thin: ${mm.toFixed(2)} mm of film left${n === 0 ? among(spread?.thinnestMm, (least) => least.toFixed(2)) : ""}.`,
       soWhat: "Less pressure, or some of the reserve here while it still levels.",
       grade: n === 0 ? "look" : "note",
       place: { x, y },
     }),
   );
+  const { lostMl, meanMm } = measures.film;
+  const { wide, high } = rehearsal.topMm;
+  const lost = lostMl / Math.max(1e-9, lostMl + (meanMm * wide * high) / 1000);
+  if (lost > LOST)
+    found.push({
+      id: "lost",
+      what: `${Math.round(lostMl)} ml is pulled over the edge${among(spread?.lostMl, (ml) => String(Math.round(ml)))}, ${percent(lost)} of the film.`,
+      soWhat: "Lift before the edge, or pull along it: what drips off is missing on top.",
+      grade: lost > 3 * LOST ? "look" : "note",
+      place: null,
+    });
   const dose = rehearsal.coats
     .flatMap(({ passes }) => passes)
     .filter(({ kind }) => kind === "alcohol" || kind === "mica-alcohol")

@@ -65,6 +65,46 @@ test("faces are seen folded out around the top; a tumbler's wall once around its
   expect(wall.box.maxY).toBeGreaterThanOrEqual(shape.heightMm);
 });
 
+describe("a floor that takes several batches", () => {
+  const hall = (lengthMm: number): JobDocument => {
+    const piece = newPiece("floor", "Hall", newId);
+    piece.shape = {
+      kind: "floor",
+      points: [
+        [0, 0],
+        [lengthMm, 0],
+        [lengthMm, 1500],
+        [0, 1500],
+      ],
+      starts: [0, 1, 2, 3],
+    };
+    return { ...job, pieces: [piece] };
+  };
+  test("is poured strip by strip, in the order of its batches, and the strips are the floor", () => {
+    const long = hall(14_000);
+    const { strips, rehearsal } = of(long)!;
+    const batches = derivePlan(long, cards).coats.find(({ coat }) => coat.kind === "colour")!.batched!
+      .batches;
+    expect(strips.length).toBe(batches.length);
+    expect(strips.length).toBeGreaterThan(1);
+    expect(strips[0]!.minX).toBe(0);
+    expect(strips.at(-1)!.maxX).toBeCloseTo(14_000, 1);
+    strips.slice(1).forEach(({ minX, minY, maxY }, n) => {
+      expect(minX).toBeCloseTo(strips[n]!.maxX, 6);
+      expect(maxY - minY).toBeCloseTo(1500, 6);
+    });
+    expect(rehearsal.coats.find(({ vein }) => !vein)!.strips).toEqual(strips);
+  });
+  test("very many of them are taken together; a small floor and a counter are poured as one", () => {
+    const { strips } = of(hall(120_000))!;
+    expect(strips.length).toBeGreaterThan(3);
+    expect(strips.length).toBeLessThanOrEqual(8);
+    expect(strips.at(-1)!.maxX).toBeCloseTo(120_000, 0);
+    expect(of(hall(700))!.strips).toEqual([]);
+    expect(of(job)!.strips).toEqual([]);
+  });
+});
+
 test("a channel's fill is its picture, and what is thinly tinted is seen through", () => {
   const colour = job.coats.find(({ kind }) => kind === "colour")!;
   const fill = { ...withTechnique(colour, "channel", newId), kind: "fill" as const, coverShare: 1 };
@@ -121,6 +161,45 @@ test.each(TECHNIQUE_IDS)("%s can be rehearsed on what it is for", (id) => {
   expect(ops.length).toBeLessThan(300);
   expect(found.passes.some(({ stopHere }) => stopHere !== null) || id === "palm-blend").toBe(true);
   expect(technique.colours.reduce((sum, [, share]) => sum + share, 0)).toBeCloseTo(1, 9);
+});
+
+test("the vein map's veins go around a tumbler: its picture has those of its own place on the map", () => {
+  const tumbler = newPiece("tumbler", "Tumbler", newId);
+  const colour = job.coats.find(({ kind }) => kind === "colour")!;
+  const vein = (x: number) => ({
+    id: newId(),
+    seed: 3,
+    thickMm: 4,
+    points: [
+      [x, 60],
+      [x + 200, 90],
+    ] as [number, number][],
+  });
+  const own: JobDocument = {
+    ...job,
+    pieces: [{ ...tumbler, count: 2 }],
+    coats: [{ ...colour, passes: [...colour.passes, usualPass(newId(), "veins")] }],
+    veinMap: {
+      places: { [tumbler.id]: { xMm: 1000, yMm: 0, turnDeg: 0 } },
+      sets: [
+        {
+          id: "set",
+          name: "Ink",
+          coatId: colour.id,
+          colourId: colour.colours[0]!.id,
+          angleDeg: 0,
+          metresPerM2: 3,
+          thickMm: 4,
+          manner: { wander: 0, contrast: 0, branching: 0, hairs: 0, hazeMm: 0 },
+          seed: 1,
+          // One over the first tumbler, one far to the left of it.
+          veins: [vein(1020), vein(0)],
+        },
+      ],
+    },
+  };
+  const [planned] = of(own)!.rehearsal.coats.at(-1)!.veins!;
+  expect(planned!.veins.map(({ points }) => points[0])).toEqual([{ x: 20, y: 60 }]);
 });
 
 test("differences in a palette are those of its colours", () => {

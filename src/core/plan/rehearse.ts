@@ -1,9 +1,12 @@
 import type { Tool } from "../batch/factors";
+import type { Section } from "../batch/sections";
 import { ciede2000 } from "../colour/ciede2000";
 import { contrastOf } from "../colour/mix-look";
 import { hexOfXyz, labOfXyz, linearOfXyz, xyzOfHex, xyzOfLab, type Lab, type Rgb } from "../colour/spaces";
 import { flowShareIn } from "../cure/film-in-room";
 import type { Measured } from "../geometry/measure";
+import { stretchOf } from "../geometry/lanes";
+import type { Box } from "../geometry/ring";
 import { unfoldedBox } from "../geometry/unfold";
 import { standing, wallSize } from "../pattern/standing";
 import { placesOf, veinsOnPiece } from "../pattern/vein-map";
@@ -38,6 +41,8 @@ export type PieceRehearsal = {
   rehearsal: Rehearsal;
   palette: PaletteColour[];
   passes: ShownPass[];
+  /** Where its uppermost pattern is poured one stretch after the other. */
+  strips: readonly Box[];
 };
 
 export const USUAL_REHEARSAL = { seed: 1, angleDeg: 26 };
@@ -121,6 +126,25 @@ function seenOf(piece: Measured): Pick<Rehearsal, "box" | "topMm" | "aroundMm"> 
 const isPatterned = (coat: Coat, piece: Measured) =>
   coat.kind === "colour" || coat.kind === "vein" || (isFill(coat) && piece.fillMl !== null);
 
+/** More strips than these are not followed: neighbours are taken together. */
+const MOST_STRIPS = 8;
+
+/** A floor is poured and worked batch by batch, each section against the wet edge of the one before. */
+function stripsOf({ batched }: PlannedCoat, { piece }: Measured): Box[] | null {
+  if (piece.shape.kind !== "floor" || !batched) return null;
+  const sections = batched.batches
+    .flatMap((batch) => batch.sections)
+    .filter(({ pieceId, copy }) => pieceId === piece.id && copy === 1);
+  if (sections.length < 2) return null;
+  const together = Math.ceil(sections.length / MOST_STRIPS);
+  const strips = sections.flatMap(({ fromMm }, n) => {
+    if (n % together > 0) return [];
+    const last = sections[Math.min(sections.length, n + together) - 1] as Section;
+    return stretchOf(piece, fromMm, last.toMm) ?? [];
+  });
+  return strips.length > 1 ? strips : null;
+}
+
 /**
  * What is rehearsed of a piece: its coloured coats with their passes, each at its own minute, over what lies under them. Null for a piece
  * that nothing coloured is poured on.
@@ -172,6 +196,7 @@ export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): Piec
     return veins.length > 0 ? veins : null;
   };
   const passes: ShownPass[] = [];
+  let cut: Box[] = [];
   const uppermost = patterned.findLast(({ coat }) => coat.kind !== "vein");
   const coats = patterned.map((planned) => {
     const { coat } = planned;
@@ -193,6 +218,8 @@ export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): Piec
       hides: planned === first && !isFill(coat) && one.colour.look !== "clear" ? 1 : hidesOf(one, filmMm),
     }));
     const into = filmBelow(planned, on);
+    const strips = stripsOf(planned, piece);
+    if (planned === uppermost && strips) cut = strips;
     const rows = patternPasses(planned, into, job).map((row) => {
       const paint = usualPaint(row.kind, seen?.colours ?? []);
       const hex = row.work.hex ?? paint?.hex;
@@ -216,6 +243,7 @@ export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): Piec
       colours,
       passes: rows.map(({ words: _words, minute: _minute, stopHere: _stop, ...row }): RehearsedPass => row),
       veins: mapped(coat, colours),
+      ...(strips && { strips }),
     };
   });
   if (passes.length === 0) return null;
@@ -224,6 +252,7 @@ export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): Piec
     rehearsal: { ...seenOf(piece), base, coats, angle: (angleDeg * Math.PI) / 180, seed },
     palette,
     passes,
+    strips: cut,
   };
 }
 

@@ -26,7 +26,7 @@ test("sisters are as many others as are asked for, and all unlike", () => {
 test("each sister lies within the spread of the picture, the picture too, and shares stay shares", () => {
   const own = measured(of.rehearsal);
   const sisters = sistersOf(of.rehearsal).map(measured);
-  const { onTop, mud, apart } = sisterSpread(own, own, sisters);
+  const { onTop, mud, apart, thinnestMm, lostMl } = sisterSpread(own, own, sisters);
   onTop.forEach(({ low, likely, high }, colour) => {
     expect(likely).toBe(own.onTop[colour]);
     for (const one of [own, ...sisters]) {
@@ -41,6 +41,12 @@ test("each sister lies within the spread of the picture, the picture too, and sh
   expect(onTop.reduce((sum, { high }) => sum + high, 0)).toBeGreaterThanOrEqual(1);
   expect(mud.high).toBeGreaterThanOrEqual(mud.low);
   expect(apart.low).toBeLessThanOrEqual(own.apart);
+  for (const { film } of [own, ...sisters]) {
+    expect(film.thinnestMm).toBeGreaterThanOrEqual(thinnestMm.low - 1e-12);
+    expect(film.thinnestMm).toBeLessThanOrEqual(thinnestMm.high + 1e-12);
+    expect(film.lostMl).toBeGreaterThanOrEqual(lostMl.low - 1e-9);
+    expect(film.lostMl).toBeLessThanOrEqual(lostMl.high + 1e-9);
+  }
 });
 
 test("what sisters differ by on small pictures is told about the number of the large one", () => {

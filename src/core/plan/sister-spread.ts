@@ -1,9 +1,9 @@
 import type { Rehearsal } from "../pattern/rehearsal";
 import type { Spread } from "../numerics/spread";
-import type { PictureMeasures } from "./judge-picture";
+import type { FilmSpread, PictureMeasures } from "./judge-picture";
 
 /** How far numbers of a picture may differ by chance alone, seen on its sisters. */
-export type SisterSpread = { onTop: Spread[]; mud: Spread; apart: Spread; thinShare: Spread };
+export type SisterSpread = { onTop: Spread[]; mud: Spread; apart: Spread } & FilmSpread;
 
 /** So many sisters are looked at, and so wide, px: wide enough for shares, quick enough to do for each change. */
 export const SISTERS = 4;
@@ -38,6 +38,7 @@ export function sisterSpread(
     onTop: picture.onTop.map((_, colour) => spread(({ onTop }) => onTop[colour] ?? 0)),
     mud: spread(({ mud }) => mud, Infinity),
     apart: spread(({ apart }) => apart),
-    thinShare: spread(({ film }) => film.thinShare),
+    thinnestMm: spread(({ film }) => film.thinnestMm, Infinity),
+    lostMl: spread(({ film }) => film.lostMl, Infinity),
   };
 }

@@ -1,5 +1,6 @@
-import { bucketsOf, type Buckets } from "../buckets";
-import type { Op } from "../op";
+import type { Box } from "../../geometry/ring";
+import { bucketsOf } from "../buckets";
+import { meets, type Op } from "../op";
 import { edgeCover, meet } from "../tile";
 
 /** A point of a line with half of its width there, mm. */
@@ -17,58 +18,99 @@ export type Line = {
 
 /** Side of the squares by which segments are found. */
 const SQUARE_MM = 24;
-/** Numbers of a segment. */
+/** Numbers of a segment: start, way, 1/length², half-width and how much wider at its end. */
 const PARTS = 7;
 
 /** How far a sample's own footprint is looked after at a line's edge, mm. */
 const BLURRED_MM = 6;
 
-type Segment = { x: number; y: number; dx: number; dy: number; half: number; more: number; over: number };
+function segmentsOf(ways: readonly (readonly LinePoint[])[]): Float64Array {
+  const parts = new Float64Array(
+    PARTS * ways.reduce((sum, points) => sum + Math.max(0, points.length - 1), 0),
+  );
+  let at = 0;
+  for (const points of ways)
+    for (let n = 1; n < points.length; n += 1) {
+      const [from, to] = [points[n - 1] as LinePoint, points[n] as LinePoint];
+      const [dx, dy] = [to.x - from.x, to.y - from.y];
+      parts[at] = from.x;
+      parts[at + 1] = from.y;
+      parts[at + 2] = dx;
+      parts[at + 3] = dy;
+      parts[at + 4] = 1 / Math.max(1e-12, dx * dx + dy * dy);
+      parts[at + 5] = from.halfMm;
+      parts[at + 6] = to.halfMm - from.halfMm;
+      at += PARTS;
+    }
+  return parts;
+}
 
-/**
- * Of each square only the segments that may be the nearest somewhere in it, one after the other: start, way, 1/length², half-width and how much
- * wider at its end.
- */
-function nearest(near: Buckets, segments: readonly Segment[]): { starts: Int32Array; parts: Float64Array } {
-  const starts = new Int32Array(near.starts.length);
-  const parts = new Float64Array(near.things.length * PARTS);
-  const slack = near.sideMm * Math.SQRT1_2;
-  const closest = new Float64Array(segments.length);
-  let kept = 0;
-  for (let square = 0; square < starts.length - 1; square += 1) {
-    starts[square] = kept;
-    const [from, end] = [near.starts[square] as number, near.starts[square + 1] as number];
-    if (from === end) continue;
-    const x = near.box.minX + ((square % near.across) + 0.5) * near.sideMm;
-    const y = near.box.minY + (Math.floor(square / near.across) + 0.5) * near.sideMm;
-    let furthest = Infinity;
-    for (let at = from; at < end; at += 1) {
-      const n = near.things[at] as number;
-      const one = segments[n] as Segment;
-      const [px, py] = [x - one.x, y - one.y];
-      const t = Math.min(1, Math.max(0, (px * one.dx + py * one.dy) * one.over));
-      const [ex, ey] = [px - t * one.dx, py - t * one.dy];
-      const distance = Math.sqrt(ex * ex + ey * ey) - one.half;
-      closest[n] = distance - slack - Math.max(0, one.more);
-      furthest = Math.min(furthest, distance + slack - Math.min(0, one.more));
-    }
-    for (let at = from; at < end; at += 1) {
-      const n = near.things[at] as number;
-      if ((closest[n] as number) > furthest) continue;
-      const one = segments[n] as Segment;
-      const to = kept * PARTS;
-      parts[to] = one.x;
-      parts[to + 1] = one.y;
-      parts[to + 2] = one.dx;
-      parts[to + 3] = one.dy;
-      parts[to + 4] = one.over;
-      parts[to + 5] = one.half;
-      parts[to + 6] = one.more;
-      kept += 1;
-    }
+/** Where a segment and its edges reach. */
+function boxOfSegment(parts: Float64Array, at: number, beyond: number, to: Box): void {
+  const [x, y, dx, dy] = [parts[at]!, parts[at + 1]!, parts[at + 2]!, parts[at + 3]!];
+  const [half, more] = [parts[at + 5]!, parts[at + 6]!];
+  const reach = Math.max(half, half + more) + beyond;
+  to.minX = Math.min(x, x + dx) - reach;
+  to.minY = Math.min(y, y + dy) - reach;
+  to.maxX = Math.max(x, x + dx) + reach;
+  to.maxY = Math.max(y, y + dy) + reach;
+}
+
+/** Where lines and their edges reach. */
+function reachOf(parts: Float64Array, beyond: number): Box {
+  const own: Box = { minX: 0, minY: 0, maxX: 0, maxY: 0 };
+  if (parts.length === 0) return own;
+  const all: Box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
+  for (let at = 0; at < parts.length; at += PARTS) {
+    boxOfSegment(parts, at, beyond, own);
+    all.minX = Math.min(all.minX, own.minX);
+    all.minY = Math.min(all.minY, own.minY);
+    all.maxX = Math.max(all.maxX, own.maxX);
+    all.maxY = Math.max(all.maxY, own.maxY);
   }
-  starts[starts.length - 1] = kept;
-  return { starts, parts: parts.slice(0, kept * PARTS) };
+  return all;
+}
+
+/** The segments by squares; of a square that is looked at only those are kept that may be the nearest somewhere in it. */
+function nearest(parts: Float64Array, beyond: number) {
+  const near = bucketsOf(
+    parts.length / PARTS,
+    (n, to) => boxOfSegment(parts, n * PARTS, beyond, to),
+    SQUARE_MM,
+  );
+  const { starts, things, across, sideMm, box } = near;
+  const ends = new Int32Array(starts.length).fill(-1);
+  const slack = sideMm * Math.SQRT1_2;
+  const closest = new Float64Array(parts.length / PARTS);
+  const endOf = (square: number): number => {
+    const known = ends[square] as number;
+    if (known >= 0) return known;
+    const [from, all] = [starts[square] as number, starts[square + 1] as number];
+    const x = box.minX + ((square % across) + 0.5) * sideMm;
+    const y = box.minY + (Math.floor(square / across) + 0.5) * sideMm;
+    let furthest = Infinity;
+    for (let k = from; k < all; k += 1) {
+      const n = things[k] as number;
+      const at = n * PARTS;
+      const [px, py] = [x - parts[at]!, y - parts[at + 1]!];
+      const [dx, dy, more] = [parts[at + 2]!, parts[at + 3]!, parts[at + 6]!];
+      const t = Math.min(1, Math.max(0, (px * dx + py * dy) * parts[at + 4]!));
+      const [ex, ey] = [px - t * dx, py - t * dy];
+      const distance = Math.sqrt(ex * ex + ey * ey) - parts[at + 5]!;
+      closest[n] = distance - slack - Math.max(0, more);
+      furthest = Math.min(furthest, distance + slack - Math.min(0, more));
+    }
+    let end = from;
+    for (let k = from; k < all; k += 1) {
+      const n = things[k] as number;
+      if ((closest[n] as number) > furthest) continue;
+      things[end] = n;
+      end += 1;
+    }
+    ends[square] = end;
+    return end;
+  };
+  return { near, endOf };
 }
 
 /** α = |[d − e, d + e] ∩ [−w, w]| / 2e, d the distance from its middle. */
@@ -81,41 +123,20 @@ export function lines({
   edgeMm,
   hides,
 }: Omit<Line, "points"> & { ways: readonly (readonly LinePoint[])[] }): Op {
-  const segments = ways.flatMap((points) =>
-    points.slice(1).map((to, n) => {
-      const from = points[n] as LinePoint;
-      const [dx, dy] = [to.x - from.x, to.y - from.y];
-      return {
-        x: from.x,
-        y: from.y,
-        dx,
-        dy,
-        half: from.halfMm,
-        more: to.halfMm - from.halfMm,
-        over: 1 / Math.max(1e-12, dx * dx + dy * dy),
-      };
-    }),
-  );
   const beyond = 1.5 * edgeMm + BLURRED_MM;
-  const near = bucketsOf(
-    segments.length,
-    (n, to) => {
-      const { x, y, dx, dy, half, more } = segments[n] as Segment;
-      const reach = Math.max(half, half + more) + beyond;
-      to.minX = Math.min(x, x + dx) - reach;
-      to.minY = Math.min(y, y + dy) - reach;
-      to.maxX = Math.max(x, x + dx) + reach;
-      to.maxY = Math.max(y, y + dy) + reach;
-    },
-    SQUARE_MM,
-  );
-  const { starts, parts } = nearest(near, segments);
+  const parts = segmentsOf(ways);
+  const box = reachOf(parts, beyond);
+  // A line that the drawn part of a picture does not meet is never sorted into squares.
+  let sorted: ReturnType<typeof nearest> | null = null;
   return {
     kind: "line",
     preserves: "nothing",
-    box: near.box,
+    box,
     back: (tile) => {
+      if (!meets(box, tile.box)) return;
+      const { near, endOf } = (sorted ??= nearest(parts, beyond));
       if (!near.meets(tile.box)) return;
+      const { starts, things } = near;
       const { index, x: xs, y: ys, live } = tile;
       for (let n = 0; n < live; n += 1) {
         const i = index[n] as number;
@@ -127,8 +148,9 @@ export function lines({
         let half = -1;
         let nx = 1;
         let ny = 0;
-        const end = (starts[square + 1] as number) * PARTS;
-        for (let at = (starts[square] as number) * PARTS; at < end; at += PARTS) {
+        const end = endOf(square);
+        for (let k = starts[square] as number; k < end; k += 1) {
+          const at = (things[k] as number) * PARTS;
           const px = x - (parts[at] as number);
           const py = y - (parts[at + 1] as number);
           const dx = parts[at + 2] as number;

@@ -1,5 +1,4 @@
 import type { Measured } from "@/core/geometry/measure";
-import type { Box } from "@/core/geometry/ring";
 import type { JobDocument } from "@/core/plan/job";
 import { VEIN_SHARE } from "@/core/pattern/passes/scene";
 import { USUAL_MANNER } from "@/core/pattern/vein";
@@ -25,19 +24,19 @@ export function veinColours(
 
 const oneDigit = (value: number) => Math.round(10 * value) / 10;
 
-/** On less than a square metre veins are finer and nearer to each other, as on a tumbler (by eye). */
-const finenessOf = ({ minX, minY, maxX, maxY }: Box): number =>
-  Math.min(1, Math.max(0.25, Math.sqrt(((maxX - minX) * (maxY - minY)) / 1e6)));
+/** On pieces of less than a square metre veins are finer and nearer to each other, as on a tumbler (by eye). */
+const finenessOf = (pieces: readonly Measured[]): number =>
+  Math.min(1, Math.max(0.25, Math.sqrt(Math.max(0, ...pieces.map(({ outline }) => outline.areaMm2)) / 1e6)));
 
-/** A set of veins of a colour across what stands in a box: the first of a job thick, the next ones thin. */
+/** A set of veins of a colour across some pieces: the first of a job thick, the next ones thin. */
 export function newSet(
   { coat, colourId, name }: { coat: Coat; colourId: string; name: string },
-  box: Box,
+  pieces: readonly Measured[],
   thick: boolean,
   angleDeg: number,
   seed: number,
 ): VeinSet {
-  const finer = finenessOf(box);
+  const finer = finenessOf(pieces);
   return {
     id: newId(),
     name,
@@ -65,6 +64,6 @@ export function newVeinMap(job: JobDocument, pieces: readonly Measured[]): VeinM
     places: Object.fromEntries(places),
     sets: colours
       .slice(0, 4)
-      .map((colour, n) => redrawn(newSet(colour, box, n === 0, angleDeg + 4 * n, 7 + n), box, newId)),
+      .map((colour, n) => redrawn(newSet(colour, pieces, n === 0, angleDeg + 4 * n, 7 + n), box, newId)),
   };
 }

@@ -32,6 +32,7 @@ export function PieceChoice({
   return (
     <SelectField
       label="Piece"
+      hideLabel
       value={piece.id}
       onChange={(event) => choose(event.target.value)}
       frame={className}

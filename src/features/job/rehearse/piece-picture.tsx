@@ -5,7 +5,9 @@ import type { Point } from "@/core/geometry/curves";
 import { cutOutRing } from "@/core/geometry/cut-out";
 import { onUnrolled, unrolledBand, unrolledWall, type Tumbler } from "@/core/geometry/frustum";
 import type { Measured } from "@/core/geometry/measure";
+import type { Box } from "@/core/geometry/ring";
 import { unfoldedBox, unfoldedFaces } from "@/core/geometry/unfold";
+import { classNames } from "@/ui/class-names";
 import type { Picture } from "./use-picture";
 
 /** What is seen of a piece, mm: its top with its faces folded out, or its wall unrolled. */
@@ -132,6 +134,31 @@ export function drawPiece(
 /** A place on the piece that something is said about. */
 export type Mark = { words: string; x: number; y: number };
 
+/** The strips in the order in which they are poured, along the edge of the picture: a tick where each meets the wet edge of the one before. */
+function StripEdges({ strips, seen }: { strips: readonly Box[]; seen: ReturnType<typeof seenSize> }) {
+  const lengthwise = runsAlong(strips);
+  const share = (mm: number, whole: number) => `${(100 * mm) / whole}%`;
+  return strips.map(({ minX, minY, maxX, maxY }, n) => (
+    <span
+      key={n}
+      style={
+        lengthwise
+          ? { left: share(minX - seen.fromX, seen.widthMm), width: share(maxX - minX, seen.widthMm) }
+          : { top: share(minY - seen.fromY, seen.heightMm), height: share(maxY - minY, seen.heightMm) }
+      }
+      className={classNames(
+        "absolute label leading-none grid place-items-center border-ink-soft",
+        lengthwise ? "-top-4 h-3 border-l" : "-left-14 w-12 border-t",
+        n === strips.length - 1 && (lengthwise ? "border-r" : "border-b"),
+      )}
+    >
+      strip {n + 1}
+    </span>
+  ));
+}
+
+const runsAlong = ([first, second]: readonly Box[]) => Boolean(first && second && second.minX > first.minX);
+
 /** A rehearsed picture within the outline of its piece, with numbered marks where something is said of a place. */
 export function PiecePicture({
   picture,
@@ -139,12 +166,15 @@ export function PiecePicture({
   name,
   width,
   marks = [],
+  strips = [],
 }: {
   picture: Picture | null;
   piece: Measured;
   name: string;
   width: number;
   marks?: readonly Mark[];
+  /** Where it is poured one after the other: told at their wet edges. */
+  strips?: readonly Box[];
 }) {
   const ref = useRef<HTMLCanvasElement>(null);
   const { widthMm, heightMm, fromX, fromY } = seenSize(piece);
@@ -153,7 +183,11 @@ export function PiecePicture({
     if (ref.current && picture) drawPiece(ref.current, picture.canvas, piece, width);
   }, [picture, piece, width]);
   return (
-    <div className="relative" style={{ width, height }}>
+    <div
+      className={classNames("relative", strips.length > 1 && (runsAlong(strips) ? "mt-4" : "ml-14"))}
+      style={{ width, height }}
+    >
+      <StripEdges strips={strips} seen={{ widthMm, heightMm, fromX, fromY }} />
       <canvas ref={ref} role="img" aria-label={name} style={{ width, height }} className="block" />
       {marks.map(({ words, x, y }, n) => (
         <span

@@ -1,7 +1,11 @@
 "use client";
 
-import type { ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import type { Measured } from "@/core/geometry/measure";
+import { covers } from "@/core/schedule/coat";
+import { Button } from "@/ui/button";
+import { useJob } from "../workspace/use-job";
+import { LooksDialog } from "./looks-dialog";
 import { PieceChoice } from "./piece-choice";
 import { RehearseNav } from "./rehearse-nav";
 
@@ -34,11 +38,29 @@ export function RehearseHead({
 }
 
 export function NothingToRehearse() {
+  const { document, plan } = useJob();
+  const [looks, setLooks] = useState(false);
+  const colour = document.coats.find(({ kind }) => kind === "colour");
+  const piece = colour && plan.pieces.find(({ id }) => covers(colour, id));
   return (
     <main className="flex-1 px-7 py-8 text-ink-soft">
       <p className="heading text-xl text-ink mb-1">Nothing to rehearse yet.</p>
-      Measure a piece and give it a colour coat with passes in Build: the pour is seen here before it is
-      poured.
+      {piece ? (
+        <>
+          <p className="mb-4">
+            {colour.name} has no passes: take a look of the trade to begin with, or add passes in Build.
+          </p>
+          <Button weight="primary" onClick={() => setLooks(true)}>
+            Looks
+          </Button>
+        </>
+      ) : (
+        <p>
+          Measure a piece and give it a colour coat with passes in Build: the pour is seen here before it is
+          poured.
+        </p>
+      )}
+      {looks && piece && <LooksDialog piece={piece} onClose={() => setLooks(false)} />}
     </main>
   );
 }

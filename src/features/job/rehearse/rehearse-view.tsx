@@ -57,8 +57,8 @@ export function RehearseView() {
   }, [playing, done, many]);
   const measures = picture?.measures ?? null;
   const findings = useMemo(
-    () => (of && measures ? judgePicture(of, measures, document.target) : []),
-    [of, measures, document.target],
+    () => (of && measures ? judgePicture(of, measures, document.target, spread) : []),
+    [of, measures, document.target, spread],
   );
   if (!piece || !of) return <NothingToRehearse />;
   const set = (next: Partial<typeof USUAL_REHEARSAL>) =>
@@ -122,6 +122,7 @@ export function RehearseView() {
                 name={`${piece.name} after ${seen} of ${many} passes`}
                 width={wide}
                 marks={before ? [] : marks}
+                strips={of.strips}
               />
             </div>
           ))}

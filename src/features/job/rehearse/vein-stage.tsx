@@ -264,10 +264,14 @@ export function VeinStage({
         )}
         {pieces.map((piece) => {
           const place = places.get(piece.id);
-          // Where there is no room for a name, the number of several stands alone.
-          const long = piece.name.length * LETTER_PX > piece.outline.widthMm * scale;
+          // Where there is no room for a name, the numbers of several stand alone.
+          const several = piece.piece.count > 1;
+          const longest = piece.piece.name.length + (several ? 3 : 0);
+          const room = 0.8 * piece.outline.widthMm * scale;
           const label =
-            long && piece.piece.count > 1 ? piece.name.slice(piece.piece.name.length + 1) : piece.name;
+            several && longest * LETTER_PX > room
+              ? piece.name.slice(piece.piece.name.length + 1)
+              : piece.name;
           const middle =
             place && toMap(place, { x: piece.outline.widthMm / 2, y: piece.outline.heightMm + 0 });
           return (

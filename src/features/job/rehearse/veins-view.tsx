@@ -173,7 +173,7 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
                       redrawn(
                         newSet(
                           colour,
-                          box,
+                          pieces,
                           false,
                           document.rehearsal?.angleDeg ?? 26,
                           40 + before.sets.length,
