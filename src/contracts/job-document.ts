@@ -19,6 +19,7 @@ import { MOST_CORNERS } from "@/core/drawing-files/imported-piece";
 import {
   DROP_WORDS,
   POUR_WORDS,
+  THINNEST_VEIN_MM,
   WAY_WORDS,
   WORK_TOOL_WORDS,
   type DropSize,
@@ -352,7 +353,7 @@ const veinMap = z.object({
         colourId: partId,
         angleDeg: z.number().min(-180).max(180),
         metresPerM2: z.number().min(0.1).max(40),
-        thickMm: z.number().min(0.3).max(200),
+        thickMm: z.number().min(THINNEST_VEIN_MM).max(200),
         manner,
         seed: z.number().int().min(0).max(999_999),
         veins: z
@@ -360,7 +361,7 @@ const veinMap = z.object({
             z.object({
               id: partId,
               seed: z.number().int().min(0).max(2_000_000),
-              thickMm: z.number().min(0.3).max(300),
+              thickMm: z.number().min(THINNEST_VEIN_MM).max(300),
               points: z.array(pair).min(2).max(120, "A vein has at most 120 points."),
               locked: z.boolean().optional(),
             }),

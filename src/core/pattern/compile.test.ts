@@ -226,7 +226,7 @@ test("a small piece and a long one are rehearsed too, with no more operations th
       box: { minX: 0, minY: 0, maxX: widthMm, maxY: heightMm },
     });
     const { ops } = compile(of);
-    expect(ops.length).toBeLessThan(700);
+    expect(ops.length).toBeLessThan(1200);
     const sum = onTop(evaluate(ops, sheetOf(of, 60))).reduce((total, share) => total + share, 0);
     expect(sum).toBeGreaterThan(0.98);
     expect(sum).toBeLessThan(1.0001);
@@ -431,4 +431,19 @@ describe("strip by strip", () => {
     );
     left!.forEach((share, colour) => expect(Math.abs(share - right![colour]!)).toBeLessThan(0.2));
   });
+});
+
+test("a large piece is worked as densely as a counter of a square metre and a half", () => {
+  const pullsPerM2 = (wide: number, high: number) => {
+    const of = rehearsal(["lay", "palm"], {
+      box: { minX: 0, minY: 0, maxX: wide, maxY: high },
+      topMm: { wide, high },
+    });
+    const { ops, steps } = compile(of);
+    return ops.slice(steps[0]!.ops).filter(({ press }) => press).length / ((wide * high) / 1e6);
+  };
+  const counter = pullsPerM2(2400, 625);
+  expect(pullsPerM2(2250, 2000) / counter).toBeCloseTo(1, 1);
+  // Beyond three such counters no more is done than can be followed.
+  expect(pullsPerM2(6000, 2500) / counter).toBeCloseTo(0.3, 1);
 });

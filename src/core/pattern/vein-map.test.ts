@@ -201,6 +201,23 @@ test("drawn anew, what is locked stays and the rest is another; as dense as is a
   expect(redrawn({ ...first, metresPerM2: 9 }, box, newId).veins.length).toBeGreaterThan(first.veins.length);
 });
 
+test("however thin a set is, no vein of it is thinner than can be drawn and kept", () => {
+  const pieces = [slab(300, 200)];
+  const box = mapBox(pieces, placesOf(pieces, {}));
+  for (const seed of [1, 2, 3, 4]) {
+    const { veins } = redrawn({ ...set([]), thickMm: 0.3, metresPerM2: 24, seed }, box, newId);
+    expect(veins.length).toBeGreaterThan(1);
+    expect(Math.min(...veins.map(({ thickMm }) => thickMm))).toBeGreaterThanOrEqual(0.3);
+  }
+});
+
+test("laid out by itself, a row of pieces has all faces folded out clear of each other", () => {
+  const pieces = [slab(1600, 600, true), slab(900, 600, true), slab(300, 300, true)];
+  const places = placesOf(pieces, {});
+  const boxes = pieces.map((piece) => mapBox([piece], places));
+  boxes.slice(1).forEach(({ minX }, n) => expect(minX).toBeGreaterThan(boxes[n]!.maxX));
+});
+
 test("a piece pulled near another snaps to it; far from all it stays where it is let go", () => {
   const [one, other] = [slab(1000, 600), slab(800, 600)];
   const others = [{ piece: one, place: HOME }];

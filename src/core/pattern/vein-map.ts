@@ -6,6 +6,7 @@ import { unfoldedBox, unfoldedFaces } from "../geometry/unfold";
 import type { LinePoint } from "./ops/line";
 import type { PlannedVeins } from "./rehearsal";
 import { aroundOf } from "./standing";
+import { THINNEST_VEIN_MM } from "./work";
 import { growVeins, veinWays, type Vein, type VeinManner, type VeinWay } from "./vein";
 
 /** A vein of the map, in the coordinates of all pieces as they will stand. */
@@ -124,7 +125,7 @@ export function redrawn(set: VeinSet, box: Box, newId: () => string): VeinSet {
       ...grown.slice(kept.length).map(({ seed, points, thickMm }): MapVein => ({
         id: newId(),
         seed,
-        thickMm: Math.round(thickMm * 10) / 10,
+        thickMm: Math.max(THINNEST_VEIN_MM, Math.round(thickMm * 10) / 10),
         points: points.map(({ x, y }): Pair => [Math.round(x), Math.round(y)]),
       })),
     ],

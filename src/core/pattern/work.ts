@@ -73,3 +73,6 @@ export type PassWork = {
   /** Width and height of the piece they were drawn on, mm: on another piece they are drawn out to its size. */
   strokesOnMm?: readonly [number, number];
 };
+
+/** Thinner than this no vein is drawn, mm. */
+export const THINNEST_VEIN_MM = 0.3;

@@ -81,14 +81,14 @@ describe("a floor that takes several batches", () => {
     return { ...job, pieces: [piece] };
   };
   test("is poured strip by strip, in the order of its batches, and the strips are the floor", () => {
-    const long = hall(14_000);
+    const long = hall(9000);
     const { strips, rehearsal } = of(long)!;
     const batches = derivePlan(long, cards).coats.find(({ coat }) => coat.kind === "colour")!.batched!
       .batches;
     expect(strips.length).toBe(batches.length);
     expect(strips.length).toBeGreaterThan(1);
     expect(strips[0]!.minX).toBe(0);
-    expect(strips.at(-1)!.maxX).toBeCloseTo(14_000, 1);
+    expect(strips.at(-1)!.maxX).toBeCloseTo(9000, 1);
     strips.slice(1).forEach(({ minX, minY, maxY }, n) => {
       expect(minX).toBeCloseTo(strips[n]!.maxX, 6);
       expect(maxY - minY).toBeCloseTo(1500, 6);
@@ -98,7 +98,7 @@ describe("a floor that takes several batches", () => {
   test("very many of them are taken together; a small floor and a counter are poured as one", () => {
     const { strips } = of(hall(120_000))!;
     expect(strips.length).toBeGreaterThan(3);
-    expect(strips.length).toBeLessThanOrEqual(8);
+    expect(strips.length).toBeLessThanOrEqual(6);
     expect(strips.at(-1)!.maxX).toBeCloseTo(120_000, 0);
     expect(of(hall(700))!.strips).toEqual([]);
     expect(of(job)!.strips).toEqual([]);

@@ -127,7 +127,7 @@ const isPatterned = (coat: Coat, piece: Measured) =>
   coat.kind === "colour" || coat.kind === "vein" || (isFill(coat) && piece.fillMl !== null);
 
 /** More strips than these are not followed: neighbours are taken together. */
-const MOST_STRIPS = 8;
+const MOST_STRIPS = 6;
 
 /** A floor is poured and worked batch by batch, each section against the wet edge of the one before. */
 function stripsOf({ batched }: PlannedCoat, { piece }: Measured): Box[] | null {
@@ -136,12 +136,12 @@ function stripsOf({ batched }: PlannedCoat, { piece }: Measured): Box[] | null {
     .flatMap((batch) => batch.sections)
     .filter(({ pieceId, copy }) => pieceId === piece.id && copy === 1);
   if (sections.length < 2) return null;
-  const together = Math.ceil(sections.length / MOST_STRIPS);
-  const strips = sections.flatMap(({ fromMm }, n) => {
-    if (n % together > 0) return [];
-    const last = sections[Math.min(sections.length, n + together) - 1] as Section;
-    return stretchOf(piece, fromMm, last.toMm) ?? [];
-  });
+  const many = Math.min(MOST_STRIPS, sections.length);
+  const at = (strip: number) => Math.floor((strip * sections.length) / many);
+  const strips = Array.from({ length: many }, (_, n) => {
+    const [first, last] = [sections[at(n)] as Section, sections[at(n + 1) - 1] as Section];
+    return stretchOf(piece, first.fromMm, last.toMm) ?? [];
+  }).flat();
   return strips.length > 1 ? strips : null;
 }
 

@@ -4,7 +4,7 @@ import { Fragment } from "react";
 import type { Crossing, PieceVein } from "@/core/pattern/tape";
 import type { UnitSystem } from "@/core/units/dimension";
 import { otherSystem, quantityText } from "@/core/units/format-quantity";
-import { KIND_WORDS, toldStretches, turnWords } from "../sheets/tape-rows";
+import { KIND_WORDS, toldStretches, turnWords, widthText } from "../sheets/tape-rows";
 import { useJob } from "../workspace/use-job";
 
 /** Where a vein comes over an edge: the number for the tape, large, and from which end it is laid. */
@@ -64,8 +64,7 @@ export function TapeList({ veins }: { veins: readonly PieceVein[] }) {
                     <End crossing={stretch.leaves} none="ends on the piece" system={system} />
                   </td>
                   <td className="py-1.5 figure">
-                    {edge ? quantityText(edge.widthMm, "length", system) : "—"} ·{" "}
-                    {quantityText(stretch.widestMm, "length", system)}
+                    {edge ? widthText(edge.widthMm, system) : "—"} · {widthText(stretch.widestMm, system)}
                   </td>
                 </tr>
                 {turns && stretch.kind === "main" && (

@@ -2,6 +2,7 @@
 
 import type { VeinManner } from "@/core/pattern/vein";
 import type { MapVein, VeinSet } from "@/core/pattern/vein-map";
+import { THINNEST_VEIN_MM } from "@/core/pattern/work";
 import type { Spread } from "@/core/numerics/spread";
 import { otherSystem, quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
@@ -91,7 +92,7 @@ export function VeinSetForm({
           label="Density"
           value={set.metresPerM2}
           min={0.4}
-          max={10}
+          max={24}
           step={0.2}
           words={`${set.metresPerM2.toFixed(1)} m/m²`}
           onChange={(metresPerM2) => onRedraw({ metresPerM2 })}
@@ -176,7 +177,7 @@ export function VeinForm({
           value={vein.thickMm}
           dimension="length"
           system={system}
-          bounds={{ min: 0.3, max: 80 }}
+          bounds={{ min: THINNEST_VEIN_MM, max: 80 }}
           onChange={(thickMm) => onChange({ thickMm, locked: true })}
           className="w-24"
           bare

@@ -16,18 +16,33 @@ export function endWords(crossing: Crossing | null, verb: "enters" | "leaves", s
 
 /** Where a stretch turns in between, of the first so many turns. */
 const MOST_TURNS = 12;
-export function turnWords({ turns, turnsFrom: [left, back] }: VeinStretch, system: UnitSystem): string | null {
+export function turnWords(
+  { turns, turnsFrom: [left, back] }: VeinStretch,
+  system: UnitSystem,
+): string | null {
   const told = turns
     .slice(0, MOST_TURNS)
     .map(({ xMm, yMm }) => `${quantityText(xMm, "length", system)} · ${quantityText(yMm, "length", system)}`);
   return told.length > 0 ? `over ${told.join(", ")} (from ${left} · from ${back})` : null;
 }
 
+/** Finer than this is not told apart, mm: a sixteenth of an inch, and a tenth of a millimetre. */
+const FINEST_MM = { us: 25.4 / 16, metric: 0.1 } as const;
+
+/** A width, where a hair is not nothing. */
+export const widthText = (mm: number, system: UnitSystem): string =>
+  mm < FINEST_MM[system] / 2
+    ? `under ${quantityText(FINEST_MM[system], "length", system)}`
+    : quantityText(mm, "length", system);
+
+const bothWidths = (mm: number, system: UnitSystem): string =>
+  `${widthText(mm, system)} (${widthText(mm, otherSystem(system))})`;
+
 export const widthWords = ({ enters, leaves, widestMm }: VeinStretch, system: UnitSystem): string => {
   const edge = leaves ?? enters;
   return edge
-    ? `${both(edge.widthMm, system)} wide there, at most ${quantityText(widestMm, "length", system)}`
-    : `at most ${both(widestMm, system)} wide`;
+    ? `${bothWidths(edge.widthMm, system)} wide there, at most ${widthText(widestMm, system)}`
+    : `at most ${bothWidths(widestMm, system)} wide`;
 };
 
 export const KIND_WORDS = { main: "", branch: "branch", hair: "hair" } as const;
