@@ -189,3 +189,35 @@ test("a river in layers: what a later layer covers is not called swallowed", asy
   });
   await expect(page.getByText("it is swallowed")).toHaveCount(0);
 });
+
+test("a floor is rehearsed strip by strip, as its batches are poured; a job without passes begins with a look", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await signIn(page);
+  await openCopy(page, "Hallway floor");
+  await stage(page, "Rehearse");
+  const picture = page.getByRole("img", { name: /^Hallway after/ });
+  await expect.poll(async () => (await drawn(picture)).seen, { timeout: 30_000 }).toBeGreaterThan(10_000);
+  const strips = page.getByText(/^strip \d$/);
+  await expect(strips.first()).toBeVisible();
+  const many = await strips.count();
+  expect(many).toBeGreaterThan(1);
+  // Side by side along the picture, from its one end to its other.
+  const box = (await picture.boundingBox())!;
+  const boxes = await Promise.all((await strips.all()).map(async (strip) => (await strip.boundingBox())!));
+  expect(Math.abs(boxes[0]!.x - box.x)).toBeLessThan(2);
+  expect(Math.abs(boxes.at(-1)!.x + boxes.at(-1)!.width - box.x - box.width)).toBeLessThan(2);
+  expect(Math.abs(boxes[1]!.x - boxes[0]!.x - boxes[0]!.width)).toBeLessThan(2);
+  await stage(page, "Build");
+
+  await openCopy(page, "Market tumblers");
+  await stage(page, "Rehearse");
+  await expect(page.getByRole("main")).toContainText(/has no passes: take a look/);
+  await page.getByRole("button", { name: "Looks" }).click();
+  await page
+    .getByRole("dialog", { name: /^Looks/ })
+    .getByRole("button", { name: /^Striped tumbler/ })
+    .click();
+  await expect(page.getByRole("img", { name: /^Tumbler after/ })).toBeVisible();
+});

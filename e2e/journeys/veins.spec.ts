@@ -144,3 +144,74 @@ test("the template: DXF and PDF measured back to 0.5 mm, the list in both unit s
   expect(high).toBeLessThanOrEqual(maxY);
   expect(vertices.filter(({ x, y }) => !near(10 + x - minX, 16 + maxY - y))).toEqual([]);
 });
+
+/** A copy of a job with a look that has veins, its pieces laid out on the vein map. */
+async function layOut(page: Page, job: string): Promise<void> {
+  await signIn(page);
+  await openCopy(page, job);
+  await stage(page, "Rehearse");
+  await page.getByRole("button", { name: "Looks" }).click();
+  await page
+    .getByRole("dialog", { name: /^Looks/ })
+    .getByRole("button", { name: /^Pale ground/ })
+    .click();
+  await saved(page);
+  await page.goto(`${page.url().replace(/\/$/, "")}/veins`);
+  await page.getByRole("button", { name: "Lay out the pieces and draw veins" }).click();
+}
+
+test("each of a dozen coasters stands by itself: pulled by itself, with its own list and template", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await layOut(page, "Club coasters, a dozen");
+  const map = page.getByRole("group", { name: "Pieces and veins as they will stand" });
+  await expect(map.getByRole("button", { name: /^Coaster \d+: / })).toHaveCount(12);
+  await page.getByLabel("Piece", { exact: true }).selectOption("Coaster 3");
+  const list = page.getByRole("region", { name: "Tape list of Coaster 3" });
+  await expect(list).toContainText(/rim, from its start/);
+  const first = map.getByRole("button", { name: /^Coaster 1: / });
+  const third = map.getByRole("button", { name: /^Coaster 3: / });
+  const stays = (await first.boundingBox())!.x;
+  const before = await list.innerText();
+  await third.focus();
+  // 50 mm are half a coaster: another part of the stone lies on it.
+  await page.keyboard.press("Shift+ArrowDown");
+  await expect.poll(() => list.innerText()).not.toBe(before);
+  expect(Math.abs((await first.boundingBox())!.x - stays)).toBeLessThan(2);
+  await saved(page);
+  await page.reload();
+  await third.focus();
+  const { text } = await pdfText(await download(page, "PDF, full scale, A4"));
+  expect(text).toContain("Coaster 3");
+  expect(text).toMatch(/rim at/);
+});
+
+test("tumblers: veins go around the wall, told from its seam and rim; the template is the wall unrolled", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await layOut(page, "Market tumblers");
+  const map = page.getByRole("group", { name: "Pieces and veins as they will stand" });
+  await expect(map.getByRole("button", { name: /^Tumbler \d+: / })).toHaveCount(24);
+  // One of the first that a vein goes around.
+  const list = page.getByRole("region", { name: /^Tape list of/ });
+  let seam = "";
+  for (let n = 1; n <= 24 && !seam.includes("the seam, from the rim"); n += 1) {
+    await page.getByLabel("Piece", { exact: true }).selectOption(`Tumbler ${n}`);
+    await expect(list).toHaveAccessibleName(`Tape list of Tumbler ${n}`);
+    seam = await list.innerText();
+  }
+  expect(seam).toContain("the seam, from the rim");
+  const drawing = new DxfParser().parseSync((await download(page, "DXF")).toString("utf8"))!;
+  const lines = drawing.entities as unknown as { layer: string; vertices: { x: number; y: number }[] }[];
+  const outline = lines.find(({ layer }) => layer === "OUTLINE")!.vertices;
+  // 88 mm at the rim, 70 at the base, 172 high: the apex is s·D/(D − d) = 172.235 · 88/18 from the rim.
+  const chord = 2 * ((172.235 * 88) / 18) * Math.sin((Math.PI * 88) / 2 / ((172.235 * 88) / 18));
+  const xs = outline.map(({ x }) => x);
+  expect(Math.abs(Math.max(...xs) - Math.min(...xs) - chord)).toBeLessThan(0.5);
+  // The band left bare at the rim, and the patch for the decal.
+  expect(lines.filter(({ layer }) => layer === "CUTOUTS").length).toBe(2);
+  await stage(page, "Rehearse");
+  await expect(page.getByRole("img", { name: /^Tumbler after \d+ of \d+ passes$/ })).toBeVisible();
+});

@@ -11,22 +11,31 @@ export type Stage = {
 
 const TICKS = 20;
 
+/** On a phone the scale is longer than the screen: the mark where one is comes into view. */
+const bringIntoView = (mark: HTMLElement | null) => {
+  mark?.scrollIntoView({ inline: "center", block: "nearest" });
+};
+
 /** The ruler carries the job: its stages are marks on a scale, the current one underlined in the signal. */
 export function Ruler({ stages, current }: { stages: readonly Stage[]; current: string }) {
   return (
-    <nav aria-label="Stages of the job" className="off-paper px-7 pt-2">
-      <ol className="flex border-b border-ink">
+    <nav aria-label="Stages of the job" className="off-paper px-7 pt-2 max-md:px-4 max-md:overflow-x-auto">
+      <ol className="flex border-b border-ink max-md:w-max">
         {stages.map((stage, index) => {
           const here = stage.name === current;
           return (
-            <li key={stage.name} className="flex-1 relative">
+            <li
+              key={stage.name}
+              ref={here ? bringIntoView : undefined}
+              className="flex-1 relative max-md:min-w-21"
+            >
               <Link
                 href={stage.href}
                 aria-current={here ? "page" : undefined}
                 onPointerEnter={stage.onApproach}
                 onFocus={stage.onApproach}
                 className={classNames(
-                  "block pl-2 pb-[26px] pt-0.5 hover:text-ink",
+                  "block pl-2 pb-[26px] pt-0.5 whitespace-nowrap hover:text-ink",
                   here ? "heading text-ink" : "text-ink-soft",
                 )}
               >

@@ -1,13 +1,11 @@
 "use client";
 
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useState } from "react";
 
-/** Size of an element as the page lays it out; zero until known. */
+/** Size of an element as the page lays it out, whenever it comes into it; zero until known. */
 export function useSize<Kind extends HTMLElement>() {
-  const ref = useRef<Kind>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
-  useEffect(() => {
-    const element = ref.current;
+  const ref = useCallback((element: Kind | null) => {
     if (!element) return;
     const observer = new ResizeObserver(([entry]) => {
       if (entry)

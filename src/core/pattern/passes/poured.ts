@@ -4,7 +4,7 @@ import { cover } from "../ops/cover";
 import { field } from "../ops/field";
 import { wobble } from "../ops/wobble";
 import { nests, puddleRadiusMm, puddles, ribbons, shadows } from "../scene/pours";
-import { acrossOf, between, sourceOf } from "../scene/random";
+import { acrossOf, between, countersIn, sourceOf } from "../scene/random";
 import type { PourStyle } from "../work";
 import { countOf, VEIN_SHARE, type Scene } from "./scene";
 
@@ -36,7 +36,9 @@ export function nested(
       colours: row,
       many: Math.max(
         1,
-        Math.round(9 * dense * (share / total + 0.12) * Math.min(2.2, Math.max(0.5, areaM2))),
+        Math.round(
+          9 * dense * (share / total + 0.12) * Math.min(2.2 * countersIn(areaM2), Math.max(0.5, areaM2)),
+        ),
       ),
       wideMm: (pass.work.wideMm ?? 62) * reach,
       angle,
@@ -103,7 +105,7 @@ const POURED: Record<PourStyle, (scene: Scene) => Op[]> = {
       // As many as cover their share, for what comes later lies on some of it; where they would be too many they are wider.
       const wideMm = (pass.work.wideMm ?? 30) * Math.max(0.5, reach) * (0.6 + share);
       const wanted = (1.6 * share * many * areaM2 * 1e6) / (0.43 * acrossOf(box) * 0.7 * wideMm);
-      const count = Math.max(2, Math.min(44, Math.round(wanted)));
+      const count = Math.max(2, Math.min(Math.round(44 * countersIn(areaM2)), Math.round(wanted)));
       return ribbons(box, {
         colours: n % 2 === 0 ? [colour, largest] : [colour],
         many: count,

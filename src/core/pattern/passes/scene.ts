@@ -1,6 +1,7 @@
 import type { Box } from "../../geometry/ring";
 import type { RehearsedCoat, RehearsedPass, Rehearsal } from "../rehearsal";
 import type { Unlike } from "../scene/cells";
+import { countersIn } from "../scene/random";
 
 /** One pass with all that it hangs on. */
 export type PassScene = {
@@ -29,19 +30,9 @@ export type Scene = PassScene & {
   forVeins: RehearsedCoat["colours"];
 };
 
-/** From this area on, m², a piece is worked as densely as one of it; from so many times it on no more is done than can be followed. */
-const COUNTER_M2 = 1.5;
-const MOST_COUNTERS = 3;
-
 /** A piece smaller than a hand still gets a few pulls; `most` is what a counter gets, and a larger piece as much of it as it is larger. */
 export const countOf = (perM2: number, areaM2: number, most: number) =>
-  Math.max(
-    3,
-    Math.min(
-      Math.round(most * Math.min(MOST_COUNTERS, Math.max(1, areaM2 / COUNTER_M2))),
-      Math.round(perM2 * areaM2),
-    ),
-  );
+  Math.max(3, Math.min(Math.round(most * countersIn(areaM2)), Math.round(perM2 * areaM2)));
 
 /** Colours with no more of a coat than this are kept for its veins, where it has any. */
 export const VEIN_SHARE = 0.06;

@@ -2,7 +2,7 @@ import type { Box } from "../../geometry/ring";
 import type { Op } from "../op";
 import { drop } from "../ops/drop";
 import { line, type LinePoint } from "../ops/line";
-import { acrossOf, areaOf, around, between, sourceOf, spread, wander } from "./random";
+import { acrossOf, areaOf, around, between, countersIn, sourceOf, spread, wander } from "./random";
 
 /** A fresh coating resin, m²/s, and for how long a puddle runs before it is worked, s (assumed). */
 const FRESH_M2_S = 9e-4;
@@ -13,7 +13,7 @@ const G = 9.81;
 export const puddleRadiusMm = (ml: number, seconds = RUNS_S, viscosityM2S = FRESH_M2_S): number =>
   1000 * 0.894 * ((G * (ml * 1e-6) ** 3 * seconds) / (3 * viscosityM2S)) ** (1 / 8);
 
-/** More puddles of a colour than these nobody pours. */
+/** More puddles of a colour than these nobody pours on a counter. */
 const MOST_PUDDLES = 48;
 
 /** Puddles of a colour that cover a share of the piece. */
@@ -43,8 +43,8 @@ export function puddles(
 ): Op[] {
   const random = sourceOf(seed, 11 + colour);
   const wanted = Math.max(1, Math.round((cover * areaOf(box)) / (Math.PI * radiusMm ** 2)));
-  const many = Math.min(MOST_PUDDLES, wanted);
-  // On a large piece they are larger rather than more.
+  const many = Math.min(Math.round(MOST_PUDDLES * countersIn(areaOf(box) / 1e6)), wanted);
+  // Where they would be more, they are larger.
   const mean = radiusMm * Math.sqrt(wanted / many);
   return spread(around(box, mean * 0.3), many, random).map(({ x, y }, n) => {
     const radius = mean * between(random, 0.7, 1.35);

@@ -32,6 +32,11 @@ export const around = (box: Box, by: number): Box => ({
 export const areaOf = (box: Box) => (box.maxX - box.minX) * (box.maxY - box.minY);
 export const acrossOf = (box: Box) => Math.hypot(box.maxX - box.minX, box.maxY - box.minY);
 
+/** Up to this area, m², a piece has no more of anything than a counter; a larger one as much more, up to so many times it, as can be followed. */
+const COUNTER_M2 = 1.5;
+const MOST_COUNTERS = 3;
+export const countersIn = (areaM2: number) => Math.min(MOST_COUNTERS, Math.max(1, areaM2 / COUNTER_M2));
+
 /** A way that wanders: a direction with a slow noise of its own. */
 export function wander(
   from: { x: number; y: number },
