@@ -36,6 +36,11 @@ test("the piece after each of its passes: drawn, played, scrubbed; shares on top
 
   // The base alone is one colour; by keys the passes come back one after the other.
   const passes = page.getByRole("group", { name: "The passes" });
+  // Each pass small above its name, the base one colour, the last as lively as the large picture.
+  const small = passes.locator("canvas");
+  await expect(small).toHaveCount(await passes.getByRole("button", { name: /^(?!Play)/ }).count());
+  await expect.poll(async () => (await drawn(small.last())).spread, { timeout: 20_000 }).toBeGreaterThan(15);
+  expect((await drawn(small.first())).spread).toBeLessThan(12);
   await passes.getByRole("button", { name: /^Base/ }).click();
   await expect.poll(async () => (await drawn(picture)).spread, { timeout: 20_000 }).toBeLessThan(12);
   await passes.getByRole("button", { name: /^Base/ }).focus();

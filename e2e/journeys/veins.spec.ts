@@ -95,6 +95,53 @@ test("pieces are moved and turned; the volume goes into Cups", async ({ page }) 
   await expect(page.getByLabel(/Share of Graphite/)).toBeVisible();
 });
 
+test("a vein is drawn by hand or added by keys; sets are laid in another order and colour", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await openMap(page);
+  const map = page.getByRole("group", { name: "Pieces and veins as they will stand" });
+  const graphite = page.getByRole("region", { name: "Veins: Graphite" });
+  const many = await map.getByRole("button", { name: /^Graphite vein \d+/ }).count();
+  // Left by Escape, nothing is drawn and pieces can be pulled again.
+  await graphite.getByRole("button", { name: "draw a vein" }).click();
+  await expect(graphite.getByRole("button", { name: /^drawing/ })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(graphite.getByRole("button", { name: "draw a vein" })).toBeVisible();
+
+  await graphite.getByRole("button", { name: "draw a vein" }).click();
+  const box = (await map.boundingBox())!;
+  await page.mouse.move(box.x + 60, box.y + 160);
+  await page.mouse.down();
+  for (let n = 1; n <= 30; n += 1)
+    await page.mouse.move(box.x + 60 + 14 * n, box.y + 160 - n + 12 * Math.sin(n / 4));
+  await page.mouse.up();
+  const drawn = map.getByRole("button", { name: `Graphite vein ${many + 1}, locked` });
+  await expect(drawn).toBeVisible();
+  // Its points lie where the hand went, the first one where it was set down.
+  const first = (await map.getByRole("button", { name: /^Point 1 of/ }).boundingBox())!;
+  expect(Math.abs(first.x + first.width / 2 - box.x - 60)).toBeLessThan(3);
+  expect(Math.abs(first.y + first.height / 2 - box.y - 160)).toBeLessThan(3);
+
+  await graphite.getByRole("button", { name: "add one across" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(map.getByRole("button", { name: `Graphite vein ${many + 2}, locked` })).toBeVisible();
+
+  const sets = page.getByRole("region", { name: /^Veins: / });
+  const names = async () =>
+    Promise.all((await sets.all()).map((set) => set.getByRole("heading").first().innerText()));
+  const before = await names();
+  expect(before.length).toBeGreaterThan(1);
+  await page.getByRole("button", { name: /^Lay .* earlier$/ }).click();
+  await expect.poll(names).toEqual([before[1], before[0], ...before.slice(2)]);
+  await sets.first().getByRole("button", { name: "another colour" }).click();
+  await page.getByRole("menuitem").first().click();
+  await expect.poll(async () => (await names())[0]).not.toBe(before[1]);
+  await saved(page);
+  await page.reload();
+  await expect(map.getByRole("button", { name: `Graphite vein ${many + 2}, locked` })).toBeVisible();
+});
+
 test("the template: DXF and PDF measured back to 0.5 mm, the list in both unit systems", async ({ page }) => {
   test.setTimeout(120_000);
   await openMap(page);

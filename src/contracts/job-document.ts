@@ -18,6 +18,8 @@ import {
 import { MOST_CORNERS } from "@/core/drawing-files/imported-piece";
 import {
   DROP_WORDS,
+  MOST_VEINS,
+  MOST_VEIN_SETS,
   POUR_WORDS,
   THINNEST_VEIN_MM,
   WAY_WORDS,
@@ -366,10 +368,10 @@ const veinMap = z.object({
               locked: z.boolean().optional(),
             }),
           )
-          .max(80, "A set has at most 80 veins."),
+          .max(MOST_VEINS, `A set has at most ${MOST_VEINS} veins.`),
       }),
     )
-    .max(8, "At most 8 sets of veins."),
+    .max(MOST_VEIN_SETS, `At most ${MOST_VEIN_SETS} sets of veins.`),
 });
 
 /** The job document as stored and sent: see `src/core/plan/job.ts` for what each field means. */

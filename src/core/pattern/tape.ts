@@ -7,6 +7,7 @@ import { unfoldedFaces } from "../geometry/unfold";
 import type { LinePoint } from "./ops/line";
 import { aroundOf } from "./standing";
 import type { VeinWay } from "./vein";
+import { turningPoints } from "./turning-points";
 import { waysOnPiece, withinRing, type PiecePlace, type VeinMap } from "./vein-map";
 
 /** Where a line meets an edge: how far along the edge from the end from which a tape is laid, mm. */
@@ -149,25 +150,6 @@ function meeting(p: Point, q: Point, a: Point, b: Point): number | null {
 /** A line turns where it is so far off the straight way between its neighbours, mm. */
 const TURN_MM = 7;
 
-/** The places at which a line must be marked so that between them it is straight to within some millimetres (Ramer 1972, Douglas and Peucker 1973). */
-function turningPoints(line: readonly LinePoint[], withinMm = TURN_MM): LinePoint[] {
-  if (line.length < 3) return [];
-  const [a, b] = [line[0] as LinePoint, line.at(-1) as LinePoint];
-  const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;
-  let [far, at] = [0, 0];
-  for (let n = 1; n < line.length - 1; n += 1) {
-    const p = line[n] as LinePoint;
-    const off = Math.abs((p.x - a.x) * (b.y - a.y) - (p.y - a.y) * (b.x - a.x)) / long;
-    if (off > far) [far, at] = [off, n];
-  }
-  if (far <= withinMm) return [];
-  return [
-    ...turningPoints(line.slice(0, at + 1), withinMm),
-    line[at] as LinePoint,
-    ...turningPoints(line.slice(at), withinMm),
-  ];
-}
-
 /** How far a place is from the left, mm; on a tumbler's wall as far as a tape around it there says. */
 function alongWall({ piece: { shape }, outline }: Measured, { x, y }: Point): number {
   if (shape.kind !== "tumbler") return x;
@@ -187,7 +169,7 @@ function stretchesOf(piece: Measured, { kind, points }: VeinWay): VeinStretch[] 
         kind,
         enters,
         leaves,
-        turns: turningPoints(line).map((point) => ({
+        turns: turningPoints(line, TURN_MM).map((point) => ({
           xMm: alongWall(piece, point),
           yMm: point.y,
           widthMm: 2 * point.halfMm,

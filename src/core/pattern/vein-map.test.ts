@@ -5,6 +5,7 @@ import type { Piece } from "../geometry/piece";
 import { boxOf } from "../geometry/ring";
 import { tapeList } from "./tape";
 import {
+  drawnVein,
   mapBox,
   placesOf,
   redrawn,
@@ -13,6 +14,7 @@ import {
   snapped,
   toMap,
   toPiece,
+  veinAcross,
   veinAmounts,
   veinsOnPiece,
   type MapVein,
@@ -279,4 +281,50 @@ test("a line with its width is a ring around it", () => {
     { x: 10, y: 3 },
     { x: 0, y: 2 },
   ]);
+});
+
+describe("a vein by hand", () => {
+  const own = set([]);
+  const line = Array.from({ length: 200 }, (_, n) => ({ x: 6 * n, y: 200 + 90 * Math.sin(n / 25) }));
+  test("goes where it was drawn, with few points, and is locked", () => {
+    const drawn = drawnVein(own, line, "new")!;
+    expect(drawn).toMatchObject({ id: "new", locked: true, thickMm: own.thickMm });
+    expect(drawn.points[0]).toEqual([0, 200]);
+    expect(drawn.points.at(-1)![0]).toBe(6 * 199);
+    expect(drawn.points.length).toBeLessThan(20);
+    for (const { x, y } of line) {
+      const n = drawn.points.findIndex(([px], k) => k > 0 && px >= x);
+      const [[ax, ay], [bx, by]] = [drawn.points[n - 1]!, drawn.points[n]!];
+      expect(Math.abs(ay + ((by - ay) * (x - ax)) / (bx - ax) - y)).toBeLessThan(15);
+    }
+  });
+  test("however wild, it can be kept; a dot is none", () => {
+    const wild = Array.from({ length: 900 }, (_, n) => ({ x: n, y: n % 2 === 0 ? 0 : 300 }));
+    expect(drawnVein(own, wild, "new")!.points.length).toBeLessThanOrEqual(40);
+    expect(
+      drawnVein(
+        own,
+        [
+          { x: 5, y: 5 },
+          { x: 7, y: 6 },
+        ],
+        "new",
+      ),
+    ).toBeNull();
+    expect(drawnVein(own, [{ x: 5, y: 5 }], "new")).toBeNull();
+  });
+  test("added across, it runs in its set's direction within what stands there", () => {
+    const box = { minX: 0, minY: 0, maxX: 1000, maxY: 400 };
+    for (const angleDeg of [0, 30, 90, -60]) {
+      const { points } = veinAcross({ ...own, angleDeg }, box, "new")!;
+      const [[ax, ay], [bx, by]] = [points[0]!, points.at(-1)!];
+      expect(Math.abs(Math.atan2(by - ay, bx - ax) - (angleDeg * Math.PI) / 180)).toBeLessThan(0.02);
+      for (const [x, y] of points) {
+        expect(x).toBeGreaterThanOrEqual(-1);
+        expect(x).toBeLessThanOrEqual(1001);
+        expect(y).toBeGreaterThanOrEqual(-1);
+        expect(y).toBeLessThanOrEqual(401);
+      }
+    }
+  });
 });

@@ -7,6 +7,7 @@ import type { LinePoint } from "./ops/line";
 import type { PlannedVeins } from "./rehearsal";
 import { aroundOf } from "./standing";
 import { THINNEST_VEIN_MM } from "./work";
+import { turningPoints } from "./turning-points";
 import { growVeins, veinWays, type Vein, type VeinManner, type VeinWay } from "./vein";
 
 /** A vein of the map, in the coordinates of all pieces as they will stand. */
@@ -130,6 +131,50 @@ export function redrawn(set: VeinSet, box: Box, newId: () => string): VeinSet {
       })),
     ],
   };
+}
+
+/** Between its points a vein that was drawn by hand is as it was drawn to within this, mm; further apart where they would be too many. */
+const DRAWN_MM = 12;
+const MOST_POINTS = 40;
+/** A shorter line than this was not meant, mm. */
+const SHORTEST_DRAWN_MM = 20;
+
+/** A vein through where a hand has drawn on the map, of its set's thickness, locked; null for a dot. */
+export function drawnVein(set: VeinSet, line: readonly Point[], id: string): MapVein | null {
+  const { minX, minY, maxX, maxY } = boxOf([...line]);
+  if (line.length < 2 || Math.hypot(maxX - minX, maxY - minY) < SHORTEST_DRAWN_MM) return null;
+  let withinMm = DRAWN_MM;
+  let turns = turningPoints(line, withinMm);
+  while (turns.length > MOST_POINTS - 2) turns = turningPoints(turns, (withinMm *= 1.5));
+  const points = [line[0] as Point, ...turns, line.at(-1) as Point];
+  return {
+    id,
+    seed: (set.seed * 101 + set.veins.length * 7 + 1) % 1_000_000,
+    thickMm: set.thickMm,
+    points: points.map(({ x, y }): Pair => [Math.round(x), Math.round(y)]),
+    locked: true,
+  };
+}
+
+/** A vein straight across the middle of what stands on the map, in its set's direction: to be pulled into its way. */
+export function veinAcross(set: VeinSet, box: Box, id: string): MapVein | null {
+  const angle = (set.angleDeg * Math.PI) / 180;
+  const [x, y] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
+  const half = Math.min(
+    (box.maxX - box.minX) / Math.max(0.05, 2 * Math.abs(Math.cos(angle))),
+    (box.maxY - box.minY) / Math.max(0.05, 2 * Math.abs(Math.sin(angle))),
+  );
+  const at = (share: number): Point => ({
+    x: x + share * half * Math.cos(angle),
+    y: y + share * half * Math.sin(angle),
+  });
+  const vein = drawnVein(set, [at(-1), at(1)], id);
+  return (
+    vein && {
+      ...vein,
+      points: [-1, -0.33, 0.33, 1].map((share): Pair => [Math.round(at(share).x), Math.round(at(share).y)]),
+    }
+  );
 }
 
 /** A vein goes on around a wall by so much of a turn beyond its seam, and runs out there. */

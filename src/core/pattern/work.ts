@@ -76,3 +76,6 @@ export type PassWork = {
 
 /** Thinner than this no vein is drawn, mm. */
 export const THINNEST_VEIN_MM = 0.3;
+/** As many veins a set has at most, and as many sets a map. */
+export const MOST_VEINS = 80;
+export const MOST_VEIN_SETS = 8;

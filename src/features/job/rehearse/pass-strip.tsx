@@ -1,14 +1,20 @@
 "use client";
 
 import type { StateStart } from "@/core/cure/film-states";
-import type { ShownPass } from "@/core/plan/rehearse";
+import type { Measured } from "@/core/geometry/measure";
+import type { PieceRehearsal, ShownPass } from "@/core/plan/rehearse";
 import { FilmBar } from "@/ui/film-bar";
 import { useSize } from "@/ui/use-size";
+import { PiecePicture, seenSize } from "./piece-picture";
+import { usePicture } from "./use-picture";
 
+const SMALL = { wide: 96, high: 34 };
 const CLOCK = { height: 30, bar: 9, top: 12 };
 
 /** The passes in their order, to be played, stepped and picked; under them the clock of the working time with the state of the film. */
 export function PassStrip({
+  of,
+  piece,
   passes,
   done,
   playing,
@@ -16,6 +22,9 @@ export function PassStrip({
   onPlay,
   onShow,
 }: {
+  /** Of what the passes are shown small; null while the large picture is still drawn. */
+  of: PieceRehearsal | null;
+  piece: Measured;
   passes: readonly ShownPass[];
   done: number;
   playing: boolean;
@@ -55,6 +64,7 @@ export function PassStrip({
             }}
             className={`relative px-3 py-2 text-left border-r border-line shrink-0 max-w-44 hover:bg-paper ${at === done ? "bg-paper font-semibold shadow-[inset_0_4px_0_var(--color-signal)]" : at < done ? "" : "text-ink-soft"}`}
           >
+            <Small of={of} piece={piece} passes={at} finished={stopHere !== null} />
             <span className="block truncate text-sm">{words}</span>
             <span className="label whitespace-nowrap">
               {minute === null ? "under all" : `minute ${Math.round(minute)}`}
@@ -65,6 +75,30 @@ export function PassStrip({
       </div>
       <Clock passes={passes} done={done} life={life} onShow={onShow} />
     </div>
+  );
+}
+
+/** The piece after a pass, small; where one may stop it is framed as the finished look that it is. */
+function Small({
+  of,
+  piece,
+  passes,
+  finished,
+}: {
+  of: PieceRehearsal | null;
+  piece: Measured;
+  passes: number;
+  finished: boolean;
+}) {
+  const { widthMm, heightMm } = seenSize(piece);
+  const width = Math.max(12, Math.round(Math.min(SMALL.wide, (SMALL.high * widthMm) / heightMm)));
+  const picture = usePicture(of, passes, 2 * width, { measured: false });
+  return (
+    <span aria-hidden className="flex items-center mb-1" style={{ height: SMALL.high + 6 }}>
+      <span className={finished ? "outline-2 outline-offset-1 outline-ink" : ""}>
+        <PiecePicture picture={picture} piece={piece} name="" width={width} />
+      </span>
+    </span>
   );
 }
 

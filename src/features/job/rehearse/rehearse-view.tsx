@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useState } from "react";
 import { judgePicture, mudWords } from "@/core/plan/judge-picture";
-import { USUAL_REHEARSAL } from "@/core/plan/rehearse";
+import { USUAL_REHEARSAL, type PieceRehearsal } from "@/core/plan/rehearse";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
 import { useSize } from "@/ui/use-size";
@@ -23,7 +23,7 @@ import { useRehearsedPiece } from "./use-rehearsed-piece";
 /** One pass is shown for so long while it plays, ms. */
 const PLAY_MS = 1400;
 /** A picture is no higher than this, px, and no sharper. */
-const MOST_HEIGHT = 400;
+const MOST_HEIGHT = 356;
 const SHARPEST_PX = 1600;
 
 /** The pour on screen before it is done in resin: the piece after each of its passes, and what the eye would see. */
@@ -55,6 +55,9 @@ export function RehearseView() {
     }, PLAY_MS);
     return () => clearTimeout(timer);
   }, [playing, done, many]);
+  // The strip's small pictures come when the large one is there, and stand until the next one is.
+  const [settled, setSettled] = useState<{ of: PieceRehearsal; piece: typeof piece } | null>(null);
+  if (of && picture?.sharp && picture.of === of && settled?.of !== of) setSettled({ of, piece });
   const measures = picture?.measures ?? null;
   const findings = useMemo(
     () => (of && measures ? judgePicture(of, measures, document.target, spread) : []),
@@ -149,6 +152,8 @@ export function RehearseView() {
         <span className="ml-auto text-ink-soft">Character of the pour, not the piece.</span>
       </div>
       <PassStrip
+        of={settled?.piece === piece ? settled.of : null}
+        piece={piece}
         passes={of.passes}
         done={done}
         playing={playing}

@@ -7,6 +7,8 @@ import { askFor, askToKeep, callOff } from "./picture-pool";
 
 /** First a picture of so many samples across, at once; then the sharp one, some rows at a time. */
 const COARSE_PX = 400;
+/** A picture that is no wider than this, px, is soon enough there as it is. */
+const SMALL_PX = 220;
 /** Wide enough to tell mud, px. */
 const MEASURE_PX = 500;
 /** What is kept for later changes is so wide, px. */
@@ -77,7 +79,7 @@ export function usePicture(
     const first = [
       [0, half],
       [half, coarseRows],
-    ].filter(([from = 0, to = 0]) => from < to);
+    ].filter(([from = 0, to = 0]) => widthPx > SMALL_PX && from < to);
     let coming = first.length;
     const ready = () => {
       if (left === 0 && (measures || !measured) && keepBefore !== null)

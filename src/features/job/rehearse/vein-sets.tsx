@@ -2,10 +2,11 @@
 
 import type { VeinManner } from "@/core/pattern/vein";
 import type { MapVein, VeinSet } from "@/core/pattern/vein-map";
-import { THINNEST_VEIN_MM } from "@/core/pattern/work";
+import { MOST_VEINS, THINNEST_VEIN_MM } from "@/core/pattern/work";
 import type { Spread } from "@/core/numerics/spread";
 import { otherSystem, quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
+import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
 import { SliderField } from "@/ui/slider-field";
 import { useJob } from "../workspace/use-job";
@@ -24,6 +25,12 @@ export function VeinSetForm({
   onChange,
   onRedraw,
   onRemove,
+  onEarlier,
+  drawing,
+  onDraw,
+  onAcross,
+  colours,
+  onColour,
 }: {
   set: VeinSet;
   colour: string;
@@ -33,6 +40,15 @@ export function VeinSetForm({
   onChange: (next: Partial<VeinSet>) => void;
   onRedraw: (next: Partial<VeinSet>) => void;
   onRemove: () => void;
+  /** Laid before the set that is laid before it now; null for the first. */
+  onEarlier: (() => void) | null;
+  /** Whether a vein of it is being drawn by hand. */
+  drawing: boolean;
+  onDraw: () => void;
+  onAcross: () => void;
+  /** What it could be laid in instead. */
+  colours: readonly { id: string; name: string }[];
+  onColour: (id: string) => void;
 }) {
   const { system } = useJob();
   const length = (mm: number) => quantityText(mm, "length", system);
@@ -130,7 +146,33 @@ export function VeinSetForm({
           .
         </p>
       )}
-      <div className="flex gap-4 mt-1">
+      <div className="flex flex-wrap gap-x-4 gap-y-1 mt-1 text-sm">
+        <Button
+          weight="quiet"
+          disabled={set.veins.length >= MOST_VEINS}
+          aria-pressed={drawing}
+          className={drawing ? "font-semibold" : ""}
+          onClick={onDraw}
+        >
+          {drawing ? "drawing: lift to end" : "draw a vein"}
+        </Button>
+        <Button weight="quiet" disabled={set.veins.length >= MOST_VEINS} onClick={onAcross}>
+          add one across
+        </Button>
+        {onEarlier && (
+          <Button weight="quiet" onClick={onEarlier} aria-label={`Lay ${set.name} earlier`}>
+            lay it earlier
+          </Button>
+        )}
+        {colours.length > 0 && (
+          <Menu label="another colour">
+            {colours.map(({ id, name }) => (
+              <MenuItem key={id} onSelect={() => onColour(id)}>
+                {name}
+              </MenuItem>
+            ))}
+          </Menu>
+        )}
         <Button weight="quiet" onClick={() => onRedraw({ seed: (set.seed + 1) % 999_999 })}>
           draw anew
         </Button>

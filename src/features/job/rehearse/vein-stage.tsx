@@ -34,6 +34,8 @@ export function VeinStage({
   onPoint,
   onHold,
   onRemove,
+  drawing,
+  onDrawn,
 }: {
   map: VeinMap;
   pieces: readonly Measured[];
@@ -50,7 +52,11 @@ export function VeinStage({
   /** A pull begins, and ends. */
   onHold: (pulling: boolean) => void;
   onRemove: () => void;
+  /** The colour of the vein that is being drawn by hand; null while pieces and points are pulled. */
+  drawing: string | null;
+  onDrawn: (line: Point[]) => void;
 }) {
+  const [drawn, setDrawn] = useState<Point[]>([]);
   const [held, setHeld] = useState<ReturnType<typeof mapBox> | null>(null);
   const pull = useRef<Pull | null>(null);
   // The frame is held while something is pulled, or it would run away under the hand.
@@ -108,6 +114,11 @@ export function VeinStage({
       default:
         return null;
     }
+  };
+  /** A place on the map under the pointer. */
+  const under = (event: PointerEvent<SVGElement>): Point => {
+    const frame = event.currentTarget.getBoundingClientRect();
+    return { x: (event.clientX - frame.left - left) / scale, y: (event.clientY - frame.top - top) / scale };
   };
   const pulling = { onPointerMove: move, onPointerUp: end, onPointerCancel: end };
   return (
@@ -293,6 +304,40 @@ export function VeinStage({
           );
         })}
       </g>
+      {drawing && (
+        <g>
+          <rect
+            width={width}
+            height={height}
+            fill="transparent"
+            className="cursor-crosshair"
+            onPointerDown={(event) => {
+              if (event.button !== 0) return;
+              event.stopPropagation();
+              event.currentTarget.setPointerCapture(event.pointerId);
+              setDrawn([under(event)]);
+            }}
+            onPointerMove={(event) => {
+              const place = under(event);
+              setDrawn((before) => (before.length > 0 ? [...before, place] : before));
+            }}
+            onPointerUp={() => {
+              if (drawn.length > 1) onDrawn(drawn);
+              setDrawn([]);
+            }}
+            onPointerCancel={() => setDrawn([])}
+          />
+          <path
+            d={pathOf(drawn, false)}
+            transform={`translate(${left} ${top}) scale(${scale})`}
+            fill="none"
+            stroke={drawing}
+            strokeWidth="2.5"
+            vectorEffect="non-scaling-stroke"
+            className="pointer-events-none"
+          />
+        </g>
+      )}
     </svg>
   );
 }

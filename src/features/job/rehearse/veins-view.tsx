@@ -1,7 +1,7 @@
 "use client";
 
 import { useParams } from "next/navigation";
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { beadAreaMm2 } from "@/core/film/flow";
 import { veinForecast } from "@/core/film/vein-timing";
 import { veinSvg } from "@/core/drawing-files/vein-template";
@@ -9,15 +9,18 @@ import type { Measured } from "@/core/geometry/measure";
 import { MOST_STANDING, standing, standsFor } from "@/core/pattern/standing";
 import { tapeList } from "@/core/pattern/tape";
 import {
+  drawnVein,
   mapBox,
   placesOf,
   redrawn,
+  veinAcross,
   veinAmounts,
   type MapVein,
   type PiecePlace,
   type VeinMap,
   type VeinSet,
 } from "@/core/pattern/vein-map";
+import { MOST_VEIN_SETS } from "@/core/pattern/work";
 import { rehearsalOf } from "@/core/plan/rehearse";
 import { Button } from "@/ui/button";
 import { Menu, MenuItem } from "@/ui/menu";
@@ -69,6 +72,7 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
   const save = useJobState((state) => state.save);
   const hold = useJobState((state) => state.hold);
   const [chosen, setChosen] = useState<{ kind: "piece" | "vein"; id: string } | null>(null);
+  const [drawing, setDrawing] = useState<string | null>(null);
   const [listed, setListed] = useState<string | null>(null);
   const { ref, width } = useSize<HTMLDivElement>();
   const places = useMemo(() => placesOf(pieces, map.places), [pieces, map.places]);
@@ -121,6 +125,18 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
     };
     return { minute: pass.minute, width: veinForecast(film, pass.minute) };
   };
+  const drawnSet = map.sets.find(({ id }) => id === drawing);
+  useEffect(() => {
+    if (!drawing) return;
+    const leave = (event: KeyboardEvent) => event.key === "Escape" && setDrawing(null);
+    window.addEventListener("keydown", leave);
+    return () => window.removeEventListener("keydown", leave);
+  }, [drawing]);
+  const add = (to: VeinSet, vein: MapVein | null) => {
+    if (!vein) return;
+    editSet(to.id, (set) => ({ ...set, veins: [...set.veins, vein] }));
+    setChosen({ kind: "vein", id: vein.id });
+  };
   const found = map.sets
     .flatMap((set) => set.veins.map((vein, n) => ({ set, vein, n })))
     .find(({ vein }) => vein.id === chosen?.id);
@@ -160,7 +176,7 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
   return (
     <main className="flex-1 min-h-0 overflow-y-auto px-7 pt-3 pb-5">
       <RehearseHead title="Vein map">
-        {colours.length > 0 && (
+        {colours.length > 0 && map.sets.length < MOST_VEIN_SETS && (
           <Menu label="another set">
             {colours.map((colour) => (
               <MenuItem
@@ -217,6 +233,12 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
                 }
                 onHold={hold}
                 onRemove={remove}
+                drawing={drawnSet ? colourOf(drawnSet) : null}
+                onDrawn={(line) => {
+                  if (!drawnSet) return;
+                  add(drawnSet, drawnVein(drawnSet, line, newId()));
+                  setDrawing(null);
+                }}
               />
             )}
           </div>
@@ -277,7 +299,7 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
               onRemove={remove}
             />
           )}
-          {map.sets.map((set) => (
+          {map.sets.map((set, at) => (
             <VeinSetForm
               key={set.id}
               set={set}
@@ -289,6 +311,25 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
               onRemove={() =>
                 edit((before) => ({ ...before, sets: before.sets.filter(({ id }) => id !== set.id) }))
               }
+              onEarlier={
+                at === 0 ? null : () => edit((before) => ({ ...before, sets: swapped(before.sets, at - 1) }))
+              }
+              drawing={drawing === set.id}
+              onDraw={() => setDrawing(drawing === set.id ? null : set.id)}
+              onAcross={() => add(set, veinAcross(set, box, newId()))}
+              colours={colours
+                .filter(({ colourId }) => colourId !== set.colourId)
+                .map(({ colourId, name }) => ({ id: colourId, name }))}
+              onColour={(id) => {
+                const to = colours.find(({ colourId }) => colourId === id);
+                if (to)
+                  editSet(set.id, (before) => ({
+                    ...before,
+                    name: to.name,
+                    coatId: to.coat.id,
+                    colourId: id,
+                  }));
+              }}
             />
           ))}
           {map.sets.length === 0 && (
@@ -299,6 +340,10 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
     </main>
   );
 }
+
+/** Two neighbours in each other's place. */
+const swapped = <Item,>(list: readonly Item[], at: number): Item[] =>
+  list.map((item, n) => (n === at ? list[at + 1] : n === at + 1 ? list[at] : item) as Item);
 
 const fileName = ({ name }: Measured) =>
   `veins ${name}`
