@@ -67,6 +67,47 @@ test("practice: pulls by mouse and by keys against the clock, a critique, scores
   await expect(page.getByText(/Your last scores: \d+/)).toBeVisible();
 });
 
+test("a pen's pressure is used: pressed lightly the tool glides, pressed firmly it leaves a thin place", async ({
+  page,
+  context,
+}) => {
+  test.setTimeout(120_000);
+  await open(page, "Practice");
+  const board = page.getByRole("application", { name: /^The wet Left run/ });
+  await page.getByRole("radio", { name: "squeegee" }).click();
+  const devtools = await context.newCDPSession(page);
+  /** One pull of a pen across the middle, as its driver tells it: where it is and how firmly it is pressed. */
+  const pull = async (force: number) => {
+    const box = (await board.boundingBox())!;
+    const say = (type: "mousePressed" | "mouseMoved" | "mouseReleased", share: number) =>
+      devtools.send("Input.dispatchMouseEvent", {
+        type,
+        x: box.x + box.width * (0.2 + 0.5 * share),
+        y: box.y + box.height * 0.45,
+        button: "left",
+        buttons: type === "mouseReleased" ? 0 : 1,
+        clickCount: 1,
+        pointerType: "pen",
+        force,
+      });
+    await say("mousePressed", 0);
+    for (let n = 1; n <= 20; n += 1) await say("mouseMoved", n / 20);
+    await say("mouseReleased", 1);
+  };
+  const critique = page.getByRole("region", { name: "Critique" });
+  const stop = page.getByRole("button", { name: "Stop here, and what was it?" });
+  await expect(board).toBeVisible();
+  await pull(0.06);
+  await stop.click();
+  await expect(critique).toContainText(/A tool went over \d+ % of the top/, { timeout: 40_000 });
+  await expect(critique).toContainText("No thin place.");
+
+  await page.getByRole("button", { name: "Again from the start" }).click();
+  await pull(1);
+  await stop.click();
+  await expect(critique).toContainText(/thin places?, down to [\d.]+ mm: less pressure/, { timeout: 40_000 });
+});
+
 test("a practice is not lost when the server is away: it waits in the browser and is kept later", async ({
   page,
   context,
