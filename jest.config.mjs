@@ -29,7 +29,7 @@ const config = {
     {
       ...shared,
       displayName: "interface",
-      testMatch: ["<rootDir>/src/{features,ui,app}/**/*.test.{ts,tsx}"],
+      testMatch: ["<rootDir>/src/{features,ui,app,workers}/**/*.test.{ts,tsx}"],
     },
     {
       ...shared,

@@ -44,12 +44,23 @@ export function keepDraft(jobId: string, tab: string, draft: Draft | null): bool
   }
 }
 
+/** What is wrong with a document that could still be worked on: a number out of its bounds, a list too long. */
+const MENDABLE: readonly string[] = ["too_small", "too_big", "custom", "not_multiple_of"];
+
+/**
+ * A draft that was kept. One that the server would refuse for a value out of its bounds is taken up too, as it was typed: it is told why it is
+ * not saved, and can be mended.
+ */
 function read(text: string | null): Draft | null {
   if (text === null) return null;
   try {
     const { revision, document } = JSON.parse(text) as { revision: unknown; document: unknown };
+    if (typeof revision !== "number") return null;
     const parsed = jobDocumentSchema.safeParse(document);
-    return parsed.success && typeof revision === "number" ? { revision, document: parsed.data } : null;
+    if (parsed.success) return { revision, document: parsed.data };
+    return parsed.error.issues.every(({ code }) => MENDABLE.includes(code))
+      ? { revision, document: document as JobDocument }
+      : null;
   } catch {
     return null;
   }
@@ -69,7 +80,9 @@ export async function takeUpDraft(jobId: string): Promise<Draft | null> {
     const owner = key.slice(PREFIX.length + jobId.length + 1);
     if (owner !== own && alive.has(lockOf(owner))) continue;
     const draft = read(localStorage.getItem(key));
-    if (draft && (!found || draft.revision >= found.revision)) found = draft;
+    // What cannot be read is left where it is: it may be another version's work.
+    if (!draft) continue;
+    if (!found || draft.revision >= found.revision) found = draft;
     localStorage.removeItem(key);
   }
   if (found) keepDraft(jobId, own, found);

@@ -315,7 +315,16 @@ test("a draft on an older revision opens both versions instead of overwriting", 
   expect(server.revision).toBe(2);
 });
 
-test("a draft that cannot be read is no reason to stop", async () => {
+test("a draft that the server would refuse for a value out of its bounds is taken up as it was typed", async () => {
+  const document = { ...emptyJob(), notes: "typed" };
+  document.work = { ...document.work, tempC: 95 };
+  localStorage.setItem("gaugebeam.draft.job.gone", JSON.stringify({ revision: 1, document }));
+  const store = await open();
+  expect(store.getState().document.notes).toBe("typed");
+  expect(store.getState().document.work.tempC).toBe(95);
+});
+
+test("a draft that cannot be read is no reason to stop, and stays where it is", async () => {
   localStorage.setItem("gaugebeam.draft.job.gone", "{not json");
   localStorage.setItem("gaugebeam.draft.job.gone2", JSON.stringify({ revision: 1, document: { format: 9 } }));
   const store = await open();
