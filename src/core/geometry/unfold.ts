@@ -12,7 +12,15 @@ export type UnfoldedFace = { name: string; ring: Point[]; fold: Point[]; inside:
  * The coated faces of a piece folded out around its top, those of cut-outs into their openings; each as high as its film is long over the
  * rounding. None for tumblers and moulds. At an inner corner two faces lie over each other, as paper would.
  */
-export function unfoldedFaces({ piece, outline }: Measured): UnfoldedFace[] {
+export function unfoldedFaces(measured: Measured): UnfoldedFace[] {
+  let faces = known.get(measured);
+  if (!faces) known.set(measured, (faces = unfold(measured)));
+  return faces;
+}
+
+const known = new WeakMap<Measured, UnfoldedFace[]>();
+
+function unfold({ piece, outline }: Measured): UnfoldedFace[] {
   if (piece.shape.kind === "tumbler" || piece.shape.kind === "mould") return [];
   const turn = ringTurn(outline.corners);
   const sides = outline.sides.flatMap(({ name, path }): UnfoldedFace[] => {

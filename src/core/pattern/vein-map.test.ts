@@ -4,9 +4,11 @@ import { measurePiece, type Measured } from "../geometry/measure";
 import type { Piece } from "../geometry/piece";
 import { boxOf } from "../geometry/ring";
 import { tapeList } from "./tape";
+import { veinWays } from "./vein";
 import {
   drawnVein,
   mapBox,
+  onPiece,
   placesOf,
   redrawn,
   ribbonRing,
@@ -17,6 +19,7 @@ import {
   veinAcross,
   veinAmounts,
   veinsOnPiece,
+  waysOnPiece,
   type MapVein,
   type VeinMap,
   type VeinSet,
@@ -268,6 +271,38 @@ test("on its picture a piece has the veins of its own coat, in its own coordinat
   expect(planned!.veins[0]!.points[0]).toEqual({ x: 40, y: 80 });
   expect(veinsOnPiece(map, "another", piece, place, () => 4)).toEqual([]);
   expect(veinsOnPiece(map, "coat", piece, place, () => null)).toEqual([]);
+});
+
+test("grown on the map a vein is what it is grown on the piece, however that is turned; far from it there is none", () => {
+  const piece = slab(900, 500);
+  const manner = { wander: 0.6, contrast: 0.5, branching: 0.6, hairs: 0.5, hazeMm: 4 };
+  const own = vein([
+    [100, 80],
+    [500, 300],
+    [900, 420],
+  ]);
+  for (const place of [HOME, { xMm: 300, yMm: -120, turnDeg: 33 }]) {
+    const there = onPiece(own, piece, place).flatMap((one) => veinWays(one, manner));
+    const moved = waysOnPiece(own, manner, piece, place);
+    expect(moved.length).toBeGreaterThan(2);
+    for (const { kind, points } of moved) {
+      const same = there.find(
+        (way) =>
+          way.kind === kind &&
+          way.points.length === points.length &&
+          Math.hypot(way.points[0]!.x - points[0]!.x, way.points[0]!.y - points[0]!.y) < 1e-6,
+      )!;
+      points.forEach(({ x, y, halfMm }, n) => {
+        expect(Math.hypot(same.points[n]!.x - x, same.points[n]!.y - y)).toBeLessThan(1e-6);
+        expect(same.points[n]!.halfMm).toBeCloseTo(halfMm, 9);
+      });
+    }
+  }
+  expect(waysOnPiece(own, manner, piece, { xMm: 5000, yMm: 0, turnDeg: 0 })).toEqual([]);
+  // Another manner is not the one that is remembered.
+  const bare = { ...manner, branching: 0, hairs: 0 };
+  expect(waysOnPiece(own, bare, piece, HOME).length).toBe(1);
+  expect(waysOnPiece(own, manner, piece, HOME).length).toBeGreaterThan(2);
 });
 
 test("a line with its width is a ring around it", () => {

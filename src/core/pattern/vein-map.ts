@@ -3,6 +3,7 @@ import type { Measured } from "../geometry/measure";
 import type { Pair } from "../geometry/piece";
 import { boxOf, placeIn, type Box } from "../geometry/ring";
 import { unfoldedBox, unfoldedFaces } from "../geometry/unfold";
+import { meets } from "./op";
 import type { LinePoint } from "./ops/line";
 import type { PlannedVeins } from "./rehearsal";
 import { aroundOf } from "./standing";
@@ -220,16 +221,76 @@ export function onPiece({ seed, thickMm, points }: MapVein, piece: Measured, pla
     .map((part, n) => ({ seed: seed + n, thickMm, points: part }));
 }
 
-/** The lines of a vein of the map on a piece; on a tumbler's wall what leaves over the seam comes in again at its other side. */
-export function waysOnPiece(
+type Grown = { manner: VeinManner; ways: VeinWay[]; boxes: Box[] };
+const grown = new WeakMap<MapVein, Grown>();
+
+function grownOf(vein: MapVein, manner: VeinManner): Grown {
+  let found = grown.get(vein);
+  if (found?.manner !== manner) {
+    const { seed, thickMm, points } = vein;
+    const ways = veinWays({ seed, thickMm, points: points.map(([x, y]) => ({ x, y })) }, manner);
+    found = { manner, ways, boxes: ways.map((way) => boxOf(way.points)) };
+    grown.set(vein, found);
+  }
+  return found;
+}
+
+/** The lines of a vein where it lies on the map; worked out once for each vein. */
+export const waysOnMap = (vein: MapVein, manner: VeinManner): VeinWay[] => grownOf(vein, manner).ways;
+
+/** What is worked out of a vein on one piece, as long as neither is changed. */
+type Lying = { manner: VeinManner; piece: Measured; ways: VeinWay[]; amounts: VeinAmounts | null };
+const lying = new WeakMap<MapVein, WeakMap<PiecePlace, Lying>>();
+
+function lyingOn(vein: MapVein, manner: VeinManner, piece: Measured, place: PiecePlace): Lying {
+  const places = lying.get(vein) ?? new WeakMap<PiecePlace, Lying>();
+  lying.set(vein, places);
+  let found = places.get(place);
+  if (found?.manner !== manner || found.piece !== piece) {
+    const around = aroundOf(piece);
+    const ways =
+      around === null ? flatWays(vein, manner, piece, place) : woundWays(vein, manner, piece, place, around);
+    places.set(place, (found = { manner, piece, ways, amounts: null }));
+  }
+  return found;
+}
+
+/**
+ * The lines of a vein of the map that come over a piece, in its own coordinates; on a tumbler's wall what leaves over the seam comes in again at
+ * its other side.
+ */
+export const waysOnPiece = (
   vein: MapVein,
   manner: VeinManner,
   piece: Measured,
   place: PiecePlace,
+): VeinWay[] => lyingOn(vein, manner, piece, place).ways;
+
+/** A vein turns with its points: grown on the map it is the same as grown on the piece. */
+function flatWays(vein: MapVein, manner: VeinManner, piece: Measured, place: PiecePlace): VeinWay[] {
+  const { ways, boxes } = grownOf(vein, manner);
+  const there = mapBox([piece], new Map([[piece.id, place]]));
+  return ways.flatMap((way, n) =>
+    meets(boxes[n] as Box, there)
+      ? [
+          {
+            ...way,
+            points: way.points.map(({ x, y, halfMm }) => ({ ...toPiece(place, { x, y }), halfMm })),
+          },
+        ]
+      : [],
+  );
+}
+
+/** Around a wall a vein is cut where it runs out, so that it grows there anew; it is met once around to either side. */
+function woundWays(
+  vein: MapVein,
+  manner: VeinManner,
+  piece: Measured,
+  place: PiecePlace,
+  around: number,
 ): VeinWay[] {
-  const around = aroundOf(piece);
   const ways = onPiece(vein, piece, place).flatMap((own) => veinWays(own, manner));
-  if (around === null) return ways;
   return ways.flatMap((way) =>
     [0, around, -around].flatMap((by): VeinWay[] => {
       const points = way.points.map((point) => ({ ...point, x: point.x + by }));
@@ -261,27 +322,36 @@ export function withinRing(ring: readonly Point[]): (point: Point) => boolean {
     point.x >= minX && point.x <= maxX && point.y >= minY && point.y <= maxY && placeIn(point, ring) >= 0;
 }
 
-/** Length, mm, and area, mm², of the lines of a set on the top and the faces of a piece. */
-export function veinAmounts(
-  set: VeinSet,
-  piece: Measured,
-  place: PiecePlace,
-): { lengthMm: number; areaMm2: number } {
+/** Length, mm, and area, mm². */
+export type VeinAmounts = { lengthMm: number; areaMm2: number };
+
+function amountsOf(ways: readonly VeinWay[], within: readonly ((point: Point) => boolean)[]): VeinAmounts {
+  let [lengthMm, areaMm2] = [0, 0];
+  for (const { points } of ways)
+    for (let n = 1; n < points.length; n += 1) {
+      const [a, b] = [points[n - 1] as LinePoint, points[n] as LinePoint];
+      const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
+      if (!within.some((holds) => holds(middle))) continue;
+      const long = Math.hypot(b.x - a.x, b.y - a.y);
+      lengthMm += long;
+      areaMm2 += long * (a.halfMm + b.halfMm);
+    }
+  return { lengthMm, areaMm2 };
+}
+
+/** What the lines of a set take on the top and the faces of a piece. */
+export function veinAmounts(set: VeinSet, piece: Measured, place: PiecePlace): VeinAmounts {
   const within = [
     piece.outline.corners,
     ...unfoldedFaces(piece).flatMap(({ ring, inside }) => (inside ? [] : [ring])),
   ].map(withinRing);
   let [lengthMm, areaMm2] = [0, 0];
-  for (const vein of set.veins)
-    for (const { points } of waysOnPiece(vein, set.manner, piece, place))
-      for (let n = 1; n < points.length; n += 1) {
-        const [a, b] = [points[n - 1] as LinePoint, points[n] as LinePoint];
-        const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
-        if (!within.some((holds) => holds(middle))) continue;
-        const long = Math.hypot(b.x - a.x, b.y - a.y);
-        lengthMm += long;
-        areaMm2 += long * (a.halfMm + b.halfMm);
-      }
+  for (const vein of set.veins) {
+    const own = lyingOn(vein, set.manner, piece, place);
+    own.amounts ??= amountsOf(own.ways, within);
+    lengthMm += own.amounts.lengthMm;
+    areaMm2 += own.amounts.areaMm2;
+  }
   return { lengthMm, areaMm2 };
 }
 

@@ -1,22 +1,28 @@
 "use client";
 
-import { useId, useMemo } from "react";
+import { memo, useId, useMemo } from "react";
 import type { Point } from "@/core/geometry/curves";
 import type { Measured } from "@/core/geometry/measure";
+import type { VeinWay } from "@/core/pattern/vein";
 import {
   ribbonRing,
+  waysOnMap,
   waysOnPiece,
   type MapVein,
   type PiecePlace,
   type VeinMap,
   type VeinSet,
 } from "@/core/pattern/vein-map";
-import { veinWays } from "@/core/pattern/vein";
+
+const tenth = (mm: number) => Math.round(10 * mm) / 10;
 
 export const pathOf = (points: readonly Point[], close: boolean) =>
   points.length === 0
     ? ""
-    : `M${points.map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`).join("L")}${close ? "Z" : ""}`;
+    : `M${points.map(({ x, y }) => `${tenth(x)} ${tenth(y)}`).join("L")}${close ? "Z" : ""}`;
+
+const shapeOf = (ways: readonly VeinWay[]) =>
+  ways.map(({ points }) => pathOf(ribbonRing(points), true)).join("");
 
 /** The veins of a set: on the pieces as they will be seen, beside them as thin lines, so that they can be taken hold of. */
 export function VeinLines({
@@ -62,16 +68,10 @@ function VeinLine({
   chosen: boolean;
   onChoose: (id: string) => void;
 }) {
-  const ways = useMemo(
-    () =>
-      veinWays(
-        { seed: vein.seed, thickMm: vein.thickMm, points: vein.points.map(([x, y]) => ({ x, y })) },
-        manner,
-      ),
-    [vein, manner],
-  );
-  const shape = ways.map(({ points }) => pathOf(ribbonRing(points), true)).join("");
-  const main = ways[0]?.points ?? [];
+  const { shape, main } = useMemo(() => {
+    const ways = waysOnMap(vein, manner);
+    return { shape: shapeOf(ways), main: pathOf(ways[0]?.points ?? [], false) };
+  }, [vein, manner]);
   return (
     <g
       role="button"
@@ -86,7 +86,7 @@ function VeinLine({
       onKeyDown={(event) => (event.key === "Enter" || event.key === " ") && onChoose(vein.id)}
     >
       <path
-        d={pathOf(main, false)}
+        d={main}
         fill="none"
         stroke={colour}
         strokeOpacity="0.35"
@@ -97,7 +97,7 @@ function VeinLine({
         <path d={shape} fill={colour} />
       </g>
       <path
-        d={pathOf(main, false)}
+        d={main}
         fill="none"
         stroke={chosen ? "var(--color-signal)" : "transparent"}
         strokeOpacity={chosen ? 0.9 : 1}
@@ -122,17 +122,6 @@ export function WallVeins({
   colourOf: (set: VeinSet) => string;
 }) {
   const id = useId();
-  const shapes = useMemo(
-    () =>
-      map.sets.map((set) => ({
-        set,
-        shape: set.veins
-          .flatMap((vein) => waysOnPiece(vein, set.manner, piece, place))
-          .map(({ points }) => pathOf(ribbonRing(points), true))
-          .join(""),
-      })),
-    [map.sets, piece, place],
-  );
   return (
     <g
       transform={`translate(${place.xMm} ${place.yMm}) rotate(${place.turnDeg})`}
@@ -142,10 +131,37 @@ export function WallVeins({
         <path d={pathOf(piece.outline.corners, true)} />
       </clipPath>
       <g clipPath={`url(#${id})`}>
-        {shapes.map(({ set, shape }) => (
-          <path key={set.id} d={shape} fill={colourOf(set)} />
-        ))}
+        {map.sets.flatMap((set) =>
+          set.veins.map((vein) => (
+            <WallVein
+              key={vein.id}
+              vein={vein}
+              manner={set.manner}
+              piece={piece}
+              place={place}
+              colour={colourOf(set)}
+            />
+          )),
+        )}
       </g>
     </g>
   );
 }
+
+/** One vein on one wall: drawn anew only where one of them is changed. */
+const WallVein = memo(function WallVein({
+  vein,
+  manner,
+  piece,
+  place,
+  colour,
+}: {
+  vein: MapVein;
+  manner: VeinSet["manner"];
+  piece: Measured;
+  place: PiecePlace;
+  colour: string;
+}) {
+  const ways = waysOnPiece(vein, manner, piece, place);
+  return ways.length > 0 && <path d={shapeOf(ways)} fill={colour} />;
+});
