@@ -232,6 +232,11 @@ test("each of a dozen coasters stands by itself: pulled by itself, with its own 
   const { text } = await pdfText(await download(page, "PDF, full scale, A4"));
   expect(text).toContain("Coaster 3");
   expect(text).toMatch(/rim at/);
+  // Its pour is rehearsed with its own part of the stone.
+  await page.getByRole("link", { name: "The pour" }).click();
+  await page.waitForURL(/rehearse$/);
+  await page.getByLabel("Piece", { exact: true }).selectOption("Coaster 3");
+  await expect(page.getByRole("img", { name: /^Coaster 3 after \d+ of \d+ passes$/ })).toBeVisible();
 });
 
 test("tumblers: veins go around the wall, told from its seam and rim; the template is the wall unrolled", async ({
@@ -260,5 +265,5 @@ test("tumblers: veins go around the wall, told from its seam and rim; the templa
   // The band left bare at the rim, and the patch for the decal.
   expect(lines.filter(({ layer }) => layer === "CUTOUTS").length).toBe(2);
   await stage(page, "Rehearse");
-  await expect(page.getByRole("img", { name: /^Tumbler after \d+ of \d+ passes$/ })).toBeVisible();
+  await expect(page.getByRole("img", { name: /^Tumbler 1 after \d+ of \d+ passes$/ })).toBeVisible();
 });

@@ -180,7 +180,10 @@ test("the vein map's veins go around a tumbler: its picture has those of its own
     pieces: [{ ...tumbler, count: 2 }],
     coats: [{ ...colour, passes: [...colour.passes, usualPass(newId(), "veins")] }],
     veinMap: {
-      places: { [tumbler.id]: { xMm: 1000, yMm: 0, turnDeg: 0 } },
+      places: {
+        [tumbler.id]: { xMm: 1000, yMm: 0, turnDeg: 0 },
+        [`${tumbler.id}.2`]: { xMm: -30, yMm: 20, turnDeg: 0 },
+      },
       sets: [
         {
           id: "set",
@@ -200,6 +203,12 @@ test("the vein map's veins go around a tumbler: its picture has those of its own
   };
   const [planned] = of(own)!.rehearsal.coats.at(-1)!.veins!;
   expect(planned!.veins.map(({ points }) => points[0])).toEqual([{ x: 20, y: 60 }]);
+  // The second of the two lies over the other vein.
+  const plan = derivePlan(own, cards);
+  const second = rehearsalOf(plan, own, plan.pieces[0]!, `${tumbler.id}.2`)!;
+  expect(second.rehearsal.coats.at(-1)!.veins![0]!.veins.map(({ points }) => points[0])).toEqual([
+    { x: 30, y: 40 },
+  ]);
 });
 
 test("differences in a palette are those of its colours", () => {

@@ -148,8 +148,14 @@ function stripsOf({ batched }: PlannedCoat, { piece }: Measured): Box[] | null {
 /**
  * What is rehearsed of a piece: its coloured coats with their passes, each at its own minute, over what lies under them. Null for a piece
  * that nothing coloured is poured on.
+ * @param standingId which of several of its kind on the vein map; the first where it is not said
  */
-export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): PieceRehearsal | null {
+export function rehearsalOf(
+  plan: Plan,
+  job: JobDocument,
+  piece: Measured,
+  standingId = piece.id,
+): PieceRehearsal | null {
   const looks = new Map(plan.looks.coats.map((one) => [one.coat.id, one]));
   const on = plan.coats.filter(({ coat, batched }) => batched && covers(coat, piece.id));
   const patterned = on.filter(({ coat }) => isPatterned(coat, piece));
@@ -185,7 +191,7 @@ export function rehearsalOf(plan: Plan, job: JobDocument, piece: Measured): Piec
   const base = under
     ? add(under.colour.name, under, false, 0)
     : painted("what lies under it", own.under.hex, false);
-  const place = job.veinMap && placesOf(standing(plan.pieces), job.veinMap.places).get(piece.id);
+  const place = job.veinMap && placesOf(standing(plan.pieces), job.veinMap.places).get(standingId);
   /** The vein map's veins of a coat, where it has any on this piece. */
   const mapped = (coat: Coat, colours: readonly { at: number }[]) => {
     if (!job.veinMap || !place) return null;

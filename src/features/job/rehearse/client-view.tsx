@@ -33,7 +33,7 @@ export function ClientView() {
   const { document } = useJob();
   const title = useJobState((state) => state.job.name);
   const save = useJobState((state) => state.save);
-  const { pieces, piece, of, choose } = useRehearsedPiece();
+  const { pieces, chosen, piece, of, choose } = useRehearsedPiece();
   const picture = usePicture(of, of?.passes.length ?? 0, SHARP_PX);
   const ref = useRef<HTMLCanvasElement>(null);
   const [today] = useState(() => format(new Date(), "d MMMM yyyy"));
@@ -91,7 +91,7 @@ export function ClientView() {
   };
   return (
     <main className="flex-1 min-h-0 overflow-y-auto px-7 pt-3 pb-5">
-      <RehearseHead title={`${piece.name}, for the client`} pieces={pieces} piece={piece} choose={choose}>
+      <RehearseHead title={`${piece.name}, for the client`} pieces={pieces} chosen={chosen} choose={choose}>
         <Button
           disabled={!ready}
           onClick={() =>

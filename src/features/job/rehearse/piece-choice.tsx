@@ -1,8 +1,8 @@
 "use client";
 
-import type { Measured } from "@/core/geometry/measure";
 import { Choice } from "@/ui/choice";
 import { SelectField } from "@/ui/text-field";
+import type { Choosable } from "./use-rehearsed-piece";
 
 /** As many stand side by side as are seen at once; of more one is taken from a list. */
 const SIDE_BY_SIDE = 5;
@@ -10,12 +10,13 @@ const SIDE_BY_SIDE = 5;
 /** Which piece is looked at. */
 export function PieceChoice({
   pieces,
-  piece,
+  chosen,
   choose,
   className,
 }: {
-  pieces: readonly Measured[];
-  piece: Measured;
+  pieces: readonly Choosable[];
+  /** Which of them is looked at. */
+  chosen: string;
   choose: (id: string) => void;
   className?: string;
 }) {
@@ -23,7 +24,7 @@ export function PieceChoice({
     return (
       <Choice
         label="Piece"
-        value={piece.id}
+        value={chosen}
         options={pieces.map(({ id, name }) => ({ value: id, words: name }))}
         onChange={choose}
         className={className}
@@ -33,7 +34,7 @@ export function PieceChoice({
     <SelectField
       label="Piece"
       hideLabel
-      value={piece.id}
+      value={chosen}
       onChange={(event) => choose(event.target.value)}
       frame={className}
     >

@@ -57,11 +57,12 @@ function drawFlat(drawing: Drawing, canvas: HTMLCanvasElement, seen: Measured): 
   }
   drawing.globalCompositeOperation = "source-over";
   for (const { ring } of faces.filter(({ inside }) => inside)) within([ring]);
-  for (const { ring, fold } of faces) {
-    drawing.beginPath();
-    trace(drawing, ring);
-    drawing.fillStyle = FACE_SHADE;
-    drawing.fill("evenodd");
+  // All at once: where two faces lie over each other at an inner corner it is no darker.
+  drawing.beginPath();
+  for (const { ring } of faces) trace(drawing, ring);
+  drawing.fillStyle = FACE_SHADE;
+  drawing.fill("nonzero");
+  for (const { fold } of faces) {
     drawing.beginPath();
     fold.forEach(({ x, y }, n) => (n === 0 ? drawing.moveTo(x, y) : drawing.lineTo(x, y)));
     drawing.strokeStyle = FOLD;

@@ -46,7 +46,7 @@ const SPEEDS = ["1", "5", "10", "20"] as const;
 /** A practice on the wet piece: a tool, the resin's clock, and afterwards what the eye would regret. */
 export function PracticeView() {
   const { document, plan, change } = useJob();
-  const { pieces, piece, of, choose } = useRehearsedPiece();
+  const { pieces, chosen, piece, of, choose } = useRehearsedPiece();
   const { ref, width } = useSize<HTMLDivElement>();
   const [tool, setTool] = useState<WorkTool>("hand");
   const [speed, setSpeed] = useState<(typeof SPEEDS)[number]>("5");
@@ -191,7 +191,7 @@ export function PracticeView() {
   const state = coat ? stateAt(coat.life, now) : null;
   return (
     <main className="flex-1 min-h-0 overflow-y-auto px-7 pt-3 pb-5">
-      <RehearseHead title={`Practice on ${piece.name}`} pieces={pieces} piece={piece} choose={choose}>
+      <RehearseHead title={`Practice on ${piece.name}`} pieces={pieces} chosen={chosen} choose={choose}>
         <SelectField
           label="The piece as it is"
           value={passes}

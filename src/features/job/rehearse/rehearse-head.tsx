@@ -1,25 +1,26 @@
 "use client";
 
 import { useState, type ReactNode } from "react";
-import type { Measured } from "@/core/geometry/measure";
 import { covers } from "@/core/schedule/coat";
 import { Button } from "@/ui/button";
 import { useJob } from "../workspace/use-job";
 import { LooksDialog } from "./looks-dialog";
 import { PieceChoice } from "./piece-choice";
 import { RehearseNav } from "./rehearse-nav";
+import type { Choosable } from "./use-rehearsed-piece";
 
 /** The head of each way of rehearsing: which piece, which way, and what can be done. */
 export function RehearseHead({
   title,
   pieces = [],
-  piece,
+  chosen,
   choose,
   children,
 }: {
   title: string;
-  pieces?: readonly Measured[];
-  piece?: Measured;
+  pieces?: readonly Choosable[];
+  /** Which of them is looked at. */
+  chosen?: string;
   choose?: (id: string) => void;
   children?: ReactNode;
 }) {
@@ -29,8 +30,8 @@ export function RehearseHead({
         <RehearseNav />
         <h1 className="heading text-2xl leading-tight mt-1">{title}</h1>
       </div>
-      {piece && choose && pieces.length > 1 && (
-        <PieceChoice pieces={pieces} piece={piece} choose={choose} className="mb-0.5" />
+      {chosen !== undefined && choose && pieces.length > 1 && (
+        <PieceChoice pieces={pieces} chosen={chosen} choose={choose} className="mb-0.5" />
       )}
       <span className="ml-auto flex items-end gap-3">{children}</span>
     </div>

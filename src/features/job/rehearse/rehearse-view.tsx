@@ -29,7 +29,7 @@ const SHARPEST_PX = 1600;
 /** The pour on screen before it is done in resin: the piece after each of its passes, and what the eye would see. */
 export function RehearseView() {
   const { document, plan, system, change } = useJob();
-  const { pieces, piece, of, choose } = useRehearsedPiece();
+  const { pieces, chosen, piece, of, choose } = useRehearsedPiece();
   const [shown, setShown] = useState<number | null>(null);
   const [playing, setPlaying] = useState(false);
   const [looking, setLooking] = useState<"piece" | "sisters">("piece");
@@ -74,7 +74,7 @@ export function RehearseView() {
   const marks = findings.flatMap(({ what, place }) => (place ? [{ words: what, ...place }] : []));
   return (
     <main className="flex-1 min-h-0 overflow-y-auto px-7 pt-3 pb-5">
-      <RehearseHead title={piece.name} pieces={pieces} piece={piece} choose={choose}>
+      <RehearseHead title={piece.name} pieces={pieces} chosen={chosen} choose={choose}>
         <QuantityField
           label="Runs at, degrees"
           value={angleDeg}

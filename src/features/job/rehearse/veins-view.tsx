@@ -256,7 +256,7 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
                 {pieces.length > 1 && (
                   <PieceChoice
                     pieces={pieces}
-                    piece={piece}
+                    chosen={piece.id}
                     choose={(id) => {
                       setListed(id);
                       setChosen(null);
