@@ -6,7 +6,8 @@ import { unfoldedFaces } from "../geometry/unfold";
 import { newPiece } from "../plan/new-piece";
 import { aroundOf, MOST_STANDING, standing, standsFor } from "./standing";
 import { tapeList } from "./tape";
-import { onPiece, placesOf, veinAmounts, waysOnPiece, type MapVein, type VeinSet } from "./vein-map";
+import { placesOf } from "./places";
+import { onPiece, veinAmounts, waysOnPiece, type MapVein, type VeinSet } from "./vein-map";
 
 let counter = 0;
 const newId = () => `id-${++counter}`;

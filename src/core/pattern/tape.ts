@@ -8,7 +8,8 @@ import type { LinePoint } from "./ops/line";
 import { aroundOf } from "./standing";
 import type { VeinWay } from "./vein";
 import { turningPoints } from "./turning-points";
-import { waysOnPiece, withinRing, type PiecePlace, type VeinMap } from "./vein-map";
+import type { PiecePlace } from "./places";
+import { waysOnPiece, withinRing, type VeinMap } from "./vein-map";
 
 /** Where a line meets an edge: how far along the edge from the end from which a tape is laid, mm. */
 export type Crossing = {

@@ -5,17 +5,12 @@ import type { Piece } from "../geometry/piece";
 import { boxOf } from "../geometry/ring";
 import { tapeList } from "./tape";
 import { veinWays } from "./vein";
+import { mapBox, placesOf, ringOnMap, snapped, toMap, toPiece } from "./places";
 import {
   drawnVein,
-  mapBox,
   onPiece,
-  placesOf,
   redrawn,
   ribbonRing,
-  ringOnMap,
-  snapped,
-  toMap,
-  toPiece,
   veinAcross,
   veinAmounts,
   veinsOnPiece,

@@ -4,12 +4,12 @@ import { memo, useId, useMemo } from "react";
 import type { Point } from "@/core/geometry/curves";
 import type { Measured } from "@/core/geometry/measure";
 import type { VeinWay } from "@/core/pattern/vein";
+import type { PiecePlace } from "@/core/pattern/places";
 import {
   ribbonRing,
   waysOnMap,
   waysOnPiece,
   type MapVein,
-  type PiecePlace,
   type VeinMap,
   type VeinSet,
 } from "@/core/pattern/vein-map";

@@ -6,7 +6,8 @@ import { cutOutRing } from "@/core/geometry/cut-out";
 import type { Measured } from "@/core/geometry/measure";
 import { unfoldedFaces } from "@/core/geometry/unfold";
 import { aroundOf } from "@/core/pattern/standing";
-import { mapBox, snapped, toMap, type PiecePlace, type VeinMap, type VeinSet } from "@/core/pattern/vein-map";
+import { mapBox, snapped, toMap, type PiecePlace } from "@/core/pattern/places";
+import type { VeinMap, VeinSet } from "@/core/pattern/vein-map";
 import { pathOf, VeinLines, WallVeins } from "./vein-lines";
 
 /** Room around the pieces, px, and within what distance a pulled one snaps, px. */

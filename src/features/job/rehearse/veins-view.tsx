@@ -8,15 +8,13 @@ import { veinSvg } from "@/core/drawing-files/vein-template";
 import type { Measured } from "@/core/geometry/measure";
 import { MOST_STANDING, standing, standsFor } from "@/core/pattern/standing";
 import { tapeList } from "@/core/pattern/tape";
+import { mapBox, placesOf, type PiecePlace } from "@/core/pattern/places";
 import {
   drawnVein,
-  mapBox,
-  placesOf,
   redrawn,
   veinAcross,
   veinAmounts,
   type MapVein,
-  type PiecePlace,
   type VeinMap,
   type VeinSet,
 } from "@/core/pattern/vein-map";

@@ -5,7 +5,7 @@ import type { Person } from "@/contracts/people";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { standing } from "@/core/pattern/standing";
 import { tapeList } from "@/core/pattern/tape";
-import { placesOf } from "@/core/pattern/vein-map";
+import { placesOf } from "@/core/pattern/places";
 import { runSheet } from "@/core/plan/run-sheet";
 import { notFound } from "@/server/refused";
 import { openJob, pictureBytes } from "../queries";
