@@ -1,5 +1,5 @@
 import type { Point } from "@/core/geometry/curves";
-import { diameterAlong, unrolledBand, unrolledWall, type Tumbler } from "@/core/geometry/frustum";
+import { bareOnWall, type Tumbler } from "@/core/geometry/frustum";
 import type { Outline } from "@/core/geometry/outline";
 import type { Piece, Station } from "@/core/geometry/piece";
 import { widthAt } from "@/core/geometry/stations";
@@ -103,41 +103,17 @@ function MouldFloor({ outline, lean, frame }: { outline: Outline; lean: number; 
 
 /** Bare band and blank patch on the unrolled wall, and the tumbler from the side at the same scale. */
 function TumblerWall({ tumbler, outline, frame }: { tumbler: Tumbler; outline: Outline; frame: Frame }) {
-  const { slantMm } = unrolledWall(tumbler.topDiameterMm, tumbler.bottomDiameterMm, tumbler.heightMm);
   const moved = (ring: readonly Point[]) =>
     ring.map(({ x, y }) => ({ x: x - outline.origin.x, y: y - outline.origin.y }));
   const bare = { fill: "var(--color-ground)", stroke: "var(--color-ink-soft)", strokeWidth: 0.8 } as const;
-  const { patch, rimBandMm } = tumbler;
-  const around = patch
-    ? patch.widthMm / (Math.PI * diameterAlong(tumbler, patch.fromBottomMm + patch.heightMm / 2))
-    : 0;
+  const { rim, patch } = bareOnWall(tumbler);
   return (
     <g pointerEvents="none">
-      {rimBandMm > 0 && (
-        <polygon
-          points={pointsText(moved(unrolledBand(tumbler, [slantMm - rimBandMm, slantMm])), frame)}
-          {...bare}
-        />
-      )}
+      {rim && <polygon points={pointsText(moved(rim), frame)} {...bare} />}
       <text {...captionAt(outline, frame)} textAnchor="middle" fontSize="12" fill="var(--color-ink-soft)">
         the wall, unrolled
       </text>
-      {patch && (
-        <polygon
-          points={pointsText(
-            moved(
-              unrolledBand(
-                tumbler,
-                [patch.fromBottomMm, patch.fromBottomMm + patch.heightMm],
-                [-around / 2, around / 2],
-              ),
-            ),
-            frame,
-          )}
-          {...bare}
-          strokeDasharray="3 3"
-        />
-      )}
+      {patch && <polygon points={pointsText(moved(patch), frame)} {...bare} strokeDasharray="3 3" />}
     </g>
   );
 }

@@ -129,7 +129,12 @@ test("a tumbler's template is its wall unrolled: what leaves over one straight s
   const radius = ({ x, y }: { x: number; y: number }) => Math.hypot(x, y);
   // The slant's cone (handbook: R = s·D/(D − d)): 160.70 · 90/30 = 482.1 mm, within 0.5.
   expect(Math.abs(Math.max(...outline!.points.map(radius)) - 482.1)).toBeLessThan(0.5);
-  expect(lines.filter(({ layer }) => layer === "cut-out").length).toBe(2);
+  const bare = lines.filter(({ layer }) => layer === "cut-out");
+  expect(bare.length).toBe(2);
+  const patch = bare[1];
+  // 50 mm along the wall at its middle, 70 above the base of 160.70: an arc of that radius and the patch's angle.
+  const angle = Math.max(...patch!.points.map(({ x, y }) => Math.atan2(x, -y)));
+  expect(Math.abs(2 * angle * (482.1 - 160.7 + 70) - 50)).toBeLessThan(0.1);
   const ways = lines.filter(({ layer }) => layer === "vein");
   const half = (2 * Math.PI * 45) / 482.1 / 2;
   // Where lines end on the straight sides of the sector: angle of a half turn to either side.

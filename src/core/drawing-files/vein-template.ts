@@ -1,6 +1,6 @@
 import type { Point } from "../geometry/curves";
 import { cutOutRing } from "../geometry/cut-out";
-import { onUnrolled, unrolledBand, type Tumbler } from "../geometry/frustum";
+import { bareOnWall, onUnrolled, unrolledBand, type Tumbler } from "../geometry/frustum";
 import type { Measured } from "../geometry/measure";
 import type { Outline } from "../geometry/outline";
 import { boxOf, type Box } from "../geometry/ring";
@@ -25,15 +25,10 @@ export type TemplateLine = {
 
 /** A tumbler's wall as paper around it would lie flat: its places on the sector, and what of it stays bare. */
 function unrolled(shape: Tumbler, { widthMm, heightMm }: Outline) {
-  const bare = shape.rimBandMm > 0 ? [unrolledBand(shape, [heightMm - shape.rimBandMm, heightMm])] : [];
-  const { patch } = shape;
-  if (patch) {
-    const half = patch.widthMm / (2 * widthMm);
-    bare.push(unrolledBand(shape, [patch.fromBottomMm, patch.fromBottomMm + patch.heightMm], [-half, half]));
-  }
+  const { rim, patch } = bareOnWall(shape);
   return {
     outline: unrolledBand(shape, [0, heightMm]),
-    bare,
+    bare: [rim, patch].filter((ring) => ring !== null),
     at: <Place extends Point>(place: Place): Place => ({
       ...place,
       ...onUnrolled(shape, place.x / widthMm - 0.5, heightMm - place.y),

@@ -25,6 +25,17 @@ export function unrolledWall(topMm: number, bottomMm: number, heightMm: number):
   return { slantMm, innerMm: outerMm - slantMm, outerMm, angle: (2 * Math.PI * wide) / outerMm, areaMm2 };
 }
 
+/** A tumbler's wall as it is worked: once around at its middle, and up along the slant, mm. */
+export function wallSize({ topDiameterMm, bottomDiameterMm, heightMm }: Tumbler): {
+  aroundMm: number;
+  slantMm: number;
+} {
+  return {
+    aroundMm: (Math.PI * (topDiameterMm + bottomDiameterMm)) / 2,
+    slantMm: unrolledWall(topDiameterMm, bottomDiameterMm, heightMm).slantMm,
+  };
+}
+
 /** Diameter of the wall at a distance along the slant from the base. */
 export function diameterAlong(tumbler: Tumbler, slantMm: number): number {
   const whole = unrolledWall(tumbler.topDiameterMm, tumbler.bottomDiameterMm, tumbler.heightMm).slantMm;
@@ -67,4 +78,19 @@ export function unrolledBand(
       onUnrolled(tumbler, from + ((to - from) * index) / steps, up),
     );
   return [...along(toUp, fromAround, toAround), ...along(fromUp, toAround, fromAround)];
+}
+
+/** What of the unrolled wall stays bare, as rings: the band at the drinking rim, and the patch for the decal, as wide as it is at its middle. */
+export function bareOnWall(tumbler: Tumbler): { rim: Point[] | null; patch: Point[] | null } {
+  const { rimBandMm, patch } = tumbler;
+  const { slantMm } = wallSize(tumbler);
+  const half =
+    patch && patch.widthMm / (2 * Math.PI * diameterAlong(tumbler, patch.fromBottomMm + patch.heightMm / 2));
+  return {
+    rim: rimBandMm > 0 ? unrolledBand(tumbler, [slantMm - rimBandMm, slantMm]) : null,
+    patch:
+      patch && half
+        ? unrolledBand(tumbler, [patch.fromBottomMm, patch.fromBottomMm + patch.heightMm], [-half, half])
+        : null,
+  };
 }

@@ -1,21 +1,10 @@
-import { unrolledWall, type Tumbler } from "../geometry/frustum";
+import { wallSize, type Tumbler } from "../geometry/frustum";
 import type { Measured } from "../geometry/measure";
 import { outlineOf, type Outline } from "../geometry/outline";
 import type { Piece } from "../geometry/piece";
 
 /** Of a piece of which there are many so many are laid out, side by side. */
 export const MOST_STANDING = 24;
-
-/** A tumbler's wall as it is worked: once around at its middle, and up along the slant, mm. */
-export function wallSize({ topDiameterMm, bottomDiameterMm, heightMm }: Tumbler): {
-  aroundMm: number;
-  slantMm: number;
-} {
-  return {
-    aroundMm: (Math.PI * (topDiameterMm + bottomDiameterMm)) / 2,
-    slantMm: unrolledWall(topDiameterMm, bottomDiameterMm, heightMm).slantMm,
-  };
-}
 
 /** A tumbler's wall laid flat, its rim at the back: as wide as once around at its middle. */
 function wallOutline(shape: Tumbler): Outline {

@@ -3,7 +3,7 @@
 import { useEffect, useRef } from "react";
 import type { Point } from "@/core/geometry/curves";
 import { cutOutRing } from "@/core/geometry/cut-out";
-import { onUnrolled, unrolledBand, unrolledWall, type Tumbler } from "@/core/geometry/frustum";
+import { bareOnWall, onUnrolled, wallSize, type Tumbler } from "@/core/geometry/frustum";
 import type { Measured } from "@/core/geometry/measure";
 import type { Box } from "@/core/geometry/ring";
 import { unfoldedBox, unfoldedFaces } from "@/core/geometry/unfold";
@@ -73,7 +73,7 @@ function drawFlat(drawing: Drawing, canvas: HTMLCanvasElement, seen: Measured): 
 
 /** A tumbler's wall laid around the sector that it unrolls to, the rim outside; the patch for the decal stays blank. */
 function drawWall(drawing: Drawing, canvas: HTMLCanvasElement, shape: Tumbler, origin: Point): void {
-  const { slantMm } = unrolledWall(shape.topDiameterMm, shape.bottomDiameterMm, shape.heightMm);
+  const { slantMm } = wallSize(shape);
   const at = (around: number, up: number) => {
     const { x, y } = onUnrolled(shape, around, up);
     return { x: x - origin.x, y: y - origin.y };
@@ -97,14 +97,9 @@ function drawWall(drawing: Drawing, canvas: HTMLCanvasElement, shape: Tumbler, o
   }
   const moved = (ring: readonly Point[]) => ring.map(({ x, y }) => ({ x: x - origin.x, y: y - origin.y }));
   drawing.globalCompositeOperation = "destination-out";
-  const bare: Point[][] = [];
-  if (shape.rimBandMm > 0) bare.push(unrolledBand(shape, [slantMm - shape.rimBandMm, slantMm]));
-  if (shape.patch) {
-    const { widthMm, heightMm, fromBottomMm } = shape.patch;
-    const half = widthMm / (Math.PI * (shape.topDiameterMm + shape.bottomDiameterMm));
-    bare.push(unrolledBand(shape, [fromBottomMm, fromBottomMm + heightMm], [-half, half]));
-  }
-  for (const ring of bare) {
+  const { rim, patch } = bareOnWall(shape);
+  for (const ring of [rim, patch]) {
+    if (!ring) continue;
     drawing.beginPath();
     trace(drawing, moved(ring));
     drawing.fill();

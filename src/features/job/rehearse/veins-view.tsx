@@ -26,7 +26,7 @@ import { QuantityField } from "@/ui/quantity-field";
 import { fetchFile, saveFile } from "@/ui/save-file";
 import { useSize } from "@/ui/use-size";
 import { TapeList } from "./tape-list";
-import { editCoat, newId } from "../workspace/edits";
+import { editCoat, moved, newId } from "../workspace/edits";
 import { useJob, useJobState } from "../workspace/use-job";
 import { newSet, newVeinMap, veinColours } from "./new-vein-map";
 import { PieceChoice } from "./piece-choice";
@@ -310,7 +310,9 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
                 edit((before) => ({ ...before, sets: before.sets.filter(({ id }) => id !== set.id) }))
               }
               onEarlier={
-                at === 0 ? null : () => edit((before) => ({ ...before, sets: swapped(before.sets, at - 1) }))
+                at === 0
+                  ? null
+                  : () => edit((before) => ({ ...before, sets: moved(before.sets, set.id, -1) }))
               }
               drawing={drawing === set.id}
               onDraw={() => setDrawing(drawing === set.id ? null : set.id)}
@@ -338,10 +340,6 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
     </main>
   );
 }
-
-/** Two neighbours in each other's place. */
-const swapped = <Item,>(list: readonly Item[], at: number): Item[] =>
-  list.map((item, n) => (n === at ? list[at + 1] : n === at + 1 ? list[at] : item) as Item);
 
 const fileName = ({ name }: Measured) =>
   `veins ${name}`
