@@ -15,7 +15,7 @@ const shared = {
   transform,
   // Packages that ship only ES modules.
   transformIgnorePatterns: [
-    "/node_modules/(?!(flatbush|flatqueue|clipper2-ts|point-in-polygon-hao|robust-predicates)/)",
+    "/node_modules/(?!(flatbush|flatqueue|clipper2-ts|point-in-polygon-hao|robust-predicates|p-limit|yocto-queue)/)",
   ],
   moduleNameMapper: {
     "^@/(.*)$": "<rootDir>/src/$1",

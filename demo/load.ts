@@ -22,6 +22,7 @@ import { starterCards } from "@/core/plan/sample-job";
 import { ACTS } from "@/app/api/act/registry";
 import { perform } from "@/server/acts";
 import { database } from "@/server/database";
+import { emptyTables } from "@/server/empty-tables";
 import { hashPassword } from "@/server/passwords";
 import { colourCardsOf } from "@/server/repositories/colour-cards";
 import { signInBook } from "@/server/repositories/people";
@@ -58,7 +59,7 @@ export async function foundShop(
     units,
     passwordHash: await hashPassword(owner.password),
   });
-  const person = await book.person(personId, 1);
+  const person = await book.person(personId);
   if (!person) throw new Error("The owner is not there");
   const cards: ResinCard[] = [];
   for (const { id: _id, ...fields } of starterCards(() => ""))
@@ -67,9 +68,22 @@ export async function foundShop(
   return { person, cards };
 }
 
-/** Loads the made-up shop, by the same acts that people use, unless somebody is there already. */
+/**
+ * Loads the made-up shop, by the same acts that people use, unless somebody is there already. A load that was cut off is begun anew: the app was
+ * never served in between (./start --no-demo says so where it was).
+ */
 export async function loadDemo(now: Date): Promise<boolean> {
-  if (!(await signInBook(database()).isEmpty())) return false;
+  const db = database();
+  const mark = (value: string) => db.Mark.update({ value }, { where: { name: "demo" } });
+  if ((await db.Mark.findByPk("demo"))?.value === "loading") await emptyTables(db);
+  else if (!(await signInBook(db).isEmpty())) return false;
+  await mark("loading");
+  await loadShop(now);
+  await mark("loaded");
+  return true;
+}
+
+async function loadShop(now: Date): Promise<void> {
   const [owner, ...hands] = DEMO_PEOPLE;
   if (!owner) throw new Error("The demo shop has no owner");
   const { person, cards } = await foundShop(DEMO_SHOP, { ...owner, password: DEMO_PASSWORD });
@@ -108,7 +122,6 @@ export async function loadDemo(now: Date): Promise<boolean> {
     // Recording a finish set the job curing; the list shows where it stands by now.
     await doAct(person, describeJob, { jobId, fields: { ...rest, dueOn } });
   }
-  return true;
 }
 
 /** Recipes with their versions and boards, begun with the coats of the demo's jobs; jobs made of one say so. */

@@ -1,8 +1,10 @@
 # MariaDB for one folder: its own data, socket and port, on 127.0.0.1 only. Sourced by start, check and the gallery.
 # Usage: database_start FOLDER WANTED_PORT; database_stop FOLDER. Sets and exports GAUGEBEAM_DB_*.
+# The caller holds a lock of its own over FOLDER: what runs on it already was left behind by a caller that is gone, and is ended.
 
 say() { printf '%s\n' "$*" >&2; }
 fail() { say "$*"; exit 1; }
+. scripts/processes.sh
 
 as_root() {
   if [ "$(id -u)" -eq 0 ]; then "$@"; elif command -v sudo >/dev/null 2>&1; then sudo "$@"; else
@@ -33,33 +35,33 @@ socket_of() {
   printf '%s' "$socket"
 }
 
-database_pid() {
-  local pid
-  pid=$(cat "$1/db.pid" 2>/dev/null) || return 1
-  [ -n "$pid" ] && kill -0 "$pid" 2>/dev/null && grep -qa mariadbd "/proc/$pid/cmdline" 2>/dev/null && printf '%s' "$pid"
+is_port() { [[ "$1" =~ ^[0-9]+$ ]] && [ "$1" -ge 1024 ] && [ "$1" -le 65535 ]; }
+
+# The owner's rights as root of the database, by its socket.
+database_root() { mariadb --no-defaults --connect-timeout=2 --socket="$(socket_of "$1")" --user="$(id -un)" "${@:2}"; }
+
+# Makes the system tables in a folder of its own and moves it into place when all of them are there, so that a data folder is whole or not there.
+# Data that exists is never deleted, whatever is missing beside it.
+database_install() {
+  local folder="$1" fresh
+  if [ -d "$folder/data" ] && ! rmdir "$folder/data" 2>/dev/null; then
+    [ -d "$folder/data/mysql" ] && return 0
+    fail "$folder/data holds something that is no database of MariaDB. Nothing was touched: move it elsewhere, or put your data back there, and start again."
+  fi
+  fresh=$(mktemp -d "$folder/installing.XXXXXX")
+  mariadb-install-db --defaults-file="$folder/my.cnf" "${user_option[@]}" --datadir="$fresh" --auth-root-authentication-method=socket --auth-root-socket-user="$(id -un)" --skip-test-db >"$folder/install.log" 2>&1 9>&- ||
+    fail "MariaDB could not make its tables. See $folder/install.log."
+  mv -T "$fresh" "$folder/data"
+  # What a start that was ended here left half made: nobody's data was ever in it.
+  rm -rf "$folder"/installing.??????
 }
 
-database_start() {
-  local folder="$1" wanted="$2" socket port user_option=() waited=0
-  export PATH="$PATH:/usr/sbin"
-  need_packages mariadbd:mariadb-server-core mariadb:mariadb-client-core
-  command -v mariadb-install-db >/dev/null 2>&1 || need_packages mariadb-install-db:mariadb-server
-  mkdir -p "$folder"
-  socket=$(socket_of "$folder")
-  [ -s "$folder/password" ] || (umask 077 && random_word >"$folder/password")
-  [ "$(id -u)" -eq 0 ] && user_option=(--user=root)
-  local config="$folder/my.cnf"
-
-  if database_pid "$folder" >/dev/null; then
-    port=$(cat "$folder/port")
-  else
-    port=$(cat "$folder/port" 2>/dev/null || printf '%s' "$wanted")
-    port_is_free "$port" || { say "Port $port is taken; the database moves to another."; port=$(free_port); }
-    printf '%s\n' "$port" >"$folder/port"
-    cat >"$config" <<CNF
+database_config() {
+  local folder="$1" port="$2"
+  cat >"$folder/my.cnf" <<CNF
 [mariadbd]
 datadir=$folder/data
-socket=$socket
+socket=$(socket_of "$folder")
 pid-file=$folder/db.pid
 log-error=$folder/db.log
 port=$port
@@ -77,41 +79,53 @@ default-time-zone=+00:00
 sql-mode=STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO
 max_allowed_packet=32M
 CNF
-    if [ ! -f "$folder/data/.installed" ]; then
-      rm -rf "$folder/data"
-      mariadb-install-db --defaults-file="$config" "${user_option[@]}" --auth-root-authentication-method=socket --auth-root-socket-user="$(id -un)" --skip-test-db >"$folder/install.log" 2>&1 ||
-        fail "MariaDB could not make its tables. See $folder/install.log."
-      touch "$folder/data/.installed"
-    fi
-    # A session of its own: Ctrl-C in the terminal must not end it before the app has stopped.
-    setsid mariadbd --defaults-file="$config" "${user_option[@]}" </dev/null >>"$folder/db.log" 2>&1 &
-  fi
-  until mariadb --socket="$socket" --user="$(id -un)" -e "SELECT 1" >/dev/null 2>&1; do
+}
+
+# Starts the server process on the data that is there. Sets database_process; waits until it answers.
+database_run() {
+  local folder="$1" waited=0
+  if [ "$(stat -c %s "$folder/db.log" 2>/dev/null || echo 0)" -gt 4000000 ]; then mv "$folder/db.log" "$folder/db.log.1"; fi
+  hold "$folder/db.lock" mariadbd --defaults-file="$folder/my.cnf" "${user_option[@]}" </dev/null >>"$folder/db.log" 2>&1 ||
+    fail "Another process holds $folder/db.lock."
+  database_process=$held_pid
+  until database_root "$folder" -e "SELECT 1" >/dev/null 2>&1; do
     waited=$((waited + 1))
-    [ "$waited" -gt 300 ] && fail "MariaDB did not come up. See $folder/db.log."
+    [ -d "/proc/$database_process" ] && [ "$waited" -le 1200 ] ||
+      fail "MariaDB did not come up on $folder/data. Nothing was deleted. See $folder/db.log."
     sleep 0.1
   done
-  local password
+}
+
+database_start() {
+  local folder="$1" wanted="$2" port password
+  user_option=()
+  export PATH="$PATH:/usr/sbin"
+  need_packages mariadbd:mariadb-server-core mariadb:mariadb-client-core
+  command -v mariadb-install-db >/dev/null 2>&1 || need_packages mariadb-install-db:mariadb-server
+  mkdir -p "$folder"
+  chmod 700 "$folder"
+  [ "$(id -u)" -eq 0 ] && user_option=(--user=root)
+  database_stop "$folder" || fail "An earlier MariaDB still runs on $folder."
+  [ -s "$folder/password" ] || { (umask 077 && random_word >"$folder/password.new") && mv "$folder/password.new" "$folder/password"; }
+  port=$(cat "$folder/port" 2>/dev/null || true)
+  is_port "$port" || port="$wanted"
+  port_is_free "$port" || { say "Port $port is taken; the database moves to another."; port=$(free_port); }
+  printf '%s\n' "$port" >"$folder/port"
+  database_config "$folder" "$port"
+  database_install "$folder"
+  database_run "$folder"
   password=$(cat "$folder/password")
-  mariadb --socket="$socket" --user="$(id -un)" <<SQL || fail "MariaDB refused to make the database. See $folder/db.log."
+  database_root "$folder" <<SQL || fail "MariaDB refused to make the database. See $folder/db.log."
 CREATE DATABASE IF NOT EXISTS gaugebeam CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 CREATE USER IF NOT EXISTS 'app'@'127.0.0.1' IDENTIFIED BY '$password';
 ALTER USER 'app'@'127.0.0.1' IDENTIFIED BY '$password';
 GRANT ALL PRIVILEGES ON gaugebeam.* TO 'app'@'127.0.0.1';
 SQL
-  export GAUGEBEAM_DB_HOST=127.0.0.1 GAUGEBEAM_DB_PORT="$port" GAUGEBEAM_DB_NAME=gaugebeam GAUGEBEAM_DB_USER=app GAUGEBEAM_DB_PASSWORD="$password"
+  export GAUGEBEAM_DB_HOST=127.0.0.1 GAUGEBEAM_DB_PORT="$port" GAUGEBEAM_DB_NAME=gaugebeam GAUGEBEAM_DB_USER=app GAUGEBEAM_DB_PASSWORD="$password" GAUGEBEAM_DB_FOLDER="$folder"
 }
 
-database_stop() {
-  local pid waited=0
-  pid=$(database_pid "$1") || return 0
-  kill -TERM "$pid" 2>/dev/null || return 0
-  while kill -0 "$pid" 2>/dev/null; do
-    waited=$((waited + 1))
-    [ "$waited" -gt 200 ] && { say "MariaDB (process $pid) does not stop."; return 1; }
-    sleep 0.1
-  done
-}
+# Asks it to stop, at most five seconds; after that its log brings everything back that was committed.
+database_stop() { release "$1/db.lock" "${2:-5}"; }
 
 # npm packages, only when the lock file changed.
 install_packages() {
@@ -125,7 +139,7 @@ install_packages() {
 
 # A fingerprint of all that a build is made of.
 sources_hash() {
-  { cat package-lock.json next.config.ts postcss.config.mjs tsconfig.json; find src -type f -not -name '*.test.ts' -not -name '*.test.tsx' -print0 | sort -z | xargs -0 sha256sum; } | sha256sum | cut -d' ' -f1
+  { cat package-lock.json next.config.ts postcss.config.mjs tsconfig.json; find src scripts/build-aside.mjs -type f -not -name '*.test.ts' -not -name '*.test.tsx' -print0 | sort -z | xargs -0 sha256sum; } | sha256sum | cut -d' ' -f1
 }
 
-build_is_fresh() { [ -f .next/BUILD_ID ] && [ "$(cat .next/sources-hash 2>/dev/null)" = "$(sources_hash)" ]; }
+build_is_fresh() { [ -f .next/BUILD_ID ] && [ -f .next/aside.mjs ] && [ "$(cat .next/sources-hash 2>/dev/null)" = "$(sources_hash)" ]; }

@@ -19,7 +19,7 @@ GAUGEBEAM_CHECK_SOCKET="$(socket_of "$folder")"
 export GAUGEBEAM_SECRET GAUGEBEAM_CHECK_SOCKET NEXT_TELEMETRY_DISABLED=1 GAUGEBEAM_DEMO_NOW="2026-05-14T15:18:00.000Z"
 if ! build_is_fresh; then
   wanted=$(sources_hash)
-  npx next build
+  npm run --silent build
   printf '%s\n' "$wanted" >.next/sources-hash
 fi
 bash scripts/fresh-demo.sh

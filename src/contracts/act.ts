@@ -11,6 +11,8 @@ export type Act<Input extends z.ZodType = z.ZodType, Output = unknown> = {
   caller: Caller;
   input: Input;
   output?: Output;
+  /** It changes nothing, or so little that it goes on when the disk is full. */
+  reads?: true;
 };
 
 /** What went wrong, for the person and for the program. `field` is the path of the entry at fault. */
@@ -22,6 +24,7 @@ export type ActError = {
     | "not-found"
     | "conflict"
     | "slow-down"
+    | "unreadable"
     | "unreachable"
     | "failed";
   message: string;
@@ -33,9 +36,10 @@ export type ActResult<Output> = { ok: true; value: Output } | { ok: false; error
 
 /** Declares an act; the output is a type only, since it comes from our own server. */
 export function act<Output>() {
-  return <Input extends z.ZodType>(name: string, caller: Caller, input: Input): Act<Input, Output> => ({
-    name,
-    caller,
-    input,
-  });
+  return <Input extends z.ZodType>(
+    name: string,
+    caller: Caller,
+    input: Input,
+    kind: { reads?: true } = {},
+  ): Act<Input, Output> => ({ name, caller, input, ...kind });
 }

@@ -4,7 +4,8 @@ import { USUAL_HOURS } from "@/core/schedule/hours";
 import type { DatedJob } from "@/core/plan/shop";
 import { act } from "./act";
 import { hoursSchema } from "./job-document";
-import type { Pour } from "./pours";
+import type { UnreadableJob } from "./jobs";
+import type { Pour, PourHead } from "./pours";
 import { rowId } from "./text";
 
 /** What the shop has, and when it works. Lengths and spindles are null where they are not counted. */
@@ -36,6 +37,10 @@ export type Bench = {
   pours: Pour[];
   jobs: DatedJob[];
   cards: ResinCard[];
+  /** What this program cannot read any more; it is kept. */
+  unreadable: { jobs: UnreadableJob[]; pours: PourHead[] };
+  /** How many more there are than are looked at together. */
+  more: { jobs: number; pours: number };
 };
 
 export const setBench = act<null>()("bench.set", "person", z.object({ settings: benchSettings }));

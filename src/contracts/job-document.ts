@@ -34,9 +34,9 @@ import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
 import { PASS, type PassKind } from "@/core/schedule/pass";
 import { labSchema } from "./colour-card";
 import { doseMeasure } from "./dose-measure";
-import { freeText, partId, rowId } from "./text";
+import { freeText, partId, rowId, text } from "./text";
 
-const label = z.string().max(80);
+const label = freeText(80);
 const length = z.number().min(0).max(100_000);
 const keysOf = <Key extends string>(record: Record<Key, unknown>) => Object.keys(record) as [Key, ...Key[]];
 
@@ -51,8 +51,17 @@ const pair = z.tuple([place, place]);
 
 const outlinePoints = {
   points: z.array(pair).min(1).max(MOST_CORNERS, `An outline has at most ${MOST_CORNERS} corners.`),
-  starts: z.array(z.number().int().min(0).max(MOST_CORNERS)).min(1).max(400),
+  starts: z
+    .array(z.number().int().min(0).max(MOST_CORNERS))
+    .min(1)
+    .max(400)
+    .refine((starts) => starts.every((start, at) => at === 0 || start > (starts[at - 1] ?? 0)), {
+      message: "The edges of an outline begin one after the other.",
+    }),
 };
+const startsWithinPoints = ({ points, starts }: { points: readonly unknown[]; starts: readonly number[] }) =>
+  (starts.at(-1) ?? 0) < points.length;
+const STARTS = { message: "An edge of an outline begins at one of its corners.", path: ["starts"] };
 const stations = z
   .array(z.object({ atMm: place, farMm: place, nearMm: place }))
   .max(400, "A line has at most 400 readings.");
@@ -64,7 +73,7 @@ const mouldOutline = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("rectangle"), lengthMm: length, depthMm: length }),
   z.object({ kind: z.literal("round"), diameterMm: length }),
   z.object({ kind: z.literal("oval"), lengthMm: length, depthMm: length }),
-  z.object({ kind: z.literal("free"), ...outlinePoints }),
+  z.object({ kind: z.literal("free"), ...outlinePoints }).refine(startsWithinPoints, STARTS),
 ]);
 
 const shape = z.discriminatedUnion("kind", [
@@ -107,8 +116,8 @@ const shape = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("oval"), lengthMm: length, depthMm: length }),
   z.object({ kind: z.literal("racetrack"), lengthMm: length, depthMm: length }),
   z.object({ kind: z.literal("polygon"), sides: z.number().int().min(3).max(24), sideMm: length }),
-  z.object({ kind: z.literal("free"), ...outlinePoints }),
-  z.object({ kind: z.literal("floor"), ...outlinePoints }),
+  z.object({ kind: z.literal("free"), ...outlinePoints }).refine(startsWithinPoints, STARTS),
+  z.object({ kind: z.literal("floor"), ...outlinePoints }).refine(startsWithinPoints, STARTS),
   z.object({ kind: z.literal("offsets"), stations }),
   z.object({ kind: z.literal("river"), stations, depthMm: length }),
   z.object({
@@ -158,7 +167,7 @@ const piece = z.object({
   count: z.number().int().min(1).max(500),
   shape,
   edges: z
-    .record(z.string(), edge)
+    .record(text(), edge)
     .refine((edges) => Object.keys(edges).every((name) => edgeName.safeParse(name).success), {
       message: "There is no such edge.",
     }) as unknown as z.ZodType<Piece["edges"]>,
@@ -343,7 +352,10 @@ const manner = z.object({
   hazeMm: z.number().min(0).max(100),
 });
 /** A piece by its id; of several of a kind the second and further ones by id and number. */
-const standingId = z.string().regex(/^[A-Za-z0-9-]{1,40}(\.[1-9]\d?)?$/);
+const standingId = z
+  .string()
+  .regex(/^[A-Za-z0-9-]{1,40}(\.[1-9]\d?)?$/)
+  .refine((id) => partId.safeParse(id.split(".")[0]).success);
 const veinMap = z.object({
   places: z.record(standingId, z.object({ xMm: place, yMm: place, turnDeg: z.number().min(-360).max(360) })),
   sets: z
@@ -400,7 +412,7 @@ export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
   target: target.optional(),
   recipe: recipeReference.optional(),
   setAside: z
-    .record(z.string().max(200), freeText(200))
+    .record(text().max(200), freeText(200))
     .refine((all) => Object.keys(all).length <= 200, "That is more advice than can be set aside.")
     .optional(),
   notes: freeText(4000),

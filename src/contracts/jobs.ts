@@ -40,6 +40,10 @@ export type OpenJob = JobFields & {
 
 export type Saved = { revision: number; document: JobDocument; canUndo: boolean; canRedo: boolean };
 
+/** A job whose document this program cannot read; its earlier versions are kept. */
+export type UnreadableJob = { jobId: string; name: string };
+export type JobVersion = { revision: number; savedBy: string; savedAt: string };
+
 /** What stands in the way of a save on an old revision: the version that is there now. */
 export type Conflict = Saved & { savedBy: string; savedAt: string };
 
@@ -57,7 +61,7 @@ export const archiveJob = act<null>()(
 );
 /** The coats of a job, to be compared with and taken over by another. */
 export type JobBuild = { jobId: string; name: string; coats: Coat[] };
-export const listBuilds = act<JobBuild[]>()("job.builds", "person", z.strictObject({}));
+export const listBuilds = act<JobBuild[]>()("job.builds", "person", z.strictObject({}), { reads: true });
 export const saveJob = act<Saved>()(
   "job.save",
   "person",
@@ -67,4 +71,10 @@ export const undoJob = act<Saved>()(
   "job.undo",
   "person",
   z.object({ jobId: rowId, revision: z.number().int().min(1), direction: z.enum(["undo", "redo"]) }),
+);
+/** Puts an earlier version on top of the present one. */
+export const restoreJob = act<Saved>()(
+  "job.restore",
+  "person",
+  z.object({ jobId: rowId, to: z.number().int().min(1) }),
 );

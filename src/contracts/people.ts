@@ -1,7 +1,7 @@
 import { z } from "zod";
 import type { UnitSystem } from "@/core/units/dimension";
 import { act, type Role } from "./act";
-import { nameText, rowId } from "./text";
+import { nameText, rowId, text } from "./text";
 
 export type Person = {
   id: string;
@@ -13,10 +13,11 @@ export type Person = {
   units: UnitSystem;
 };
 
-const email = z.string().trim().toLowerCase().max(200).pipe(z.email("That is not an e-mail address."));
-const newPassword = z.string().min(10, "At least 10 letters or figures.").max(200, "At most 200 letters.");
+const email = text().trim().toLowerCase().max(200).pipe(z.email("That is not an e-mail address."));
+const newPassword = text().min(10, "At least 10 letters or figures.").max(200, "At most 200 letters.");
 
-export const signInFields = z.object({ email, password: z.string().min(1, "Type your password.").max(200) });
+const knownPassword = text().min(1, "Type your password.").max(200);
+export const signInFields = z.object({ email, password: knownPassword });
 export const firstRunFields = z.object({
   shopName: nameText("the name of the shop"),
   name: nameText("your name"),
@@ -30,10 +31,25 @@ export const newPersonFields = z.object({
   role: z.enum(["owner", "hand"]),
 });
 
-export const signIn = act<null>()("session.sign-in", "anybody", signInFields);
-export const signOut = act<null>()("session.sign-out", "anybody", z.object({}));
+export const changePasswordFields = z.object({ current: knownPassword, password: newPassword });
+
+/** Where one person works for several shops with the same address and password, which ones: the choice is sent as `shopId`. */
+export type SignedIn = { shops: { id: string; name: string }[] } | null;
+export const signIn = act<SignedIn>()(
+  "session.sign-in",
+  "anybody",
+  signInFields.extend({ shopId: rowId.optional() }),
+  { reads: true },
+);
+export const signOut = act<null>()("session.sign-out", "anybody", z.object({}), { reads: true });
 export const firstRun = act<null>()("session.first-run", "anybody", firstRunFields);
 export const setUnits = act<null>()("me.set-units", "person", z.object({ units: z.enum(["us", "metric"]) }));
+/** Changes one's password; every session but this one ends. */
+export const changePassword = act<null>()("me.change-password", "person", changePasswordFields);
+/** Ends all of one's sessions, this one too. */
+export const signOutEverywhere = act<null>()("me.sign-out-everywhere", "person", z.strictObject({}), {
+  reads: true,
+});
 export const addPerson = act<{ personId: string }>()("people.add", "owner", newPersonFields);
 export const setRole = act<null>()(
   "people.set-role",

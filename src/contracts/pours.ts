@@ -3,10 +3,10 @@ import type { ResinCard } from "@/core/cure/resin-card";
 import type { JobDocument } from "@/core/plan/job";
 import type { PourEvent } from "@/core/plan/pour";
 import { act } from "./act";
-import { freeText, rowId } from "./text";
+import { freeText, rowId, text } from "./text";
 
-const stepId = z.string().min(1).max(160);
-const coatId = z.string().min(1).max(40);
+const stepId = text().min(1).max(160);
+const coatId = text().min(1).max(40);
 const stamped = { id: rowId, at: z.iso.datetime() };
 
 /** One act at the bench, as sent and stored. */
@@ -17,7 +17,7 @@ export const pourEventSchema = z.discriminatedUnion("kind", [
     ...stamped,
     kind: z.literal("weighed"),
     stepId,
-    line: z.string().min(1).max(60),
+    line: text().min(1).max(60),
     grams: z.number().min(0).max(1e6),
   }),
   z.object({ ...stamped, kind: z.literal("left"), coatId, ml: z.number().min(0).max(1e6) }),
@@ -29,17 +29,19 @@ export const pourEventSchema = z.discriminatedUnion("kind", [
 /** What a pour was started from: kept as it was, whatever happens to the job or the cards later. */
 export type PourPlan = { document: JobDocument; cards: ResinCard[] };
 
-export type Pour = {
+/** A pour without what it was started from and what was recorded. */
+export type PourHead = {
   id: string;
   jobId: string;
   jobName: string;
-  jobRevision: number;
   startedAt: string;
   startedBy: string;
   finishedAt: string | null;
-  plan: PourPlan;
-  events: PourEvent[];
 };
+export type Pour = PourHead & { jobRevision: number; plan: PourPlan; events: PourEvent[] };
+
+/** Several pours; those that cannot be read any more, by their heads; and how many more there are than are looked at. */
+export type Pours = { pours: Pour[]; unreadable: PourHead[]; more: number };
 
 export const startPour = act<{ pourId: string }>()(
   "pour.start",

@@ -117,12 +117,17 @@ export const renameRecipe = act<null>()(
 );
 export const removeRecipe = act<null>()("recipe.remove", "owner", z.object({ recipeId: rowId }));
 /** The shop's recipes with their newest version. */
-export const listRecipes = act<RecipeSummary[]>()("recipe.list", "person", z.strictObject({}));
-export const openRecipe = act<OpenRecipe>()("recipe.open", "person", z.object({ recipeId: rowId }));
+export const listRecipes = act<RecipeSummary[]>()("recipe.list", "person", z.strictObject({}), {
+  reads: true,
+});
+export const openRecipe = act<OpenRecipe>()("recipe.open", "person", z.object({ recipeId: rowId }), {
+  reads: true,
+});
 export const openRecipeVersion = act<RecipeVersion & { name: string }>()(
   "recipe.version",
   "person",
   z.object({ versionId: rowId }),
+  { reads: true },
 );
 /** A job that is a version, on a first piece of a size, or on none yet; from a board when it is that board that was approved. */
 export const startJobFromRecipe = act<{ jobId: string }>()(

@@ -4,8 +4,8 @@ import { freeText, rowId } from "./text";
 
 /** What is kept of a practice: its score and what it was made of. */
 export const practiceResult = z.object({
-  look: z.string().max(120),
-  tool: z.string().max(40),
+  look: freeText(120),
+  tool: freeText(40),
   pulls: z.number().int().min(0).max(1000),
   cover: z.number().min(0).max(1),
   mud: z.number().min(0).max(1000),
@@ -23,7 +23,9 @@ export const keptPractice = z.object({
 export type KeptPractice = z.infer<typeof keptPractice>;
 
 /** One's own practices, the newest first. */
-export const listPractices = act<KeptPractice[]>()("practice.list", "person", z.strictObject({}));
+export const listPractices = act<KeptPractice[]>()("practice.list", "person", z.strictObject({}), {
+  reads: true,
+});
 /** Append-only; the id is the client's, so that sending twice does no harm. */
 export const keepPractice = act<null>()("practice.keep", "person", z.object({ practice: keptPractice }));
 
@@ -39,6 +41,7 @@ export const listApproved = act<ApprovedPicture[]>()(
   "approved.list",
   "person",
   z.object({ versionId: rowId }),
+  { reads: true },
 );
 export const approvePicture = act<null>()(
   "approved.add",

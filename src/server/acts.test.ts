@@ -10,11 +10,10 @@ import { emptyJob, newCoat } from "@/core/plan/new-job";
 import type { RecipeDocument } from "@/core/plan/recipe";
 import { perform } from "./acts";
 import type { Database } from "./database";
-import { hashPassword, checkPassword } from "./passwords";
-import { Refused } from "./refused";
 import { benchOf } from "./repositories/bench";
 import { colourCardsOf } from "./repositories/colour-cards";
-import { peopleOf, signInBook } from "./repositories/people";
+import { peopleOf } from "./repositories/people";
+import { sessionBook } from "./repositories/sessions";
 import { poursOf } from "./repositories/pours";
 import { picturesOf } from "./repositories/pictures";
 import { recipesOf } from "./repositories/recipes";
@@ -111,6 +110,8 @@ const foreign = (): Record<string, unknown> => ({
   "session.sign-out": null,
   "session.first-run": null,
   "me.set-units": null,
+  "me.change-password": null,
+  "me.sign-out-everywhere": null,
   "people.add": null,
   "people.set-role": { personId: theirHand, role: "owner" },
   "people.remove": { personId: theirHand },
@@ -120,6 +121,7 @@ const foreign = (): Record<string, unknown> => ({
   "job.archive": { jobId: theirs.jobId, archived: true },
   "job.builds": null,
   "job.save": { jobId: theirs.jobId, revision: 2, document: emptyJob() },
+  "job.restore": { jobId: theirs.jobId, to: 1 },
   "job.undo": { jobId: theirs.jobId, revision: 2, direction: "undo" },
   "bench.set": null,
   "bench.read-room": { reading: { id: theirReading, at, tempC: 5, humidityPct: null } },
@@ -288,36 +290,19 @@ describe("people", () => {
     const people = peopleOf(db, mine.owner);
     await expect(
       people.add({ name: "Twin", email: mine.owner.email, role: "hand", units: "us", passwordHash: "-" }),
-    ).rejects.toThrow("already signs in");
+    ).rejects.toThrow("Somebody in this shop signs in");
     await expect(people.setRole(mine.owner.id, "hand")).rejects.toThrow("needs an owner");
     await expect(people.remove(mine.owner.id)).rejects.toThrow("needs an owner");
   });
 
   test("a session of an older password, or of nobody, opens nothing", async () => {
-    expect(await signInBook(db).person(mine.owner.id, 99)).toBeNull();
-    expect(await signInBook(db).person(randomUUID(), 1)).toBeNull();
+    const sessions = sessionBook(db);
+    const sessionId = await sessions.open(mine.owner.id, 14);
+    expect((await sessions.person(sessionId))?.id).toBe(mine.owner.id);
+    const older = await sessions.open(mine.owner.id, -1);
+    expect(await sessions.person(older)).toBeNull();
+    await sessions.end(sessionId);
+    expect(await sessions.person(sessionId)).toBeNull();
+    expect(await sessions.person(randomUUID())).toBeNull();
   });
-});
-
-describe("passwords", () => {
-  test("repeated wrong ones slow down and say so; the right one goes through before that", async () => {
-    const email = `${randomUUID()}@test.example`;
-    await peopleOf(db, mine.owner).add({
-      name: "Door",
-      email,
-      role: "hand",
-      units: "us",
-      passwordHash: await hashPassword("the right password"),
-    });
-    await expect(checkPassword(email, "the right password")).resolves.toMatchObject({ sessionVersion: 1 });
-    const codes: string[] = [];
-    for (let attempt = 0; attempt < 7; attempt += 1) {
-      const failure = await checkPassword(email, `wrong ${attempt}`).catch((reason: unknown) => reason);
-      if (!(failure instanceof Refused)) throw new Error("A wrong password went through");
-      codes.push(failure.error.code);
-    }
-    expect(codes).toEqual(["invalid", "invalid", "invalid", "invalid", "invalid", "slow-down", "slow-down"]);
-    const shut = await checkPassword(email, "the right password").catch((reason: unknown) => reason);
-    expect((shut as Refused).error.message).toMatch(/Try again in \d+ seconds/);
-  }, 20_000);
 });

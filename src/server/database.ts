@@ -9,6 +9,7 @@ import { defineRecipe } from "./models/recipe";
 import { defineRehearsal } from "./models/rehearsal";
 import { defineResinCard } from "./models/resin-card";
 import { defineRoomReading } from "./models/room-reading";
+import { defineSession } from "./models/session";
 import { defineShop } from "./models/shop";
 import { readSettings, type Settings } from "./settings";
 
@@ -23,7 +24,8 @@ export function openDatabase(settings: Settings["database"]) {
     timezone: "+00:00",
     define: { charset: "utf8mb4" },
     pool: { max: 10, min: 0, acquire: 15000, idle: 10000 },
-    retry: { max: 3, match: [/Deadlock/i, /ECONNREFUSED/, /Connection lost/i] },
+    // Only what never reached the server is sent again by itself; whole transactions are repeated by `inTransaction`.
+    retry: { max: 3, match: [/ECONNREFUSED/] },
   });
   return {
     sequelize,
@@ -36,6 +38,7 @@ export function openDatabase(settings: Settings["database"]) {
     ...defineRecipe(sequelize),
     RoomReading: defineRoomReading(sequelize),
     ...defineRehearsal(sequelize),
+    ...defineSession(sequelize),
   };
 }
 

@@ -9,10 +9,15 @@ import * as sixth from "./migrations/0006-colour-cards";
 import * as seventh from "./migrations/0007-recipes";
 import * as eighth from "./migrations/0008-the-bench";
 import * as ninth from "./migrations/0009-rehearsals";
+import * as tenth from "./migrations/0010-nothing-lost";
+import { repeatableTables, type RepeatableTables } from "./repeatable-tables";
 import { readSettings } from "./settings";
 
 /** Every migration, oldest first. A migration that has shipped is never changed; a new one is added. */
-const MIGRATIONS = [
+export const MIGRATIONS: readonly {
+  name: string;
+  up: (of: { context: RepeatableTables }) => Promise<void>;
+}[] = [
   { name: "0001-shops-and-people", ...first },
   { name: "0002-jobs", ...second },
   { name: "0003-resin-cards", ...third },
@@ -22,17 +27,39 @@ const MIGRATIONS = [
   { name: "0007-recipes", ...seventh },
   { name: "0008-the-bench", ...eighth },
   { name: "0009-rehearsals", ...ninth },
+  { name: "0010-nothing-lost", ...tenth },
 ];
 
-/** Brings the tables up to date; returns the names of what ran. */
-export async function migrate(db: Database): Promise<string[]> {
+/** Another process that migrates is waited for, at most so long. */
+const WAIT_S = 120;
+
+/**
+ * Brings the tables up to date, one process at a time; returns the names of what ran. Cut off anywhere, it goes on when it is run again.
+ * @param upTo stops after the migration of this name
+ * @throws when another process migrates all the while
+ */
+export async function migrate(db: Database, upTo?: string): Promise<string[]> {
   const umzug = new Umzug({
-    migrations: MIGRATIONS,
-    context: db.sequelize.getQueryInterface(),
+    migrations: [...MIGRATIONS],
+    context: repeatableTables(db.sequelize.getQueryInterface()),
     storage: new SequelizeStorage({ sequelize: db.sequelize, tableName: "migrations" }),
     logger: undefined,
   });
-  return (await umzug.up()).map((ran) => ran.name);
+  // The lock belongs to the transaction's connection and ends with it, however this process ends.
+  return db.sequelize.transaction(async (transaction) => {
+    const name = `migrate ${db.sequelize.config.database}`.slice(0, 64);
+    const [rows] = await db.sequelize.query("SELECT GET_LOCK(?, ?) AS held", {
+      replacements: [name, WAIT_S],
+      transaction,
+    });
+    if (Number((rows as { held: number }[])[0]?.held) !== 1)
+      throw new Error("Another process is bringing the tables up to date. Start again when it is done.");
+    try {
+      return (await umzug.up(upTo ? { to: upTo } : {})).map((ran) => ran.name);
+    } finally {
+      await db.sequelize.query("SELECT RELEASE_LOCK(?)", { replacements: [name], transaction });
+    }
+  });
 }
 
 if (process.argv[1]?.endsWith("server/migrate.ts")) {

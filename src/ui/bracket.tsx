@@ -1,3 +1,4 @@
+import { cutText } from "@/core/units/cut-text";
 import { TROUBLE_WORDS, type Trouble } from "@/core/schedule/troubles";
 import type { PassWindow } from "@/core/schedule/coat-windows";
 import { WindowBar } from "./window-bar";
@@ -24,7 +25,7 @@ export function Bracket({
   return (
     <g aria-label={`${words} ${hourText(atMin)}${trouble ? `. ${trouble.words}` : ""}`} role="img">
       <text x={0} y={top + 16} fontSize="14" fontWeight={weight} fill="var(--color-ink)">
-        {words.length > 27 ? `${words.slice(0, 26)}…` : words}
+        {words.length > 27 ? `${cutText(words, 26)}…` : words}
       </text>
       {!never && (
         <>

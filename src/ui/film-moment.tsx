@@ -1,5 +1,6 @@
 "use client";
 
+import { cutText } from "@/core/units/cut-text";
 import { useMemo, useState } from "react";
 import { filmMoment, flowLeftIn, flowShareIn, type FilmInRoom } from "@/core/cure/film-in-room";
 import {
@@ -118,7 +119,7 @@ export function FilmMoment({
   const left = atMin === null ? 0 : x(atMin);
   const right = left > (x(fromMin) + x(untilMin)) / 2;
   const boxLeft = right ? left - WIDE - 8 : left + 8;
-  const cut = (text: string) => (text.length > 66 ? `${text.slice(0, 65)}…` : text);
+  const cut = (text: string) => (text.length > 66 ? `${cutText(text, 65)}…` : text);
   return (
     <g
       role="slider"

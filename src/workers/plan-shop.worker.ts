@@ -16,6 +16,8 @@ export type ShopQuestion = {
 export type ShopAnswer = {
   laid: (LaidJob & { behindMin: number | null })[];
   films: Record<string, FilmInRoom>;
+  /** What could not be worked out, and is left out. */
+  broken: { jobId: string; name: string }[];
   leftOpen: { pourId: string; jobName: string; startedAt: string }[];
 };
 
@@ -26,7 +28,8 @@ const scope = self as unknown as {
 
 scope.onmessage = ({ data: { bench, now, without } }) => {
   const clock = wallClock(new Date(now));
-  const jobs = shopJobs(bench, clock).filter(({ jobId }) => jobId !== without);
+  const broken: ShopAnswer["broken"] = [];
+  const jobs = shopJobs(bench, clock, (name, jobId) => broken.push({ jobId, name })).filter(({ jobId }) => jobId !== without);
   const laid = planShop(jobs, bench.settings);
   const films: ShopAnswer["films"] = {};
   for (const { id, plan } of laid) {
@@ -48,6 +51,7 @@ scope.onmessage = ({ data: { bench, now, without } }) => {
       return { ...one, behindMin: job ? behindMin(job, one.plan.endMin) : null };
     }),
     films,
+    broken,
     leftOpen: bench.pours
       .filter((pour) => isLeftOpen(pour, clock))
       .map(({ id, jobName, startedAt }) => ({ pourId: id, jobName, startedAt })),

@@ -1,3 +1,4 @@
+import { cutText } from "../units/cut-text";
 import { covers, type Coat } from "../schedule/coat";
 import type { JobDocument } from "./job";
 import type { NewId } from "./new-piece";
@@ -38,7 +39,7 @@ export function withOwnBuild(job: JobDocument, pieceId: string, newId: NewId): J
       if (!on.includes(pieceId) || on.length < 2) return [coat];
       const own = {
         ...copiedCoat(coat, newId),
-        name: `${coat.name}, ${name}`.slice(0, 80),
+        name: cutText(`${coat.name}, ${name}`, 80),
         pieceIds: [pieceId],
       };
       return [

@@ -24,7 +24,7 @@ export type PourState = {
 
 export const weighKey = (stepId: string, line: string) => `${stepId}|${line}`;
 
-/** Folds events into the state of the pour. Order of arrival does not matter; the later time wins, ids break ties. */
+/** Folds events into the state of the pour. The later time wins; of equal times what stands later in the list, which is the server's sequence. */
 export function foldPour(events: readonly PourEvent[]): PourState {
   const state: PourState = {
     doneAt: new Map(),
@@ -34,9 +34,7 @@ export function foldPour(events: readonly PourEvent[]): PourState {
     notes: [],
     finishedAt: null,
   };
-  const ordered = [...events].sort(
-    (one, other) => one.at.localeCompare(other.at) || one.id.localeCompare(other.id),
-  );
+  const ordered = [...events].sort((one, other) => Date.parse(one.at) - Date.parse(other.at));
   for (const event of ordered) {
     switch (event.kind) {
       case "tick":

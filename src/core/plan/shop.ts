@@ -111,14 +111,32 @@ function datedJob({ id, name, document }: DatedJob, plan: Plan, clock: WallClock
   };
 }
 
-/** All that goes on in a shop and is planned for a day, on one clock. */
-export function shopJobs({ pours, jobs, cards }: ShopWork, clock: WallClock): ShopJob[] {
-  const poured = pours.flatMap((pour) => pourJob(pour, clock) ?? []);
+/**
+ * All that goes on in a shop and is planned for a day, on one clock.
+ * @param broken told of each pour and job that cannot be worked out, which is then left out: one takes no other with it
+ */
+export function shopJobs(
+  { pours, jobs, cards }: ShopWork,
+  clock: WallClock,
+  broken: (name: string, jobId: string) => void = () => {},
+): ShopJob[] {
+  const orBroken = (name: string, jobId: string, of: () => ShopJob | null): ShopJob[] => {
+    try {
+      return [of() ?? []].flat();
+    } catch {
+      broken(name, jobId);
+      return [];
+    }
+  };
   const begun = new Set(pours.filter(({ finishedAt }) => finishedAt === null).map(({ jobId }) => jobId));
-  const planned = jobs
-    .filter(({ id }) => !begun.has(id))
-    .flatMap((job) => datedJob(job, derivePlan(job.document, cards), clock) ?? []);
-  return [...poured, ...planned];
+  return [
+    ...pours.flatMap((pour) => orBroken(pour.jobName, pour.jobId, () => pourJob(pour, clock))),
+    ...jobs
+      .filter(({ id }) => !begun.has(id))
+      .flatMap((job) =>
+        orBroken(job.name, job.id, () => datedJob(job, derivePlan(job.document, cards), clock)),
+      ),
+  ];
 }
 
 /**

@@ -65,4 +65,7 @@ export type Coat = {
 export const covers = (coat: Coat, pieceId: string): boolean => coat.pieceIds?.includes(pieceId) ?? true;
 
 /** The coat's film on a piece. */
-export const filmOn = (coat: Coat, pieceId: string): number => coat.filmByPieceMm?.[pieceId] ?? coat.filmMm;
+export const filmOn = (coat: Coat, pieceId: string): number => {
+  const own = coat.filmByPieceMm;
+  return (own && Object.hasOwn(own, pieceId) ? own[pieceId] : undefined) ?? coat.filmMm;
+};

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { useEffect, useState } from "react";
 import { Beam } from "@/ui/beam";
-import type { WetNow } from "./queries";
+import type { WetNow } from "./wet-now";
 
 /** Minutes from now to a time, as m:ss or h:mm; "now" when it is due. */
 function untilWords(dueAt: string, now: number): string {

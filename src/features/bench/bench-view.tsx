@@ -13,6 +13,7 @@ import { useShop } from "@/workers/use-shop";
 import { BenchAxis } from "./bench-axis";
 import { BenchForm } from "./bench-form";
 import { Beside } from "./beside";
+import { LeftOut } from "./left-out";
 import { NextPanel } from "./next-panel";
 import { RoomPanel } from "./room-panel";
 import { ShopTroubles } from "./shop-troubles";
@@ -65,6 +66,7 @@ export function BenchView({ bench, system }: { bench: Bench; system: UnitSystem 
           system={system}
         />
       </div>
+      <LeftOut bench={bench} broken={shop?.broken ?? []} />
       {shop && <ShopTroubles laid={shop.laid} hrefOf={hrefOf} />}
       {shop && <Beside shop={shop} nowMin={nowMin} />}
       <div className="flex items-end gap-x-5 gap-y-2 flex-wrap mt-5 border-t border-ink pt-3">

@@ -1,3 +1,4 @@
+import { cutText } from "@/core/units/cut-text";
 import { SHORT_WORDS, stateAt } from "@/core/cure/film-states";
 import type { CoatWindows, PassWindow } from "@/core/schedule/coat-windows";
 import type { LaidJob } from "@/core/schedule/shop-days";
@@ -47,7 +48,7 @@ export function CoatRow({
         fill="var(--color-ink)"
         fontWeight={late ? 650 : 400}
       >
-        {coat.name.length > letters ? `${coat.name.slice(0, letters - 1)}…` : coat.name}
+        {coat.name.length > letters ? `${cutText(coat.name, letters - 1)}…` : coat.name}
         {state && (
           <tspan fill="var(--color-ink-soft)" fontSize="13" fontWeight="400" dx="7">
             {state}

@@ -20,8 +20,19 @@ export async function openBench(person: Person): Promise<Bench> {
     bench.lastReading(),
     pours.live(),
     pours.finishedSince(since),
-    jobsOf(db, person).dated(),
+    jobsOf(db, person).dated(new Date().toISOString().slice(0, 10)),
     resinCardsOf(db, person).list(),
   ]);
-  return { settings, reading, pours: [...live, ...finished], jobs, cards };
+  return {
+    settings,
+    reading,
+    pours: [...live.pours, ...finished.pours],
+    jobs: jobs.jobs,
+    cards,
+    unreadable: {
+      jobs: jobs.unreadable,
+      pours: [...live.unreadable, ...finished.unreadable],
+    },
+    more: { jobs: jobs.more, pours: live.more + finished.more },
+  };
 }

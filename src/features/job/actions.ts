@@ -1,4 +1,4 @@
-import { listBuilds, saveJob, undoJob } from "@/contracts/jobs";
+import { listBuilds, restoreJob, saveJob, undoJob } from "@/contracts/jobs";
 import { savePicture } from "@/contracts/pictures";
 import { approvePicture, keepPractice, listApproved, listPractices } from "@/contracts/rehearsals";
 import { implement } from "@/server/acts";
@@ -15,6 +15,7 @@ export const jobActs = [
   implement(undoJob, (person, { jobId, revision, direction }) =>
     jobsOf(database(), person).step(jobId, revision, direction),
   ),
+  implement(restoreJob, (person, { jobId, to }) => jobsOf(database(), person).restore(jobId, to)),
   implement(savePicture, (person, { image }) =>
     picturesOf(database(), person).add(Buffer.from(image, "base64")),
   ),

@@ -1,9 +1,10 @@
+import { cache } from "react";
 import type { OpenJob } from "@/contracts/jobs";
 import type { Person } from "@/contracts/people";
 import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
-import { derivePlan } from "@/core/plan/derive-plan";
-import { shoppingFor, type Shopping } from "@/core/plan/shopping";
+import type { Shopping } from "@/core/plan/shopping";
+import { aside, asideTask } from "@/server/aside";
 import { database } from "@/server/database";
 import { colourCardsOf } from "@/server/repositories/colour-cards";
 import { jobsOf } from "@/server/repositories/jobs";
@@ -11,9 +12,12 @@ import { picturesOf } from "@/server/repositories/pictures";
 import { poursOf } from "@/server/repositories/pours";
 import { resinCardsOf } from "@/server/repositories/resin-cards";
 import { notFound } from "@/server/refused";
+import type { JobsToBuyFor } from "./buy/shopping-of-jobs";
+
+const shoppingTask = asideTask<JobsToBuyFor, Shopping>("shopping");
 
 /** A job with the shop's cards: all that its views compute from. */
-export async function openJob(
+export const openJob = cache(async function openJob(
   person: Person,
   jobId: string,
 ): Promise<{
@@ -27,7 +31,7 @@ export async function openJob(
     jobsOf(db, person).open(jobId),
     resinCardsOf(db, person).list(),
     colourCardsOf(db, person).list(),
-    poursOf(db, person).ofJob(jobId),
+    poursOf(db, person).headsOfJob(jobId),
   ]);
   return {
     job,
@@ -35,13 +39,16 @@ export async function openJob(
     colours,
     pours: pours.map((pour) => ({ id: pour.id, finished: pour.finishedAt !== null })),
   };
-}
+});
 
 /** The WebP of a picture of the shop. */
 export const pictureBytes = (person: Person, pictureId: string): Promise<Buffer> =>
   picturesOf(database(), person).bytes(pictureId);
 export const pictureThumbnail = (person: Person, pictureId: string): Promise<Buffer> =>
   picturesOf(database(), person).thumbnail(pictureId);
+
+/** Earlier versions of a job, to go back to. */
+export const versionsOfJob = (person: Person, jobId: string) => jobsOf(database(), person).versions(jobId);
 
 /** What this job, and others chosen beside it, need together; and which others there are. */
 export async function jobsToBuyFor(
@@ -59,7 +66,10 @@ export async function jobsToBuyFor(
   const all = [...own, ...open.filter((job) => job.jobId !== jobId)];
   const chosen = (job: { jobId: string }) => job.jobId === jobId || others.includes(job.jobId);
   return {
-    shopping: shoppingFor(all.filter(chosen).map(({ document }) => derivePlan(document, cards))),
+    shopping: await aside(person, shoppingTask, {
+      documents: all.filter(chosen).map(({ document }) => document),
+      cards,
+    }),
     jobs: all.map((job) => ({ jobId: job.jobId, name: job.name, chosen: chosen(job) })),
   };
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { cutText } from "@/core/units/cut-text";
 import { useMemo } from "react";
 import type { Pour } from "@/contracts/pours";
 import type { FilmInRoom } from "@/core/cure/film-in-room";
@@ -118,7 +119,7 @@ function CoatLog({ coat, film, plannedAtMin, system }: Shown & { system: UnitSys
             </g>
           ))}
           <text x={0} y={HEAD + 18} fontSize="15" fontWeight="650" fill="var(--color-ink)">
-            {coat.name.length > letters - 4 ? `${coat.name.slice(0, letters - 5)}…` : coat.name}
+            {coat.name.length > letters - 4 ? `${cutText(coat.name, letters - 5)}…` : coat.name}
           </text>
           <FilmBar
             life={coat.life}

@@ -1,6 +1,8 @@
+"use client";
+
 import { format } from "date-fns";
 import Link from "next/link";
-import type { Pour } from "@/contracts/pours";
+import type { Pours } from "@/contracts/pours";
 import { comparePour, type CoatOutcome } from "@/core/plan/compare-pour";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { foldPour } from "@/core/plan/pour";
@@ -102,18 +104,25 @@ function Outcome({ outcome, system }: { outcome: CoatOutcome; system: UnitSystem
 export function LogView({
   jobId,
   pours,
+  unreadable,
   shownId,
   system,
-}: {
+}: Pours & {
   jobId: string;
-  pours: Pour[];
   shownId: string | null;
   system: UnitSystem;
 }) {
   const pour = pours.find((one) => one.id === shownId) ?? pours[0];
+  const lost = unreadable.map(({ id, startedAt, startedBy }) => (
+    <p key={id} role="alert" className="border-l-2 border-danger text-danger pl-2 mb-3">
+      The pour begun {format(new Date(startedAt), "d MMMM yyyy, HH:mm")} by {startedBy} cannot be read by this
+      version of the program. It is kept as it is.
+    </p>
+  ));
   if (!pour) {
     return (
       <main className="flex-1 px-7 py-8">
+        {lost}
         <p className="heading text-xl mb-1">Nothing poured yet.</p>
         <p className="text-ink-soft">When a pour is done, plan and actual stand side by side here.</p>
       </main>
@@ -127,6 +136,7 @@ export function LogView({
 
   return (
     <main tabIndex={0} className="flex-1 min-h-0 overflow-y-auto px-7 py-5">
+      {lost}
       <div className="flex items-baseline gap-4 flex-wrap border-b border-ink pb-3">
         <h1 className="heading text-2xl">{format(new Date(pour.startedAt), "EEEE d MMMM yyyy")}</h1>
         <span className="text-ink-soft">

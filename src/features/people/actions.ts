@@ -1,17 +1,15 @@
 import { addPerson, removePerson, setRole } from "@/contracts/people";
 import { implement } from "@/server/acts";
 import { database } from "@/server/database";
-import { hashPassword } from "@/server/passwords";
+import { hashPassword, refuseWeak } from "@/server/passwords";
 import { peopleOf } from "@/server/repositories/people";
 
 export const peopleActs = [
-  implement(addPerson, async (me, { password, ...fields }) => ({
-    personId: await peopleOf(database(), me).add({
-      ...fields,
-      units: me.units,
-      passwordHash: await hashPassword(password),
-    }),
-  })),
+  implement(addPerson, async (me, { password, ...fields }) => {
+    refuseWeak(password, [fields.name, fields.email, me.shopName]);
+    const passwordHash = await hashPassword(password);
+    return { personId: await peopleOf(database(), me).add({ ...fields, units: me.units, passwordHash }) };
+  }),
   implement(setRole, async (me, { personId, role }) => {
     await peopleOf(database(), me).setRole(personId, role);
     return null;

@@ -10,6 +10,7 @@ import { callAct } from "@/contracts/call-act";
 import { addPerson, newPersonFields, removePerson, setRole, type Person } from "@/contracts/people";
 import { Button } from "@/ui/button";
 import { SelectField, TextField } from "@/ui/text-field";
+import { OwnAccess } from "./own-access";
 
 type Listed = Omit<Person, "shopId" | "shopName">;
 type Fields = z.output<typeof newPersonFields>;
@@ -134,6 +135,7 @@ export function PeopleView({ me, people }: { me: Person; people: Listed[] }) {
           </Button>
         </form>
       )}
+      <OwnAccess />
     </main>
   );
 }

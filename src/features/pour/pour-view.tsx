@@ -1,5 +1,6 @@
 "use client";
 
+import { cutText } from "@/core/units/cut-text";
 import Link from "next/link";
 import { useEffect, useMemo, useState } from "react";
 import { useStore } from "zustand";
@@ -274,7 +275,7 @@ export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
           onSubmit={(event) => {
             event.preventDefault();
             if (note.trim() === "") return;
-            void record({ kind: "note", stepId: step?.id ?? null, text: note.trim().slice(0, 2000) });
+            void record({ kind: "note", stepId: step?.id ?? null, text: cutText(note.trim(), 2000) });
             setNote("");
             setNoting(false);
           }}

@@ -1,5 +1,6 @@
 "use client";
 
+import { cutText } from "@/core/units/cut-text";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { callAct } from "@/contracts/call-act";
@@ -39,7 +40,7 @@ export function StartJobDialog({
 }) {
   const router = useRouter();
   const { draft, set, drop } = useDraft<Draft>(`start.${board?.id ?? version.id}.${asBoard}`, {
-    name: asBoard ? `Board, ${recipeName} version ${version.number}`.slice(0, 80) : "",
+    name: asBoard ? cutText(`Board, ${recipeName} version ${version.number}`, 80) : "",
     client: "",
     lengthMm: asBoard ? usualBoardMm(system) : null,
     depthMm: asBoard ? usualBoardMm(system) : null,

@@ -1,15 +1,25 @@
-import { firstRun, setUnits, signIn, signOut } from "@/contracts/people";
+import {
+  changePassword,
+  firstRun,
+  setUnits,
+  signIn,
+  signOut,
+  signOutEverywhere,
+} from "@/contracts/people";
 import { implement, implementOpen } from "@/server/acts";
 import { database } from "@/server/database";
-import { checkPassword, hashPassword } from "@/server/passwords";
+import { checkPassword, hashPassword, refuseWeak } from "@/server/passwords";
 import { Refused } from "@/server/refused";
 import { peopleOf, signInBook } from "@/server/repositories/people";
-import { closeSession, openSession } from "@/server/session";
+import { sessionBook } from "@/server/repositories/sessions";
+import { caller, closeSession, openSession } from "@/server/session";
 
 export const signInActs = [
-  implementOpen(signIn, async ({ email, password }) => {
-    const { personId, sessionVersion } = await checkPassword(email, password);
-    await openSession(personId, sessionVersion);
+  implementOpen(signIn, async ({ email, password, shopId }) => {
+    const found = await checkPassword(email, password, await caller(email));
+    const chosen = shopId === undefined ? (found.length === 1 ? found[0] : undefined) : found.find((one) => one.shopId === shopId);
+    if (!chosen) return { shops: found.map((one) => ({ id: one.shopId, name: one.shopName })) };
+    await openSession(chosen.personId, email);
     return null;
   }),
   implementOpen(signOut, async () => {
@@ -17,19 +27,41 @@ export const signInActs = [
     return null;
   }),
   implementOpen(firstRun, async ({ shopName, name, email, password }) => {
-    const book = signInBook(database());
-    if (!(await book.isEmpty()))
-      throw new Refused({
+    const taken = () =>
+      new Refused({
         code: "forbidden",
         message: "This shop has its owner already. Sign in, or ask the owner to add you.",
       });
+    const book = signInBook(database());
+    if (!(await book.isEmpty())) throw taken();
+    refuseWeak(password, [shopName, name, email]);
     const passwordHash = await hashPassword(password);
-    const { personId } = await book.found(shopName, { name, email, units: "us", passwordHash });
-    await openSession(personId, 1);
+    const founded = await book.foundFirst(shopName, { name, email, units: "us", passwordHash });
+    if (!founded) throw taken();
+    await openSession(founded.personId, email);
     return null;
   }),
   implement(setUnits, async (person, { units }) => {
     await peopleOf(database(), person).setUnits(units);
+    return null;
+  }),
+  implement(changePassword, async (person, { current, password }) => {
+    const { email, id } = person;
+    const known = await checkPassword(email, current, await caller(email)).catch((failure: unknown) => {
+      // Said at the field of the old password, not of the new one.
+      if (failure instanceof Refused) throw new Refused({ ...failure.error, field: "current" });
+      throw failure;
+    });
+    if (!known.some(({ personId }) => personId === id))
+      throw new Refused({ code: "invalid", field: "current", message: "This is not your password here." });
+    refuseWeak(password, [person.name, email, person.shopName]);
+    await peopleOf(database(), person).setPassword(await hashPassword(password));
+    await openSession(id, email);
+    return null;
+  }),
+  implement(signOutEverywhere, async (person) => {
+    await sessionBook(database()).endAll(person.id);
+    await closeSession();
     return null;
   }),
 ];

@@ -16,6 +16,10 @@ export class JobRow extends Model<InferAttributes<JobRow>, InferCreationAttribut
   declare dueOn: string | null;
   declare archivedAt: CreationOptional<Date | null>;
   declare revision: number;
+  /** What lists ask for of the document as it is now: see `columnsOf` in the repository. */
+  declare startOn: CreationOptional<string | null>;
+  declare pieces: CreationOptional<number>;
+  declare recipeVersionId: CreationOptional<string | null>;
   declare createdAt: CreationOptional<Date>;
   declare updatedAt: CreationOptional<Date>;
 }
@@ -50,6 +54,9 @@ export function defineJob(sequelize: Sequelize): { Job: typeof JobRow; JobRevisi
       dueOn: DataTypes.DATEONLY,
       archivedAt: DataTypes.DATE(3),
       revision: DataTypes.INTEGER,
+      startOn: DataTypes.DATEONLY,
+      pieces: { type: DataTypes.INTEGER, defaultValue: 0 },
+      recipeVersionId: DataTypes.UUID,
       createdAt: DataTypes.DATE(3),
       updatedAt: DataTypes.DATE(3),
     },

@@ -31,6 +31,8 @@ export class PourEventRow extends Model<
   declare detail: Record<string, unknown> | string;
   declare recordedBy: string;
   declare receivedAt: CreationOptional<Date>;
+  /** Numbered by the server as they come; of entries with one time the order. */
+  declare sequence: CreationOptional<string>;
 }
 
 export function definePour(sequelize: Sequelize): { Pour: typeof PourRow; PourEvent: typeof PourEventRow } {
@@ -58,6 +60,7 @@ export function definePour(sequelize: Sequelize): { Pour: typeof PourRow; PourEv
       detail: DataTypes.JSON,
       recordedBy: DataTypes.STRING(80),
       receivedAt: DataTypes.DATE(3),
+      sequence: { type: DataTypes.BIGINT.UNSIGNED, unique: true },
     },
     {
       sequelize,

@@ -23,7 +23,6 @@ export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAt
   declare role: "owner" | "hand";
   declare units: "us" | "metric";
   declare passwordHash: string;
-  declare sessionVersion: CreationOptional<number>;
   declare createdAt: CreationOptional<Date>;
 }
 
@@ -49,7 +48,6 @@ export function defineShop(sequelize: Sequelize): { Shop: typeof ShopRow; Person
       role: DataTypes.ENUM("owner", "hand"),
       units: DataTypes.ENUM("us", "metric"),
       passwordHash: DataTypes.STRING(255),
-      sessionVersion: { type: DataTypes.INTEGER, defaultValue: 1 },
       createdAt: DataTypes.DATE(3),
     },
     { ...common, tableName: "people" },

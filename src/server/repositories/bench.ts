@@ -1,6 +1,8 @@
+import { Op } from "sequelize";
 import { benchSettings, USUAL_BENCH, type BenchSettings, type RoomReading } from "@/contracts/bench";
 import type { Person } from "@/contracts/people";
 import { jsonOf, type Database } from "../database";
+import { notAhead } from "../moments";
 import { notFound } from "../refused";
 
 /** What the signed-in person's shop has, and how its room is. */
@@ -20,13 +22,17 @@ export function benchOf(db: Database, me: Person) {
       if (known) return;
       await db.RoomReading.create({
         ...reading,
-        at: new Date(reading.at),
+        at: notAhead(new Date(reading.at), "this was read"),
         shopId: me.shopId,
         readBy: me.name,
       });
     },
     async lastReading(): Promise<RoomReading | null> {
-      const row = await db.RoomReading.findOne({ where: { shopId: me.shopId }, order: [["at", "DESC"]] });
+      // Readings of earlier versions may be dated ahead: they hide nothing.
+      const row = await db.RoomReading.findOne({
+        where: { shopId: me.shopId, at: { [Op.lte]: new Date() } },
+        order: [["at", "DESC"]],
+      });
       if (!row) return null;
       const { id, at, tempC, humidityPct, readBy } = row;
       return { id, at: at.toISOString(), tempC, humidityPct, readBy };

@@ -1,18 +1,62 @@
+import { cutText } from "@/core/units/cut-text";
 import { randomUUID } from "node:crypto";
 import { Op, type Transaction } from "sequelize";
-import type { Conflict, JobBuild, JobFields, JobSummary, OpenJob, Saved } from "@/contracts/jobs";
+import type {
+  Conflict,
+  JobBuild,
+  JobFields,
+  JobSummary,
+  JobVersion,
+  OpenJob,
+  Saved,
+  UnreadableJob,
+} from "@/contracts/jobs";
 import { jobDocumentSchema } from "@/contracts/job-document";
 import type { Person } from "@/contracts/people";
 import type { JobDocument } from "@/core/plan/job";
 import type { DatedJob } from "@/core/plan/shop";
+import { isDeepStrictEqual } from "node:util";
 import { jsonOf, type Database } from "../database";
+import { inTransaction } from "../transaction";
 import type { JobRevisionRow, JobRow } from "../models/job";
 import { notFound, Refused } from "../refused";
 
 /** Jobs that are read with their documents at one time at most. */
 const MOST_DOCUMENTS = 60;
+/** Dated jobs on the bench at one time at most, those nearest to today first. */
+const MOST_DATED = 120;
+/** Versions that a list goes back to. */
+const MOST_VERSIONS = 50;
 
-const documentOf = (row: JobRevisionRow): JobDocument => jobDocumentSchema.parse(jsonOf(row.document));
+/** The document of a version; null where it is none that this program can hold. */
+function readDocument(row: JobRevisionRow): JobDocument | null {
+  const read = jobDocumentSchema.safeParse(jsonOf(row.document));
+  return read.success ? read.data : null;
+}
+
+function documentOf(row: JobRevisionRow): JobDocument {
+  const document = readDocument(row);
+  if (document) return document;
+  throw new Refused({
+    code: "unreadable",
+    message: "This version of the job cannot be read. Earlier ones are kept: go back to one of them.",
+  });
+}
+
+/** What lists ask for, kept beside the document so that they need not open it. */
+const columnsOf = (document: JobDocument) => ({
+  startOn: document.work.startOn ?? null,
+  pieces: document.pieces.length,
+  recipeVersionId: document.recipe?.versionId ?? null,
+});
+
+type NewVersion = { document: JobDocument; undo: number | null; redo: number | null };
+
+const isVersion = (row: JobRevisionRow, { document, undo, redo }: NewVersion): boolean =>
+  row.undoRevision === undo &&
+  row.redoRevision === redo &&
+  // As it was sent: through JSON, where what is undefined is left out.
+  isDeepStrictEqual(jsonOf(row.document), JSON.parse(JSON.stringify(document)));
 
 const fieldsOf = (row: JobRow): JobFields => ({
   name: row.name,
@@ -47,83 +91,95 @@ export function jobsOf(db: Database, me: Person) {
     return row;
   };
 
-  /** Adds the next version on top of `revision`, or refuses with the version that is there now. */
-  const append = async (
+  const write = async (
+    job: JobRow,
+    { document, undo, redo }: NewVersion,
+    transaction: Transaction,
+  ): Promise<JobRevisionRow> => {
+    const revision = job.revision + 1;
+    const row = await db.JobRevision.create(
+      {
+        jobId: job.id,
+        revision,
+        document: document as unknown as Record<string, unknown>,
+        undoRevision: undo,
+        redoRevision: redo,
+        savedBy: me.name,
+        savedAt: new Date(),
+      },
+      { transaction },
+    );
+    await job.update({ revision, ...columnsOf(document) }, { transaction });
+    return row;
+  };
+
+  /**
+   * Adds the next version on top of `revision`, or refuses with the version that is there now.
+   * What is there already, made from this very version by the same request, was saved before: its answer was lost on the way, and is given again.
+   */
+  const append = (
     jobId: string,
     revision: number,
-    next: (
-      current: JobRevisionRow,
-      transaction: Transaction,
-    ) => Promise<{ document: JobDocument; undo: number | null; redo: number | null }>,
-  ) =>
-    db.sequelize.transaction(async (transaction): Promise<Saved> => {
+    next: (current: JobRevisionRow, transaction: Transaction) => Promise<NewVersion>,
+  ): Promise<Saved> =>
+    inTransaction(db, async (transaction) => {
       const job = await own(jobId, transaction);
-      const current = await version(jobId, job.revision, transaction);
-      if (job.revision !== revision) {
-        const data: Conflict = {
-          ...savedOf(current),
-          savedBy: current.savedBy,
-          savedAt: current.savedAt.toISOString(),
-        };
-        throw new Refused({
-          code: "conflict",
-          message: `${current.savedBy} saved this job meanwhile.`,
-          data,
-        });
+      if (job.revision === revision) {
+        const wanted = await next(await version(jobId, revision, transaction), transaction);
+        return savedOf(await write(job, wanted, transaction));
       }
-      const { document, undo, redo } = await next(current, transaction);
-      const row = await db.JobRevision.create(
-        {
-          jobId,
-          revision: revision + 1,
-          document: document as unknown as Record<string, unknown>,
-          undoRevision: undo,
-          redoRevision: redo,
-          savedBy: me.name,
-          savedAt: new Date(),
-        },
-        { transaction },
-      );
-      await job.update({ revision: revision + 1 }, { transaction });
-      return savedOf(row);
+      const current = await version(jobId, job.revision, transaction);
+      if (job.revision === revision + 1 && current.savedBy === me.name) {
+        const wanted = await next(await version(jobId, revision, transaction), transaction);
+        if (isVersion(current, wanted)) return savedOf(current);
+      }
+      const data: Conflict = {
+        ...savedOf(current),
+        savedBy: current.savedBy,
+        savedAt: current.savedAt.toISOString(),
+      };
+      throw new Refused({ code: "conflict", message: `${current.savedBy} saved this job meanwhile.`, data });
     });
 
   const insert = async (fields: JobFields, document: JobDocument): Promise<string> => {
     const id = randomUUID();
-    await db.sequelize.transaction(async (transaction) => {
-      await db.Job.create({ id, shopId: me.shopId, ...fields, revision: 1 }, { transaction });
-      await db.JobRevision.create(
-        {
-          jobId: id,
-          revision: 1,
-          document: document as unknown as Record<string, unknown>,
-          undoRevision: null,
-          redoRevision: null,
-          savedBy: me.name,
-          savedAt: new Date(),
-        },
-        { transaction },
-      );
+    await inTransaction(db, async (transaction) => {
+      const job = await db.Job.create({ id, shopId: me.shopId, ...fields, revision: 0 }, { transaction });
+      await write(job, { document, undo: null, redo: null }, transaction);
     });
     return id;
   };
 
-  /** Open jobs with their documents as they are now; those of the given ids, or the latest sixty. */
-  const documents = async (ids: readonly string[] | null) => {
-    const rows = await db.Job.findAll({
-      where: { shopId: me.shopId, ...(ids ? { id: [...ids] } : { archivedAt: null }) },
-      order: [["updatedAt", "DESC"]],
-      limit: MOST_DOCUMENTS,
-    });
-    const revisions = await db.JobRevision.findAll({
-      where: { [Op.or]: rows.map((row) => ({ jobId: row.id, revision: row.revision })) },
-    });
-    const byJob = new Map(revisions.map((row) => [row.jobId, documentOf(row)]));
-    return rows.flatMap((row) => {
-      const document = byJob.get(row.id);
-      return document ? [{ jobId: row.id, name: row.name, document }] : [];
-    });
+  /** Jobs with their documents as they are now; those that cannot be read apart. */
+  const withDocuments = async (rows: readonly JobRow[]) => {
+    const revisions =
+      rows.length === 0
+        ? []
+        : await db.JobRevision.findAll({
+            where: { [Op.or]: rows.map((row) => ({ jobId: row.id, revision: row.revision })) },
+          });
+    const byJob = new Map(revisions.map((row) => [row.jobId, readDocument(row)]));
+    const jobs: { jobId: string; name: string; document: JobDocument }[] = [];
+    const unreadable: UnreadableJob[] = [];
+    for (const { id, name } of rows) {
+      const document = byJob.get(id);
+      if (document) jobs.push({ jobId: id, name, document });
+      else unreadable.push({ jobId: id, name });
+    }
+    return { jobs, unreadable };
   };
+
+  /** Open jobs with their documents as they are now; those of the given ids, or the latest sixty. */
+  const documents = async (ids: readonly string[] | null) =>
+    (
+      await withDocuments(
+        await db.Job.findAll({
+          where: { shopId: me.shopId, ...(ids ? { id: [...ids] } : { archivedAt: null }) },
+          order: [["updatedAt", "DESC"]],
+          limit: MOST_DOCUMENTS,
+        }),
+      )
+    ).jobs;
 
   return {
     /** The builds of the shop's open jobs, to be compared and taken over. */
@@ -135,25 +191,68 @@ export function jobsOf(db: Database, me: Person) {
       }));
     },
     documents,
-    /** Open jobs that are planned for a day and not done. */
-    async dated(): Promise<DatedJob[]> {
-      const done = await db.Job.findAll({ where: { shopId: me.shopId, status: "done" }, attributes: ["id"] });
-      const isDone = new Set(done.map(({ id }) => id));
-      return (await documents(null))
-        .filter(({ jobId, document }) => document.work.startOn !== undefined && !isDone.has(jobId))
-        .map(({ jobId, name, document }) => ({ id: jobId, name, document }));
+    /** Open jobs that are planned for a day and not done, those nearest to `today` (year-month-day) first; how many more there are. */
+    async dated(
+      today: string,
+    ): Promise<{ jobs: DatedJob[]; unreadable: UnreadableJob[]; more: number }> {
+      const where = {
+        shopId: me.shopId,
+        archivedAt: null,
+        startOn: { [Op.ne]: null },
+        status: { [Op.ne]: "done" as const },
+      };
+      const { rows, count } = await db.Job.findAndCountAll({
+        where,
+        order: [[db.sequelize.fn("ABS", db.sequelize.fn("DATEDIFF", db.sequelize.col("start_on"), today)), "ASC"]],
+        limit: MOST_DATED,
+      });
+      const { jobs, unreadable } = await withDocuments(rows);
+      return {
+        jobs: jobs.map(({ jobId, name, document }) => ({ id: jobId, name, document })),
+        unreadable,
+        more: count - rows.length,
+      };
     },
     async list(): Promise<JobSummary[]> {
       const rows = await db.Job.findAll({ where: { shopId: me.shopId }, order: [["updatedAt", "DESC"]] });
-      const counts = await piecesByJob(db, me.shopId);
       return rows.map((row) => ({
         id: row.id,
         ...fieldsOf(row),
         archived: row.archivedAt !== null,
-        pieces: counts.get(row.id) ?? 0,
+        pieces: row.pieces,
         updatedAt: row.updatedAt.toISOString(),
       }));
     },
+    /** Who saved which version when, the newest first. */
+    async versions(jobId: string): Promise<{ name: string; revision: number; versions: JobVersion[] }> {
+      const job = await own(jobId);
+      const rows = await db.JobRevision.findAll({
+        where: { jobId },
+        attributes: ["revision", "savedBy", "savedAt"],
+        order: [["revision", "DESC"]],
+        limit: MOST_VERSIONS,
+      });
+      return {
+        name: job.name,
+        revision: job.revision,
+        versions: rows.map(({ revision, savedBy, savedAt }) => ({
+          revision,
+          savedBy,
+          savedAt: savedAt.toISOString(),
+        })),
+      };
+    },
+    /** Puts an earlier version on top; what stood there stays one undo away where it can be read. */
+    restore: (jobId: string, to: number): Promise<Saved> =>
+      inTransaction(db, async (transaction) => {
+        const job = await own(jobId, transaction);
+        const row = await db.JobRevision.findOne({ where: { jobId, revision: to }, transaction });
+        if (!row) throw notFound("version of this job");
+        const document = documentOf(row);
+        const current = await version(jobId, job.revision, transaction);
+        const undo = readDocument(current) ? job.revision : row.undoRevision;
+        return savedOf(await write(job, { document, undo, redo: null }, transaction));
+      }),
     async open(jobId: string): Promise<OpenJob> {
       const job = await own(jobId);
       const current = await version(jobId, job.revision);
@@ -166,6 +265,10 @@ export function jobsOf(db: Database, me: Person) {
         savedAt: current.savedAt.toISOString(),
       };
     },
+    /** @throws Refused where the job is not of this shop */
+    async isThere(jobId: string): Promise<void> {
+      await own(jobId);
+    },
     create: insert,
     async describe(jobId: string, fields: JobFields): Promise<void> {
       await (await own(jobId)).update(fields);
@@ -174,15 +277,12 @@ export function jobsOf(db: Database, me: Person) {
       const job = await own(jobId);
       const current = await version(jobId, job.revision);
       return insert(
-        { ...fieldsOf(job), name: `${job.name.slice(0, 73)}, copy`, status: "planning", dueOn: null },
+        { ...fieldsOf(job), name: `${cutText(job.name, 73)}, copy`, status: "planning", dueOn: null },
         documentOf(current),
       );
     },
     async archive(jobId: string, archived: boolean): Promise<void> {
       await (await own(jobId)).update({ archivedAt: archived ? new Date() : null });
-    },
-    async setStatus(jobId: string, status: JobFields["status"]): Promise<void> {
-      await (await own(jobId)).update({ status });
     },
     save: (jobId: string, revision: number, document: JobDocument): Promise<Saved> =>
       append(jobId, revision, async () => ({ document, undo: revision, redo: null })),
@@ -201,13 +301,4 @@ export function jobsOf(db: Database, me: Person) {
           : { document: documentOf(target), undo: current.revision, redo: target.redoRevision };
       }),
   };
-}
-
-/** How many pieces each job of a shop has, read from its current version. */
-async function piecesByJob(db: Database, shopId: string): Promise<Map<string, number>> {
-  const [rows] = await db.sequelize.query(
-    "SELECT j.id AS id, JSON_LENGTH(r.document, '$.pieces') AS pieces FROM jobs j JOIN job_revisions r ON r.job_id = j.id AND r.revision = j.revision WHERE j.shop_id = ?",
-    { replacements: [shopId] },
-  );
-  return new Map((rows as { id: string; pieces: number }[]).map((row) => [row.id, Number(row.pieces)]));
 }

@@ -4,9 +4,13 @@ import type { Role } from "@/contracts/act";
 import type { Person } from "@/contracts/people";
 import type { UnitSystem } from "@/core/units/dimension";
 import type { Database } from "../database";
+import type { Transaction } from "sequelize";
+import { inTransaction } from "../transaction";
 import type { PersonRow } from "../models/shop";
 import { notFound, Refused } from "../refused";
 
+/** What signing in is checked against. One e-mail address may belong to people of several shops. */
+export type Credentials = { personId: string; passwordHash: string; shopId: string; shopName: string };
 type NewPerson = { name: string; email: string; role: Role; units: UnitSystem; passwordHash: string };
 
 async function asPerson(db: Database, row: PersonRow): Promise<Person> {
@@ -26,54 +30,85 @@ async function asPerson(db: Database, row: PersonRow): Promise<Person> {
 /** People before anyone is signed in: only what signing in needs. */
 export function signInBook(db: Database) {
   return {
-    async credentials(
-      email: string,
-    ): Promise<{ personId: string; passwordHash: string; sessionVersion: number } | null> {
-      const row = await db.Person.findOne({ where: { email } });
-      return row
-        ? { personId: row.id, passwordHash: row.passwordHash, sessionVersion: row.sessionVersion }
-        : null;
+    async credentials(email: string): Promise<Credentials[]> {
+      const rows = await db.Person.findAll({ where: { email }, order: [["createdAt", "ASC"]] });
+      const shops = await db.Shop.findAll({ where: { id: rows.map(({ shopId }) => shopId) } });
+      const names = new Map(shops.map(({ id, name }) => [id, name]));
+      return rows.map(({ id, passwordHash, shopId }) => ({
+        personId: id,
+        passwordHash,
+        shopId,
+        shopName: names.get(shopId) ?? "",
+      }));
     },
-    /** The person of a session, if the session is still good. */
-    async person(personId: string, sessionVersion: number): Promise<Person | null> {
-      const row = await db.Person.findOne({ where: { id: personId, sessionVersion } });
+    async setHash(personId: string, passwordHash: string): Promise<void> {
+      await db.Person.update({ passwordHash }, { where: { id: personId } });
+    },
+    async person(personId: string): Promise<Person | null> {
+      const row = await db.Person.findByPk(personId);
       return row ? asPerson(db, row) : null;
     },
     async isEmpty(): Promise<boolean> {
       return (await db.Person.count()) === 0;
     },
     /** Makes a shop with its owner. The caller decides whether that is allowed. */
-    async found(
-      shopName: string,
-      owner: Omit<NewPerson, "role">,
-    ): Promise<{ personId: string; shopId: string }> {
-      return db.sequelize.transaction(async (transaction) => {
-        const shop = await db.Shop.create({ id: randomUUID(), name: shopName }, { transaction });
-        const row = await db.Person.create(
-          { id: randomUUID(), shopId: shop.id, role: "owner", ...owner },
-          { transaction },
-        );
-        return { personId: row.id, shopId: shop.id };
-      });
-    },
+    found: (shopName: string, owner: Omit<NewPerson, "role">) =>
+      inTransaction(db, (transaction) => foundIn(db, shopName, owner, transaction)),
+    /** The same where nobody has an account yet; null where somebody has. Of several at once one makes the shop. */
+    foundFirst: (shopName: string, owner: Omit<NewPerson, "role">) =>
+      inTransaction(db, async (transaction) => {
+        await db.Mark.findByPk("first-run", { transaction, lock: true });
+        if ((await db.Person.count({ transaction })) > 0) return null;
+        return foundIn(db, shopName, owner, transaction);
+      }),
   };
+}
+
+async function foundIn(
+  db: Database,
+  shopName: string,
+  owner: Omit<NewPerson, "role">,
+  transaction: Transaction,
+): Promise<{ personId: string; shopId: string }> {
+  const shop = await db.Shop.create({ id: randomUUID(), name: shopName }, { transaction });
+  const row = await db.Person.create(
+    { id: randomUUID(), shopId: shop.id, role: "owner", ...owner },
+    { transaction },
+  );
+  return { personId: row.id, shopId: shop.id };
 }
 
 /** The people of the signed-in person's shop. */
 export function peopleOf(db: Database, me: Person) {
-  const own = async (personId: string) => {
-    const row = await db.Person.findOne({ where: { id: personId, shopId: me.shopId } });
+  const own = async (personId: string, transaction?: Transaction) => {
+    const row = await db.Person.findOne({
+      where: { id: personId, shopId: me.shopId },
+      ...(transaction ? { transaction } : {}),
+    });
     if (!row) throw notFound("person in this shop");
     return row;
   };
-  const keepAnOwner = async (leaving: PersonRow) => {
-    const owners = await db.Person.count({ where: { shopId: me.shopId, role: "owner" } });
-    if (leaving.role === "owner" && owners === 1)
-      throw new Refused({
-        code: "forbidden",
-        message: "A shop needs an owner: make someone else owner first.",
-      });
-  };
+  /** Changes a person while nobody else changes the shop's people, so that two owners cannot send each other away at once. */
+  const changing = (
+    personId: string,
+    leaves: boolean,
+    change: (row: PersonRow, transaction: Transaction) => Promise<unknown>,
+  ) =>
+    inTransaction(db, async (transaction) => {
+      await db.Shop.findByPk(me.shopId, { transaction, lock: true });
+      const row = await own(personId, transaction);
+      const owners = await db.Person.count({ where: { shopId: me.shopId, role: "owner" }, transaction });
+      if (leaves && row.role === "owner" && owners === 1)
+        throw new Refused({
+          code: "forbidden",
+          message: "A shop needs an owner: make someone else owner first.",
+        });
+      // Whoever asks may have been sent away while this waited.
+      const asks = await db.Person.findOne({ where: { id: me.id, shopId: me.shopId }, transaction });
+      if (asks?.role !== "owner")
+        throw new Refused({ code: "forbidden", message: "Only an owner of the shop can do that." });
+      await change(row, transaction);
+    });
   return {
     async list(): Promise<Omit<Person, "shopId" | "shopName">[]> {
       const rows = await db.Person.findAll({ where: { shopId: me.shopId }, order: [["createdAt", "ASC"]] });
@@ -87,21 +122,25 @@ export function peopleOf(db: Database, me: Person) {
         if (failure instanceof UniqueConstraintError)
           throw new Refused({
             code: "invalid",
-            message: "Someone already signs in with this e-mail address.",
+            message: "Somebody in this shop signs in with this e-mail address already.",
             field: "email",
           });
         throw failure;
       }
     },
-    async setRole(personId: string, role: Role): Promise<void> {
-      const row = await own(personId);
-      if (role !== "owner") await keepAnOwner(row);
-      await row.update({ role });
+    setRole: (personId: string, role: Role): Promise<void> =>
+      changing(personId, role !== "owner", (row, transaction) => row.update({ role }, { transaction })),
+    remove: (personId: string): Promise<void> =>
+      changing(personId, true, (row, transaction) => row.destroy({ transaction })),
+    async passwordHash(): Promise<string> {
+      return (await own(me.id)).passwordHash;
     },
-    async remove(personId: string): Promise<void> {
-      const row = await own(personId);
-      await keepAnOwner(row);
-      await row.destroy();
+    /** A new password ends every session that was opened with the old one. */
+    async setPassword(passwordHash: string): Promise<void> {
+      await inTransaction(db, async (transaction) => {
+        await (await own(me.id, transaction)).update({ passwordHash }, { transaction });
+        await db.Session.destroy({ where: { personId: me.id }, transaction });
+      });
     },
     async setUnits(units: UnitSystem): Promise<void> {
       await (await own(me.id)).update({ units });

@@ -62,10 +62,10 @@ test("an id of another pour is refused, and nothing of that batch is kept", asyn
 test("finishing closes the pour; it is no longer live", async () => {
   const pours = poursOf(db, shop.owner);
   const pourId = await started();
-  expect((await pours.live()).map((pour) => pour.id)).toContain(pourId);
+  expect((await pours.live()).pours.map((pour) => pour.id)).toContain(pourId);
   await pours.record(pourId, [{ id: randomUUID(), at, kind: "finish" }]);
   expect((await pours.open(pourId)).finishedAt).toBe(at);
-  expect((await pours.live()).map((pour) => pour.id)).not.toContain(pourId);
+  expect((await pours.live()).pours.map((pour) => pour.id)).not.toContain(pourId);
 });
 
 test("the plan of a pour stays as it was, whatever happens to the job or its cards", async () => {

@@ -14,6 +14,7 @@ import type { RecipeDocument } from "@/core/plan/recipe";
 import { jsonOf, type Database } from "../database";
 import type { RecipeVersionRow, SampleBoardRow } from "../models/recipe";
 import { notFound, Refused } from "../refused";
+import { inTransaction } from "../transaction";
 
 const versionOf = (row: RecipeVersionRow): RecipeVersion => ({
   id: row.id,
@@ -102,7 +103,7 @@ export function recipesOf(db: Database, me: Person) {
   /** Which jobs were made from which version, by their current documents. */
   const jobsByVersion = async (): Promise<{ jobId: string; name: string; versionId: string }[]> => {
     const [rows] = await db.sequelize.query(
-      "SELECT j.id AS jobId, j.name AS name, JSON_VALUE(r.document, '$.recipe.versionId') AS versionId FROM jobs j JOIN job_revisions r ON r.job_id = j.id AND r.revision = j.revision WHERE j.shop_id = ? AND JSON_VALUE(r.document, '$.recipe.versionId') IS NOT NULL ORDER BY j.updated_at DESC",
+      "SELECT id AS jobId, name, recipe_version_id AS versionId FROM jobs WHERE shop_id = ? AND recipe_version_id IS NOT NULL ORDER BY updated_at DESC",
       { replacements: [me.shopId] },
     );
     return rows as { jobId: string; name: string; versionId: string }[];
@@ -185,7 +186,7 @@ export function recipesOf(db: Database, me: Person) {
       document: RecipeDocument,
       change: string,
     ): Promise<{ recipeId: string; versionId: string }> {
-      return db.sequelize.transaction(async (transaction) => {
+      return inTransaction(db, async (transaction) => {
         const recipe = await db.Recipe.create({ id: randomUUID(), ...shop, name }, { transaction });
         const version = await append(recipe.id, { parentId: null, document, change }, transaction, 1);
         return { recipeId: recipe.id, versionId: version.id };
@@ -193,7 +194,7 @@ export function recipesOf(db: Database, me: Person) {
     },
     async addVersion(parentId: string, document: RecipeDocument, change: string): Promise<RecipeVersion> {
       const { recipeId } = await ownVersion(parentId);
-      return db.sequelize.transaction(async (transaction) => {
+      return inTransaction(db, async (transaction) => {
         // Its row is held, so that two versions never get one number.
         await own(recipeId, transaction);
         const last = (await db.RecipeVersion.max("number", { where: { recipeId }, transaction })) as number;
@@ -209,7 +210,7 @@ export function recipesOf(db: Database, me: Person) {
     async addBoard(versionId: string, fields: BoardFields): Promise<SampleBoard> {
       await ownVersion(versionId);
       await ownPicture(fields.pictureId);
-      return db.sequelize.transaction(async (transaction) => {
+      return inTransaction(db, async (transaction) => {
         // The shop's row is held, so that two boards never get one number.
         await db.Shop.findByPk(me.shopId, { transaction, lock: true });
         const last = (await db.SampleBoard.max("number", { where: shop, transaction })) as number | null;
@@ -223,7 +224,7 @@ export function recipesOf(db: Database, me: Person) {
     },
     async changeBoard(boardId: string, changedAt: string, fields: BoardFields): Promise<SampleBoard> {
       await ownPicture(fields.pictureId);
-      return db.sequelize.transaction(async (transaction) => {
+      return inTransaction(db, async (transaction) => {
         const row = await ownBoard(boardId, transaction);
         const now = boardOf(row);
         if (now.changedAt !== changedAt)

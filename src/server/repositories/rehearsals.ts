@@ -1,6 +1,7 @@
 import type { Person } from "@/contracts/people";
 import { practiceResult, type ApprovedPicture, type KeptPractice } from "@/contracts/rehearsals";
 import { jsonOf, type Database } from "../database";
+import { notAhead } from "../moments";
 import { notFound } from "../refused";
 
 /** More of one's practices are not looked back at. */
@@ -31,7 +32,7 @@ export function rehearsalsOf(db: Database, me: Person) {
         id,
         shopId: me.shopId,
         personId: me.id,
-        doneAt: new Date(doneAt),
+        doneAt: notAhead(new Date(doneAt), "this was practised"),
         score,
         result,
       });

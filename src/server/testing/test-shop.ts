@@ -27,7 +27,7 @@ export async function testShop(db: Database): Promise<TestShop> {
     units: "metric",
     passwordHash: "not a hash",
   });
-  const owner = await book.person(personId, 1);
+  const owner = await book.person(personId);
   if (!owner) throw new Error("The owner is not there");
   const cards: ResinCard[] = [];
   for (const { id: _id, ...fields } of starterCards(() => ""))

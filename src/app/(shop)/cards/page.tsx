@@ -3,6 +3,7 @@ import { CardsView } from "@/features/cards/cards-view";
 import { listCards } from "@/features/cards/queries";
 import { Header } from "@/features/shell/header";
 import { requirePerson } from "@/server/require-person";
+import { OnlyInBrowser } from "@/ui/only-in-browser";
 
 export const metadata: Metadata = { title: "Resins" };
 
@@ -12,7 +13,9 @@ export default async function CardsPage() {
     <>
       <Header person={person} />
       <div className="flex-1 overflow-y-auto">
-        <CardsView cards={await listCards(person)} />
+        <OnlyInBrowser>
+          <CardsView cards={await listCards(person)} />
+        </OnlyInBrowser>
       </div>
     </>
   );

@@ -3,6 +3,7 @@ import { ColoursView } from "@/features/colours/colours-view";
 import { listColours } from "@/features/colours/queries";
 import { Header } from "@/features/shell/header";
 import { requirePerson } from "@/server/require-person";
+import { OnlyInBrowser } from "@/ui/only-in-browser";
 
 export const metadata: Metadata = { title: "Colours" };
 
@@ -12,7 +13,9 @@ export default async function ColoursPage() {
     <>
       <Header person={person} />
       <div className="flex-1 overflow-y-auto max-lg:overflow-visible">
-        <ColoursView cards={await listColours(person)} />
+        <OnlyInBrowser>
+          <ColoursView cards={await listColours(person)} />
+        </OnlyInBrowser>
       </div>
     </>
   );

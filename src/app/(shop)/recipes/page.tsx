@@ -4,6 +4,7 @@ import { RecipesView } from "@/features/recipes/recipes-view";
 import { listColours } from "@/features/colours/queries";
 import { Header } from "@/features/shell/header";
 import { requirePerson } from "@/server/require-person";
+import { OnlyInBrowser } from "@/ui/only-in-browser";
 
 export const metadata: Metadata = { title: "Recipes" };
 
@@ -14,7 +15,9 @@ export default async function RecipesPage() {
     <>
       <Header person={person} />
       <div className="flex-1 overflow-y-auto max-lg:overflow-visible">
-        <RecipesView recipes={recipes} colours={colours} />
+        <OnlyInBrowser>
+          <RecipesView recipes={recipes} colours={colours} />
+        </OnlyInBrowser>
       </div>
     </>
   );

@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { PourView } from "@/features/pour/pour-view";
 import { openPour } from "@/features/pour/queries";
 import { orNotFound } from "@/server/or-not-found";
+import { OnlyInBrowser } from "@/ui/only-in-browser";
 import { requirePerson } from "@/server/require-person";
 
 export const metadata: Metadata = { title: "Pour" };
@@ -9,5 +10,9 @@ export const metadata: Metadata = { title: "Pour" };
 export default async function PourPage({ params }: { params: Promise<{ pourId: string }> }) {
   const person = await requirePerson();
   const pour = await orNotFound(openPour(person, (await params).pourId));
-  return <PourView key={pour.id} pour={pour} system={person.units} />;
+  return (
+    <OnlyInBrowser>
+      <PourView key={pour.id} pour={pour} system={person.units} />
+    </OnlyInBrowser>
+  );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { cutText } from "@/core/units/cut-text";
 import { useState } from "react";
 import { newCoat } from "@/core/plan/new-job";
 import { copiedCoat } from "@/core/plan/builds";
@@ -78,7 +79,7 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
                   ...job,
                   coats: job.coats.flatMap((one) =>
                     one.id === coat.id
-                      ? [one, { ...copiedCoat(one, newId), name: `${one.name.slice(0, 72)}, again` }]
+                      ? [one, { ...copiedCoat(one, newId), name: `${cutText(one.name, 72)}, again` }]
                       : [one],
                   ),
                 }))

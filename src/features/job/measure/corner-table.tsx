@@ -1,5 +1,6 @@
 "use client";
 
+import { cutText } from "@/core/units/cut-text";
 import { useState } from "react";
 import type { Fault } from "@/core/geometry/faults";
 import { withCorner, withoutCorner, withStretch } from "@/core/geometry/handles";
@@ -190,7 +191,7 @@ function CornersInARow({ floor, onCorners }: { floor: boolean; onCorners: (corne
   const [error, setError] = useState<string | null>(null);
   const length = (word: string): number => {
     const parsed = parseQuantity(word, "length", system, { min: -100_000, max: 100_000 });
-    if (!parsed.ok) throw new Error(`“${word.trim().slice(0, 20)}”: ${parsed.message}`);
+    if (!parsed.ok) throw new Error(`“${cutText(word.trim(), 20)}”: ${parsed.message}`);
     return parsed.value;
   };
   const read = (): Pair[] => {

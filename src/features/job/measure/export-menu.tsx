@@ -1,5 +1,6 @@
 "use client";
 
+import { asFileName } from "@/core/units/cut-text";
 import { outlineOf } from "@/core/geometry/outline";
 import type { Piece } from "@/core/geometry/piece";
 import { pieceSvg } from "@/core/drawing-files/write-svg";
@@ -9,10 +10,7 @@ import { svgToPng } from "@/ui/svg-to-png";
 import { useJob, useJobState } from "../workspace/use-job";
 
 const fileName = ({ name }: Piece) =>
-  name
-    .replace(/[^\p{L}\p{N} _-]+/gu, "")
-    .trim()
-    .slice(0, 60) || "piece";
+  asFileName(name) || "piece";
 
 /** Long side of an exported picture, px. */
 const PICTURE_PX = 2400;

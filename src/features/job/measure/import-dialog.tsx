@@ -1,5 +1,6 @@
 "use client";
 
+import { cutText } from "@/core/units/cut-text";
 import { useState } from "react";
 import {
   extentOf,
@@ -91,7 +92,7 @@ export function ImportDialog({
         <Chosen
           key={`${file.name}-${read.paths.length}`}
           drawing={read}
-          name={file.name.replace(/\.(svg|dxf)$/i, "").slice(0, 80)}
+          name={cutText(file.name.replace(/\.(svg|dxf)$/i, ""), 80)}
           host={piece}
           onClose={onClose}
           onPiece={onPiece}

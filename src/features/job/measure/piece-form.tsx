@@ -1,5 +1,6 @@
 "use client";
 
+import { cutText } from "@/core/units/cut-text";
 import { cutOutSize } from "@/core/geometry/cut-out";
 import type { Fault } from "@/core/geometry/faults";
 import type { Measured } from "@/core/geometry/measure";
@@ -142,7 +143,7 @@ function PieceMenu({ piece, onPick }: { piece: Piece; onPick: (pieceId: string |
   const copyOf = (from: Piece, words: string): Piece => ({
     ...structuredClone(from),
     id: newId(),
-    name: `${from.name.slice(0, 80 - words.length)}${words}`,
+    name: `${cutText(from.name, 80 - words.length)}${words}`,
   });
   const putBehind = (copy: Piece) => {
     change((document) => ({

@@ -1,5 +1,6 @@
 "use client";
 
+import { cutText } from "@/core/units/cut-text";
 import { useState } from "react";
 import type { Fault } from "@/core/geometry/faults";
 import type { Measured } from "@/core/geometry/measure";
@@ -149,7 +150,7 @@ function WidthsInARow({ shape, onStations }: { shape: Lined; onStations: (statio
     const widths: number[] = [];
     for (const word of words) {
       const parsed = parseQuantity(word, "length", system, { min: 0, max: 100_000 });
-      if (!parsed.ok) return setError(`“${word.trim().slice(0, 20)}”: ${parsed.message}`);
+      if (!parsed.ok) return setError(`“${cutText(word.trim(), 20)}”: ${parsed.message}`);
       widths.push(parsed.value);
     }
     if (widths.length < 2) return setError("Type two widths at least, with commas between them.");

@@ -1,5 +1,6 @@
 "use client";
 
+import { cutText } from "@/core/units/cut-text";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { callAct } from "@/contracts/call-act";
@@ -43,7 +44,7 @@ export function KeepDialog({
 
   const keep = async () => {
     setBusy(true);
-    const what = draft.change.trim() || changes.join("; ").slice(0, 400);
+    const what = draft.change.trim() || cutText(changes.join("; "), 400);
     const result = parent
       ? await callAct(addRecipeVersion, { parentId: parent.id, document: recipe, change: what })
       : await callAct(createRecipe, { name: draft.name, document: recipe, change: what });

@@ -1,5 +1,6 @@
 "use client";
 
+import { asFileName, cutText } from "@/core/units/cut-text";
 import { format } from "date-fns";
 import { useParams } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
@@ -19,11 +20,7 @@ import { useRehearsedPiece } from "./use-rehearsed-piece";
 
 const SHARP_PX = 1600;
 
-const fileName = (name: string) =>
-  name
-    .replace(/[^\p{L}\p{N} _-]+/gu, "")
-    .trim()
-    .slice(0, 60) || "piece";
+const fileName = (name: string) => asFileName(name) || "piece";
 const pngOf = (canvas: HTMLCanvasElement): Promise<Blob | null> =>
   new Promise((resolve) => canvas.toBlob(resolve, "image/png"));
 
@@ -127,7 +124,7 @@ export function ClientView() {
                 id: crypto.randomUUID(),
                 versionId,
                 pictureId,
-                words: `${piece.name}, sister ${seed}`.slice(0, 200),
+                words: cutText(`${piece.name}, sister ${seed}`, 200),
               });
               if (!result.ok) return setTrouble(result.error.message);
               const list = await callAct(listApproved, { versionId });

@@ -1,5 +1,6 @@
 "use client";
 
+import { cutText } from "@/core/units/cut-text";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { callAct } from "@/contracts/call-act";
 import { keepPractice, listPractices, type KeptPractice } from "@/contracts/rehearsals";
@@ -148,7 +149,7 @@ export function PracticeView() {
       doneAt: new Date().toISOString(),
       score: critique.score,
       result: {
-        look: (begun?.coatName ?? "").slice(0, 120),
+        look: cutText(begun?.coatName ?? "", 120),
         tool,
         pulls: strokes.length,
         cover: critique.cover,

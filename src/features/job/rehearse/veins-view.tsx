@@ -1,5 +1,6 @@
 "use client";
 
+import { asFileName } from "@/core/units/cut-text";
 import { useParams } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import { beadAreaMm2 } from "@/core/film/flow";
@@ -342,10 +343,7 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
 }
 
 const fileName = ({ name }: Measured) =>
-  `veins ${name}`
-    .replace(/[^\p{L}\p{N} _-]+/gu, "")
-    .trim()
-    .slice(0, 60);
+  asFileName(`veins ${name}`);
 
 /** The template of a piece: on paper in full scale, or for a plotter. */
 function TemplateMenu({

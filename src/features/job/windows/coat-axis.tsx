@@ -1,5 +1,6 @@
 "use client";
 
+import { cutText } from "@/core/units/cut-text";
 import { useMemo } from "react";
 import { STATE_WORDS } from "@/core/cure/film-states";
 import type { CoatWindows, Settings, WindowCoat } from "@/core/schedule/coat-windows";
@@ -101,7 +102,7 @@ export function CoatAxis({
               </g>
             ))}
             <text x={0} y={BEAM.top + 18} fontSize="15" fontWeight="650" fill="var(--color-ink)">
-              {coat.name.length > 24 ? `${coat.name.slice(0, 23)}…` : coat.name}
+              {coat.name.length > 24 ? `${cutText(coat.name, 23)}…` : coat.name}
             </text>
             <text x={0} y={BEAM.top + 36} fontSize="12" fill="var(--color-ink-soft)">
               {of.card.name}

@@ -1,5 +1,6 @@
 "use client";
 
+import { cutText } from "@/core/units/cut-text";
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
 import { DAY_MIN, type Hours } from "@/core/schedule/hours";
 import type { Taken } from "@/core/schedule/hands";
@@ -127,7 +128,7 @@ export function DaysStrip({
                   fontWeight={on ? 650 : 400}
                   fill={on ? "var(--color-signal)" : "var(--color-ink)"}
                 >
-                  {coat.name.length > 20 ? `${coat.name.slice(0, 19)}…` : coat.name}
+                  {coat.name.length > 20 ? `${cutText(coat.name, 19)}…` : coat.name}
                 </text>
                 <FilmBar
                   life={coat.life}

@@ -6,7 +6,12 @@ import type { JobDocument } from "@/core/plan/job";
  * so that neither a crash nor a reload nor a dead network loses a keystroke.
  * A tab holds a lock under its id as long as it lives; a draft whose lock is free was left by a tab that is gone, and is taken up.
  */
-export type Draft = { revision: number; document: JobDocument };
+export type Draft = {
+  revision: number;
+  document: JobDocument;
+  /** What was on its way to the server and not answered yet. */
+  sent?: JobDocument;
+};
 
 const PREFIX = "gaugebeam.draft.";
 const keyOf = (jobId: string, tabId: string) => `${PREFIX}${jobId}.${tabId}`;
@@ -54,12 +59,13 @@ const MENDABLE: readonly string[] = ["too_small", "too_big", "custom", "not_mult
 function read(text: string | null): Draft | null {
   if (text === null) return null;
   try {
-    const { revision, document } = JSON.parse(text) as { revision: unknown; document: unknown };
+    const { revision, document, sent } = JSON.parse(text) as Record<string, unknown>;
     if (typeof revision !== "number") return null;
     const parsed = jobDocumentSchema.safeParse(document);
-    if (parsed.success) return { revision, document: parsed.data };
+    const known = sent === undefined ? {} : { sent: sent as JobDocument };
+    if (parsed.success) return { revision, document: parsed.data, ...known };
     return parsed.error.issues.every(({ code }) => MENDABLE.includes(code))
-      ? { revision, document: document as JobDocument }
+      ? { revision, document: document as JobDocument, ...known }
       : null;
   } catch {
     return null;

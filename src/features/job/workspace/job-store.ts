@@ -1,3 +1,4 @@
+import { deepEqual } from "fast-equals";
 import { createStore } from "zustand";
 import type { ActError } from "@/contracts/act";
 import { callAct } from "@/contracts/call-act";
@@ -37,7 +38,13 @@ export type JobState = {
 const QUIET_MS = 700;
 /** Steps kept apart while the server is away; later ones are saved as one. */
 const MOST_MARKS = 60;
+const STEP_TRIES = 3;
+const STEP_LOST = "The server does not answer, so that nothing was undone or redone. Try again when it does.";
 const RETRY_MS = [2000, 4000, 8000, 15000, 30000];
+
+/** As it goes over the wire: what is undefined is left out. */
+const asSent = (document: JobDocument): unknown => JSON.parse(JSON.stringify(document));
+const sameDocument = (one: JobDocument, other: JobDocument): boolean => deepEqual(asSent(one), asSent(other));
 
 /** The state of one job in one tab: the document as typed, and the road to the server. */
 export function createJobStore(job: OpenJob) {
@@ -52,11 +59,19 @@ export function createJobStore(job: OpenJob) {
   let held = false;
   /** What went to the server last. */
   let sent: JobDocument = job.document;
+  /** What went out and was not answered: it may stand on the server all the same. */
+  let unanswered: JobDocument | null = null;
 
   return createStore<JobState>((set, get) => {
     const keep = (document: JobDocument | null) => {
       if (tab === null) return;
-      const stored = keepDraft(job.id, tab, document ? { revision: get().revision, document } : null);
+      const stored = keepDraft(
+        job.id,
+        tab,
+        document
+          ? { revision: get().revision, document, ...(unanswered ? { sent: unanswered } : {}) }
+          : null,
+      );
       if (!stored)
         set({ trouble: "This browser's storage is full: what you type is not kept until it is saved." });
     };
@@ -101,19 +116,32 @@ export function createJobStore(job: OpenJob) {
       const { revision } = get();
       const mark = marks.shift();
       const document = mark ?? get().document;
+      const before = unanswered;
       sent = document;
+      unanswered = document;
+      // Known before it goes out, so that a reload in the middle finds its own save on the server.
+      keep(get().document);
       set({ status: "saving" });
       const result = await callAct(saveJob, { jobId: job.id, revision, document });
+      const lost = !result.ok && (result.error.code === "unreachable" || result.error.code === "failed");
+      if (!lost) unanswered = null;
       if (result.ok) return landed(document, result.value);
       const { error } = result;
       const theirs = error.code === "conflict" ? (error.data as Conflict) : null;
-      const same = (one: JobDocument) => JSON.stringify(theirs?.document) === JSON.stringify(one);
+      const same = (one: JobDocument) => theirs !== null && sameDocument(theirs.document, one);
       // The same was saved meanwhile, for instance by this tab before it was left and opened again.
       if (theirs && same(document)) return landed(document, theirs);
       if (theirs && same(get().document)) {
         marks = [];
         take(theirs);
         return keep(null);
+      }
+      // An earlier save of this tab came through, only its answer did not: this one goes on top of it.
+      if (theirs && before && same(before)) {
+        if (mark) marks.unshift(mark);
+        set({ revision: theirs.revision, canUndo: true, status: "unsaved", trouble: null });
+        keep(get().document);
+        return later(0);
       }
       if (mark && !theirs) marks.unshift(mark);
       fail(error);
@@ -181,8 +209,15 @@ export function createJobStore(job: OpenJob) {
           await get().savedRevision();
           const { status, canUndo, canRedo, revision } = get();
           if (status !== "saved" || !(direction === "undo" ? canUndo : canRedo)) return;
-          const result = await callAct(undoJob, { jobId: job.id, revision, direction });
+          // Asked again with the same revision it is the same step, also where only the answer was lost.
+          let result = await callAct(undoJob, { jobId: job.id, revision, direction });
+          for (let again = 0; !result.ok && result.error.code === "unreachable" && again < STEP_TRIES; again += 1) {
+            set({ trouble: result.error.message });
+            await new Promise((resolve) => setTimeout(resolve, RETRY_MS[0]));
+            result = await callAct(undoJob, { jobId: job.id, revision, direction });
+          }
           if (result.ok) take(result.value);
+          else if (result.error.code === "unreachable") set({ trouble: STEP_LOST });
           else fail(result.error);
         });
         return steps;
@@ -208,11 +243,13 @@ export function createJobStore(job: OpenJob) {
         const { document, revision, status } = get();
         if (status !== "saved") keep(document);
         if (!draft) return;
-        if (JSON.stringify(draft.document) === JSON.stringify(document)) {
+        if (sameDocument(draft.document, document)) {
           if (status === "saved") keep(null);
           return;
         }
-        if (draft.revision === revision) {
+        // What stands on the server is what this tab sent last before it was left: what was typed after it goes on top.
+        const ownSave = draft.sent !== undefined && sameDocument(draft.sent, document);
+        if (draft.revision === revision || ownSave) {
           get().change(() => draft.document);
           return;
         }

@@ -7,24 +7,30 @@ import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { derivePlan } from "@/core/plan/derive-plan";
 import type { UnitSystem } from "@/core/units/dimension";
+import { OnlyInBrowser } from "@/ui/only-in-browser";
 import { ConflictDialog } from "./conflict-dialog";
 import { createJobStore } from "./job-store";
 import { JobContext } from "./use-job";
 
-/** Holds a job open: computes its plan on every change, saves in pauses, and tells when someone else saved. */
-export function JobWorkspace({
-  job,
-  cards,
-  colours,
-  system,
-  children,
-}: {
+type Opened = {
   job: OpenJob;
   cards: ResinCard[];
   colours: ColourCard[];
   system: UnitSystem;
   children: ReactNode;
-}) {
+};
+
+/** A job, open in the browser that asked for it. */
+export function JobWorkspace(opened: Opened) {
+  return (
+    <OnlyInBrowser>
+      <LiveJob {...opened} />
+    </OnlyInBrowser>
+  );
+}
+
+/** Holds a job open: computes its plan on every change, saves in pauses, and tells when someone else saved. */
+function LiveJob({ job, cards, colours, system, children }: Opened) {
   const [store] = useState(() => createJobStore(job));
   const document = useStore(store, (state) => state.document);
   const plan = useMemo(() => derivePlan(document, cards, colours), [document, cards, colours]);

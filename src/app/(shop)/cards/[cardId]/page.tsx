@@ -5,6 +5,7 @@ import { listCards, openCard } from "@/features/cards/queries";
 import { Header } from "@/features/shell/header";
 import { orNotFound } from "@/server/or-not-found";
 import { requirePerson } from "@/server/require-person";
+import { OnlyInBrowser } from "@/ui/only-in-browser";
 
 export const metadata: Metadata = { title: "Resin" };
 
@@ -46,13 +47,15 @@ export default async function CardPage({ params }: { params: Promise<{ cardId: s
     <>
       <Header person={person} />
       <div className="flex-1 overflow-y-auto max-lg:overflow-visible flex flex-col">
-        <CardForm
-          cardId={card?.id ?? null}
-          start={fields}
-          system={person.units}
-          canRemove={person.role === "owner"}
-          others={(await listCards(person)).filter((one) => one.id !== card?.id && one.kind !== "paint")}
-        />
+        <OnlyInBrowser>
+          <CardForm
+            cardId={card?.id ?? null}
+            start={fields}
+            system={person.units}
+            canRemove={person.role === "owner"}
+            others={(await listCards(person)).filter((one) => one.id !== card?.id && one.kind !== "paint")}
+          />
+        </OnlyInBrowser>
       </div>
     </>
   );

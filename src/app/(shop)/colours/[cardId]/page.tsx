@@ -5,6 +5,7 @@ import { openColour } from "@/features/colours/queries";
 import { Header } from "@/features/shell/header";
 import { orNotFound } from "@/server/or-not-found";
 import { requirePerson } from "@/server/require-person";
+import { OnlyInBrowser } from "@/ui/only-in-browser";
 
 export const metadata: Metadata = { title: "Colour" };
 
@@ -33,7 +34,9 @@ export default async function ColourPage({ params }: { params: Promise<{ cardId:
     <>
       <Header person={person} />
       <div className="flex-1 overflow-y-auto max-lg:overflow-visible">
-        <ColourForm cardId={card?.id ?? null} start={fields} canRemove={person.role === "owner"} />
+        <OnlyInBrowser>
+          <ColourForm cardId={card?.id ?? null} start={fields} canRemove={person.role === "owner"} />
+        </OnlyInBrowser>
       </div>
     </>
   );

@@ -6,19 +6,21 @@ import { JobWorkspace } from "@/features/job/workspace/job-workspace";
 import { SaveLine } from "@/features/job/workspace/save-line";
 import { Header } from "@/features/shell/header";
 import { requirePerson } from "@/server/require-person";
-import { orNotFound } from "@/server/or-not-found";
+import { orNotFound, orVersions } from "@/server/or-not-found";
 
 type Props = { params: Promise<{ jobId: string }>; children: ReactNode };
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const person = await requirePerson();
-  const { job } = await orNotFound(openJob(person, (await params).jobId));
+  const { jobId } = await params;
+  const { job } = await orVersions(jobId, orNotFound(openJob(person, jobId)));
   return { title: job.name };
 }
 
 export default async function JobLayout({ params, children }: Props) {
   const person = await requirePerson();
-  const { job, cards, colours, pours } = await orNotFound(openJob(person, (await params).jobId));
+  const { jobId } = await params;
+  const { job, cards, colours, pours } = await orVersions(jobId, orNotFound(openJob(person, jobId)));
   return (
     <JobWorkspace key={job.id} job={job} cards={cards} colours={colours} system={person.units}>
       <Header person={person}>

@@ -4,6 +4,7 @@ import { RecipeView } from "@/features/recipes/recipe-view";
 import { Header } from "@/features/shell/header";
 import { orNotFound } from "@/server/or-not-found";
 import { requirePerson } from "@/server/require-person";
+import { OnlyInBrowser } from "@/ui/only-in-browser";
 
 export const metadata: Metadata = { title: "Recipe" };
 
@@ -13,13 +14,15 @@ export default async function RecipePage({ params }: { params: Promise<{ recipeI
   return (
     <>
       <Header person={person} />
-      <RecipeView
-        recipe={recipe}
-        colours={colours}
-        resins={resins}
-        system={person.units}
-        canRemove={person.role === "owner"}
-      />
+      <OnlyInBrowser>
+        <RecipeView
+          recipe={recipe}
+          colours={colours}
+          resins={resins}
+          system={person.units}
+          canRemove={person.role === "owner"}
+        />
+      </OnlyInBrowser>
     </>
   );
 }

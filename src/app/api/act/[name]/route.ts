@@ -1,6 +1,8 @@
 import { NextResponse, type NextRequest } from "next/server";
 import type { ActError } from "@/contracts/act";
 import { perform } from "@/server/acts";
+import { diskFull, isDiskFull, refuseOnFullDisk } from "@/server/disk";
+import { Refused } from "@/server/refused";
 import { currentPerson } from "@/server/session";
 import { ACTS } from "../registry";
 
@@ -11,10 +13,12 @@ const STATUS: Record<ActError["code"], number> = {
   "not-found": 404,
   conflict: 409,
   "slow-down": 429,
+  unreadable: 422,
   unreachable: 503,
   failed: 500,
 };
 const LARGEST_BODY = 4 * 1024 * 1024;
+const TOO_LARGE = "That is more than can be saved at once.";
 
 const refuse = (code: ActError["code"], message: string) =>
   NextResponse.json({ ok: false, error: { code, message } }, { status: STATUS[code] });
@@ -28,6 +32,19 @@ function isOurs(request: NextRequest): boolean {
   return URL.canParse(origin) && new URL(origin).host === request.headers.get("host");
 }
 
+/** The body as text, given up as soon as it is too large; null then. */
+async function bodyOf(request: NextRequest): Promise<string | null> {
+  if (Number(request.headers.get("content-length") ?? 0) > LARGEST_BODY) return null;
+  const decoder = new TextDecoder();
+  let [text, bytes] = ["", 0];
+  for await (const chunk of request.body ?? []) {
+    bytes += chunk.length;
+    if (bytes > LARGEST_BODY) return null;
+    text += decoder.decode(chunk, { stream: true });
+  }
+  return text + decoder.decode();
+}
+
 export async function POST(
   request: NextRequest,
   { params }: { params: Promise<{ name: string }> },
@@ -39,16 +56,19 @@ export async function POST(
   if (!implemented) return refuse("not-found", "There is no such act.");
   let input: unknown;
   try {
-    const body = await request.text();
-    if (body.length > LARGEST_BODY) return refuse("invalid", "That is more than can be saved at once.");
+    const body = await bodyOf(request);
+    if (body === null) return refuse("invalid", TOO_LARGE);
     input = JSON.parse(body);
   } catch {
     return refuse("invalid", "That could not be read.");
   }
   try {
+    if (!implemented.act.reads) await refuseOnFullDisk();
     const result = await perform(implemented, await currentPerson(), input);
     return NextResponse.json(result, { status: result.ok ? 200 : STATUS[result.error.code] });
-  } catch (failure) {
+  } catch (thrown) {
+    const failure = isDiskFull(thrown) ? diskFull() : thrown;
+    if (failure instanceof Refused) return refuse(failure.error.code, failure.error.message);
     console.error(`Act ${implemented.act.name} failed:`, failure);
     return refuse(
       "failed",

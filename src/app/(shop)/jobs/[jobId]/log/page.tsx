@@ -2,6 +2,7 @@ import { LogView } from "@/features/log/log-view";
 import { logOf } from "@/features/log/queries";
 import { orNotFound } from "@/server/or-not-found";
 import { requirePerson } from "@/server/require-person";
+import { OnlyInBrowser } from "@/ui/only-in-browser";
 
 type Props = { params: Promise<{ jobId: string }>; searchParams: Promise<{ pour?: string | string[] }> };
 
@@ -10,11 +11,13 @@ export default async function LogPage({ params, searchParams }: Props) {
   const { jobId } = await params;
   const { pour } = await searchParams;
   return (
-    <LogView
-      jobId={jobId}
-      pours={await orNotFound(logOf(person, jobId))}
-      shownId={typeof pour === "string" ? pour : null}
-      system={person.units}
-    />
+    <OnlyInBrowser>
+      <LogView
+        jobId={jobId}
+        {...await orNotFound(logOf(person, jobId))}
+        shownId={typeof pour === "string" ? pour : null}
+        system={person.units}
+      />
+    </OnlyInBrowser>
   );
 }

@@ -1,5 +1,6 @@
 import type { NextRequest } from "next/server";
-import { exportSheet, type SheetKind } from "@/features/job/sheets/export-sheet";
+import { exportSheet } from "@/features/job/sheets/export-sheet";
+import type { SheetKind } from "@/features/job/sheets/make-sheet";
 import { Refused } from "@/server/refused";
 import { currentPerson } from "@/server/session";
 
@@ -29,6 +30,7 @@ export function sheetResponse(sheet: SheetKind) {
     } catch (failure) {
       if (failure instanceof Refused && failure.error.code === "not-found")
         return new Response("There is no such job.", { status: 404 });
+      if (failure instanceof Refused) return new Response(failure.error.message, { status: 422 });
       throw failure;
     }
   };

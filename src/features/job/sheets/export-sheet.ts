@@ -1,0 +1,32 @@
+import { z } from "zod";
+import type { Person } from "@/contracts/people";
+import { aside, asideTask } from "@/server/aside";
+import { notFound } from "@/server/refused";
+import { openJob, pictureBytes } from "../queries";
+import type { SheetFile, SheetKind, SheetRequest } from "./make-sheet";
+
+const sheetTask = asideTask<SheetRequest, SheetFile | null>("sheet");
+
+/** A sheet of a job as a file, computed from the saved document. */
+export async function exportSheet(
+  person: Person,
+  jobId: string,
+  sheet: SheetKind,
+  asked: URLSearchParams,
+): Promise<SheetFile> {
+  const { job, cards } = await openJob(person, jobId);
+  const pictureId = z.uuid().safeParse(asked.get("picture"));
+  const file = await aside(person, sheetTask, {
+    sheet,
+    jobName: job.name,
+    document: job.document,
+    cards,
+    units: person.units,
+    paper: asked.get("paper"),
+    pieceId: asked.get("piece"),
+    picture:
+      sheet === "client.pdf" && pictureId.success ? await pictureBytes(person, pictureId.data) : null,
+  });
+  if (!file) throw notFound("piece or picture");
+  return file;
+}

@@ -1,0 +1,113 @@
+import { renderToBuffer } from "@react-pdf/renderer";
+import sharp from "sharp";
+import type { ResinCard } from "@/core/cure/resin-card";
+import { placesOf } from "@/core/pattern/places";
+import { standing } from "@/core/pattern/standing";
+import { tapeList } from "@/core/pattern/tape";
+import { derivePlan } from "@/core/plan/derive-plan";
+import type { JobDocument } from "@/core/plan/job";
+import { runSheet } from "@/core/plan/run-sheet";
+import { asFileName } from "@/core/units/cut-text";
+import type { UnitSystem } from "@/core/units/dimension";
+import { batchCsv } from "./batch-csv";
+import { batchJson } from "./batch-json";
+import { batchSheet } from "./batch-lines";
+import { BatchPdf } from "./batch-pdf";
+import { ClientPdf } from "./client-pdf";
+import { paperOf } from "./pdf-page";
+import { PiecePdf } from "./piece-pdf";
+import { RunPdf } from "./run-pdf";
+import { VeinPdf } from "./vein-pdf";
+
+/** All that a sheet is made of. */
+export type SheetRequest = {
+  sheet: SheetKind;
+  jobName: string;
+  document: JobDocument;
+  cards: ResinCard[];
+  units: UnitSystem;
+  paper: string | null;
+  pieceId: string | null;
+  /** The WebP that the client's sheet shows. */
+  picture: Uint8Array | null;
+};
+
+export type SheetFile = { body: Uint8Array | string; type: string; name: string };
+
+const hyphened = (name: string) => asFileName(name).replace(/[ _-]+/g, "-");
+const fileName = (job: string, rest: string) => `${hyphened(job) || "job"}-${rest}`;
+
+export type SheetKind =
+  "batch.pdf" | "run.pdf" | "batch.csv" | "batch.json" | "piece.pdf" | "veins.pdf" | "client.pdf";
+
+/** A sheet of a job as a file, by the same plan as in the browser; null where the job has no such piece or picture. */
+export async function makeSheet({
+  sheet,
+  jobName,
+  document,
+  cards,
+  units,
+  paper: wanted,
+  pieceId,
+  picture,
+}: SheetRequest): Promise<SheetFile | null> {
+  const plan = derivePlan(document, cards);
+  const paper = paperOf(wanted);
+  const name = fileName(jobName, sheet);
+  const pdf = async (page: Parameters<typeof renderToBuffer>[0], as = name): Promise<SheetFile> => ({
+    body: await renderToBuffer(page),
+    type: "application/pdf",
+    name: as,
+  });
+  switch (sheet) {
+    case "batch.csv":
+      return {
+        body: `\ufeff${batchCsv(batchSheet(plan, units))}`,
+        type: "text/csv; charset=utf-8",
+        name,
+      };
+    case "batch.json":
+      return {
+        body: `${JSON.stringify(batchJson(jobName, batchSheet(plan, units)), null, 2)}\n`,
+        type: "application/json; charset=utf-8",
+        name,
+      };
+    case "batch.pdf":
+      return pdf(
+        <BatchPdf
+          title={jobName}
+          batches={batchSheet(plan, units)}
+          paper={paper}
+          system={units}
+        />,
+      );
+    case "run.pdf":
+      return pdf(<RunPdf title={jobName} steps={runSheet(plan, units)} paper={paper} />);
+    case "piece.pdf": {
+      const piece = document.pieces.find((one) => one.id === pieceId);
+      if (!piece) return null;
+      return pdf(
+        <PiecePdf title={jobName} piece={piece} paper={paper} system={units} />,
+        fileName(jobName, `${hyphened(piece.name)}.pdf`),
+      );
+    }
+    case "client.pdf": {
+      if (!picture) return null;
+      // Kept small as WebP; a PDF holds PNG.
+      const png = await sharp(picture).png().toBuffer();
+      return pdf(<ClientPdf title={jobName} picture={png} paper={paper} />);
+    }
+    case "veins.pdf": {
+      const pieces = standing(plan.pieces);
+      const piece = pieces.find((one) => one.id === pieceId);
+      if (!piece) return null;
+      const map = document.veinMap ?? { places: {}, sets: [] };
+      const place = placesOf(pieces, map.places).get(piece.id);
+      const veins = place ? tapeList(map, piece, place) : [];
+      return pdf(
+        <VeinPdf title={jobName} piece={piece} veins={veins} paper={paper} system={units} />,
+        fileName(jobName, `veins-${hyphened(piece.name)}.pdf`),
+      );
+    }
+  }
+}
