@@ -37,6 +37,7 @@ const config = {
       testMatch: ["<rootDir>/src/server/**/*.test.ts", "<rootDir>/demo/**/*.test.ts"],
       testTimeout: 30000,
     },
+    { ...shared, displayName: "start", testMatch: ["<rootDir>/scripts/**/*.test.ts"] },
   ],
 };
 

@@ -161,6 +161,11 @@ const edgeName = z.custom<EdgeName>(
   "There is no such edge.",
 );
 
+/** Corners of all outlines and cut-outs of a job together. */
+const MOST_CORNERS_IN_JOB = 30_000;
+/** Points of all practised pulls together. */
+const MOST_PULL_POINTS = 30_000;
+
 const piece = z.object({
   id: partId,
   name: label,
@@ -351,6 +356,17 @@ const manner = z.object({
   hairs: share,
   hazeMm: z.number().min(0).max(100),
 });
+/** Points and length of all veins of a map together: many times what a stone shows. */
+const MOST_VEIN_POINTS = 20_000;
+const MOST_VEIN_M = 4000;
+type Veins = readonly { points: readonly (readonly [number, number])[] }[];
+const veinsOf = (sets: readonly { veins: Veins }[]): Veins => sets.flatMap(({ veins }) => veins);
+const lengthM = ({ points }: Veins[number]): number =>
+  points.slice(1).reduce((sum, [x, y], at) => {
+    const [fromX, fromY] = points[at] as readonly [number, number];
+    return sum + Math.hypot(x - fromX, y - fromY) / 1000;
+  }, 0);
+
 /** A piece by its id; of several of a kind the second and further ones by id and number. */
 const standingId = z
   .string()
@@ -383,13 +399,41 @@ const veinMap = z.object({
           .max(MOST_VEINS, `A set has at most ${MOST_VEINS} veins.`),
       }),
     )
-    .max(MOST_VEIN_SETS, `At most ${MOST_VEIN_SETS} sets of veins.`),
+    .max(MOST_VEIN_SETS, `At most ${MOST_VEIN_SETS} sets of veins.`)
+    .refine((sets) => veinsOf(sets).reduce((sum, { points }) => sum + points.length, 0) <= MOST_VEIN_POINTS, {
+      message: `The veins have at most ${MOST_VEIN_POINTS} points together. Take some out.`,
+    })
+    .refine((sets) => veinsOf(sets).reduce((sum, vein) => sum + lengthM(vein), 0) <= MOST_VEIN_M, {
+      message: `The veins are at most ${MOST_VEIN_M} m long together. Take some out, or split the job.`,
+    }),
 });
+
+function cornersIn(pieces: readonly z.output<typeof piece>[]): number {
+  const inShape = (one: object) => ("points" in one ? (one.points as unknown[]).length : 0);
+  return pieces.reduce(
+    (sum, { shape: own, cutOuts }) =>
+      sum +
+      inShape(own) +
+      ("outline" in own ? inShape(own.outline) : 0) +
+      cutOuts.reduce((all, { shape: cut }) => all + inShape(cut), 0),
+    0,
+  );
+}
+
+const pullPointsIn = (coats: readonly z.output<typeof coat>[]): number =>
+  coats
+    .flatMap(({ passes }) => passes.flatMap((one) => one.work?.strokes ?? []))
+    .reduce((sum, { points }) => sum + points.length, 0);
 
 /** The job document as stored and sent: see `src/core/plan/job.ts` for what each field means. */
 export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
   format: z.literal(1),
-  pieces: z.array(piece).max(60, "A job has at most 60 kinds of piece; use the count for the same ones."),
+  pieces: z
+    .array(piece)
+    .max(60, "A job has at most 60 kinds of piece; use the count for the same ones.")
+    .refine((pieces) => cornersIn(pieces) <= MOST_CORNERS_IN_JOB, {
+      message: `The outlines of a job have at most ${MOST_CORNERS_IN_JOB} corners together. Smooth them, or split the job.`,
+    }),
   ground,
   groundByPiece: z.record(partId, ground).optional(),
   work: z.object({
@@ -407,7 +451,9 @@ export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
     .object({ seed: z.number().int().min(1).max(9999), angleDeg: z.number().min(-180).max(180) })
     .optional(),
   factors: z.partialRecord(z.enum(keysOf<FactorId>(FACTORS)), z.number().min(0).max(1000)),
-  coats: coatsOf(coat),
+  coats: coatsOf(coat).refine((coats) => pullPointsIn(coats) <= MOST_PULL_POINTS, {
+    message: "That is more practised pulls than a job keeps. Take some passes back to their usual way.",
+  }),
   veinMap: veinMap.optional(),
   target: target.optional(),
   recipe: recipeReference.optional(),

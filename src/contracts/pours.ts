@@ -3,6 +3,8 @@ import type { ResinCard } from "@/core/cure/resin-card";
 import type { JobDocument } from "@/core/plan/job";
 import type { PourEvent } from "@/core/plan/pour";
 import { act } from "./act";
+import { jobDocumentSchema } from "./job-document";
+import { PLAIN_CARD } from "./resin-card";
 import { freeText, rowId, text } from "./text";
 
 const stepId = text().min(1).max(160);
@@ -28,6 +30,24 @@ export const pourEventSchema = z.discriminatedUnion("kind", [
 
 /** What a pour was started from: kept as it was, whatever happens to the job or the cards later. */
 export type PourPlan = { document: JobDocument; cards: ResinCard[] };
+
+/** A stored plan; null where it is none that this program can hold. */
+export function readPourPlan(stored: unknown): PourPlan | null {
+  const { document, cards } = (stored ?? {}) as { document?: unknown; cards?: unknown };
+  const read = jobDocumentSchema.safeParse(document);
+  if (!read.success || !Array.isArray(cards)) return null;
+  // Pours that were started before cards had fillers, kits, limits and tests.
+  return { document: read.data, cards: (cards as ResinCard[]).map((card) => ({ ...PLAIN_CARD, ...card })) };
+}
+
+/** An entry as it is stored. */
+export type StoredEvent = { id: string; kind: string; at: string; detail: Record<string, unknown> };
+
+/** An entry as it was recorded; null for one of a kind that this program does not know. */
+export function readPourEvent({ id, kind, at, detail }: StoredEvent): PourEvent | null {
+  const read = pourEventSchema.safeParse({ ...detail, id, kind, at });
+  return read.success ? read.data : null;
+}
 
 /** A pour without what it was started from and what was recorded. */
 export type PourHead = {

@@ -7,7 +7,7 @@ import { embedNeed, embedsClearMl, type Embed, type EmbedNeed } from "./embeds";
 import { factorSpread, type FactorId, type Ground, type Tool } from "./factors";
 import { lossesOf, type Loss } from "./losses";
 import { mixDensityGPerMl, splitParts, type Parts } from "./parts";
-import { dealSections, type Dealt, type Section } from "./sections";
+import { dealSections, dealShares, type Dealt, type Section } from "./sections";
 import { FULLEST, vesselFor, type Vessel } from "./vessel";
 
 /** The two schools of mixing: colour into A before the hardener, or clear first, then cups. */
@@ -225,13 +225,13 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
   let tooSlow = false;
   let limit: BatchLimit | null = null;
   const sumMl = () => divided.coloursMl.reduce((sum, ml) => sum + ml, 0) + divided.clearMl;
-  let dealt: Dealt = dealSections(coverable, batches);
+  let shares = dealShares(coverable, batches);
   /** Mass that lives together in one vessel, for a share of the whole. */
   const massTogetherG = (share: number) =>
     density * (eachCupMixed ? Math.max(...divided.coloursMl, divided.clearMl) : sumMl()) * share;
   /** What is wrong with batches of this size; null when nothing is. */
   const tooLarge = (): BatchLimit | null => {
-    const largest = Math.max(...dealt.shares);
+    const largest = Math.max(...shares);
     const mass = massTogetherG(largest);
     const ml = (mass / density) * (1 - 1e-9);
     if (ml > largestVesselMl) return "largest vessel";
@@ -247,7 +247,7 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
       for (let reason = tooLarge(); reason !== null && batches < MOST_BATCHES; reason = tooLarge()) {
         limit = reason;
         batches += 1;
-        dealt = dealSections(coverable, batches);
+        shares = dealShares(coverable, batches);
       }
       tooSlow = batches === MOST_BATCHES && tooLarge() !== null;
       const cupsMl = [
@@ -257,7 +257,7 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
       losses = lossesOf({
         cupsMl: colours.length > 1 || eachCupMixed ? cupsMl : [],
         bucketMl: eachCupMixed ? 0 : sumMl(),
-        shares: dealt.shares,
+        shares,
         tools: request.tools,
         openLengthMm: sumOver(pieces, (piece) => piece.openLengthMm) * coverShare,
         faceLengthMm: sumOver(pieces, (piece) => piece.faceLengthMm) * coverShare,
@@ -276,13 +276,14 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
     divided = { coloursMl: colours.map(() => 0), held: [], clearMl: 0 };
   }
 
+  const dealt = dealSections(coverable, batches);
   const total = sumMl();
   const perUnit = workMl > 0 ? (total - embedsMl.likely) / workMl : 1;
   const mixMl =
     neededMl > 0
       ? sumOf([scaled(sumOf([onTopMl, onFacesMl, ...losses.map((loss) => loss.ml)]), perUnit), embedsMl])
       : exactly(0);
-  const together = massTogetherG(Math.max(...dealt.shares));
+  const together = massTogetherG(Math.max(...shares));
   const life =
     card.kind === "paint" || !(total > 0)
       ? null
@@ -302,7 +303,7 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
     mixG: total * density,
     mixedFilmMm: topAreaMm2 > 0 ? (total * 1000) / topAreaMm2 : 0,
     workMin,
-    mixingMin: mixingMinutes(total * Math.max(...dealt.shares)),
+    mixingMin: mixingMinutes(total * Math.max(...shares)),
     potLifeMin: life,
     potLifeAtOnceMin:
       life && batches > 1

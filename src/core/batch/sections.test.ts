@@ -13,7 +13,7 @@ const words = (dealt: ReturnType<typeof dealSections>) =>
   dealt.sections.map((batch) =>
     batch.map(
       (section) =>
-        `${section.pieceName}${section.copy > 1 ? section.copy : ""}${section.whole ? "" : ` ${Math.round(section.fromMm)}-${Math.round(section.toMm)}`}`,
+        `${section.pieceName}${section.copy > 1 ? section.copy : ""}${section.copies > 1 ? `×${section.copies}` : ""}${section.whole ? "" : ` ${Math.round(section.fromMm)}-${Math.round(section.toMm)}`}`,
     ),
   );
 
@@ -57,10 +57,37 @@ test("sections sum to the pieces and shares to one, whatever the pieces and batc
         for (let copy = 1; copy <= one.count; copy += 1) {
           const own = sections
             .flat()
-            .filter((section) => section.pieceId === one.id && section.copy === copy);
+            .filter((section) => section.pieceId === one.id && section.copy <= copy && copy < section.copy + section.copies);
           expect(own.reduce((sum, section) => sum + section.toMm - section.fromMm, 0)).toBeCloseTo(1000, 3);
         }
       }
     }),
   );
+});
+
+test("many copies stand in one row; cut ones are told apart", () => {
+  expect(words(dealSections([piece("coaster", 10, { count: 500 })], 1))).toEqual([["coaster×500"]]);
+  // 5000 ml in three: the cuts at 1666.7 and 3333.3 lie nearest to the ends of the 167th and the 333rd.
+  expect(words(dealSections([piece("coaster", 10, { count: 500 })], 3))).toEqual([
+    ["coaster×167"],
+    ["coaster168×166"],
+    ["coaster334×167"],
+  ]);
+});
+
+test("what is dealt costs no more for many copies", () => {
+  let cuts = 0;
+  const many = Array.from({ length: 60 }, (_, index) =>
+    piece(`p${index}`, 100 + index, {
+      count: 500,
+      alongMm: (share) => {
+        cuts += 1;
+        return share;
+      },
+    }),
+  );
+  const { sections } = dealSections(many, 24);
+  expect(sections.flat().reduce((sum, { copies }) => sum + copies, 0)).toBeGreaterThanOrEqual(60 * 500);
+  // At most three sections of a piece in a batch, two cuts each.
+  expect(cuts).toBeLessThan(2 * 3 * (60 + 24));
 });

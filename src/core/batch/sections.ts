@@ -1,8 +1,13 @@
-/** A stretch of a piece that one batch covers. Positions run along the piece from its left; `whole` when it is all of it. */
+/**
+ * What one batch covers of a piece: a stretch of one copy, or several whole copies in a row. Positions run along the piece from its left;
+ * `whole` when it is all of it.
+ */
 export type Section = {
   pieceId: string;
   pieceName: string;
+  /** The copy, from 1; the first where it is several. */
   copy: number;
+  copies: number;
   fromMm: number;
   toMm: number;
   /** The same as shares of the piece's area, for drawing. */
@@ -25,68 +30,114 @@ export type Dealt = { sections: Section[][]; shares: number[] };
 
 /** A cut this close to the end of a piece, as a share of a batch, is moved there: nobody mixes for a hand's breadth. */
 const SNAP = 0.12;
+/** Less than this share of the whole is nothing. */
+const NOTHING = 1e-9;
 
-/** Where one batch ends and the next begins, as volumes from the start; moved to the end of a piece where one is near. */
-function cutsOf(volumes: readonly number[], batches: number): number[] {
-  const ends: number[] = [];
-  for (const volume of volumes) ends.push((ends[ends.length - 1] ?? 0) + volume);
-  const total = ends[ends.length - 1] ?? 0;
+type Volumes = readonly Pick<Coverable, "count" | "needMl">[];
+
+const totalMl = (pieces: Volumes): number =>
+  pieces.reduce((sum, { count, needMl }) => sum + count * needMl, 0);
+
+/** The end of a copy that is nearest to a volume from the start. */
+function nearestEnd(pieces: Volumes, volume: number): number {
+  let start = 0;
+  for (const { count, needMl } of pieces) {
+    const end = start + count * needMl;
+    if (volume <= end && needMl > 0) {
+      const copies = Math.min(count, Math.round((volume - start) / needMl));
+      return copies > 0 || start > 0 ? start + copies * needMl : needMl;
+    }
+    start = end;
+  }
+  return start;
+}
+
+/** Where batches begin and end, as volumes from the start: `batches + 1` of them; moved to the end of a piece where one is near. */
+function boundsOf(pieces: Volumes, batches: number): number[] {
+  const total = totalMl(pieces);
   const each = total / batches;
-  return Array.from({ length: batches - 1 }, (_, index) => {
+  const cuts = Array.from({ length: batches - 1 }, (_, index) => {
     const even = each * (index + 1);
-    return ends.find((end) => Math.abs(end - even) <= SNAP * each) ?? even;
+    const end = nearestEnd(pieces, even);
+    return Math.abs(end - even) <= SNAP * each ? end : even;
   });
+  return [0, ...cuts, total];
+}
+
+/** Share of the whole volume that each batch takes, in the order of the batches; they sum to one. */
+export function dealShares(pieces: Volumes, batches: number): number[] {
+  const total = totalMl(pieces);
+  if (!(total > 0)) return Array.from({ length: batches }, () => 1 / batches);
+  const bounds = boundsOf(pieces, batches);
+  return Array.from(
+    { length: batches },
+    (_, batch) => ((bounds[batch + 1] ?? total) - (bounds[batch] ?? 0)) / total,
+  );
 }
 
 /**
  * Deals pieces to batches in the order in which they stand: each batch gets about the same volume,
  * and where a batch ends inside a piece the section meets the next one wet.
- * The sections of all batches sum to the pieces.
+ * The sections of all batches sum to the pieces. Copies are dealt by arithmetic, so that their number costs nothing.
  */
 export function dealSections(pieces: readonly Coverable[], batches: number): Dealt {
-  const copies = pieces.flatMap((piece) =>
-    Array.from({ length: piece.count }, (_, copy) => ({ ...piece, copy: copy + 1 })),
+  const shares = dealShares(pieces, batches);
+  const total = totalMl(pieces);
+  if (!(total > 0)) return { sections: Array.from({ length: batches }, () => []), shares };
+  const bounds = boundsOf(pieces, batches);
+  const sections = shares.map((_, batch) =>
+    sectionsBetween(pieces, bounds[batch] ?? 0, bounds[batch + 1] ?? total, total * NOTHING),
   );
-  const total = copies.reduce((sum, piece) => sum + piece.needMl, 0);
-  if (!(total > 0))
-    return {
-      sections: Array.from({ length: batches }, () => []),
-      shares: Array.from({ length: batches }, () => 1 / batches),
-    };
-  const bounds = [
-    0,
-    ...cutsOf(
-      copies.map((piece) => piece.needMl),
-      batches,
-    ),
-    total,
-  ];
-  const sections = Array.from({ length: batches }, (_, batch) => {
-    const [from, to] = [bounds[batch] ?? 0, bounds[batch + 1] ?? total];
-    let start = 0;
-    return copies.flatMap((piece): Section[] => {
-      const [first, last] = [Math.max(from, start), Math.min(to, start + piece.needMl)];
-      const before = start;
-      start += piece.needMl;
-      if (last - first <= total * 1e-9) return [];
-      const shareOf = (volume: number) => Math.max(0, Math.min(1, (volume - before) / piece.needMl));
-      const [fromShare, toShare] = [shareOf(first), shareOf(last)];
-      return [
-        {
-          pieceId: piece.id,
-          pieceName: piece.name,
-          copy: piece.copy,
-          fromMm: piece.alongMm(fromShare),
-          toMm: piece.alongMm(toShare),
-          fromShare,
-          toShare,
-          whole: last - first >= piece.needMl * (1 - 1e-9),
-        },
-      ];
-    });
+  return { sections, shares };
+}
+
+function sectionsBetween(
+  pieces: readonly Coverable[],
+  from: number,
+  to: number,
+  nothingMl: number,
+): Section[] {
+  let start = 0;
+  return pieces.flatMap((piece) => {
+    const { count, needMl } = piece;
+    const [first, last] = [Math.max(from, start) - start, Math.min(to, start + count * needMl) - start];
+    start += count * needMl;
+    return last - first > nothingMl ? sectionsOf(piece, first, last, nothingMl) : [];
   });
-  return {
-    sections,
-    shares: sections.map((_, batch) => ((bounds[batch + 1] ?? total) - (bounds[batch] ?? 0)) / total),
+}
+
+/** What lies between two volumes within all copies of a piece: a stretch of one, whole ones, a stretch of another. */
+function sectionsOf(piece: Coverable, first: number, last: number, nothingMl: number): Section[] {
+  const { id, name, needMl, alongMm } = piece;
+  const section = (copy: number, copies: number, fromMl: number, toMl: number): Section[] => {
+    if (copies < 1 || toMl - fromMl <= nothingMl) return [];
+    const [fromShare, toShare] = [fromMl, toMl].map((ml) => Math.max(0, Math.min(1, ml / needMl)));
+    return [
+      {
+        pieceId: id,
+        pieceName: name,
+        copy: copy + 1,
+        copies,
+        fromMm: alongMm(fromShare as number),
+        toMm: alongMm(toShare as number),
+        fromShare: fromShare as number,
+        toShare: toShare as number,
+        whole: toMl - fromMl >= needMl * (1 - NOTHING),
+      },
+    ];
   };
+  // A hair before or behind the end of a copy is its end.
+  const close = Math.min(nothingMl, needMl * NOTHING) / needMl;
+  const firstCopy = Math.min(piece.count - 1, Math.floor(first / needMl + close));
+  const lastCopy = Math.max(firstCopy, Math.ceil(last / needMl - close) - 1);
+  const [fromMl, toMl] = [first - firstCopy * needMl, last - lastCopy * needMl];
+  if (firstCopy === lastCopy) return section(firstCopy, 1, fromMl, toMl);
+  const begins = fromMl > needMl * NOTHING ? 1 : 0;
+  const ends = toMl < needMl * (1 - NOTHING) ? 1 : 0;
+  const whole = lastCopy - firstCopy + 1 - begins - ends;
+  return [
+    ...(begins ? section(firstCopy, 1, fromMl, needMl) : []),
+    ...section(firstCopy + begins, whole, 0, needMl),
+    ...(ends ? section(lastCopy, 1, 0, toMl) : []),
+  ];
 }

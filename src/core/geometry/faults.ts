@@ -36,6 +36,12 @@ function ringFault(trouble: RingTrouble, at: string, what: string): Fault {
         message: `${what} crosses or touches itself, ${place} and at corner ${trouble.other + 1}.`,
         where: trouble.at,
       };
+    case "dense":
+      return {
+        at,
+        message: `${what} lies beside itself in so many places that it cannot be checked, ${place} and after it. Draw it with fewer corners.`,
+        where: trouble.at,
+      };
     case "neck":
       return { at, message: `${what} has a neck narrower than ${NECK_MM} mm, ${place}.`, where: trouble.at };
   }

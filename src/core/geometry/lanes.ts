@@ -24,8 +24,16 @@ const whole = (ring: Ring, holes: Ring[], axis: "x" | "y"): Lane => {
     : { ring, holes, axis, from: minY, to: maxY };
 };
 
+const lanesKnown = new WeakMap<Piece, Lane[]>();
+
 /** The lanes of a piece in working order, from its left end. */
 export function lanesOf(piece: Piece): Lane[] {
+  let lanes = lanesKnown.get(piece);
+  if (!lanes) lanesKnown.set(piece, (lanes = findLanes(piece)));
+  return lanes;
+}
+
+function findLanes(piece: Piece): Lane[] {
   const outline = outlineOf(piece);
   const { shape } = piece;
   const holes = piece.cutOuts.map((cutOut) => cutOutRing(cutOut, outline));
@@ -56,22 +64,36 @@ function areaUpTo(lane: Lane, alongMm: number): number {
   const forwards = lane.to >= lane.from;
   const at = lane.from + (forwards ? alongMm : -alongMm);
   const below = (limit: number) =>
-    areaBelowMm2(lane.ring, lane.axis, limit) -
-    lane.holes.reduce((sum, hole) => sum + holeBelow(lane, hole, limit), 0);
+    areaBelowMm2(lane.ring, lane.axis, limit) - holesBelow(lane, limit);
   return forwards ? below(at) : below(lane.from) - below(at);
 }
 
-/** Area of a hole within the lane's box and below a limit. */
-function holeBelow(lane: Lane, hole: Ring, limit: number): number {
+const holesKnown = new WeakMap<Lane, Ring[]>();
+
+/** The parts of the holes that lie within the lane's box across its axis. */
+function holesIn(lane: Lane): Ring[] {
+  let holes = holesKnown.get(lane);
+  if (holes) return holes;
   const other = lane.axis === "x" ? "y" : "x";
   const { minX, minY, maxX, maxY } = boxOf(lane.ring);
-  const [low, high] = lane.axis === "x" ? [minX, maxX] : [minY, maxY];
   const [floor, roof] = lane.axis === "x" ? [minY, maxY] : [minX, maxX];
-  const inLane = clipped(clipped(hole, other, roof, -1), other, floor, 1);
-  if (inLane.length < 3) return 0;
-  return (
-    areaBelowMm2(inLane, lane.axis, Math.min(limit, high)) -
-    areaBelowMm2(inLane, lane.axis, Math.min(limit, low))
+  holes = lane.holes
+    .map((hole) => clipped(clipped(hole, other, roof, -1), other, floor, 1))
+    .filter((hole) => hole.length >= 3);
+  holesKnown.set(lane, holes);
+  return holes;
+}
+
+/** Area of the holes of a lane that lies within its box and below a limit. */
+function holesBelow(lane: Lane, limit: number): number {
+  const { from, to } = lane;
+  const [low, high] = [Math.min(from, to), Math.max(from, to)];
+  return holesIn(lane).reduce(
+    (sum, hole) =>
+      sum +
+      areaBelowMm2(hole, lane.axis, Math.min(limit, high)) -
+      areaBelowMm2(hole, lane.axis, Math.min(limit, low)),
+    0,
   );
 }
 
@@ -108,7 +130,7 @@ export const developedLengthMm = (piece: Piece): number =>
   lanesOf(piece).reduce((sum, lane) => sum + laneLengthMm(lane), 0);
 
 /**
- * The cut of a piece before which a share of its area lies, found by bisection to 0.01 mm.
+ * The cut of a piece before which a share of its area lies, found to 0.01 mm.
  * @param share 0…1 of the area, cut-outs left out
  */
 export function cutAtShare(piece: Piece, share: number): Cut {
@@ -136,17 +158,33 @@ function findCut(piece: Piece, share: number): Cut {
       before += long;
       continue;
     }
-    let [low, high] = [0, long];
-    while (high - low > 0.01) {
-      const middle = (low + high) / 2;
-      if (areaUpTo(lane, middle) < wanted) low = middle;
-      else high = middle;
-    }
-    const along = (low + high) / 2;
+    const along = findAlong((at) => areaUpTo(lane, at) - wanted, long, area);
     const at = lane.from + (lane.to >= lane.from ? along : -along);
     return { alongMm: before + along, lines: linesAt(lane, at) };
   }
   return { alongMm: before, lines: [] };
+}
+
+/**
+ * Where a rising function that begins below 0 and ends above it passes 0, to 0.01 mm: between two bounds by the chord, and by the middle
+ * where the chord does not halve them.
+ */
+function findAlong(excess: (alongMm: number) => number, longMm: number, area: number): number {
+  let [low, high] = [0, longMm];
+  let [below, above] = [excess(0), excess(longMm)];
+  while (high - low > 0.01) {
+    const before = high - low;
+    const chord = above - below > area * 1e-15 ? low + (high - low) * (-below / (above - below)) : (low + high) / 2;
+    // A step beyond the chord's point closes the bracket from both sides.
+    for (const at of [chord - 0.004, chord + 0.004, (low + high) / 2]) {
+      if (at <= low || at >= high) continue;
+      const value = excess(at);
+      if (value < 0) [low, below] = [at, value];
+      else [high, above] = [at, value];
+      if (high - low <= before / 8) break;
+    }
+  }
+  return (low + high) / 2;
 }
 
 function linesAt(lane: Lane, at: number): [Point, Point][] {

@@ -51,8 +51,16 @@ const segment = (ring: Ring, index: number): [Point, Point] => [
   ring[(index + 1) % ring.length] as Point,
 ];
 
+const indexes = new WeakMap<Ring, Flatbush>();
+
 /** An index of the segments of a ring by their boxes, so that neighbours are found without looking at all. */
 function segmentIndex(ring: Ring): Flatbush {
+  let index = indexes.get(ring);
+  if (!index) indexes.set(ring, (index = makeIndex(ring)));
+  return index;
+}
+
+function makeIndex(ring: Ring): Flatbush {
   const index = new Flatbush(ring.length);
   for (let at = 0; at < ring.length; at += 1) {
     const [a, b] = segment(ring, at);
@@ -88,6 +96,15 @@ function footOn(point: Point, [from, to]: [Point, Point]): Point {
   const along =
     long > 0 ? Math.max(0, Math.min(1, ((point.x - from.x) * dx + (point.y - from.y) * dy) / long)) : 0;
   return { x: from.x + along * dx, y: from.y + along * dy };
+}
+
+/** Whether a segment lies wholly on one side of the line through another, further than so much: a cheap answer for most. */
+function farFromLine([a, b]: [Point, Point], [c, d]: [Point, Point], farMm: number): boolean {
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const one = dx * (c.y - a.y) - dy * (c.x - a.x);
+  const other = dx * (d.y - a.y) - dy * (d.x - a.x);
+  const least = Math.min(one * one, other * other);
+  return one * other > 0 && least > farMm * farMm * (dx * dx + dy * dy);
 }
 
 /** Where two segments that do not meet are nearest, and how far apart they are there. */
@@ -129,14 +146,19 @@ function lengthsAlong(ring: Ring): Float64Array {
 export type RingTrouble =
   | { kind: "double"; at: Point; index: number }
   | { kind: "crosses"; at: Point; index: number; other: number }
-  | { kind: "neck"; at: Point; index: number; other: number };
+  | { kind: "neck"; at: Point; index: number; other: number }
+  | { kind: "dense"; at: Point; index: number };
+
+/** Pairs of sides that are looked at in a ring: several times what any drawn outline asks for. Beyond it the ring is told to be too dense. */
+const mostPairs = (corners: number) => 100_000 + 25 * corners;
 
 /** A neck has this many of its widths of outline on either side; with less it is a bend or the tip of a point. */
 const NECK_LOOP = 12;
 
 /**
  * What is wrong with a ring: corners that stand twice, sides that cross or touch, necks narrower than `neckMm`.
- * Exact predicates and a spatial index: O(n log n). At most `most` troubles are named.
+ * Exact predicates and a spatial index: O(n log n) for what is drawn by people. A ring whose sides lie side by side all over, so that nearly
+ * all pairs would have to be looked at, is told to be too dense instead. At most `most` troubles are named.
  */
 export function ringTroubles(ring: Ring, neckMm = 1, most = 20): RingTrouble[] {
   const troubles: RingTrouble[] = [];
@@ -148,6 +170,7 @@ export function ringTroubles(ring: Ring, neckMm = 1, most = 20): RingTrouble[] {
   if (troubles.length > 0 || count < 4) return troubles;
   const index = segmentIndex(ring);
   const alongMm = lengthsAlong(ring);
+  let pairs = 0;
   for (let at = 0; at < count && troubles.length < most; at += 1) {
     const own = segment(ring, at);
     const [a, b] = own;
@@ -157,8 +180,11 @@ export function ringTroubles(ring: Ring, neckMm = 1, most = 20): RingTrouble[] {
       Math.max(a.x, b.x) + neckMm,
       Math.max(a.y, b.y) + neckMm,
     );
+    pairs += near.length;
+    if (pairs > mostPairs(count)) return [...troubles, { kind: "dense", at: a, index: at }];
     for (const other of near) {
       if (other <= at) continue;
+      if (troubles.length >= most) break;
       const apart = Math.min(other - at, at + count - other);
       const [c, d] = segment(ring, other);
       if (apart === 1) {
@@ -175,7 +201,7 @@ export function ringTroubles(ring: Ring, neckMm = 1, most = 20): RingTrouble[] {
         (alongMm[count] as number) - (alongMm[other + 1] as number) + (alongMm[at] as number),
       );
       if (meet(own, [c, d])) troubles.push({ kind: "crosses", at: crossing(own, [c, d]), index: at, other });
-      else if (loopMm > NECK_LOOP * neckMm) {
+      else if (loopMm > NECK_LOOP * neckMm && !farFromLine(own, [c, d], neckMm)) {
         const gap = gapBetween(own, [c, d]);
         if (gap.widthMm < neckMm) troubles.push({ kind: "neck", at: gap.at, index: at, other });
       }

@@ -174,6 +174,11 @@ function problemOf(
   return null;
 }
 
+const nothingToMix = (coat: Coat): string =>
+  coat.kind === "edge-seal"
+    ? "There is nothing to seal: none of its pieces has a face, a bank or a mould's wall."
+    : "There is nothing to cover: its pieces have no area for this coat.";
+
 /** The coldest that a room gets. */
 function coldestC({ room, tempC }: JobDocument["work"]): number {
   if (!room || room.kind === "constant") return tempC;
@@ -262,6 +267,9 @@ export function derivePlan(
         coat.byKits && card.kits.length > 0 ? Math.max(...card.kits.map((kit) => kit.ml)) : null,
       factors: job.factors,
     });
+    // Nothing to cover, as an edge seal on a floor: a coat without a batch has no times either.
+    if (batched.batches.length === 0)
+      return { ...known, batched: null, sprays: [], problem: nothingToMix(coat) };
     const sprays = spraysOf(coat.passes, batched.topAreaMm2, job.factors);
     return { ...known, batched, sprays, problem: null };
   });

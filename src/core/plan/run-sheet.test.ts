@@ -174,6 +174,7 @@ describe("words", () => {
       pieceId: pieceName,
       pieceName,
       copy: 1,
+      copies: 1,
       fromMm: 0,
       toMm: 1840,
       fromShare: 0,
@@ -194,10 +195,14 @@ describe("words", () => {
       ),
     ).toBe("a, b and 2 more");
     expect(sectionWords([section("Top", { copy: 2 })], "us")).toBe("Top 2");
-    const copies = [1, 2, 3].map((copy) => section("Coaster", { copy }));
-    expect(sectionWords([...copies, section("Tray")], "us")).toBe("Coaster × 3, Tray");
+    expect(sectionWords([section("Coaster", { copies: 3 }), section("Tray")], "us")).toBe(
+      "Coaster × 3, Tray",
+    );
     expect(
-      sectionWords([...copies.slice(0, 2), section("Coaster", { copy: 3, whole: false, toMm: 25.4 })], "us"),
+      sectionWords(
+        [section("Coaster", { copies: 2 }), section("Coaster", { copy: 3, whole: false, toMm: 25.4 })],
+        "us",
+      ),
     ).toBe("Coaster × 2, Coaster 3 to 1 in");
   });
   test.each([

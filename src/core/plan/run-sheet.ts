@@ -41,19 +41,9 @@ export type RunStep = {
   flame: boolean;
 };
 
-/** Whole pieces of the same kind that stand in a row count as one entry. */
-function joined(sections: readonly Section[]): (Section & { copies: number })[] {
-  return sections.reduce<(Section & { copies: number })[]>((list, section) => {
-    const last = list[list.length - 1];
-    if (last && last.whole && section.whole && last.pieceId === section.pieceId)
-      return [...list.slice(0, -1), { ...last, copies: last.copies + 1 }];
-    return [...list, { ...section, copies: 1 }];
-  }, []);
-}
-
 /** "left run and corner to 1 840 mm": what one batch covers, in words. */
 export function sectionWords(sections: readonly Section[], system: UnitSystem): string {
-  const names = joined(sections).map((section) => {
+  const names = sections.map((section) => {
     if (section.copies > 1) return `${section.pieceName} × ${section.copies}`;
     const name = section.copy > 1 ? `${section.pieceName} ${section.copy}` : section.pieceName;
     if (section.whole) return name;

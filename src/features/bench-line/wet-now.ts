@@ -1,4 +1,4 @@
-import type { Pour } from "@/contracts/pours";
+import { readPourEvent, readPourPlan, type PourHead, type StoredEvent } from "@/contracts/pours";
 import type { StateStart } from "@/core/cure/film-states";
 import { derivePlan, type Plan } from "@/core/plan/derive-plan";
 import { foldPour, mixedAt, nextStep } from "@/core/plan/pour";
@@ -16,44 +16,63 @@ export type WetNow = {
   next: { title: string; dueAt: string } | null;
 };
 
-export type PourToShow = { pour: Pour; units: UnitSystem };
+export type PourToShow = {
+  head: PourHead;
+  events: StoredEvent[];
+  units: UnitSystem;
+  /** What it was started from, as it is stored; null where it was sent before. */
+  planText: string | null;
+};
 
-/** Plans of pours never change: those asked for last are kept. */
+/** What is wet of a pour; `needsPlan` where this thread has not got its plan yet. */
+export type PourShown = { needsPlan: true } | { needsPlan: false; wet: WetNow | null };
+
+type Planned = { plan: Plan; steps: RunStep[] };
+
+/** Plans of pours never change: those asked for last are kept; null for one that cannot be read. */
 const MOST_KEPT = 60;
-const kept = new Map<string, { plan: Plan; steps: RunStep[] }>();
+const kept = new Map<string, Planned | null>();
 
-function planned({ pour, units }: PourToShow): { plan: Plan; steps: RunStep[] } {
-  const key = `${pour.id} ${units}`;
-  const known = kept.get(key);
-  if (known) return known;
-  const plan = derivePlan(pour.plan.document, pour.plan.cards);
-  const made = { plan, steps: runSheet(plan, units) };
-  kept.set(key, made);
-  if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value as string);
-  return made;
+function planOf({ planText, units }: PourToShow): Planned | null {
+  const read = planText === null ? null : readPourPlan(JSON.parse(planText));
+  if (!read) return null;
+  const plan = derivePlan(read.document, read.cards);
+  return { plan, steps: runSheet(plan, units) };
 }
 
 /** What is wet of a live pour: the coat that was mixed last; null before the first. */
-export function wetNowOf(asked: PourToShow): WetNow | null {
-  const { pour } = asked;
-  const { plan, steps } = planned(asked);
-  const state = foldPour(pour.events);
-  const mixed = plan.coats.flatMap((coat) => {
-    const at = mixedAt(steps, state, coat.coat.id);
-    return at ? [{ coat, at }] : [];
+export function wetNowOf(asked: PourToShow): PourShown {
+  const { head, units, planText } = asked;
+  const key = `${head.id} ${units}`;
+  if (!kept.has(key)) {
+    if (planText === null) return { needsPlan: true };
+    // Kept before it is worked out: one that cannot be is not tried again for every page.
+    kept.set(key, null);
+    if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value as string);
+    kept.set(key, planOf(asked));
+  }
+  const planned = kept.get(key) ?? null;
+  return { needsPlan: false, wet: planned && wetOf(asked, planned) };
+}
+
+function wetOf({ head, events }: PourToShow, { plan, steps }: Planned): WetNow | null {
+  const state = foldPour(events.flatMap((event) => readPourEvent(event) ?? []));
+  const mixed = plan.coats.flatMap(({ coat, life }) => {
+    const at = mixedAt(steps, state, coat.id);
+    return at ? [{ coat, life, at }] : [];
   });
   const last = mixed[mixed.length - 1];
   if (!last) return null;
-  const first = steps.find((step) => step.coatId === last.coat.coat.id);
+  const first = steps.find((step) => step.coatId === last.coat.id);
   const next = nextStep(steps, state);
-  const offsetMin = next && first && next.coatId === last.coat.coat.id ? next.atMin - first.atMin : 0;
+  const offsetMin = next && first && next.coatId === last.coat.id ? next.atMin - first.atMin : 0;
   return {
-    pourId: pour.id,
-    jobId: pour.jobId,
-    jobName: pour.jobName,
-    coatName: last.coat.coat.name,
+    pourId: head.id,
+    jobId: head.jobId,
+    jobName: head.jobName,
+    coatName: last.coat.name,
     mixedAt: last.at,
-    life: last.coat.life,
+    life: last.life,
     next: next
       ? { title: next.title, dueAt: new Date(Date.parse(last.at) + offsetMin * 60000).toISOString() }
       : null,

@@ -1,6 +1,6 @@
 import { cutText } from "@/core/units/cut-text";
 import { randomUUID } from "node:crypto";
-import { Op, type Transaction } from "sequelize";
+import { literal, Op, type Transaction } from "sequelize";
 import type {
   Conflict,
   JobBuild,
@@ -17,6 +17,7 @@ import type { JobDocument } from "@/core/plan/job";
 import type { DatedJob } from "@/core/plan/shop";
 import { isDeepStrictEqual } from "node:util";
 import { jsonOf, type Database } from "../database";
+import { inTurns } from "../in-turns";
 import { inTransaction } from "../transaction";
 import type { JobRevisionRow, JobRow } from "../models/job";
 import { notFound, Refused } from "../refused";
@@ -25,6 +26,8 @@ import { notFound, Refused } from "../refused";
 const MOST_DOCUMENTS = 60;
 /** Dated jobs on the bench at one time at most, those nearest to today first. */
 const MOST_DATED = 120;
+/** Documents that one page reads, together. */
+const MOST_BYTES = 8_000_000;
 /** Versions that a list goes back to. */
 const MOST_VERSIONS = 50;
 
@@ -150,15 +153,23 @@ export function jobsOf(db: Database, me: Person) {
     return id;
   };
 
-  /** Jobs with their documents as they are now; those that cannot be read apart. */
-  const withDocuments = async (rows: readonly JobRow[]) => {
-    const revisions =
-      rows.length === 0
-        ? []
-        : await db.JobRevision.findAll({
-            where: { [Op.or]: rows.map((row) => ({ jobId: row.id, revision: row.revision })) },
-          });
-    const byJob = new Map(revisions.map((row) => [row.jobId, readDocument(row)]));
+  /** Jobs with their documents as they are now; those that cannot be read apart; and how many were too much for one page. */
+  const withDocuments = async (all: readonly JobRow[]) => {
+    const of = (rows: readonly JobRow[]) => ({
+      [Op.or]: rows.map((row) => ({ jobId: row.id, revision: row.revision })),
+    });
+    const sizes = new Map<string, number>();
+    if (all.length > 0)
+      for (const row of await db.JobRevision.findAll({
+        where: of(all),
+        attributes: ["jobId", [literal("OCTET_LENGTH(document)"), "bytes"]],
+      }))
+        sizes.set(row.jobId, Number(row.get("bytes")));
+    let bytes = 0;
+    const rows = all.filter(({ id }) => (bytes += sizes.get(id) ?? 0) <= MOST_BYTES);
+    const revisions = rows.length === 0 ? [] : await db.JobRevision.findAll({ where: of(rows) });
+    const byJob = new Map<string, JobDocument | null>();
+    await inTurns(revisions, (row) => byJob.set(row.jobId, readDocument(row)));
     const jobs: { jobId: string; name: string; document: JobDocument }[] = [];
     const unreadable: UnreadableJob[] = [];
     for (const { id, name } of rows) {
@@ -166,7 +177,7 @@ export function jobsOf(db: Database, me: Person) {
       if (document) jobs.push({ jobId: id, name, document });
       else unreadable.push({ jobId: id, name });
     }
-    return { jobs, unreadable };
+    return { jobs, unreadable, more: all.length - rows.length };
   };
 
   /** Open jobs with their documents as they are now; those of the given ids, or the latest sixty. */
@@ -206,11 +217,11 @@ export function jobsOf(db: Database, me: Person) {
         order: [[db.sequelize.fn("ABS", db.sequelize.fn("DATEDIFF", db.sequelize.col("start_on"), today)), "ASC"]],
         limit: MOST_DATED,
       });
-      const { jobs, unreadable } = await withDocuments(rows);
+      const { jobs, unreadable, more } = await withDocuments(rows);
       return {
         jobs: jobs.map(({ jobId, name, document }) => ({ id: jobId, name, document })),
         unreadable,
-        more: count - rows.length,
+        more: count - rows.length + more,
       };
     },
     async list(): Promise<JobSummary[]> {

@@ -1,18 +1,18 @@
-import { Op, type WhereOptions } from "sequelize";
-import { jobDocumentSchema } from "@/contracts/job-document";
+import { literal, Op, type WhereOptions } from "sequelize";
 import type { Person } from "@/contracts/people";
 import {
-  pourEventSchema,
+  readPourEvent,
+  readPourPlan,
   type Pour,
   type PourHead,
   type PourPlan,
   type Pours,
+  type StoredEvent,
 } from "@/contracts/pours";
-import { PLAIN_CARD } from "@/contracts/resin-card";
-import type { ResinCard } from "@/core/cure/resin-card";
 import type { PourEvent } from "@/core/plan/pour";
 import { jsonOf, type Database } from "../database";
 import type { PourEventRow, PourRow } from "../models/pour";
+import { inTurns } from "../in-turns";
 import { withinReason } from "../moments";
 import { notFound, Refused } from "../refused";
 import { inTransaction } from "../transaction";
@@ -21,25 +21,23 @@ import { inTransaction } from "../transaction";
 const MOST_LIVE = 40;
 const MOST_FINISHED = 60;
 
-/** An entry as it was recorded; null for one of a kind that this program does not know. */
-function eventOf(row: PourEventRow): PourEvent | null {
-  const detail = jsonOf(row.detail) as Record<string, unknown>;
-  const read = pourEventSchema.safeParse({ ...detail, id: row.id, kind: row.kind, at: row.at.toISOString() });
-  return read.success ? read.data : null;
-}
+/** What is read of pours and their plans for one page: more is told, not read. */
+const MOST_PLAN_BYTES = 8_000_000;
+const MOST_EVENTS_READ = 20_000;
+/** A pour of a hundred acts has a few hundred entries. */
+const MOST_ENTRIES = 5000;
 
-function planOf(row: PourRow): PourPlan | null {
-  const plan = jsonOf(row.plan) as { document?: unknown; cards?: ResinCard[] };
-  const document = jobDocumentSchema.safeParse(plan.document);
-  if (!document.success || !Array.isArray(plan.cards)) return null;
-  // Pours that were started before cards had fillers, kits, limits and tests.
-  return { document: document.data, cards: plan.cards.map((card) => ({ ...PLAIN_CARD, ...card })) };
-}
+const storedEvent = (row: PourEventRow): StoredEvent => ({
+  id: row.id,
+  kind: row.kind,
+  at: row.at.toISOString(),
+  detail: jsonOf(row.detail) as Record<string, unknown>,
+});
 
 /** The pours of the signed-in person's shop. */
 export function poursOf(db: Database, me: Person) {
   const own = async (pourId: string) => {
-    const row = await db.Pour.findOne({ where: { id: pourId, shopId: me.shopId } });
+    const row = await db.Pour.findOne({ where: { id: pourId, shopId: me.shopId }, attributes: ["id"] });
     if (!row) throw notFound("pour");
     return row;
   };
@@ -66,54 +64,86 @@ export function poursOf(db: Database, me: Person) {
       ]),
     );
   };
-  /** Pours with all that was recorded; those whose plan cannot be read apart. */
-  const withEvents = async (rows: readonly PourRow[], more = 0): Promise<Pours> => {
-    const heads = await headsOf(rows);
+  const eventsOf = async (ids: readonly string[]): Promise<Map<string, StoredEvent[]>> => {
     const events =
-      rows.length === 0
+      ids.length === 0
         ? []
         : await db.PourEvent.findAll({
-            where: { pourId: rows.map((row) => row.id) },
+            where: { pourId: [...ids] },
             order: [
               ["at", "ASC"],
               ["sequence", "ASC"],
             ],
           });
+    const byPour = new Map<string, StoredEvent[]>(ids.map((id) => [id, []]));
+    for (const row of events) byPour.get(row.pourId)?.push(storedEvent(row));
+    return byPour;
+  };
+  /** Pours with all that was recorded; those whose plan cannot be read apart. */
+  const withEvents = async (ids: readonly string[], more = 0): Promise<Pours> => {
+    const rows =
+      ids.length === 0
+        ? []
+        : await db.Pour.findAll({
+            where: { id: [...ids], shopId: me.shopId },
+            order: [["startedAt", "DESC"]],
+          });
+    const heads = await headsOf(rows);
+    const events = await eventsOf(ids);
     const pours: Pour[] = [];
     const unreadable: PourHead[] = [];
-    for (const row of rows) {
+    await inTurns(rows, (row) => {
       const head = heads.get(row.id) as PourHead;
-      const plan = planOf(row);
-      const own = events.filter((event) => event.pourId === row.id).map(eventOf);
+      const plan = readPourPlan(jsonOf(row.plan));
+      const own = (events.get(row.id) ?? []).map(readPourEvent);
       if (plan && own.every((event) => event !== null))
         pours.push({ ...head, jobRevision: row.jobRevision, plan, events: own });
       else unreadable.push(head);
-    }
+    });
     return { pours, unreadable, more };
   };
-  const listed = async (where: WhereOptions<PourRow>, limit: number): Promise<Pours> => {
+  /** Heads of pours with the bytes of their plans and the number of their entries. */
+  const measured = async (where: WhereOptions<PourRow>, limit: number) => {
     const { rows, count } = await db.Pour.findAndCountAll({
       where: { ...(where as object), shopId: me.shopId },
+      attributes: [
+        "id",
+        "jobId",
+        "startedAt",
+        "startedBy",
+        "finishedAt",
+        [literal("OCTET_LENGTH(plan)"), "bytes"],
+        [literal("(SELECT COUNT(*) FROM pour_events e WHERE e.pour_id = Pour.id)"), "entries"],
+      ],
       order: [["startedAt", "DESC"]],
       limit,
     });
-    return withEvents(rows, count - rows.length);
+    return { rows, more: count - rows.length };
+  };
+  const listed = async (where: WhereOptions<PourRow>, limit: number): Promise<Pours> => {
+    const { rows, more } = await measured(where, limit);
+    let [bytes, entries] = [0, 0];
+    const taken = rows.filter((row) => {
+      bytes += Number(row.get("bytes"));
+      entries += Number(row.get("entries"));
+      return bytes <= MOST_PLAN_BYTES && entries <= MOST_EVENTS_READ;
+    });
+    return withEvents(
+      taken.map(({ id }) => id),
+      more + rows.length - taken.length,
+    );
   };
   return {
     async open(pourId: string): Promise<Pour> {
-      const { pours } = await withEvents([await own(pourId)]);
+      const { pours } = await withEvents([(await own(pourId)).id]);
       if (pours[0]) return pours[0];
       throw new Refused({
         code: "unreadable",
         message: "What this pour was started from cannot be read any more. It is kept as it is.",
       });
     },
-    /** All pours of a job, the newest first. */
-    async ofJob(jobId: string): Promise<Pours> {
-      return withEvents(
-        await db.Pour.findAll({ where: { jobId, shopId: me.shopId }, order: [["startedAt", "DESC"]] }),
-      );
-    },
+    /** The pours of a job, the newest first. */
+    ofJob: (jobId: string): Promise<Pours> => listed({ jobId }, MOST_FINISHED),
     /** The same without what they were started from and what was recorded. */
     async headsOfJob(jobId: string): Promise<PourHead[]> {
       const rows = await db.Pour.findAll({
@@ -122,6 +152,24 @@ export function poursOf(db: Database, me: Person) {
         order: [["startedAt", "DESC"]],
       });
       return [...(await headsOf(rows)).values()];
+    },
+    /** Pours that are not finished, with what was recorded but without what they were started from. */
+    async liveEvents(): Promise<{ head: PourHead; events: StoredEvent[] }[]> {
+      const { rows } = await measured({ finishedAt: null }, MOST_LIVE);
+      const heads = await headsOf(rows);
+      let entries = 0;
+      const taken = rows.filter((row) => (entries += Number(row.get("entries"))) <= MOST_EVENTS_READ);
+      const events = await eventsOf(taken.map(({ id }) => id));
+      return taken.map(({ id }) => ({ head: heads.get(id) as PourHead, events: events.get(id) ?? [] }));
+    },
+    /** What a pour was started from, as the text that is stored. */
+    async planText(pourId: string): Promise<string> {
+      const [rows] = await db.sequelize.query("SELECT CAST(plan AS CHAR) AS plan FROM pours WHERE id = ? AND shop_id = ?", {
+        replacements: [pourId, me.shopId],
+      });
+      const [row] = rows as { plan: string | object }[];
+      if (!row) throw notFound("pour");
+      return typeof row.plan === "string" ? row.plan : JSON.stringify(row.plan);
     },
     /** Pours that are not finished: what may be wet now. */
     live: (): Promise<Pours> => listed({ finishedAt: null }, MOST_LIVE),
@@ -193,6 +241,12 @@ export function poursOf(db: Database, me: Person) {
         if (known.some((event) => event.pourId !== pourId))
           throw new Refused({ code: "invalid", message: "One of these entries belongs to another pour." });
         const there = new Set(known.map((event) => event.id));
+        const recorded = await db.PourEvent.count({ where: { pourId }, transaction });
+        if (recorded + ids.length - there.size > MOST_ENTRIES)
+          throw new Refused({
+            code: "invalid",
+            message: `A pour holds ${MOST_ENTRIES} entries. Finish this one and start another.`,
+          });
         for (const { id, kind, at, ...detail } of events) {
           if (there.has(id)) continue;
           there.add(id);

@@ -1,0 +1,223 @@
+import { execFileSync, spawn, type ChildProcess } from "node:child_process";
+import { createConnection } from "node:net";
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+
+/**
+ * ./start as a person starts, stops and loses it: on a folder of its own, with the build that is there. Run by ./check after the build.
+ * GAUGEBEAM_INTERRUPTIONS=100 interrupts as many first starts (docs/decisions/0011).
+ */
+jest.setTimeout(120_000);
+
+const INTERRUPTIONS = Number(process.env["GAUGEBEAM_INTERRUPTIONS"] ?? 5);
+const ROOT = join(__dirname, "..");
+let folder: string;
+let running: ChildProcess[] = [];
+
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), "gaugebeam-start-"));
+});
+afterEach(async () => {
+  for (const child of running) child.kill("SIGKILL");
+  running = [];
+  await untilFree();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+async function until(what: () => boolean | Promise<boolean>, seconds: number, words: string): Promise<void> {
+  for (const end = Date.now() + seconds * 1000; Date.now() < end; await sleep(50)) if (await what()) return;
+  throw new Error(`${words}: not within ${seconds} s\n${log()}`);
+}
+const log = () => ["start.log", "app.log", "app-start.log", "db/db.log"].map(read).join("\n");
+const read = (name: string) => {
+  try {
+    return readFileSync(join(folder, name), "utf8");
+  } catch {
+    return "";
+  }
+};
+
+/** Begins ./start; what it says is in start.log. */
+function start(...options: string[]): ChildProcess {
+  const child = spawn("bash", ["-c", `exec ./start "$@" >>"$GAUGEBEAM_VAR/start.log" 2>&1`, "start", ...options], {
+    cwd: ROOT,
+    env: { ...process.env, GAUGEBEAM_VAR: folder, PORT: "3217" },
+    stdio: "ignore",
+  });
+  running.push(child);
+  return child;
+}
+const ended = (child: ChildProcess) => child.exitCode !== null || child.signalCode !== null;
+
+async function up(...options: string[]): Promise<ChildProcess> {
+  const child = start(...options);
+  await until(
+    () => read("start.log").includes(`or: kill ${child.pid}`) || ended(child),
+    60,
+    "It does not come up",
+  );
+  if (ended(child)) throw new Error(`It ended:\n${log()}`);
+  return child;
+}
+const address = () => read("address").trim();
+const answers = async () =>
+  fetch(`${address()}/sign-in`, { signal: AbortSignal.timeout(3000) }).then(
+    ({ status }) => status === 200,
+    () => false,
+  );
+/** Processes that hold a lock of this folder. */
+const holders = () =>
+  execFileSync("bash", [
+    "-c",
+    `find /proc/[0-9]*/fd -maxdepth 1 -lname "$(readlink -f "$0")/*.lock" 2>/dev/null | cut -d/ -f3 | sort -u`,
+    folder,
+  ])
+    .toString()
+    .split("\n")
+    .filter(Boolean);
+const untilFree = () => until(() => holders().length === 0, 20, "Something still runs");
+const pidOf = (words: string) =>
+  Number(
+    execFileSync("bash", [
+      "-c",
+      `for p in /proc/[0-9]*; do tr '\\0' ' ' 2>/dev/null <$p/cmdline | grep -q "$0" && readlink "$p"/fd/8 | grep -q "$1" && basename $p; done | head -1; true`,
+      words,
+      folder,
+    ])
+      .toString()
+      .trim(),
+  );
+const sql = (statement: string) =>
+  execFileSync("mariadb", [
+    "--no-defaults",
+    `--socket=${join(folder, "db/db.sock")}`,
+    "-N",
+    "gaugebeam",
+    "-e",
+    statement,
+  ])
+    .toString()
+    .trim();
+async function stop(child: ChildProcess): Promise<number> {
+  const began = Date.now();
+  child.kill("SIGTERM");
+  await until(() => ended(child), 12, "It does not stop");
+  return (Date.now() - began) / 1000;
+}
+
+test("data is opened, never deleted, whatever is missing beside it", async () => {
+  const first = await up("--no-demo");
+  sql("INSERT INTO shops (id, name, created_at) VALUES (UUID(), 'kept', NOW(3))");
+  await stop(first);
+  // As a copy leaves it that skipped what begins with a dot, and what it took for rubbish.
+  for (const name of ["db/data/.installed", "db/port", "db/db.lock", "db/my.cnf", "db/password"])
+    rmSync(join(folder, name), { force: true });
+  const again = await up("--no-demo");
+  expect(sql("SELECT name FROM shops")).toBe("kept");
+  await stop(again);
+});
+
+test("a data folder that is no database is left alone, and start says so", async () => {
+  mkdirSync(join(folder, "db/data"), { recursive: true });
+  writeFileSync(join(folder, "db/data/ibdata1"), "somebody's");
+  const child = start();
+  await until(() => ended(child), 20, "It does not end");
+  expect(child.exitCode).toBe(1);
+  expect(read("start.log")).toContain("Nothing was touched");
+  expect(read("db/data/ibdata1")).toBe("somebody's");
+});
+
+test("killed without a word, it comes up at the next start with what was stored", async () => {
+  const first = await up("--no-demo");
+  sql("INSERT INTO shops (id, name, created_at) VALUES (UUID(), 'kept', NOW(3))");
+  first.kill("SIGKILL");
+  const again = await up("--no-demo");
+  expect(await answers()).toBe(true);
+  expect(address()).toMatch(/:3217$/);
+  expect(sql("SELECT name FROM shops")).toBe("kept");
+  const second = start();
+  await until(() => ended(second), 10, "The second start does not end");
+  expect(read("start.log")).toContain("is running already");
+  expect(await answers()).toBe(true);
+  await stop(again);
+});
+
+test("numbers in files are not believed: an empty port, a process that is another's", async () => {
+  const first = await up("--no-demo");
+  await stop(first);
+  const foreign = spawn("sleep", ["60"]);
+  writeFileSync(join(folder, "db/port"), "");
+  writeFileSync(join(folder, "db/db.pid"), String(foreign.pid));
+  writeFileSync(join(folder, "start.lock"), String(foreign.pid));
+  const again = await up("--no-demo");
+  await stop(again);
+  expect(ended(foreign)).toBe(false);
+  foreign.kill();
+});
+
+test("a database or an app that dies is started again", async () => {
+  const child = await up("--no-demo");
+  process.kill(pidOf("mariadbd"), "SIGKILL");
+  await until(() => read("start.log").includes("MariaDB ended"), 10, "Nobody noticed");
+  await until(answers, 15, "The app does not answer after its database died");
+  process.kill(pidOf("serve/main"), "SIGKILL");
+  await until(() => read("start.log").includes("The app ended"), 10, "Nobody noticed");
+  await until(answers, 15, "The app does not answer after it died");
+  await stop(child);
+});
+
+test("it stops within ten seconds whatever clients hold open, asked twice at once", async () => {
+  const child = await up("--no-demo");
+  const { hostname, port } = new URL(address());
+  const client = createConnection(Number(port), hostname);
+  client.on("error", () => {});
+  client.write("POST /api/act/job.save HTTP/1.1\r\nHost: x\r\nContent-Length: 100\r\n\r\nhalf");
+  await sleep(200);
+  expect(await stop(child)).toBeLessThan(10);
+  await untilFree();
+  const again = await up("--no-demo");
+  process.kill(pidOf("serve/main"), "SIGSTOP");
+  const began = Date.now();
+  again.kill("SIGTERM");
+  await sleep(300);
+  again.kill("SIGTERM");
+  await until(() => ended(again), 5, "It does not stop at once");
+  expect(Date.now() - began).toBeLessThan(2500);
+  await untilFree();
+});
+
+test("what it keeps is for nobody else to read", async () => {
+  const child = await up("--no-demo");
+  const mode = execFileSync("stat", ["-c", "%a", folder, join(folder, "db"), join(folder, "app.log")]).toString();
+  expect(mode.trim().split("\n")).toEqual(["700", "700", "600"]);
+  await stop(child);
+});
+
+test(
+  `interrupted ${INTERRUPTIONS} times at random moments, a first start comes up whole at the next`,
+  async () => {
+    const probe = await up();
+    const whole = sql("SELECT (SELECT COUNT(*) FROM jobs), (SELECT COUNT(*) FROM pours), (SELECT COUNT(*) FROM pour_events)");
+    await stop(probe);
+    for (let round = 0; round < INTERRUPTIONS; round += 1) {
+      rmSync(folder, { recursive: true, force: true });
+      mkdirSync(folder);
+      const child = start();
+      // A first start takes some six seconds to its first page; interrupted anywhere in them.
+      const afterMs = 100 + ((round * 0.618034) % 1) * 6000;
+      await sleep(afterMs);
+      child.kill(round % 2 === 0 ? "SIGKILL" : "SIGTERM");
+      await until(() => ended(child), 15, `Round ${round}: it does not end`);
+      const again = await up();
+      const found = sql("SELECT (SELECT COUNT(*) FROM jobs), (SELECT COUNT(*) FROM pours), (SELECT COUNT(*) FROM pour_events)");
+      expect([round, afterMs, found]).toEqual([round, afterMs, whole]);
+      expect(await answers()).toBe(true);
+      await stop(again);
+      await untilFree();
+    }
+  },
+  60_000 + INTERRUPTIONS * 40_000,
+);
