@@ -101,8 +101,8 @@ const READ = "read 25 1/2 in";
 /** From the text of a file to the answer: area, or what is wrong with it. */
 function imported(drawing: ReturnType<typeof readSvg>): number {
   const taken = drawing.ok ? takeOutline(drawing.paths, drawing.mmPerUnit ?? 1) : null;
-  const piece = taken?.ok ? importedPiece(taken, "Coast", () => "id") : null;
-  const result = piece && measurePiece(piece);
+  const read = taken?.ok ? importedPiece(taken, "Coast", () => "id") : null;
+  const result = read?.ok ? measurePiece(read.piece) : null;
   if (!result?.ok) throw new Error("The outline is not read.");
   return result.measured.topAreaMm2;
 }

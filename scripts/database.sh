@@ -143,3 +143,9 @@ sources_hash() {
 }
 
 build_is_fresh() { [ -f .next/BUILD_ID ] && [ -f .next/aside.mjs ] && [ "$(cat .next/sources-hash 2>/dev/null)" = "$(sources_hash)" ]; }
+
+# All of the shop's data as statements; the last line says that it is all.
+database_dump() {
+  mariadb-dump --no-defaults --socket="$(socket_of "$1")" --user="$(id -un)" --single-transaction --quick --default-character-set=utf8mb4 gaugebeam
+}
+dump_is_whole() { tail -c 200 "$1" 2>/dev/null | grep -q "Dump completed"; }

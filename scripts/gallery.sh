@@ -4,13 +4,15 @@ set -euo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 . scripts/database.sh
 folder="$PWD/var/check/db"
-server=""
+app_lock="$PWD/var/check/app.lock"
 finish() {
-  [ -n "$server" ] && { kill -TERM -- "-$server" 2>/dev/null || true; }
+  release "$app_lock" 3 || true
   database_stop "$folder" || true
 }
 trap finish EXIT
 mkdir -p var/check docs/screenshots
+exec 9<>var/check/check.lock
+flock -w 5 9 || fail "Another gallery, or ./check, runs here."
 need_packages chromium:chromium
 install_packages
 database_start "$folder" 33161
@@ -25,6 +27,6 @@ fi
 bash scripts/fresh-demo.sh
 export GAUGEBEAM_E2E_PORT
 GAUGEBEAM_E2E_PORT=$(free_port)
-setsid node_modules/.bin/next start -H 127.0.0.1 -p "$GAUGEBEAM_E2E_PORT" >var/check/app.log 2>&1 &
-server=$!
+release "$app_lock" 3
+hold "$app_lock" node serve/main.mjs --port "$GAUGEBEAM_E2E_PORT" </dev/null >var/check/app.log 2>&1
 npx playwright test --project=gallery --reporter=list

@@ -42,11 +42,15 @@ const read = (name: string) => {
 
 /** Begins ./start; what it says is in start.log. */
 function start(...options: string[]): ChildProcess {
-  const child = spawn("bash", ["-c", `exec ./start "$@" >>"$GAUGEBEAM_VAR/start.log" 2>&1`, "start", ...options], {
-    cwd: ROOT,
-    env: { ...process.env, GAUGEBEAM_VAR: folder, PORT: "3217" },
-    stdio: "ignore",
-  });
+  const child = spawn(
+    "bash",
+    ["-c", `exec ./start "$@" >>"$GAUGEBEAM_VAR/start.log" 2>&1`, "start", ...options],
+    {
+      cwd: ROOT,
+      env: { ...process.env, GAUGEBEAM_VAR: folder, PORT: "3217" },
+      stdio: "ignore",
+    },
+  );
   running.push(child);
   return child;
 }
@@ -191,7 +195,13 @@ test("it stops within ten seconds whatever clients hold open, asked twice at onc
 
 test("what it keeps is for nobody else to read", async () => {
   const child = await up("--no-demo");
-  const mode = execFileSync("stat", ["-c", "%a", folder, join(folder, "db"), join(folder, "app.log")]).toString();
+  const mode = execFileSync("stat", [
+    "-c",
+    "%a",
+    folder,
+    join(folder, "db"),
+    join(folder, "app.log"),
+  ]).toString();
   expect(mode.trim().split("\n")).toEqual(["700", "700", "600"]);
   await stop(child);
 });
@@ -200,7 +210,9 @@ test(
   `interrupted ${INTERRUPTIONS} times at random moments, a first start comes up whole at the next`,
   async () => {
     const probe = await up();
-    const whole = sql("SELECT (SELECT COUNT(*) FROM jobs), (SELECT COUNT(*) FROM pours), (SELECT COUNT(*) FROM pour_events)");
+    const whole = sql(
+      "SELECT (SELECT COUNT(*) FROM jobs), (SELECT COUNT(*) FROM pours), (SELECT COUNT(*) FROM pour_events)",
+    );
     await stop(probe);
     for (let round = 0; round < INTERRUPTIONS; round += 1) {
       rmSync(folder, { recursive: true, force: true });
@@ -212,7 +224,9 @@ test(
       child.kill(round % 2 === 0 ? "SIGKILL" : "SIGTERM");
       await until(() => ended(child), 15, `Round ${round}: it does not end`);
       const again = await up();
-      const found = sql("SELECT (SELECT COUNT(*) FROM jobs), (SELECT COUNT(*) FROM pours), (SELECT COUNT(*) FROM pour_events)");
+      const found = sql(
+        "SELECT (SELECT COUNT(*) FROM jobs), (SELECT COUNT(*) FROM pours), (SELECT COUNT(*) FROM pour_events)",
+      );
       expect([round, afterMs, found]).toEqual([round, afterMs, whole]);
       expect(await answers()).toBe(true);
       await stop(again);

@@ -32,11 +32,13 @@ export function keepLog(file) {
     stream.on("warning", () => {});
   };
   open();
-  const say = (kind) => (...things) => {
-    if (!stream || stream.destroyed || stream.writableLength > 200_000) return;
-    const words = things.map(wordsOf).join(" ").slice(0, LONGEST);
-    stream.write(`${new Date().toISOString()} ${kind} ${words}\n`);
-  };
+  const say =
+    (kind) =>
+    (...things) => {
+      if (!stream || stream.destroyed || stream.writableLength > 200_000) return;
+      const words = things.map(wordsOf).join(" ").slice(0, LONGEST);
+      stream.write(`${new Date().toISOString()} ${kind} ${words}\n`);
+    };
   for (const kind of ["error", "warn", "info", "log", "debug"]) console[kind] = say(kind);
   process.on("uncaughtException", (failure) => {
     console.error("Uncaught:", failure);

@@ -371,7 +371,9 @@ test("the drawing goes out as SVG, DXF, PNG and PDF, and reads back in true size
     if (!read.ok) throw new Error(read.reason);
     const taken = takeOutline(read.paths, read.mmPerUnit ?? NaN);
     if (!taken.ok) throw new Error(taken.reason);
-    const measured = measurePiece(importedPiece(taken, "back", () => "id")!);
+    const imported = importedPiece(taken, "back", () => "id");
+    if (!imported.ok) throw new Error(imported.why);
+    const measured = measurePiece(imported.piece);
     if (!measured.ok) throw new Error(measured.faults[0]?.message);
     return (measured.measured.topAreaMm2 / 304.8 ** 2).toFixed(1);
   };

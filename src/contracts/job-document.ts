@@ -10,6 +10,7 @@ import {
 } from "@/core/batch/factors";
 import {
   EDGE_WORDS,
+  LARGEST_MM,
   TREATMENT_WORDS,
   type EdgeName,
   type EdgeTreatment,
@@ -37,7 +38,7 @@ import { doseMeasure } from "./dose-measure";
 import { freeText, partId, rowId, text } from "./text";
 
 const label = freeText(80);
-const length = z.number().min(0).max(100_000);
+const length = z.number().min(0).max(LARGEST_MM);
 const keysOf = <Key extends string>(record: Record<Key, unknown>) => Object.keys(record) as [Key, ...Key[]];
 
 const edge = z.object({
@@ -46,7 +47,7 @@ const edge = z.object({
   roundingMm: length,
 });
 
-const place = z.number().min(-100_000).max(100_000);
+const place = z.number().min(-LARGEST_MM).max(LARGEST_MM);
 const pair = z.tuple([place, place]);
 
 const outlinePoints = {

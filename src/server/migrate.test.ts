@@ -102,7 +102,9 @@ describe("migrations", () => {
           );
           expect(job).toEqual({ day: "2026-03-04", pieces: 2 });
         }
-        const [events] = await own.root.query<RowDataPacket[]>("SELECT id FROM pour_events ORDER BY sequence");
+        const [events] = await own.root.query<RowDataPacket[]>(
+          "SELECT id FROM pour_events ORDER BY sequence",
+        );
         expect(events.map(({ id }) => String(id))).toEqual(eventIds);
       } finally {
         await own.drop();

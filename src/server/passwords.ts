@@ -27,8 +27,7 @@ function inTurn<Value>(work: () => Promise<Value>): Promise<Value> {
   return hashing(work);
 }
 
-export const hashPassword = (password: string): Promise<string> =>
-  inTurn(() => argon2.hash(password, HASH));
+export const hashPassword = (password: string): Promise<string> => inTurn(() => argon2.hash(password, HASH));
 
 let judge: ZxcvbnFactory | undefined;
 /** Below this (of 4) a password is guessed in under ten thousand million tries. */
@@ -39,7 +38,9 @@ const JUDGED_LETTERS = 64;
 /** @throws Refused for a password that would be guessed, with what to do. `about`: names that anybody would try first. */
 export function refuseWeak(password: string, about: readonly string[]): void {
   judge ??= new ZxcvbnFactory({ dictionary, graphs: adjacencyGraphs });
-  const words = about.flatMap((text) => [text, ...text.split(/[^\p{L}\p{N}]+/u)]).filter((word) => word.length > 2);
+  const words = about
+    .flatMap((text) => [text, ...text.split(/[^\p{L}\p{N}]+/u)])
+    .filter((word) => word.length > 2);
   if (judge.check(password.slice(0, JUDGED_LETTERS), ["gaugebeam", ...words]).score >= LEAST_SCORE) return;
   throw new Refused({
     code: "invalid",

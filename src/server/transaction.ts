@@ -6,7 +6,9 @@ const AGAIN = new Set(["ER_LOCK_DEADLOCK", "ER_LOCK_WAIT_TIMEOUT"]);
 const TRIES = 5;
 
 const codeOf = (failure: unknown): string =>
-  String((failure as { parent?: { code?: string } }).parent?.code ?? (failure as { code?: string }).code ?? "");
+  String(
+    (failure as { parent?: { code?: string } }).parent?.code ?? (failure as { code?: string }).code ?? "",
+  );
 
 /**
  * Does a piece of work whole or not at all. What MariaDB undid for another's sake, at whichever statement or at the commit itself, is done

@@ -29,7 +29,9 @@ const scope = self as unknown as {
 scope.onmessage = ({ data: { bench, now, without } }) => {
   const clock = wallClock(new Date(now));
   const broken: ShopAnswer["broken"] = [];
-  const jobs = shopJobs(bench, clock, (name, jobId) => broken.push({ jobId, name })).filter(({ jobId }) => jobId !== without);
+  const jobs = shopJobs(bench, clock, (name, jobId) => broken.push({ jobId, name })).filter(
+    ({ jobId }) => jobId !== without,
+  );
   const laid = planShop(jobs, bench.settings);
   const films: ShopAnswer["films"] = {};
   for (const { id, plan } of laid) {

@@ -20,7 +20,8 @@ type Check = { check: string; value?: number; minimum?: number; maximum?: number
 type Bounds = { minimum?: number; maximum?: number; whole?: boolean };
 
 const defOf = (schema: z.ZodType) =>
-  (schema as unknown as { _zod: { def: Def & { format?: string; checks?: { _zod: { def: Check } }[] } } })._zod.def;
+  (schema as unknown as { _zod: { def: Def & { format?: string; checks?: { _zod: { def: Check } }[] } } })
+    ._zod.def;
 
 /** What the checks of a number or a list hold it to. */
 function boundsOf(schema: z.ZodType): Bounds {
@@ -111,7 +112,9 @@ export function anyOf(schema: z.ZodType, random: Random, most = 4): unknown {
     }
     case "string": {
       if (def.format === "uuid") return pick(random, UUIDS);
-      const fitting = [...IDS, ...SHAPED, ...TEXTS, ...EDGE_NAMES].filter((text) => schema.safeParse(text).success);
+      const fitting = [...IDS, ...SHAPED, ...TEXTS, ...EDGE_NAMES].filter(
+        (text) => schema.safeParse(text).success,
+      );
       return fitting.length > 0 ? pick(random, fitting) : "";
     }
     case "custom":
@@ -122,7 +125,10 @@ export function anyOf(schema: z.ZodType, random: Random, most = 4): unknown {
 }
 
 type Mended = {
-  pieces: { shape: { points?: unknown[]; starts?: number[]; outline?: unknown }; edges: Record<string, unknown> }[];
+  pieces: {
+    shape: { points?: unknown[]; starts?: number[]; outline?: unknown };
+    edges: Record<string, unknown>;
+  }[];
   coats: { colours: { share: number }[] }[];
 };
 
@@ -136,7 +142,8 @@ export function mendDocument(document: unknown): unknown {
         const starts = outline.starts.map((start) => start % last);
         outline.starts = [...new Set(starts)].sort((a, b) => a - b);
       }
-    for (const name of Object.keys(edges)) if (!EDGE_NAMES.includes(name) || name === "rim") delete edges[name];
+    for (const name of Object.keys(edges))
+      if (!EDGE_NAMES.includes(name) || name === "rim") delete edges[name];
   }
   for (const { colours } of coats) {
     const sum = colours.reduce((total, { share }) => total + share, 0);

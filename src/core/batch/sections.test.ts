@@ -57,7 +57,10 @@ test("sections sum to the pieces and shares to one, whatever the pieces and batc
         for (let copy = 1; copy <= one.count; copy += 1) {
           const own = sections
             .flat()
-            .filter((section) => section.pieceId === one.id && section.copy <= copy && copy < section.copy + section.copies);
+            .filter(
+              (section) =>
+                section.pieceId === one.id && section.copy <= copy && copy < section.copy + section.copies,
+            );
           expect(own.reduce((sum, section) => sum + section.toMm - section.fromMm, 0)).toBeCloseTo(1000, 3);
         }
       }

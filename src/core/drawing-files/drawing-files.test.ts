@@ -22,7 +22,9 @@ const pieceFrom = (drawing: ReadDrawing, mmPerUnit?: number): Piece => {
   const { paths, mmPerUnit: own } = read(drawing);
   const taken = takeOutline(paths, mmPerUnit ?? own ?? 1);
   if (!taken.ok) throw new Error(taken.reason);
-  return importedPiece(taken, "From a file", newId)!;
+  const imported = importedPiece(taken, "From a file", newId);
+  if (!imported.ok) throw new Error(imported.why);
+  return imported.piece;
 };
 const areaOf = (piece: Piece) => {
   const result = measurePiece(piece);

@@ -1,5 +1,5 @@
 import type { Point } from "../geometry/curves";
-import type { CutOut, Pair, Piece } from "../geometry/piece";
+import { LARGEST_MM, type CutOut, type Pair, type Piece } from "../geometry/piece";
 import { boxOf } from "../geometry/ring";
 import { storedMm, storedPair } from "../geometry/transform";
 import { sharpCorners, type DrawnPath, type TakenOutline } from "./drawing";
@@ -23,18 +23,26 @@ function hole(path: DrawnPath, box: { minX: number; maxY: number }, id: string, 
   };
 }
 
-/** The outline and its holes as a piece of its own; null when it has more corners than a document keeps. */
+/** What comes of a drawing: a piece, or why it is more than a document keeps. */
+export type Imported = { ok: true; piece: Piece } | { ok: false; why: "corners" | "holes" | "size" };
+
+/** Holes of a piece at most. */
+export const MOST_HOLES = 40;
+
+/** The outline and its holes as a piece of its own. */
 export function importedPiece(
   taken: Extract<TakenOutline, { ok: true }>,
   name: string,
   newId: () => string,
-): Piece | null {
+): Imported {
   const corners = [taken.outer, ...taken.holes].reduce((sum, path) => sum + path.points.length, 0);
-  if (corners > MOST_CORNERS || taken.holes.length > 40) return null;
+  if (corners > MOST_CORNERS) return { ok: false, why: "corners" };
+  if (taken.holes.length > MOST_HOLES) return { ok: false, why: "holes" };
   const outer = taken.outer.points.map(([x, y]): Point => ({ x, y }));
   const box = boxOf(outer);
+  if (Math.max(box.maxX - box.minX, box.maxY - box.minY) > LARGEST_MM) return { ok: false, why: "size" };
   const points = outer.map(({ x, y }): Pair => storedPair({ x: x - box.minX, y: y - box.minY }));
-  return {
+  const piece: Piece = {
     id: newId(),
     name,
     count: 1,
@@ -42,4 +50,5 @@ export function importedPiece(
     edges: {},
     cutOuts: taken.holes.map((path, index) => hole(path, box, newId(), `Hole ${index + 1}`)),
   };
+  return { ok: true, piece };
 }

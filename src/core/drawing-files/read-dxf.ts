@@ -154,6 +154,38 @@ function flattened(entity: IEntity, tolerance: number): Flat | null {
   }
 }
 
+/**
+ * Polylines as the reader takes them: their number of corners (group 90) as many as there are, whatever the file promises, and without the
+ * corners' own numbers (group 91), at which it would stop.
+ */
+function plainPolylines(text: string): string {
+  const lines = text.split(/\r?\n/);
+  const kept: string[] = [];
+  /** Where the polyline that is gone through said its number of corners, and how many there were since. */
+  let promise = -1;
+  let corners = 0;
+  let inPolyline = false;
+  const keepPromise = () => {
+    if (inPolyline && promise >= 0) kept[promise] = String(corners);
+  };
+  for (let at = 0; at < lines.length; at += 2) {
+    const code = (lines[at] as string).trim();
+    const value = lines[at + 1];
+    if (code === "0") {
+      keepPromise();
+      inPolyline = value?.trim() === "LWPOLYLINE";
+      [promise, corners] = [-1, 0];
+    }
+    if (inPolyline && code === "91") continue;
+    if (inPolyline && code === "90") promise = kept.length + 1;
+    if (code === "10") corners += 1;
+    kept.push(lines[at] as string);
+    if (value !== undefined) kept.push(value);
+  }
+  keepPromise();
+  return kept.join("\n");
+}
+
 const LEFT_OUT: Record<string, string> = {
   TEXT: "writing",
   MTEXT: "writing",
@@ -178,7 +210,7 @@ export function readDxf(text: string, toleranceMm: number): ReadDrawing {
     // Counted before they are read: the reader itself is slow on a file of a hundred thousand.
     if ((text.match(/\n[ \t]*0[ \t]*\r?\n/g)?.length ?? 0) > LIMITS.elements)
       throw new Unreadable(`The DXF has more than ${LIMITS.elements} entities.`);
-    const file = new DxfParser().parseSync(text);
+    const file = new DxfParser().parseSync(plainPolylines(text));
     if (!file) throw new Unreadable("This DXF is damaged: it cannot be read as one.");
     const units = Number((file.header as Record<string, unknown> | undefined)?.$INSUNITS ?? 0);
     const mmPerUnit = MM_OF_INSUNITS[units] ?? null;

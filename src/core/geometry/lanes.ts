@@ -63,8 +63,7 @@ const laneLengthMm = ({ from, to }: Lane) => Math.abs(to - from);
 function areaUpTo(lane: Lane, alongMm: number): number {
   const forwards = lane.to >= lane.from;
   const at = lane.from + (forwards ? alongMm : -alongMm);
-  const below = (limit: number) =>
-    areaBelowMm2(lane.ring, lane.axis, limit) - holesBelow(lane, limit);
+  const below = (limit: number) => areaBelowMm2(lane.ring, lane.axis, limit) - holesBelow(lane, limit);
   return forwards ? below(at) : below(lane.from) - below(at);
 }
 
@@ -174,7 +173,8 @@ function findAlong(excess: (alongMm: number) => number, longMm: number, area: nu
   let [below, above] = [excess(0), excess(longMm)];
   while (high - low > 0.01) {
     const before = high - low;
-    const chord = above - below > area * 1e-15 ? low + (high - low) * (-below / (above - below)) : (low + high) / 2;
+    const chord =
+      above - below > area * 1e-15 ? low + (high - low) * (-below / (above - below)) : (low + high) / 2;
     // A step beyond the chord's point closes the bracket from both sides.
     for (const at of [chord - 0.004, chord + 0.004, (low + high) / 2]) {
       if (at <= low || at >= high) continue;

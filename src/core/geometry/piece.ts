@@ -58,6 +58,9 @@ export type Station = {
   nearMm: number;
 };
 
+/** Longer than this nothing is that is coated, mm. */
+export const LARGEST_MM = 100_000;
+
 /** A closed outline by its corners; a new edge begins at each index in `starts` (ascending, the first is 0). */
 export type FreeOutline = { points: Pair[]; starts: number[] };
 

@@ -161,7 +161,10 @@ describe("batches", () => {
       for (let copy = 1; copy <= piece.count; copy += 1) {
         const runs = batched.batches
           .flatMap((batch) => batch.sections)
-          .filter((section) => section.pieceId === piece.id && section.copy <= copy && copy < section.copy + section.copies);
+          .filter(
+            (section) =>
+              section.pieceId === piece.id && section.copy <= copy && copy < section.copy + section.copies,
+          );
         expect(runs[0]?.fromMm).toBe(0);
         expect(runs[runs.length - 1]?.toMm).toBeCloseTo(piece.outline.widthMm, 6);
         runs.reduce((end, run) => {

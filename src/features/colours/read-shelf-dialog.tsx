@@ -8,7 +8,8 @@ import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { FileProblems } from "@/ui/file-problems";
 import { useFileChooser } from "@/ui/use-file-chooser";
-import { MOST_COLOURS, readShelf, type ReadShelf } from "./read-shelf";
+import { readAside } from "@/workers/read-aside";
+import { MOST_COLOURS, type ReadShelf } from "./read-shelf";
 
 /** Colours from a CSV or a palette: what can be read is told before it is added, what cannot by its line. */
 export function ReadShelfDialog({ names, onClose }: { names: readonly string[]; onClose: () => void }) {
@@ -24,7 +25,11 @@ export function ReadShelfDialog({ names, onClose }: { names: readonly string[]; 
   const chooser = useFileChooser({
     label: "File of colours",
     accept: ".csv,.gpl,text/csv,text/plain",
-    onFile: async (file) => setRead(readShelf(await file.text())),
+    onFile: async (file) => {
+      const worker = () => new Worker(new URL("./read-shelf.worker.ts", import.meta.url));
+      const found = await readAside<ReadShelf>(worker, file);
+      setRead(found.ok ? found.value : { colours: [], problems: [{ line: null, message: found.reason }] });
+    },
   });
   const add = async () => {
     const result = await callAct(addColours, {

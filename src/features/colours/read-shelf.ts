@@ -11,6 +11,12 @@ export type ShelfLine = { line: number; fields: ColourCardFields };
 export type ReadShelf = { colours: ShelfLine[]; problems: FileProblem[] };
 
 const MOST_SIGNS = 4_000_000;
+/** Lines that are looked at: ten times what can be added at one time. */
+const MOST_LINES = 5000;
+const tooManyLines = (line: number): FileProblem => ({
+  line,
+  message: `Only the first ${MOST_LINES} lines are read. Split the file.`,
+});
 export const MOST_COLOURS = 500;
 
 /** What a colour begins with that a file says nothing of (common practice, no source). */
@@ -40,7 +46,8 @@ const inWords = (error: z.ZodError): string => error.issues[0]?.message ?? "That
 function readPalette(lines: readonly string[]): ReadShelf {
   const colours: ShelfLine[] = [];
   const problems: FileProblem[] = [];
-  lines.forEach((text, index) => {
+  if (lines.length > MOST_LINES) problems.push(tooManyLines(MOST_LINES + 1));
+  lines.slice(0, MOST_LINES).forEach((text, index) => {
     const line = index + 1;
     if (index === 0 || text.trim() === "" || /^\s*#/.test(text) || /^(Name|Columns):/.test(text)) return;
     const [, red, green, blue, rest = ""] = /^\s*(\d+)\s+(\d+)\s+(\d+)(?:\s+(.*))?$/.exec(text) ?? [];
@@ -136,12 +143,24 @@ function readCsv(text: string): ReadShelf {
   const problems: FileProblem[] = [];
   let head: string[] | null = null;
   let at = 0;
+  let counted = 1;
   Papa.parse<string[]>(text, {
     skipEmptyLines: false,
-    step: ({ data, errors, meta }) => {
+    step: ({ data, errors, meta }, parser) => {
       // A cell in quotes may hold line breaks: lines are counted in the text, not in rows.
-      const line = text.slice(0, at).split("\n").length;
+      const line = counted;
+      for (
+        let next = text.indexOf("\n", at);
+        next >= 0 && next < meta.cursor;
+        next = text.indexOf("\n", next + 1)
+      )
+        counted += 1;
       at = meta.cursor;
+      if (line > MOST_LINES) {
+        problems.push(tooManyLines(line));
+        parser.abort();
+        return;
+      }
       if (data.every((cell) => cell.trim() === "")) return;
       if (errors.some(({ type }) => type === "Quotes")) {
         problems.push({ line, message: "A quote is opened and not closed, or stands where none belongs." });
@@ -182,16 +201,18 @@ export function readShelf(text: string): ReadShelf {
   if (read.colours.length === 0 && read.problems.length === 0)
     return { colours: [], problems: [{ line: null, message: "There is no colour in it." }] };
   const seen = new Map<string, number>();
-  const twice = read.colours.filter(({ line, fields }) => {
-    const first = seen.get(fields.name.toLowerCase());
-    if (first === undefined) seen.set(fields.name.toLowerCase(), line);
-    return first !== undefined;
-  });
+  const twice = new Set(
+    read.colours.filter(({ line, fields }) => {
+      const first = seen.get(fields.name.toLowerCase());
+      if (first === undefined) seen.set(fields.name.toLowerCase(), line);
+      return first !== undefined;
+    }),
+  );
   return {
-    colours: read.colours.filter((one) => !twice.includes(one)),
+    colours: read.colours.filter((one) => !twice.has(one)),
     problems: [
       ...read.problems,
-      ...twice.map(({ line, fields }) => ({
+      ...[...twice].map(({ line, fields }) => ({
         line,
         message: `“${fields.name}” stands on line ${seen.get(fields.name.toLowerCase())} already.`,
       })),

@@ -5,8 +5,30 @@ import type { FileProblem } from "@/ui/file-problems";
 
 /** A recipe is some kilobytes; more than this is none. */
 const MOST_SIGNS = 2_000_000;
+/** A recipe has some eight brackets within each other; readers give up far beyond. */
+const DEEPEST = 60;
+/** Further ones are mostly the same again. */
+const MOST_PROBLEMS = 100;
 
 export type ReadRecipe = { ok: true; file: RecipeFile } | { ok: false; problems: FileProblem[] };
+
+/** Where brackets stand deeper within each other than in any recipe; null where they do not. */
+function tooDeepAt(text: string): number | null {
+  let depth = 0;
+  let quoted = false;
+  for (let at = 0; at < text.length; at += 1) {
+    const sign = text[at];
+    if (quoted) {
+      if (sign === "\\") at += 1;
+      else if (sign === '"') quoted = false;
+    } else if (sign === '"') quoted = true;
+    else if (sign === "[" || sign === "{") {
+      depth += 1;
+      if (depth > DEEPEST) return at;
+    } else if (sign === "]" || sign === "}") depth -= 1;
+  }
+  return null;
+}
 
 const lineAt = (text: string, offset: number): number => text.slice(0, offset).split("\n").length;
 
@@ -62,13 +84,24 @@ export function readRecipeFile(text: string): ReadRecipe {
   const errors: ParseError[] = [];
   // A mark at the start of the file, as some editors leave it, is no part of it.
   const source = text.replace(/^\uFEFF/, "");
+  const deep = tooDeepAt(source);
+  if (deep !== null)
+    return {
+      ok: false,
+      problems: [
+        {
+          line: lineAt(source, deep),
+          message: "Brackets stand within brackets here, deeper than in any recipe.",
+        },
+      ],
+    };
   const tree = parseTree(source, errors, { disallowComments: true });
   if (errors.length > 0 || !tree)
     return {
       ok: false,
       problems:
         errors.length > 0
-          ? errors.map(({ error, offset }) => ({
+          ? errors.slice(0, MOST_PROBLEMS).map(({ error, offset }) => ({
               line: lineAt(source, offset),
               message: SYNTAX[printParseErrorCode(error)] ?? "That cannot be read here.",
             }))
@@ -78,7 +111,7 @@ export function readRecipeFile(text: string): ReadRecipe {
   if (read.success) return { ok: true, file: read.data };
   return {
     ok: false,
-    problems: read.error.issues.map((issue) => ({
+    problems: read.error.issues.slice(0, MOST_PROBLEMS).map((issue) => ({
       line: lineAt(source, nodeOf(tree, issue.path).offset),
       message: issue.path.length > 0 ? `${spoken(issue.path)}: ${inWords(issue)}` : inWords(issue),
     })),

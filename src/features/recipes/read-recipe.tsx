@@ -8,17 +8,22 @@ import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { FileProblems, type FileProblem } from "@/ui/file-problems";
 import { useFileChooser } from "@/ui/use-file-chooser";
-import { readRecipeFile } from "./read-recipe-file";
+import { readAside } from "@/workers/read-aside";
+import type { ReadRecipe } from "./read-recipe-file";
 
 /** A recipe from a file: what is wrong in it is told by line, what it brings is told before it is taken. */
-export function ReadRecipe({ onClose }: { onClose: () => void }) {
+export function ReadRecipeDialog({ onClose }: { onClose: () => void }) {
   const router = useRouter();
   const [file, setFile] = useState<RecipeFile | null>(null);
   const [problems, setProblems] = useState<FileProblem[]>([]);
   const [done, setDone] = useState<{ recipeId: string; words: string[] } | null>(null);
   const [busy, setBusy] = useState(false);
   const load = async (picked: File) => {
-    const read = readRecipeFile(await picked.text());
+    const worker = () => new Worker(new URL("./read-recipe-file.worker.ts", import.meta.url));
+    const found = await readAside<ReadRecipe>(worker, picked);
+    const read: ReadRecipe = found.ok
+      ? found.value
+      : { ok: false, problems: [{ line: null, message: found.reason }] };
     setFile(read.ok ? read.file : null);
     setProblems(read.ok ? [] : read.problems);
   };

@@ -9,7 +9,7 @@ import { Button } from "@/ui/button";
 import { ShopPicture } from "@/ui/shop-picture";
 import { CoatBands } from "@/ui/coat-bands";
 import { TextField } from "@/ui/text-field";
-import { ReadRecipe } from "./read-recipe";
+import { ReadRecipeDialog } from "./read-recipe";
 import { recipeLook } from "./recipe-look";
 
 const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
@@ -55,7 +55,7 @@ export function RecipesView({ recipes, colours }: { recipes: RecipeSummary[]; co
       {shown.map((recipe) => (
         <Row key={recipe.id} recipe={recipe} colours={colours} />
       ))}
-      {reading && <ReadRecipe onClose={() => setReading(false)} />}
+      {reading && <ReadRecipeDialog onClose={() => setReading(false)} />}
     </main>
   );
 }

@@ -1,11 +1,4 @@
-import {
-  changePassword,
-  firstRun,
-  setUnits,
-  signIn,
-  signOut,
-  signOutEverywhere,
-} from "@/contracts/people";
+import { changePassword, firstRun, setUnits, signIn, signOut, signOutEverywhere } from "@/contracts/people";
 import { implement, implementOpen } from "@/server/acts";
 import { database } from "@/server/database";
 import { checkPassword, hashPassword, refuseWeak } from "@/server/passwords";
@@ -17,7 +10,12 @@ import { caller, closeSession, openSession } from "@/server/session";
 export const signInActs = [
   implementOpen(signIn, async ({ email, password, shopId }) => {
     const found = await checkPassword(email, password, await caller(email));
-    const chosen = shopId === undefined ? (found.length === 1 ? found[0] : undefined) : found.find((one) => one.shopId === shopId);
+    const chosen =
+      shopId === undefined
+        ? found.length === 1
+          ? found[0]
+          : undefined
+        : found.find((one) => one.shopId === shopId);
     if (!chosen) return { shops: found.map((one) => ({ id: one.shopId, name: one.shopName })) };
     await openSession(chosen.personId, email);
     return null;

@@ -35,8 +35,9 @@ export function VersionsView({
     <main className="px-7 max-sm:px-4 py-6 max-w-3xl">
       <h1 className="heading text-2xl mb-1">{name}: its versions</h1>
       <p className="text-ink-soft mb-5">
-        Every save is kept. Going back puts the version you choose on top; the ones after it stay in this list.
-        If a job does not open, its present version cannot be read or worked out: go back to one before it.
+        Every save is kept. Going back puts the version you choose on top; the ones after it stay in this
+        list. If a job does not open, its present version cannot be read or worked out: go back to one before
+        it.
       </p>
       {problem && (
         <p role="alert" className="border-l-2 border-danger text-danger pl-2 mb-4">

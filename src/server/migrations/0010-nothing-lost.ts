@@ -32,9 +32,7 @@ export async function up({ context: tables }: { context: RepeatableTables }): Pr
      SET e.sequence = p.place WHERE e.sequence IS NULL`,
   );
   await tables.addIndex("pour_events", ["sequence"], { unique: true });
-  await sequelize.query(
-    "ALTER TABLE pour_events MODIFY sequence BIGINT UNSIGNED NOT NULL AUTO_INCREMENT",
-  );
+  await sequelize.query("ALTER TABLE pour_events MODIFY sequence BIGINT UNSIGNED NOT NULL AUTO_INCREMENT");
 
   await tables.createTable("sessions", {
     id: { type: DataTypes.UUID, primaryKey: true },

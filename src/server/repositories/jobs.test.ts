@@ -101,3 +101,70 @@ test("a job of another shop is not there", async () => {
   expect((await refusal(jobsOf(db, other.owner).open(shop.jobId))).code).toBe("not-found");
   expect((await jobsOf(db, other.owner).list()).map((job) => job.id)).not.toContain(shop.jobId);
 });
+
+test("the same save asked for again, as when its answer was lost, is the save that is there", async () => {
+  const jobs = jobsOf(db, shop.owner);
+  const first = await jobs.save(shop.jobId, 2, film(0.7));
+  expect(await jobs.save(shop.jobId, 2, film(0.7))).toEqual(first);
+  expect(await db.JobRevision.count({ where: { jobId: shop.jobId } })).toBe(3);
+  // Another's save of the same is another's: it is told.
+  const hand = { ...shop.owner, name: "Hand" };
+  expect((await refusal(jobsOf(db, hand).save(shop.jobId, 2, film(0.7)))).code).toBe("conflict");
+});
+
+test("an undo asked for again is one undo", async () => {
+  const jobs = jobsOf(db, shop.owner);
+  await jobs.save(shop.jobId, 2, film(0.7));
+  const undone = await jobs.step(shop.jobId, 3, "undo");
+  expect(await jobs.step(shop.jobId, 3, "undo")).toEqual(undone);
+  expect(undone.revision).toBe(4);
+});
+
+/** Makes the present version one that no program of ours would have written. */
+const spoil = async () => {
+  const job = await db.Job.findByPk(shop.jobId);
+  await db.JobRevision.update(
+    { document: { format: 1, pieces: "nonsense" } },
+    { where: { jobId: shop.jobId, revision: job!.revision } },
+  );
+};
+
+test("a job that cannot be read takes no list with it, and goes back to an earlier version", async () => {
+  const jobs = jobsOf(db, shop.owner);
+  const other = await jobs.create(
+    { name: "Sound", client: "", status: "planning", dueOn: null },
+    { ...shop.document, work: { ...shop.document.work, startOn: "2026-03-04" } },
+  );
+  await jobs.save(shop.jobId, 2, { ...film(0.7), work: { ...shop.document.work, startOn: "2026-03-05" } });
+  await spoil();
+  expect((await refusal(jobs.open(shop.jobId))).code).toBe("unreadable");
+  expect((await jobs.documents(null)).map(({ jobId }) => jobId)).toEqual([other]);
+  const dated = await jobs.dated("2026-03-04");
+  expect(dated.jobs.map(({ id }) => id)).toEqual([other]);
+  expect(dated.unreadable).toEqual([{ jobId: shop.jobId, name: "Counter" }]);
+  expect((await jobs.list()).map(({ id }) => id).sort()).toEqual([other, shop.jobId].sort());
+  const { revision, versions } = await jobs.versions(shop.jobId);
+  expect([revision, versions.map((one) => one.revision)]).toEqual([3, [3, 2, 1]]);
+  expect((await refusal(jobs.restore(shop.jobId, 3))).code).toBe("unreadable");
+  expect((await jobs.restore(shop.jobId, 2)).revision).toBe(4);
+  expect((await jobs.open(shop.jobId)).document).toEqual(shop.document);
+});
+
+test("dated jobs are found by their day, however many were touched since; what is beyond the limit is told", async () => {
+  const jobs = jobsOf(db, shop.owner);
+  const fields = { name: "J", client: "", status: "planning" as const, dueOn: null };
+  const on = (startOn: string) => ({ ...shop.document, work: { ...shop.document.work, startOn } });
+  const dated = await jobs.create({ ...fields, name: "Tomorrow" }, on("2026-06-02"));
+  const done = await jobs.create({ ...fields, status: "done" }, on("2026-06-01"));
+  for (let made = 0; made < 64; made += 1) await jobs.create(fields, shop.document);
+  const found = await jobs.dated("2026-06-01");
+  expect(found.jobs.map(({ id }) => id)).toEqual([dated]);
+  expect(found.more).toBe(0);
+  expect(found.jobs.map(({ id }) => id)).not.toContain(done);
+  for (let day = 0; day < 121; day += 1) {
+    const later = new Date(Date.UTC(2026, 6, 1 + day)).toISOString().slice(0, 10);
+    await jobs.create({ ...fields, name: later }, on(later));
+  }
+  const many = await jobs.dated("2026-06-01");
+  expect([many.jobs.length, many.more, many.jobs[0]?.name]).toEqual([120, 2, "Tomorrow"]);
+}, 60_000);

@@ -203,9 +203,7 @@ export function jobsOf(db: Database, me: Person) {
     },
     documents,
     /** Open jobs that are planned for a day and not done, those nearest to `today` (year-month-day) first; how many more there are. */
-    async dated(
-      today: string,
-    ): Promise<{ jobs: DatedJob[]; unreadable: UnreadableJob[]; more: number }> {
+    async dated(today: string): Promise<{ jobs: DatedJob[]; unreadable: UnreadableJob[]; more: number }> {
       const where = {
         shopId: me.shopId,
         archivedAt: null,
@@ -214,7 +212,9 @@ export function jobsOf(db: Database, me: Person) {
       };
       const { rows, count } = await db.Job.findAndCountAll({
         where,
-        order: [[db.sequelize.fn("ABS", db.sequelize.fn("DATEDIFF", db.sequelize.col("start_on"), today)), "ASC"]],
+        order: [
+          [db.sequelize.fn("ABS", db.sequelize.fn("DATEDIFF", db.sequelize.col("start_on"), today)), "ASC"],
+        ],
         limit: MOST_DATED,
       });
       const { jobs, unreadable, more } = await withDocuments(rows);

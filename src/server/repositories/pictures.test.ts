@@ -1,5 +1,6 @@
 import sharp from "sharp";
 import type { Database } from "../database";
+import type { Refused } from "../refused";
 import { testDatabase, testShop, type TestShop } from "../testing/test-shop";
 import { picturesOf } from "./pictures";
 
@@ -35,6 +36,15 @@ test.each<[string, () => Promise<Buffer>]>([
   ["text", async () => Buffer.from("not a picture")],
   ["half a picture", async () => (await picture(900, 900).jpeg().toBuffer()).subarray(0, 900)],
   ["one that unfolds to 100 million pixels", () => picture(10_000, 10_000).png().toBuffer()],
+  [
+    "a drawing whose filter takes half a minute",
+    async () =>
+      Buffer.from(
+        `<svg xmlns="http://www.w3.org/2000/svg" width="5000" height="5000"><filter id="f"><feTurbulence numOctaves="60"/><feGaussianBlur stdDeviation="900"/></filter><rect width="5000" height="5000" filter="url(#f)"/></svg>`,
+      ),
+  ],
+  ["a moving picture", async () => Buffer.from("47494638396101000100800000000000ffffff2c00000000010001000002024401003b", "hex")],
+  ["a TIFF", () => picture(40, 40).tiff().toBuffer()],
 ])("%s is refused in words", async (_, bytes) => {
   await expect(picturesOf(db, shop.owner).add(await bytes())).rejects.toMatchObject({
     error: { code: "invalid", field: "image" },
@@ -47,3 +57,14 @@ test("another shop does not see it", async () => {
     error: { code: "not-found" },
   });
 });
+
+test("many at once are drawn one after the other, and the ones that are too many are told to come again", async () => {
+  const photo = await picture(3000, 3000).jpeg().toBuffer();
+  const kept = await Promise.allSettled(
+    Array.from({ length: 14 }, () => picturesOf(db, shop.owner).add(photo)),
+  );
+  const refused = kept.flatMap((one) => (one.status === "rejected" ? [one.reason as Refused] : []));
+  expect(refused.length).toBeGreaterThan(0);
+  expect(refused.every(({ error }) => error.code === "slow-down")).toBe(true);
+  expect(kept.length - refused.length).toBeGreaterThanOrEqual(8);
+}, 60_000);

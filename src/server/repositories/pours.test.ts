@@ -1,6 +1,9 @@
 import { randomUUID } from "node:crypto";
+import { ACTS } from "@/app/api/act/registry";
 import type { PourEvent } from "@/core/plan/pour";
 import type { Database } from "../database";
+import { perform } from "../acts";
+import { benchOf } from "./bench";
 import { testDatabase, testShop, type TestShop } from "../testing/test-shop";
 import { poursOf } from "./pours";
 
@@ -73,4 +76,104 @@ test("the plan of a pour stays as it was, whatever happens to the job or its car
   const pourId = await started();
   await db.ResinCard.update({ name: "renamed", potLifeMin: 1 }, { where: { shopId: shop.owner.shopId } });
   expect((await pours.open(pourId)).plan).toEqual({ document: shop.document, cards: shop.cards });
+});
+
+test("entries of one moment keep the order in which they came", async () => {
+  const pours = poursOf(db, shop.owner);
+  const pourId = await started();
+  const events = Array.from({ length: 40 }, (_, index) => tick(`step ${index}`));
+  await pours.record(pourId, events.slice(0, 25));
+  await pours.record(pourId, events.slice(25));
+  expect((await pours.open(pourId)).events.map(({ id }) => id)).toEqual(events.map(({ id }) => id));
+});
+
+test("half a sign in a note loses neither the note nor the ones beside it", async () => {
+  const pourId = await started();
+  const events = [tick("a"), { id: randomUUID(), at, kind: "note", stepId: null, text: "ripples \ud83d at the sink" }];
+  const result = await perform(ACTS.get("pour.record")!, shop.owner, { pourId, events });
+  expect(result).toEqual({ ok: true, value: { stored: events.map(({ id }) => id) } });
+  const { events: stored } = await poursOf(db, shop.owner).open(pourId);
+  expect(stored.map((event) => ("text" in event ? event.text : event.kind))).toEqual([
+    "tick",
+    "ripples \ufffd at the sink",
+  ]);
+});
+
+test("only what is stored is acknowledged: one entry that cannot be stored refuses all", async () => {
+  const pours = poursOf(db, shop.owner);
+  const pourId = await started();
+  const unstorable = { ...tick("b"), stepId: "\ud800" };
+  await expect(pours.record(pourId, [tick("a"), unstorable])).rejects.toThrow();
+  expect((await pours.open(pourId)).events).toEqual([]);
+});
+
+test("one pour started four times at once is one pour", async () => {
+  const id = randomUUID();
+  const start = () =>
+    perform(ACTS.get("pour.start")!, shop.owner, { pourId: id, jobId: shop.jobId, revision: 2, at });
+  const results = await Promise.all([start(), start(), start(), start()]);
+  expect(results.every(({ ok }) => ok)).toBe(true);
+  expect(await db.Pour.count({ where: { id } })).toBe(1);
+});
+
+test.each(["0000-01-01T00:00:00.000Z", "9999-12-31T00:00:00.000Z"])(
+  "nothing is filed under %s",
+  async (moment) => {
+    const pourId = await started();
+    const starting = { pourId: randomUUID(), jobId: shop.jobId, revision: 2, at: moment };
+    const entry = { pourId, events: [{ ...tick("a"), at: moment }] };
+    for (const result of [
+      await perform(ACTS.get("pour.start")!, shop.owner, starting),
+      await perform(ACTS.get("pour.record")!, shop.owner, entry),
+    ])
+      expect(result).toMatchObject({ ok: false, error: { code: "invalid", message: expect.stringContaining("clock") } });
+  },
+);
+
+test("a reading of a clock that is fast hides no later one", async () => {
+  const bench = benchOf(db, shop.owner);
+  const reading = (ms: number, tempC: number) => ({
+    id: randomUUID(),
+    at: new Date(Date.now() + ms).toISOString(),
+    tempC,
+    humidityPct: null,
+  });
+  await bench.read(reading(3_600_000, 30));
+  await expect(bench.read(reading(400 * 86_400_000, 40))).rejects.toThrow("clock");
+  await db.RoomReading.create({
+    ...reading(0, 50),
+    at: new Date(Date.now() + 300 * 86_400_000),
+    shopId: shop.owner.shopId,
+    readBy: "an earlier version",
+  });
+  await new Promise((resolve) => setTimeout(resolve, 5));
+  await bench.read(reading(0, 21));
+  expect((await bench.lastReading())?.tempC).toBe(21);
+});
+
+test("a pour that cannot be read takes no list with it", async () => {
+  const pours = poursOf(db, shop.owner);
+  const [bad, good] = [await started(), await started()];
+  await pours.record(good, [tick("a")]);
+  await db.Pour.update({ plan: { document: 7 } }, { where: { id: bad } });
+  const live = await pours.live();
+  expect(live.pours.map(({ id }) => id)).toContain(good);
+  expect(live.unreadable.map(({ id }) => id)).toEqual([bad]);
+  await expect(pours.open(bad)).rejects.toMatchObject({ error: { code: "unreadable" } });
+  expect((await pours.headsOfJob(shop.jobId)).map(({ id }) => id)).toEqual(expect.arrayContaining([bad, good]));
+});
+
+test("live pours beyond what is looked at together are counted", async () => {
+  const other = await testShop(db);
+  const pours = poursOf(db, other.owner);
+  for (let made = 0; made < 43; made += 1)
+    await pours.start({
+      id: randomUUID(),
+      jobId: other.jobId,
+      jobRevision: 2,
+      at: new Date(at),
+      plan: { document: other.document, cards: other.cards },
+    });
+  const { pours: shown, more } = await pours.live();
+  expect([shown.length, more]).toEqual([40, 3]);
 });

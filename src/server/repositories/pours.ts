@@ -113,23 +113,35 @@ export function poursOf(db: Database, me: Person) {
         "startedBy",
         "finishedAt",
         [literal("OCTET_LENGTH(plan)"), "bytes"],
-        [literal("(SELECT COUNT(*) FROM pour_events e WHERE e.pour_id = Pour.id)"), "entries"],
       ],
       order: [["startedAt", "DESC"]],
       limit,
     });
-    return { rows, more: count - rows.length };
+    const counts = await db.PourEvent.count({
+      where: { pourId: rows.map(({ id }) => id) },
+      group: ["pour_id"],
+      attributes: ["pour_id"],
+    });
+    const entries = new Map(counts.map((row) => [String(row["pour_id"]), row.count]));
+    return {
+      rows: rows.map((row) => ({
+        row,
+        bytes: Number(row.get("bytes")),
+        entries: entries.get(row.id) ?? 0,
+      })),
+      more: count - rows.length,
+    };
   };
   const listed = async (where: WhereOptions<PourRow>, limit: number): Promise<Pours> => {
     const { rows, more } = await measured(where, limit);
     let [bytes, entries] = [0, 0];
-    const taken = rows.filter((row) => {
-      bytes += Number(row.get("bytes"));
-      entries += Number(row.get("entries"));
+    const taken = rows.filter((one) => {
+      bytes += one.bytes;
+      entries += one.entries;
       return bytes <= MOST_PLAN_BYTES && entries <= MOST_EVENTS_READ;
     });
     return withEvents(
-      taken.map(({ id }) => id),
+      taken.map(({ row }) => row.id),
       more + rows.length - taken.length,
     );
   };
@@ -156,17 +168,20 @@ export function poursOf(db: Database, me: Person) {
     /** Pours that are not finished, with what was recorded but without what they were started from. */
     async liveEvents(): Promise<{ head: PourHead; events: StoredEvent[] }[]> {
       const { rows } = await measured({ finishedAt: null }, MOST_LIVE);
-      const heads = await headsOf(rows);
+      const heads = await headsOf(rows.map(({ row }) => row));
       let entries = 0;
-      const taken = rows.filter((row) => (entries += Number(row.get("entries"))) <= MOST_EVENTS_READ);
-      const events = await eventsOf(taken.map(({ id }) => id));
-      return taken.map(({ id }) => ({ head: heads.get(id) as PourHead, events: events.get(id) ?? [] }));
+      const taken = rows.filter((one) => (entries += one.entries) <= MOST_EVENTS_READ);
+      const events = await eventsOf(taken.map(({ row }) => row.id));
+      return taken.map(({ row: { id } }) => ({ head: heads.get(id) as PourHead, events: events.get(id) ?? [] }));
     },
     /** What a pour was started from, as the text that is stored. */
     async planText(pourId: string): Promise<string> {
-      const [rows] = await db.sequelize.query("SELECT CAST(plan AS CHAR) AS plan FROM pours WHERE id = ? AND shop_id = ?", {
-        replacements: [pourId, me.shopId],
-      });
+      const [rows] = await db.sequelize.query(
+        "SELECT CAST(plan AS CHAR) AS plan FROM pours WHERE id = ? AND shop_id = ?",
+        {
+          replacements: [pourId, me.shopId],
+        },
+      );
       const [row] = rows as { plan: string | object }[];
       if (!row) throw notFound("pour");
       return typeof row.plan === "string" ? row.plan : JSON.stringify(row.plan);
@@ -174,8 +189,7 @@ export function poursOf(db: Database, me: Person) {
     /** Pours that are not finished: what may be wet now. */
     live: (): Promise<Pours> => listed({ finishedAt: null }, MOST_LIVE),
     /** Pours that were finished since a moment: what may still be hardening. */
-    finishedSince: (since: Date): Promise<Pours> =>
-      listed({ finishedAt: { [Op.gt]: since } }, MOST_FINISHED),
+    finishedSince: (since: Date): Promise<Pours> => listed({ finishedAt: { [Op.gt]: since } }, MOST_FINISHED),
     /**
      * Starts a pour of a job as it stands at `revision`, and marks the job. Asked for again, or several times at once, it is one pour.
      * @throws Refused where the job has changed since, or another pour has this id
@@ -237,7 +251,11 @@ export function poursOf(db: Database, me: Person) {
           lock: true,
         });
         if (!pour) throw notFound("pour");
-        const known = await db.PourEvent.findAll({ where: { id: ids }, attributes: ["id", "pourId"], transaction });
+        const known = await db.PourEvent.findAll({
+          where: { id: ids },
+          attributes: ["id", "pourId"],
+          transaction,
+        });
         if (known.some((event) => event.pourId !== pourId))
           throw new Refused({ code: "invalid", message: "One of these entries belongs to another pour." });
         const there = new Set(known.map((event) => event.id));
@@ -267,7 +285,12 @@ export function poursOf(db: Database, me: Person) {
           await db.Pour.update({ finishedAt: new Date(finish.at) }, { where: { id: pourId }, transaction });
           await db.Job.update({ status: "curing" }, { where: { id: pour.jobId }, transaction });
         }
-        const stored = await db.PourEvent.findAll({ where: { id: ids, pourId }, attributes: ["id"], order: [["sequence", "ASC"]], transaction });
+        const stored = await db.PourEvent.findAll({
+          where: { id: ids, pourId },
+          attributes: ["id"],
+          order: [["sequence", "ASC"]],
+          transaction,
+        });
         return stored.map((event) => event.id);
       });
     },

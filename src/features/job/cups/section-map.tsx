@@ -154,7 +154,10 @@ function CutPiece({
   const text = (ring: readonly Point[]) => ring.map(({ x, y }) => `${x * scale},${y * scale}`).join(" ");
   const sections = batched.batches.flatMap((batch) =>
     batch.sections
-      .filter((section) => section.pieceId === piece.id && section.copy <= copy && copy < section.copy + section.copies)
+      .filter(
+        (section) =>
+          section.pieceId === piece.id && section.copy <= copy && copy < section.copy + section.copies,
+      )
       .map((section) => ({ section, number: batch.number })),
   );
   const [width, height] = [outline.widthMm * scale, outline.heightMm * scale];

@@ -9,8 +9,7 @@ import { fetchFile, saveFile } from "@/ui/save-file";
 import { svgToPng } from "@/ui/svg-to-png";
 import { useJob, useJobState } from "../workspace/use-job";
 
-const fileName = ({ name }: Piece) =>
-  asFileName(name) || "piece";
+const fileName = ({ name }: Piece) => asFileName(name) || "piece";
 
 /** Long side of an exported picture, px. */
 const PICTURE_PX = 2400;

@@ -10,9 +10,9 @@ import {
   type FileUnit,
   type ReadDrawing,
 } from "@/core/drawing-files/drawing";
-import { importedPiece, MOST_CORNERS } from "@/core/drawing-files/imported-piece";
+import { importedPiece, MOST_CORNERS, MOST_HOLES, type Imported } from "@/core/drawing-files/imported-piece";
 import { measurePiece } from "@/core/geometry/measure";
-import type { Piece } from "@/core/geometry/piece";
+import { LARGEST_MM, type Piece } from "@/core/geometry/piece";
 import { formatQuantity, quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
@@ -191,6 +191,20 @@ const sizeWords = (
   system: "us" | "metric",
 ) => `${quantityText(width * mm, "length", system)} × ${quantityText(height * mm, "length", system)}`;
 
+/** Why a drawing is more than a job keeps, and what to do. */
+function tooMuch(
+  why: Extract<Imported, { ok: false }>["why"],
+  paths: DrawnPath[],
+  mmPerUnit: number,
+  system: "us" | "metric",
+): string {
+  if (why === "size")
+    return `With this unit the drawing is ${sizeWords(extentOf(paths), mmPerUnit, system)}; ${quantityText(LARGEST_MM, "length", system)} is the most. Choose another unit.`;
+  return why === "corners"
+    ? `The outline and its holes have more than ${MOST_CORNERS} corners. Choose a coarser tolerance or fewer layers.`
+    : `The outline has more than ${MOST_HOLES} holes. Choose fewer layers.`;
+}
+
 /** The piece's outline as a cut-out in the middle of another. */
 function withCutOut(host: Piece, piece: Piece): Piece {
   if (piece.shape.kind !== "free") return host;
@@ -232,18 +246,15 @@ function Outcome({
   system: "us" | "metric";
 }) {
   const taken = takeOutline(paths, mmPerUnit);
-  const piece = taken.ok ? importedPiece(taken, name, newId) : null;
-  const refusal = taken.ok
-    ? piece
-      ? null
-      : `The outline and its holes have more than ${MOST_CORNERS} corners, or more than 40 holes. Choose a coarser tolerance or fewer layers.`
-    : taken.reason;
-  if (!piece || !taken.ok)
+  const imported = taken.ok ? importedPiece(taken, name, newId) : null;
+  if (!taken.ok || !imported?.ok)
     return (
       <p role="alert" className="border-l-2 border-danger text-danger pl-2">
-        {refusal}
+        {taken.ok && imported && !imported.ok ? tooMuch(imported.why, paths, mmPerUnit, system) : null}
+        {taken.ok ? null : taken.reason}
       </p>
     );
+  const { piece } = imported;
   const measurement = measurePiece(piece);
   return (
     <>

@@ -342,8 +342,7 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
   );
 }
 
-const fileName = ({ name }: Measured) =>
-  asFileName(`veins ${name}`);
+const fileName = ({ name }: Measured) => asFileName(`veins ${name}`);
 
 /** The template of a piece: on paper in full scale, or for a plotter. */
 function TemplateMenu({

@@ -24,8 +24,7 @@ export async function exportSheet(
     units: person.units,
     paper: asked.get("paper"),
     pieceId: asked.get("piece"),
-    picture:
-      sheet === "client.pdf" && pictureId.success ? await pictureBytes(person, pictureId.data) : null,
+    picture: sheet === "client.pdf" && pictureId.success ? await pictureBytes(person, pictureId.data) : null,
   });
   if (!file) throw notFound("piece or picture");
   return file;

@@ -73,14 +73,7 @@ export async function makeSheet({
         name,
       };
     case "batch.pdf":
-      return pdf(
-        <BatchPdf
-          title={jobName}
-          batches={batchSheet(plan, units)}
-          paper={paper}
-          system={units}
-        />,
-      );
+      return pdf(<BatchPdf title={jobName} batches={batchSheet(plan, units)} paper={paper} system={units} />);
     case "run.pdf":
       return pdf(<RunPdf title={jobName} steps={runSheet(plan, units)} paper={paper} />);
     case "piece.pdf": {

@@ -15,6 +15,9 @@ import { useJob } from "../workspace/use-job";
 import { DayCurve } from "./day-curve";
 import { HourField } from "@/ui/hour-field";
 
+/** A reading a minute for three months. */
+const MOST_LOG_BYTES = 6_000_000;
+
 /** How warm the room is through the days, when somebody works, and when nobody is woken. */
 export function RoomForm() {
   const { document, system, change } = useJob();
@@ -38,6 +41,13 @@ export function RoomForm() {
     label: "Logger's file",
     accept: ".csv,.txt,text/csv,text/plain",
     onFile: async (file) => {
+      if (file.size > MOST_LOG_BYTES)
+        return setProblems([
+          {
+            line: null,
+            message: "That is more than a logger writes in years. Cut it to the days of the job.",
+          },
+        ]);
       const read = readLogger(await file.text());
       setProblems(read.problems);
       if (read.room) setRoom(read.room);

@@ -68,9 +68,7 @@ export function createJobStore(job: OpenJob) {
       const stored = keepDraft(
         job.id,
         tab,
-        document
-          ? { revision: get().revision, document, ...(unanswered ? { sent: unanswered } : {}) }
-          : null,
+        document ? { revision: get().revision, document, ...(unanswered ? { sent: unanswered } : {}) } : null,
       );
       if (!stored)
         set({ trouble: "This browser's storage is full: what you type is not kept until it is saved." });
@@ -211,7 +209,11 @@ export function createJobStore(job: OpenJob) {
           if (status !== "saved" || !(direction === "undo" ? canUndo : canRedo)) return;
           // Asked again with the same revision it is the same step, also where only the answer was lost.
           let result = await callAct(undoJob, { jobId: job.id, revision, direction });
-          for (let again = 0; !result.ok && result.error.code === "unreachable" && again < STEP_TRIES; again += 1) {
+          for (
+            let again = 0;
+            !result.ok && result.error.code === "unreachable" && again < STEP_TRIES;
+            again += 1
+          ) {
             set({ trouble: result.error.message });
             await new Promise((resolve) => setTimeout(resolve, RETRY_MS[0]));
             result = await callAct(undoJob, { jobId: job.id, revision, direction });
