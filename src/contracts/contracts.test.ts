@@ -9,6 +9,7 @@ import { jobFields } from "./jobs";
 import { firstRunFields, signInFields } from "./people";
 import { pourEventSchema } from "./pours";
 import { resinCardFields } from "./resin-card";
+import { anyDocument } from "./testing/any-of";
 
 let made = 0;
 const newId = () => `00000000-0000-4000-8000-${String((made += 1)).padStart(12, "0")}`;
@@ -161,4 +162,87 @@ test("every line of a mixed colour's weighing goes over the wire, in both school
       expect(pourEventSchema.parse(event)).toEqual(event);
     }
   }
+});
+
+describe("what the core cannot hold", () => {
+  const free = (
+    starts: number[],
+    points: [number, number][] = [
+      [0, 0],
+      [600, 0],
+      [600, 400],
+      [0, 400],
+    ],
+  ) => ({
+    ...emptyJob(),
+    pieces: [
+      { id: "p", name: "P", count: 1, shape: { kind: "free", points, starts }, edges: {}, cutOuts: [] },
+    ],
+  });
+  const refusal = (document: unknown) => {
+    const read = jobDocumentSchema.safeParse(document);
+    return read.success ? null : read.error.issues[0]?.message;
+  };
+  test.each<[string, number[], string | null]>([
+    ["in order", [0, 2], null],
+    ["out of order", [2, 0], "The edges of an outline begin one after the other."],
+    ["twice the same", [0, 0], "The edges of an outline begin one after the other."],
+    ["beyond the corners", [0, 4], "An edge of an outline begins at one of its corners."],
+  ])("starts of edges %s", (_, starts, words) => expect(refusal(free(starts))).toBe(words));
+
+  test("more corners, pulls and veins than are worked out in time are told in words", () => {
+    const coast = (count: number): [number, number][] =>
+      Array.from({ length: count }, (_, at) => [
+        1000 * Math.cos((2 * Math.PI * at) / count),
+        1000 * Math.sin((2 * Math.PI * at) / count),
+      ]);
+    const two = free([0], coast(16_000));
+    const other = { ...two.pieces[0], id: "q" };
+    expect(refusal(two)).toBeNull();
+    expect(refusal({ ...two, pieces: [...two.pieces, other] })).toMatch(/30000 corners together/);
+    const vein = {
+      id: "v",
+      seed: 1,
+      thickMm: 5,
+      points: [
+        [-90_000, 0],
+        [90_000, 0],
+      ],
+    };
+    const set = (veins: number) => ({
+      id: "s",
+      name: "S",
+      coatId: "c",
+      colourId: "k",
+      angleDeg: 0,
+      metresPerM2: 1,
+      thickMm: 5,
+      seed: 1,
+      manner: { wander: 0, contrast: 0, branching: 0, hairs: 0, hazeMm: 0 },
+      veins: Array.from({ length: veins }, (_, at) => ({ ...vein, id: `v${at}` })),
+    });
+    const map = (veins: number) => ({ ...emptyJob(), veinMap: { places: {}, sets: [set(veins)] } });
+    expect(refusal(map(20))).toBeNull();
+    expect(refusal(map(30))).toMatch(/4000 m long together/);
+  });
+
+  test("whatever the contract allows is planned: nothing is thrown, nothing is NaN", () => {
+    const ids = [1, 2, 3].map((one) => `0000000${one}-0000-4000-8000-000000000000`);
+    const cards = starterCards(() => "")
+      .slice(0, 3)
+      .map((card, at) => ({ ...card, id: ids[at]! }));
+    const seeds = Number(process.env["GAUGEBEAM_FUZZ"] ?? 400);
+    for (let seed = 1; seed <= seeds; seed += 1) {
+      const document = jobDocumentSchema.parse(anyDocument(jobDocumentSchema, seed));
+      let plan: ReturnType<typeof derivePlan>;
+      try {
+        plan = derivePlan(document, cards);
+        runSheet(plan, "us");
+      } catch (failure) {
+        throw new Error(`Seed ${seed}: ${(failure as Error).stack}`);
+      }
+      for (const { batched } of plan.coats)
+        if (batched) expect([seed, Number.isFinite(batched.mixMl.likely)]).toEqual([seed, true]);
+    }
+  }, 120_000);
 });

@@ -10,7 +10,7 @@ export type AsideTask<Input, Output> = { name: string; input?: Input; output?: O
 export const asideTask = <Input, Output>(name: string): AsideTask<Input, Output> => ({ name });
 
 /** A document that takes longer is not worked out on the server; its thread is ended, ms. */
-const LONGEST_MS = 15_000;
+const LONGEST_MS = Number(process.env["GAUGEBEAM_ASIDE_MS"] ?? 15_000);
 const THREADS = 2;
 
 const holder = globalThis as typeof globalThis & {
@@ -18,18 +18,26 @@ const holder = globalThis as typeof globalThis & {
 };
 
 function asides() {
-  holder.gaugebeamAside ??= {
-    pool: new Piscina({
+  if (!holder.gaugebeamAside) {
+    const pool = new Piscina({
       filename: process.env["GAUGEBEAM_ASIDE"] ?? join(process.cwd(), ".next", "aside.mjs"),
       minThreads: 1,
       maxThreads: THREADS,
       idleTimeout: 60_000,
       resourceLimits: { maxOldGenerationSizeMb: 512 },
-    }),
-    shops: new Map(),
-  };
+    });
+    // A thread that dies between two tasks takes nothing with it.
+    pool.on("error", (failure) => console.error("A thread aside ended:", failure));
+    holder.gaugebeamAside = { pool, shops: new Map() };
+  }
   return holder.gaugebeamAside;
 }
+
+/** Ends the threads; for tests. */
+export const endAsides = async (): Promise<void> => {
+  await holder.gaugebeamAside?.pool.destroy();
+  delete holder.gaugebeamAside;
+};
 
 /** One piece of work of a shop at a time, so that no page waits behind all the work of another shop. */
 async function inTurnOf<Value>(shopId: string, work: () => Promise<Value>): Promise<Value> {

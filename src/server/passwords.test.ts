@@ -88,7 +88,14 @@ test("an old hash is made anew at the next sign-in, and counts that are over are
 
 test("what anybody would try first is refused as a password", () => {
   const about = ["Lantern Yard", "ines@lantern-yard.example"];
-  for (const weak of ["password123", "1234567890", "qwertyuiop", "aaaaaaaaaaaa", "lanternyard1", "gaugebeam2026"])
+  for (const weak of [
+    "password123",
+    "1234567890",
+    "qwertyuiop",
+    "aaaaaaaaaaaa",
+    "lanternyard1",
+    "gaugebeam2026",
+  ])
     expect(() => refuseWeak(weak, about)).toThrow("guessed too easily");
   for (const good of ["pour-when-ready", "seven brass kettles", "Tz9#mmPq2!xv"])
     expect(() => refuseWeak(good, about)).not.toThrow();

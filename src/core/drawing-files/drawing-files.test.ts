@@ -400,3 +400,27 @@ describe("loose lines", () => {
       ),
     ).toMatchObject({ ok: false }));
 });
+
+describe("polylines as other programs write them", () => {
+  const polyline = (promised: number, extra: string) =>
+    `0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n4\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n0\nLWPOLYLINE\n8\n0\n90\n${promised}\n70\n1\n${[
+      [0, 0],
+      [600, 0],
+      [600, 400],
+      [0, 400],
+    ]
+      .map(([x, y]) => `10\n${x}\n20\n${y}\n${extra}`)
+      .join("")}0\nENDSEC\n0\nEOF\n`;
+  test.each([
+    ["with a number at each corner (group 91)", 4, "91\n0\n"],
+    ["that promise two thousand million corners", 2_000_000_000, ""],
+    ["that promise fewer corners than they have", 2, ""],
+  ])("%s", (_, promised, extra) => {
+    expect(areaOf(pieceFrom(readDxf(polyline(promised, extra), 0.1)))).toBeCloseTo(240_000, 6);
+  });
+
+  test("a unit that makes of it more than is coated is told before it is taken, not when it is saved", () => {
+    const taken = takeOutline(read(readDxf(polyline(4, ""), 0.1)).paths, 1000);
+    expect(taken.ok && importedPiece(taken, "In metres", newId)).toEqual({ ok: false, why: "size" });
+  });
+});

@@ -149,7 +149,7 @@ export type RingTrouble =
   | { kind: "neck"; at: Point; index: number; other: number }
   | { kind: "dense"; at: Point; index: number };
 
-/** Pairs of sides that are looked at in a ring: several times what any drawn outline asks for. Beyond it the ring is told to be too dense. */
+/** Pairs of sides apart along the line that are looked at in a ring: several times what any drawn outline asks for. Beyond it the ring is told to be too dense. */
 const mostPairs = (corners: number) => 100_000 + 25 * corners;
 
 /** A neck has this many of its widths of outline on either side; with less it is a bend or the tip of a point. */
@@ -180,8 +180,6 @@ export function ringTroubles(ring: Ring, neckMm = 1, most = 20): RingTrouble[] {
       Math.max(a.x, b.x) + neckMm,
       Math.max(a.y, b.y) + neckMm,
     );
-    pairs += near.length;
-    if (pairs > mostPairs(count)) return [...troubles, { kind: "dense", at: a, index: at }];
     for (const other of near) {
       if (other <= at) continue;
       if (troubles.length >= most) break;
@@ -200,8 +198,12 @@ export function ringTroubles(ring: Ring, neckMm = 1, most = 20): RingTrouble[] {
         between,
         (alongMm[count] as number) - (alongMm[other + 1] as number) + (alongMm[at] as number),
       );
+      // Neighbours along the line are many on a fine one, and near by nature.
+      const apartAlong = loopMm > NECK_LOOP * neckMm;
+      if (apartAlong && (pairs += 1) > mostPairs(count))
+        return [...troubles, { kind: "dense", at: a, index: at }];
       if (meet(own, [c, d])) troubles.push({ kind: "crosses", at: crossing(own, [c, d]), index: at, other });
-      else if (loopMm > NECK_LOOP * neckMm && !farFromLine(own, [c, d], neckMm)) {
+      else if (apartAlong && !farFromLine(own, [c, d], neckMm)) {
         const gap = gapBetween(own, [c, d]);
         if (gap.widthMm < neckMm) troubles.push({ kind: "neck", at: gap.at, index: at, other });
       }

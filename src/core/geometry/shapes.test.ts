@@ -502,3 +502,30 @@ describe("where a piece is cut", () => {
     expect(areaBelowMm2(u, "x", 1000)).toBeCloseTo(ringAreaMm2(u), 9);
   });
 });
+
+describe("outlines that lie beside themselves all over", () => {
+  /** Diagonal lines side by side, closed around: nothing crosses, and nearly every pair of sides has boxes that overlap. */
+  const hatch = (corners: number, apartMm: number): Pair[] => {
+    const wide = corners * apartMm;
+    const lines = Array.from({ length: corners / 2 }, (_, at): Pair[] => {
+      const [low, high]: Pair[] = [
+        [at * apartMm * 2, 0],
+        [at * apartMm * 2 + 90_000 - wide, 90_000],
+      ];
+      return at % 2 === 0 ? [low!, high!] : [high!, low!];
+    }).flat();
+    return [...lines, [95_000, 91_000], [-5, 91_000], [-5, -5]];
+  };
+  test("are told to be too dense instead of keeping everybody waiting", () => {
+    const faults = faultsOf(piece({ kind: "free", points: hatch(6000, 3), starts: [0] }));
+    expect(faults.map(({ message }) => message).join()).toMatch(/cannot be checked/);
+  });
+  test("what people draw is far from it: a coast of twenty thousand corners is measured", () => {
+    const points = Array.from({ length: 20_000 }, (_, at): Pair => {
+      const turn = (2 * Math.PI * at) / 20_000;
+      const r = 2000 + 300 * Math.sin(37 * turn) + 20 * Math.sin(911 * turn);
+      return [r * Math.cos(turn), r * Math.sin(turn)];
+    });
+    expect(faultsOf(piece({ kind: "free", points, starts: [0] }))).toEqual([]);
+  });
+});

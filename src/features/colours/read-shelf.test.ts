@@ -160,3 +160,21 @@ test("the CSV's own columns are those that docs/formats/shelf.md names", () => {
     "look",
   ]);
 });
+
+describe("files that are none", () => {
+  test("a hundred thousand short lines are read as far as anybody adds, and that is told", () => {
+    const { colours, problems } = readShelf(`name,hex\n${"a\n".repeat(100_000)}`);
+    expect(colours).toEqual([]);
+    expect(problems.at(-1)?.message).toContain("Only the first 5000 lines");
+    expect(problems.length).toBeLessThanOrEqual(5001);
+  });
+  test("a palette as well", () => {
+    const { colours, problems } = readShelf(`GIMP Palette\n${"1 2 3 x\n".repeat(100_000)}`);
+    expect(colours).toHaveLength(1);
+    expect(problems.some(({ message }) => message.includes("Only the first 5000 lines"))).toBe(true);
+  });
+  test("lines are counted in the text, also where a cell holds a line break", () => {
+    const { problems } = readShelf('name,hex\n"a\nb",#112233\nx,nonsense\n');
+    expect(problems.map(({ line }) => line)).toEqual([2, 4]);
+  });
+});

@@ -133,3 +133,19 @@ test("the schema in docs/formats is the one that files are read by", () => {
   expect(Object.keys(schema.properties)).toEqual(Object.keys(file));
   expect(recipeFile.safeParse(file).success).toBe(true);
 });
+
+test("a hundred thousand brackets are told where they begin to be too many", () => {
+  const read = readRecipeFile(`{\n"a": ${"[".repeat(100_000)}`);
+  expect(read).toEqual({
+    ok: false,
+    problems: [{ line: 2, message: expect.stringContaining("deeper than in any recipe") }],
+  });
+  // Brackets within a text are no brackets.
+  const named = readRecipeFile(text({ ...file, name: "[".repeat(70) }));
+  expect(named.ok).toBe(true);
+});
+
+test("a hundred thousand mistakes are not all told", () => {
+  const read = readRecipeFile(`[${"1 ".repeat(100_000)}]`);
+  expect(!read.ok && read.problems.length).toBe(100);
+});

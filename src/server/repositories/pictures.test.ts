@@ -43,7 +43,10 @@ test.each<[string, () => Promise<Buffer>]>([
         `<svg xmlns="http://www.w3.org/2000/svg" width="5000" height="5000"><filter id="f"><feTurbulence numOctaves="60"/><feGaussianBlur stdDeviation="900"/></filter><rect width="5000" height="5000" filter="url(#f)"/></svg>`,
       ),
   ],
-  ["a moving picture", async () => Buffer.from("47494638396101000100800000000000ffffff2c00000000010001000002024401003b", "hex")],
+  [
+    "a moving picture",
+    async () => Buffer.from("47494638396101000100800000000000ffffff2c00000000010001000002024401003b", "hex"),
+  ],
   ["a TIFF", () => picture(40, 40).tiff().toBuffer()],
 ])("%s is refused in words", async (_, bytes) => {
   await expect(picturesOf(db, shop.owner).add(await bytes())).rejects.toMatchObject({

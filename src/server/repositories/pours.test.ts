@@ -89,7 +89,10 @@ test("entries of one moment keep the order in which they came", async () => {
 
 test("half a sign in a note loses neither the note nor the ones beside it", async () => {
   const pourId = await started();
-  const events = [tick("a"), { id: randomUUID(), at, kind: "note", stepId: null, text: "ripples \ud83d at the sink" }];
+  const events = [
+    tick("a"),
+    { id: randomUUID(), at, kind: "note", stepId: null, text: "ripples \ud83d at the sink" },
+  ];
   const result = await perform(ACTS.get("pour.record")!, shop.owner, { pourId, events });
   expect(result).toEqual({ ok: true, value: { stored: events.map(({ id }) => id) } });
   const { events: stored } = await poursOf(db, shop.owner).open(pourId);
@@ -126,7 +129,10 @@ test.each(["0000-01-01T00:00:00.000Z", "9999-12-31T00:00:00.000Z"])(
       await perform(ACTS.get("pour.start")!, shop.owner, starting),
       await perform(ACTS.get("pour.record")!, shop.owner, entry),
     ])
-      expect(result).toMatchObject({ ok: false, error: { code: "invalid", message: expect.stringContaining("clock") } });
+      expect(result).toMatchObject({
+        ok: false,
+        error: { code: "invalid", message: expect.stringContaining("clock") },
+      });
   },
 );
 
@@ -160,7 +166,9 @@ test("a pour that cannot be read takes no list with it", async () => {
   expect(live.pours.map(({ id }) => id)).toContain(good);
   expect(live.unreadable.map(({ id }) => id)).toEqual([bad]);
   await expect(pours.open(bad)).rejects.toMatchObject({ error: { code: "unreadable" } });
-  expect((await pours.headsOfJob(shop.jobId)).map(({ id }) => id)).toEqual(expect.arrayContaining([bad, good]));
+  expect((await pours.headsOfJob(shop.jobId)).map(({ id }) => id)).toEqual(
+    expect.arrayContaining([bad, good]),
+  );
 });
 
 test("live pours beyond what is looked at together are counted", async () => {

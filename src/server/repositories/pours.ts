@@ -172,7 +172,10 @@ export function poursOf(db: Database, me: Person) {
       let entries = 0;
       const taken = rows.filter((one) => (entries += one.entries) <= MOST_EVENTS_READ);
       const events = await eventsOf(taken.map(({ row }) => row.id));
-      return taken.map(({ row: { id } }) => ({ head: heads.get(id) as PourHead, events: events.get(id) ?? [] }));
+      return taken.map(({ row: { id } }) => ({
+        head: heads.get(id) as PourHead,
+        events: events.get(id) ?? [],
+      }));
     },
     /** What a pour was started from, as the text that is stored. */
     async planText(pourId: string): Promise<string> {

@@ -3,7 +3,7 @@ import type { Point } from "@/core/geometry/curves";
 import { cutOutRing } from "@/core/geometry/cut-out";
 import { dimensionsOf } from "@/core/geometry/dimensions";
 import { measurePiece } from "@/core/geometry/measure";
-import { outlineOf } from "@/core/geometry/outline";
+import { outlineOf, type Outline } from "@/core/geometry/outline";
 import { edgeOf, edgeWords, TREATMENT_WORDS, type Piece } from "@/core/geometry/piece";
 import type { UnitSystem } from "@/core/units/dimension";
 import { otherSystem, quantityText } from "@/core/units/format-quantity";
@@ -20,6 +20,88 @@ const pathOf = (points: readonly Point[], close = true) =>
 const SCALES = [1, 2, 5, 10, 20, 25, 50, 100, 200, 500, 1000];
 const PT_PER_MM = 72 / 25.4;
 
+/** How small a piece is drawn to fit the sheet: 1 to so much. */
+function scaleOf({ widthMm, heightMm }: Outline): number {
+  const most = Math.max(widthMm / (STAGE.width - 2 * STAGE.room), heightMm / (STAGE.height - 2 * STAGE.room));
+  return SCALES.find((one) => one / PT_PER_MM >= most) ?? Math.ceil(most * PT_PER_MM);
+}
+
+/** The outline with its sizes. */
+function Drawn({
+  piece,
+  scale,
+  text,
+}: {
+  piece: Piece;
+  scale: number;
+  text: (mm: number, prefix?: string) => string;
+}) {
+  const outline = outlineOf(piece);
+  const pt = PT_PER_MM / scale;
+  const left = (STAGE.width - outline.widthMm * pt) / 2;
+  const top = (STAGE.height - outline.heightMm * pt) / 2;
+  const at = ({ x, y }: Point): Point => ({ x: left + x * pt, y: top + y * pt });
+  return (
+    <Svg width={STAGE.width} height={STAGE.height} viewBox={`0 0 ${STAGE.width} ${STAGE.height}`}>
+      <Path d={pathOf(outline.corners.map(at))} stroke="#000" strokeWidth={1.2} fill="none" />
+      {outline.joints.map((joint, index) => (
+        <Path
+          key={index}
+          d={pathOf(joint.map(at), false)}
+          stroke="#000"
+          strokeWidth={0.7}
+          strokeDasharray="6 3"
+          fill="none"
+        />
+      ))}
+      {piece.cutOuts.map((cutOut) => (
+        <Path
+          key={cutOut.id}
+          d={pathOf(cutOutRing(cutOut, outline).map(at))}
+          stroke="#000"
+          strokeWidth={0.9}
+          fill="none"
+        />
+      ))}
+      {dimensionsOf(piece).map(({ from, to, side, mm, prefix }, index) => {
+        const [a, b] = [at(from), at(to)];
+        const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+        const [nx, ny] = [((b.y - a.y) / long) * side, (-(b.x - a.x) / long) * side];
+        const out = (point: Point, by: number) => ({ x: point.x + nx * by, y: point.y + ny * by });
+        const [c, d] = [out(a, OFF), out(b, OFF)];
+        const words = out({ x: (c.x + d.x) / 2, y: (c.y + d.y) / 2 }, 6);
+        return (
+          <G key={index}>
+            <Line x1={c.x} y1={c.y} x2={d.x} y2={d.y} stroke="#000" strokeWidth={0.6} />
+            {[a, b].map((end, which) => {
+              const [one, other] = [out(end, 4), out(end, OFF + 4)];
+              return (
+                <Line
+                  key={which}
+                  x1={one.x}
+                  y1={one.y}
+                  x2={other.x}
+                  y2={other.y}
+                  stroke="#000"
+                  strokeWidth={0.6}
+                />
+              );
+            })}
+            <Text
+              x={words.x}
+              y={words.y + (ny > 0.5 ? 7 : 3)}
+              style={{ fontSize: 9, fontFamily: "Archivo" }}
+              textAnchor={Math.abs(nx) > 0.5 ? (nx < 0 ? "end" : "start") : "middle"}
+            >
+              {text(mm, prefix)}
+            </Text>
+          </G>
+        );
+      })}
+    </Svg>
+  );
+}
+
 /** A piece on paper at a round scale, with its sizes and its edges. */
 export function PiecePdf({
   title,
@@ -32,17 +114,8 @@ export function PiecePdf({
   paper: Paper;
   system: UnitSystem;
 }) {
-  const outline = outlineOf(piece);
   const measurement = measurePiece(piece);
-  const most = Math.max(
-    outline.widthMm / (STAGE.width - 2 * STAGE.room),
-    outline.heightMm / (STAGE.height - 2 * STAGE.room),
-  );
-  const scale = SCALES.find((one) => one / PT_PER_MM >= most) ?? Math.ceil(most * PT_PER_MM);
-  const pt = PT_PER_MM / scale;
-  const left = (STAGE.width - outline.widthMm * pt) / 2;
-  const top = (STAGE.height - outline.heightMm * pt) / 2;
-  const at = ({ x, y }: Point): Point => ({ x: left + x * pt, y: top + y * pt });
+  const scale = measurement.ok ? scaleOf(measurement.measured.outline) : 1;
   const text = (mm: number, prefix = "") =>
     plain(
       `${prefix}${quantityText(mm, "length", system)} (${quantityText(mm, "length", otherSystem(system))})`,
@@ -53,63 +126,7 @@ export function PiecePdf({
         {piece.name}
         {piece.count > 1 ? ` × ${piece.count}` : ""}
       </Text>
-      <Svg width={STAGE.width} height={STAGE.height} viewBox={`0 0 ${STAGE.width} ${STAGE.height}`}>
-        <Path d={pathOf(outline.corners.map(at))} stroke="#000" strokeWidth={1.2} fill="none" />
-        {outline.joints.map((joint, index) => (
-          <Path
-            key={index}
-            d={pathOf(joint.map(at), false)}
-            stroke="#000"
-            strokeWidth={0.7}
-            strokeDasharray="6 3"
-            fill="none"
-          />
-        ))}
-        {piece.cutOuts.map((cutOut) => (
-          <Path
-            key={cutOut.id}
-            d={pathOf(cutOutRing(cutOut, outline).map(at))}
-            stroke="#000"
-            strokeWidth={0.9}
-            fill="none"
-          />
-        ))}
-        {dimensionsOf(piece).map(({ from, to, side, mm, prefix }, index) => {
-          const [a, b] = [at(from), at(to)];
-          const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;
-          const [nx, ny] = [((b.y - a.y) / long) * side, (-(b.x - a.x) / long) * side];
-          const out = (point: Point, by: number) => ({ x: point.x + nx * by, y: point.y + ny * by });
-          const [c, d] = [out(a, OFF), out(b, OFF)];
-          const words = out({ x: (c.x + d.x) / 2, y: (c.y + d.y) / 2 }, 6);
-          return (
-            <G key={index}>
-              <Line x1={c.x} y1={c.y} x2={d.x} y2={d.y} stroke="#000" strokeWidth={0.6} />
-              {[a, b].map((end, which) => {
-                const [one, other] = [out(end, 4), out(end, OFF + 4)];
-                return (
-                  <Line
-                    key={which}
-                    x1={one.x}
-                    y1={one.y}
-                    x2={other.x}
-                    y2={other.y}
-                    stroke="#000"
-                    strokeWidth={0.6}
-                  />
-                );
-              })}
-              <Text
-                x={words.x}
-                y={words.y + (ny > 0.5 ? 7 : 3)}
-                style={{ fontSize: 9, fontFamily: "Archivo" }}
-                textAnchor={Math.abs(nx) > 0.5 ? (nx < 0 ? "end" : "start") : "middle"}
-              >
-                {text(mm, prefix)}
-              </Text>
-            </G>
-          );
-        })}
-      </Svg>
+      {measurement.ok && <Drawn piece={piece} {...{ scale, text }} />}
       {measurement.ok ? (
         <View>
           <View style={ink.row}>

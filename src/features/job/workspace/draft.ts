@@ -10,7 +10,7 @@ export type Draft = {
   revision: number;
   document: JobDocument;
   /** What was on its way to the server and not answered yet. */
-  sent?: JobDocument;
+  sent?: JobDocument[];
 };
 
 const PREFIX = "gaugebeam.draft.";
@@ -62,7 +62,7 @@ function read(text: string | null): Draft | null {
     const { revision, document, sent } = JSON.parse(text) as Record<string, unknown>;
     if (typeof revision !== "number") return null;
     const parsed = jobDocumentSchema.safeParse(document);
-    const known = sent === undefined ? {} : { sent: sent as JobDocument };
+    const known = Array.isArray(sent) ? { sent: sent as JobDocument[] } : {};
     if (parsed.success) return { revision, document: parsed.data, ...known };
     return parsed.error.issues.every(({ code }) => MENDABLE.includes(code))
       ? { revision, document: document as JobDocument, ...known }

@@ -21,6 +21,8 @@ class FakeServer {
     { document: emptyJob(), undo: null, redo: null },
   ];
   answers = true;
+  /** It does what it is asked, but its answers are lost on the way. */
+  loses = false;
   calls: string[] = [];
   hold: Promise<void> | null = null;
 
@@ -59,6 +61,7 @@ class FakeServer {
           : { document: there.document, undo: input.revision, redo: there.redo },
       );
     }
+    if (this.loses) throw new Error("the answer was lost");
     return { ok: true, value: this.saved() };
   }
 }
@@ -340,4 +343,72 @@ test("storage that is full is said, and saving goes on", async () => {
   expect(store.getState().trouble).toContain("storage is full");
   await quiet();
   expect(server.versions[1]?.document.notes).toBe("large");
+});
+
+test("a save whose answer was lost is no conflict with oneself, whatever was typed after it", async () => {
+  const store = await open();
+  server.loses = true;
+  store.getState().change(type("first"));
+  await quiet();
+  expect([server.revision, store.getState().status]).toEqual([2, "unreachable"]);
+  // Tried again with more typed, while nothing gets through at all.
+  server.loses = false;
+  server.answers = false;
+  store.getState().change(type("first, second"));
+  await jest.advanceTimersByTimeAsync(5000);
+  server.answers = true;
+  store.getState().change(type("first, second, third"));
+  await jest.advanceTimersByTimeAsync(40_000);
+  expect(store.getState()).toMatchObject({
+    status: "saved",
+    conflict: null,
+    document: { notes: "first, second, third" },
+  });
+  expect(server.versions.at(-1)?.document.notes).toBe("first, second, third");
+});
+
+test("left while it saves and opened again, the tab finds its own save and goes on from it", async () => {
+  const store = await open();
+  server.loses = true;
+  store.getState().change(type("sent"));
+  await quiet();
+  store.getState().change(type("sent, and typed after it"));
+  // The page is closed here; its lock ends with it.
+  server.loses = false;
+  held.clear();
+  jest.resetModules();
+  const again = await open();
+  expect(again.getState()).toMatchObject({
+    status: "unsaved",
+    document: { notes: "sent, and typed after it" },
+  });
+  await quiet();
+  expect(again.getState()).toMatchObject({ status: "saved", conflict: null });
+  expect(server.versions.map(({ document }) => document.notes)).toEqual([
+    "",
+    "sent",
+    "sent, and typed after it",
+  ]);
+});
+
+test("what comes back with its keys in another order is the same", async () => {
+  const store = await open();
+  store.getState().change(type("mine"));
+  const { notes, ...rest } = { ...emptyJob(), notes: "mine" };
+  server.versions.push({ document: { notes, ...rest }, undo: 1, redo: null });
+  await quiet();
+  expect(store.getState()).toMatchObject({ status: "saved", conflict: null, revision: 2 });
+});
+
+test("an undo that does not get through is asked again, and says so when it never does", async () => {
+  const store = await open();
+  store.getState().change(type("kept"));
+  await quiet();
+  server.answers = false;
+  const undone = store.getState().step("undo");
+  await jest.advanceTimersByTimeAsync(2500);
+  server.answers = true;
+  await jest.advanceTimersByTimeAsync(3000);
+  await undone;
+  expect(store.getState()).toMatchObject({ status: "saved", document: { notes: "" } });
 });

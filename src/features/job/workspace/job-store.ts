@@ -38,6 +38,8 @@ export type JobState = {
 const QUIET_MS = 700;
 /** Steps kept apart while the server is away; later ones are saved as one. */
 const MOST_MARKS = 60;
+/** Versions sent while the server was away that may be found on it. */
+const MOST_UNANSWERED = 8;
 const STEP_TRIES = 3;
 const STEP_LOST = "The server does not answer, so that nothing was undone or redone. Try again when it does.";
 const RETRY_MS = [2000, 4000, 8000, 15000, 30000];
@@ -59,8 +61,8 @@ export function createJobStore(job: OpenJob) {
   let held = false;
   /** What went to the server last. */
   let sent: JobDocument = job.document;
-  /** What went out and was not answered: it may stand on the server all the same. */
-  let unanswered: JobDocument | null = null;
+  /** What went out from this revision and was not answered: one of them may stand on the server all the same. */
+  let unanswered: JobDocument[] = [];
 
   return createStore<JobState>((set, get) => {
     const keep = (document: JobDocument | null) => {
@@ -68,7 +70,9 @@ export function createJobStore(job: OpenJob) {
       const stored = keepDraft(
         job.id,
         tab,
-        document ? { revision: get().revision, document, ...(unanswered ? { sent: unanswered } : {}) } : null,
+        document
+          ? { revision: get().revision, document, ...(unanswered.length > 0 ? { sent: unanswered } : {}) }
+          : null,
       );
       if (!stored)
         set({ trouble: "This browser's storage is full: what you type is not kept until it is saved." });
@@ -116,13 +120,13 @@ export function createJobStore(job: OpenJob) {
       const document = mark ?? get().document;
       const before = unanswered;
       sent = document;
-      unanswered = document;
+      if (!before.includes(document)) unanswered = [...before, document].slice(-MOST_UNANSWERED);
       // Known before it goes out, so that a reload in the middle finds its own save on the server.
       keep(get().document);
       set({ status: "saving" });
       const result = await callAct(saveJob, { jobId: job.id, revision, document });
       const lost = !result.ok && (result.error.code === "unreachable" || result.error.code === "failed");
-      if (!lost) unanswered = null;
+      if (!lost) unanswered = [];
       if (result.ok) return landed(document, result.value);
       const { error } = result;
       const theirs = error.code === "conflict" ? (error.data as Conflict) : null;
@@ -135,7 +139,7 @@ export function createJobStore(job: OpenJob) {
         return keep(null);
       }
       // An earlier save of this tab came through, only its answer did not: this one goes on top of it.
-      if (theirs && before && same(before)) {
+      if (theirs && before.some(same)) {
         if (mark) marks.unshift(mark);
         set({ revision: theirs.revision, canUndo: true, status: "unsaved", trouble: null });
         keep(get().document);
@@ -250,7 +254,7 @@ export function createJobStore(job: OpenJob) {
           return;
         }
         // What stands on the server is what this tab sent last before it was left: what was typed after it goes on top.
-        const ownSave = draft.sent !== undefined && sameDocument(draft.sent, document);
+        const ownSave = (draft.sent ?? []).some((one) => sameDocument(one, document));
         if (draft.revision === revision || ownSave) {
           get().change(() => draft.document);
           return;
