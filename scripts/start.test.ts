@@ -10,7 +10,7 @@ import { join } from "node:path";
  */
 jest.setTimeout(120_000);
 
-const INTERRUPTIONS = Number(process.env["GAUGEBEAM_INTERRUPTIONS"] ?? 5);
+const INTERRUPTIONS = Number(process.env["GAUGEBEAM_INTERRUPTIONS"] ?? 4);
 const ROOT = join(__dirname, "..");
 let folder: string;
 let running: ChildProcess[] = [];
@@ -97,6 +97,7 @@ const pidOf = (words: string) =>
 const sql = (statement: string) =>
   execFileSync("mariadb", [
     "--no-defaults",
+    "--default-character-set=utf8mb4",
     `--socket=${join(folder, "db/db.sock")}`,
     "-N",
     "gaugebeam",
@@ -204,6 +205,49 @@ test("what it keeps is for nobody else to read", async () => {
   ]).toString();
   expect(mode.trim().split("\n")).toEqual(["700", "700", "600"]);
   await stop(child);
+});
+
+test("its log is short, and holds no document, whatever fails", () => {
+  const file = join(folder, "log");
+  const script = `
+    import { keepLog } from "${join(ROOT, "serve/keep-log.mjs")}";
+    keepLog(${JSON.stringify(file)});
+    const failure = Object.assign(new Error("Statement refused"), { sql: "INSERT secret-document", parameters: ["secret-document"], parent: { sql: "secret-document" } });
+    console.error("Act job.save failed:", failure);
+    for (let n = 0; n < 60000; n += 1) { console.error("the same again and again, some hundred letters long, as a full disk would have it said"); if (n % 500 === 0) await new Promise(setImmediate); }
+    await new Promise((resolve) => setTimeout(resolve, 500));`;
+  execFileSync("node", ["--input-type=module", "-e", script], { cwd: ROOT });
+  const kept = execFileSync("bash", [
+    "-c",
+    `cat "${folder}"/log*; stat -c '%s' "${folder}"/log* | paste -sd+ | bc >&2 || true`,
+  ]).toString();
+  expect(kept).toContain("the same again");
+  expect(kept).not.toContain("secret-document");
+  expect(kept.length).toBeLessThan(7_000_000);
+});
+
+test("a backup is whole or not there, and brings everything back", async () => {
+  const script = (name: string, ...words: string[]) =>
+    execFileSync("bash", [join(ROOT, "scripts", name), ...words], {
+      cwd: ROOT,
+      env: { ...process.env, GAUGEBEAM_VAR: folder },
+      stdio: ["ignore", "pipe", "pipe"],
+    });
+  const file = join(folder, "backup.sql");
+  expect(() => script("backup.sh", file)).toThrow("not running");
+  const first = await up("--no-demo");
+  sql("INSERT INTO shops (id, name, created_at) VALUES (UUID(), 'kept \u{1F600}', NOW(3))");
+  script("backup.sh", file);
+  expect(() => script("restore.sh", file)).toThrow("is running");
+  sql("UPDATE shops SET name = 'spoilt'");
+  await stop(first);
+  const half = join(folder, "half.sql");
+  writeFileSync(half, readFileSync(file).subarray(0, 3000));
+  expect(() => script("restore.sh", half)).toThrow("no whole backup");
+  script("restore.sh", file);
+  const again = await up("--no-demo");
+  expect(sql("SELECT name FROM shops")).toBe("kept \u{1F600}");
+  await stop(again);
 });
 
 test(

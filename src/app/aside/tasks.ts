@@ -1,9 +1,11 @@
+import { shelfFile } from "@/features/colours/palette";
 import { makeSheet, type SheetRequest } from "@/features/job/sheets/make-sheet";
 import { shoppingOfJobs, type JobsToBuyFor } from "@/features/job/buy/shopping-of-jobs";
 import { wetNowOf, type PourToShow } from "@/features/bench-line/wet-now";
 
 /** What is worked out of users' documents aside of the server's main thread, by the names under which the queries ask for it. */
 export const TASKS: Record<string, (input: unknown) => unknown> = {
+  shelf: (input) => shelfFile(input as Parameters<typeof shelfFile>[0]),
   sheet: (input) => makeSheet(input as SheetRequest),
   shopping: (input) => shoppingOfJobs(input as JobsToBuyFor),
   "wet-now": (input) => wetNowOf(input as PourToShow),

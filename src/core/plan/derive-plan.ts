@@ -2,7 +2,7 @@ import { advise } from "../advice/advise";
 import { adviceKey, canSetAside, type Advice } from "../advice/advice";
 import { batchCoat, type BatchedCoat, type CoveredPiece } from "../batch/batch-coat";
 import { embedOn, type Embed } from "../batch/embeds";
-import type { Tool } from "../batch/factors";
+import type { Ground, Tool } from "../batch/factors";
 import type { ColourCard } from "../colour/colour-card";
 import { calibrate, type Calibration } from "../cure/calibrate";
 import { filmLifeIn } from "../cure/film-in-room";
@@ -108,6 +108,10 @@ function totalsOf(pieces: readonly Measured[]): Totals {
   return totals;
 }
 
+/** What a piece lies on. */
+const groundUnder = ({ groundByPiece, ground }: JobDocument, pieceId: string): Ground =>
+  (groundByPiece && Object.hasOwn(groundByPiece, pieceId) ? groundByPiece[pieceId] : undefined) ?? ground;
+
 /** What a coat covers of a piece; null where it does not go. `first` when nothing lies under it there. */
 function coveredBy(coat: Coat, piece: Measured, job: JobDocument, first: boolean): CoveredPiece | null {
   if (!covers(coat, piece.id)) return null;
@@ -132,7 +136,7 @@ function coveredBy(coat: Coat, piece: Measured, job: JobDocument, first: boolean
     faceAreaMm2: faces ? piece.faceAreaMm2 : 0,
     openLengthMm: filled || edgesOnly ? 0 : piece.lengthByTreatmentMm.open,
     faceLengthMm: faces ? piece.lengthByTreatmentMm.face : 0,
-    ground: first && !filled ? (job.groundByPiece?.[piece.id] ?? job.ground) : null,
+    ground: first && !filled ? groundUnder(job, piece.id) : null,
     fillMl,
     alongMm: (share) => cutAtShare(piece.piece, share).alongMm,
   };

@@ -52,3 +52,13 @@ export function shelfCsv(cards: readonly ColourCard[]): string {
   });
   return Papa.unparse(rows, { escapeFormulae: true, newline: "\r\n" });
 }
+
+/** The files as which a shelf goes out, by their names. */
+const SHELF_FILES = {
+  "shelf.csv": shelfCsv,
+  "shelf.gpl": (cards: readonly ColourCard[]) => shelfPalette("Shelf", cards),
+};
+export type ShelfFile = keyof typeof SHELF_FILES;
+
+export const shelfFile = ({ file, cards }: { file: ShelfFile; cards: readonly ColourCard[] }): string =>
+  SHELF_FILES[file](cards);
