@@ -212,7 +212,9 @@ test("with a full disk reading goes on, what is typed stays in the browser, and 
   await server.kill();
   await server.start({ GAUGEBEAM_LEAST_FREE_MB: "1e9" });
   await field(page, "Diameter").fill("31 in");
-  await expect(page.getByText(/disk of the server is full/).first()).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole("status").filter({ hasText: "disk of the server is full" })).toBeVisible({
+    timeout: 20_000,
+  });
   // Read in another window meanwhile.
   const other = await context.newPage();
   expect((await other.goto("/jobs"))?.status()).toBe(200);

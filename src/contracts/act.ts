@@ -26,6 +26,7 @@ export type ActError = {
     | "slow-down"
     | "unreadable"
     | "unreachable"
+    | "full"
     | "failed";
   message: string;
   field?: string;

@@ -28,9 +28,12 @@ test("the bundled thread gives what the same call gives here", async () => {
   const newId = () => `00000000-0000-4000-8000-${String((made += 1)).padStart(12, "0")}`;
   const cards = starterCards(newId);
   const documents = [sampleJob(cards, newId)];
-  const answer = await aside(shop("a"), asideTask<unknown, Shopping>("shopping"), { documents, cards });
+  const answer = await aside(shop("a"), asideTask<unknown, Shopping>("sheet", "shopping"), {
+    documents,
+    cards,
+  });
   expect(answer).toEqual(shoppingFor(documents.map((document) => derivePlan(document, cards))));
-  await expect(aside(shop("a"), asideTask("nothing"), null)).rejects.toThrow("no task nothing");
+  await expect(aside(shop("a"), asideTask("sheet", "nothing"), null)).rejects.toThrow("no task nothing");
 }, 60_000);
 
 test("work that does not end is ended, and no other shop waits for it", async () => {
@@ -42,7 +45,7 @@ test("work that does not end is ended, and no other shop waits for it", async ()
   process.env["GAUGEBEAM_ASIDE"] = file;
   process.env["GAUGEBEAM_ASIDE_MS"] = "1500";
   const { aside, asideTask } = await import("./aside");
-  const [spin, echo] = [asideTask<null, null>("spin"), asideTask<string, string>("echo")];
+  const [spin, echo] = [asideTask<null, null>("sheet", "spin"), asideTask<string, string>("page", "echo")];
   const order: string[] = [];
   const spun = aside(shop("a"), spin, null).catch((failure: Error) => {
     order.push("spun");

@@ -6,48 +6,56 @@ import type { Person } from "@/contracts/people";
 import { Refused } from "./refused";
 
 /** Something that is worked out of a user's document aside of the server's main thread, by its name in `src/app/aside/tasks.ts`. */
-export type AsideTask<Input, Output> = { name: string; input?: Input; output?: Output };
-export const asideTask = <Input, Output>(name: string): AsideTask<Input, Output> => ({ name });
+export type AsideTask<Input, Output> = { name: string; road: Road; input?: Input; output?: Output };
+export const asideTask = <Input, Output>(road: Road, name: string): AsideTask<Input, Output> => ({
+  name,
+  road,
+});
 
-/** A document that takes longer is not worked out on the server; its thread is ended, ms. */
-const LONGEST_MS = Number(process.env["GAUGEBEAM_ASIDE_MS"] ?? 15_000);
-const THREADS = 2;
+/** What a page waits for goes its own road, so that it never waits behind a sheet of three hundred batches. */
+type Road = "page" | "sheet";
 
-const holder = globalThis as typeof globalThis & {
-  gaugebeamAside?: { pool: Piscina; shops: Map<string, ReturnType<typeof pLimit>> };
-};
+/** What takes longer is not worked out on the server; its thread is ended, ms. */
+const LONGEST_MS: Record<Road, number> = { page: 4000, sheet: 15_000 };
+const longestMs = (road: Road) => Number(process.env["GAUGEBEAM_ASIDE_MS"] ?? LONGEST_MS[road]);
 
-function asides() {
-  if (!holder.gaugebeamAside) {
-    const pool = new Piscina({
-      filename: process.env["GAUGEBEAM_ASIDE"] ?? join(process.cwd(), ".next", "aside.mjs"),
-      minThreads: 1,
-      maxThreads: THREADS,
-      idleTimeout: 60_000,
-      resourceLimits: { maxOldGenerationSizeMb: 512 },
-    });
-    // A thread that dies between two tasks takes nothing with it.
-    pool.on("error", (failure) => console.error("A thread aside ended:", failure));
-    holder.gaugebeamAside = { pool, shops: new Map() };
-  }
-  return holder.gaugebeamAside;
+type Pool = { threads: Piscina; turns: Map<string, ReturnType<typeof pLimit>> };
+
+const holder = globalThis as typeof globalThis & { gaugebeamAside?: Partial<Record<Road, Pool>> };
+
+/** A road's one thread, made when it is first asked for. */
+function poolOf(road: Road): Pool {
+  const pools = (holder.gaugebeamAside ??= {});
+  const known = pools[road];
+  if (known) return known;
+  const threads = new Piscina({
+    filename: process.env["GAUGEBEAM_ASIDE"] ?? join(process.cwd(), ".next", "aside.mjs"),
+    minThreads: 1,
+    maxThreads: 1,
+    idleTimeout: 60_000,
+    resourceLimits: { maxOldGenerationSizeMb: 512 },
+  });
+  // A thread that dies between two tasks takes nothing with it.
+  threads.on("error", (failure) => console.error("A thread aside ended:", failure));
+  const made = { threads, turns: new Map() };
+  pools[road] = made;
+  return made;
 }
 
 /** Ends the threads; for tests. */
 export const endAsides = async (): Promise<void> => {
-  await holder.gaugebeamAside?.pool.destroy();
+  for (const { threads } of Object.values(holder.gaugebeamAside ?? {})) await threads.destroy();
   delete holder.gaugebeamAside;
 };
 
-/** One piece of work of a shop at a time, so that no page waits behind all the work of another shop. */
-async function inTurnOf<Value>(shopId: string, work: () => Promise<Value>): Promise<Value> {
-  const { shops } = asides();
-  const turn = shops.get(shopId) ?? pLimit(1);
-  shops.set(shopId, turn);
+/** One piece of work of a shop at a time, so that no shop waits behind all the work of another. */
+async function inTurnOf<Value>({ turns }: Pool, shopId: string, work: () => Promise<Value>): Promise<Value> {
+  const turn = turns.get(shopId) ?? pLimit(1);
+  turns.set(shopId, turn);
   try {
     return await turn(work);
   } finally {
-    if (turn.activeCount + turn.pendingCount === 0) shops.delete(shopId);
+    if (turn.activeCount + turn.pendingCount === 0) turns.delete(shopId);
   }
 }
 
@@ -57,19 +65,20 @@ async function inTurnOf<Value>(shopId: string, work: () => Promise<Value>): Prom
  */
 export function aside<Input, Output>(
   person: Pick<Person, "shopId">,
-  { name }: AsideTask<Input, Output>,
+  { name, road }: AsideTask<Input, Output>,
   input: Input,
 ): Promise<Output> {
-  return inTurnOf(person.shopId, async () => {
-    const signal = AbortSignal.timeout(LONGEST_MS);
+  const pool = poolOf(road);
+  return inTurnOf(pool, person.shopId, async () => {
+    const signal = AbortSignal.timeout(longestMs(road));
     try {
-      return (await asides().pool.run({ name, input }, { signal })) as Output;
+      return (await pool.threads.run({ name, input }, { signal })) as Output;
     } catch (failure) {
       if (!signal.aborted) throw failure;
       throw new Refused({
         code: "unreadable",
         message:
-          "This is more than the server works out in a quarter of a minute. Make it simpler, or split it into several jobs.",
+          "This is more than the server works out in good time. Make it simpler, or split it into several jobs.",
       });
     }
   });

@@ -19,7 +19,7 @@ async function freeMb(folder: string): Promise<number> {
 
 export const diskFull = () =>
   new Refused({
-    code: "failed",
+    code: "full",
     message:
       "The disk of the server is full. Nothing is lost: what you typed is kept in this browser and goes out as soon as there is room again.",
   });

@@ -32,7 +32,11 @@ afterAll(async () => {
 /** Within the project, so that the thread finds its packages. */
 const THREAD = join(process.cwd(), "var", "aside-fuzz.mjs");
 const inThread = async (name: string, input: unknown): Promise<unknown> =>
-  (await import("./aside")).aside(shop.owner, { name } satisfies AsideTask<unknown, unknown>, input);
+  (await import("./aside")).aside(
+    shop.owner,
+    { name, road: "sheet" } satisfies AsideTask<unknown, unknown>,
+    input,
+  );
 /** A template in full scale of a piece of a hundred metres is more than is printed: that is told. */
 const orTooMuch = (sheet: Promise<unknown>) =>
   sheet.catch((failure: unknown) => {

@@ -5,13 +5,18 @@ const DAY_MS = 86_400_000;
 const AHEAD_MS = DAY_MS;
 const BACK_MS = 10 * 365 * DAY_MS;
 
+/** Whether a moment that a device noted can be true by the server's clock. */
+export function isWithinReason(moment: Date, now: Date = new Date()): boolean {
+  const ms = moment.getTime() - now.getTime();
+  return ms <= AHEAD_MS && ms >= -BACK_MS;
+}
+
 /**
  * A moment that a device noted, against the server's clock.
  * @throws Refused where that device's clock must be wrong, so that nothing is filed under a year that never was
  */
 export function withinReason(moment: Date, what: string, now: Date = new Date()): Date {
-  const ms = moment.getTime() - now.getTime();
-  if (ms <= AHEAD_MS && ms >= -BACK_MS) return moment;
+  if (isWithinReason(moment, now)) return moment;
   throw new Refused({
     code: "invalid",
     field: "at",

@@ -4,6 +4,7 @@ import { format } from "date-fns";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import type { Bench } from "@/contracts/bench";
+import { received, type Sent } from "@/contracts/sent";
 import { wallClock } from "@/core/plan/wall-clock";
 import { AHEAD_MIN, nextActs } from "@/core/schedule/shop-days";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -26,8 +27,9 @@ const SPANS = [
 ] as const;
 
 /** What is wet, what comes next, and how the room is: the shop on one clock. */
-export function BenchView({ bench, system }: { bench: Bench; system: UnitSystem }) {
+export function BenchView({ shown, system }: { shown: Sent<Bench>; system: UnitSystem }) {
   const router = useRouter();
+  const bench = useMemo(() => received(shown), [shown]);
   const shop = useShop(bench);
   const [span, setSpan] = useState<"day" | "days">("day");
   const [now, setNow] = useState<Date | null>(null);

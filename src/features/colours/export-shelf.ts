@@ -4,7 +4,7 @@ import { currentPerson } from "@/server/session";
 import { listColours } from "./queries";
 import type { ShelfFile } from "./palette";
 
-const shelfTask = asideTask<{ file: ShelfFile; cards: ColourCard[] }, string>("shelf");
+const shelfTask = asideTask<{ file: ShelfFile; cards: ColourCard[] }, string>("sheet", "shelf");
 
 /** Answers with the shelf as a file. */
 export async function shelfResponse(file: ShelfFile, type: string): Promise<Response> {

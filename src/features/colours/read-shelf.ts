@@ -13,10 +13,10 @@ export type ReadShelf = { colours: ShelfLine[]; problems: FileProblem[] };
 const MOST_SIGNS = 4_000_000;
 /** Lines that are looked at: ten times what can be added at one time. */
 const MOST_LINES = 5000;
-const tooManyLines = (line: number): FileProblem => ({
-  line,
+const TOO_MANY_LINES: FileProblem = {
+  line: null,
   message: `Only the first ${MOST_LINES} lines are read. Split the file.`,
-});
+};
 export const MOST_COLOURS = 500;
 
 /** What a colour begins with that a file says nothing of (common practice, no source). */
@@ -46,7 +46,7 @@ const inWords = (error: z.ZodError): string => error.issues[0]?.message ?? "That
 function readPalette(lines: readonly string[]): ReadShelf {
   const colours: ShelfLine[] = [];
   const problems: FileProblem[] = [];
-  if (lines.length > MOST_LINES) problems.push(tooManyLines(MOST_LINES + 1));
+  if (lines.length > MOST_LINES) problems.push(TOO_MANY_LINES);
   lines.slice(0, MOST_LINES).forEach((text, index) => {
     const line = index + 1;
     if (index === 0 || text.trim() === "" || /^\s*#/.test(text) || /^(Name|Columns):/.test(text)) return;
@@ -157,7 +157,7 @@ function readCsv(text: string): ReadShelf {
         counted += 1;
       at = meta.cursor;
       if (line > MOST_LINES) {
-        problems.push(tooManyLines(line));
+        problems.push(TOO_MANY_LINES);
         parser.abort();
         return;
       }

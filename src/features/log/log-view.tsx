@@ -2,7 +2,9 @@
 
 import { format } from "date-fns";
 import Link from "next/link";
+import { useMemo } from "react";
 import type { Pours } from "@/contracts/pours";
+import { received, type Sent } from "@/contracts/sent";
 import { comparePour, type CoatOutcome } from "@/core/plan/compare-pour";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { foldPour } from "@/core/plan/pour";
@@ -103,15 +105,16 @@ function Outcome({ outcome, system }: { outcome: CoatOutcome; system: UnitSystem
 /** What was poured, against the plan, in plain words. */
 export function LogView({
   jobId,
-  pours,
-  unreadable,
+  shown,
   shownId,
   system,
-}: Pours & {
+}: {
   jobId: string;
+  shown: Sent<Pours>;
   shownId: string | null;
   system: UnitSystem;
 }) {
+  const { pours, unreadable, more } = useMemo(() => received(shown), [shown]);
   const pour = pours.find((one) => one.id === shownId) ?? pours[0];
   const lost = unreadable.map(({ id, startedAt, startedBy }) => (
     <p key={id} role="alert" className="border-l-2 border-danger text-danger pl-2 mb-3">
@@ -119,10 +122,16 @@ export function LogView({
       version of the program. It is kept as it is.
     </p>
   ));
+  const beyond = more > 0 && (
+    <p className="label mb-3">
+      {more} earlier {more === 1 ? "pour is" : "pours are"} kept and not shown here.
+    </p>
+  );
   if (!pour) {
     return (
       <main className="flex-1 px-7 py-8">
         {lost}
+        {beyond}
         <p className="heading text-xl mb-1">Nothing poured yet.</p>
         <p className="text-ink-soft">When a pour is done, plan and actual stand side by side here.</p>
       </main>
@@ -137,6 +146,7 @@ export function LogView({
   return (
     <main tabIndex={0} className="flex-1 min-h-0 overflow-y-auto px-7 py-5">
       {lost}
+      {beyond}
       <div className="flex items-baseline gap-4 flex-wrap border-b border-ink pb-3">
         <h1 className="heading text-2xl">{format(new Date(pour.startedAt), "EEEE d MMMM yyyy")}</h1>
         <span className="text-ink-soft">

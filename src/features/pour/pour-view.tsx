@@ -5,6 +5,7 @@ import Link from "next/link";
 import { useEffect, useMemo, useState } from "react";
 import { useStore } from "zustand";
 import type { Pour } from "@/contracts/pours";
+import { received, type Sent } from "@/contracts/sent";
 import { FLASH_OFF_MIN } from "@/core/schedule/pass";
 import { viscosityWords } from "@/core/cure/film-states";
 import { derivePlan } from "@/core/plan/derive-plan";
@@ -40,7 +41,8 @@ function flameShutS(steps: readonly RunStep[], state: PourState, now: number): n
 }
 
 /** The run sheet with gloves on: one act on the screen. Space, Enter or a foot switch (Page down) says done. */
-export function PourView({ pour, system }: { pour: Pour; system: UnitSystem }) {
+export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSystem }) {
+  const [pour] = useState(() => received(shown));
   const [store] = useState(() => createPourStore(pour));
   const { events, waiting, trouble, record } = useStore(store);
   const plan = useMemo(() => derivePlan(pour.plan.document, pour.plan.cards), [pour.plan]);

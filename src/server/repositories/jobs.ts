@@ -27,7 +27,7 @@ const MOST_DOCUMENTS = 60;
 /** Dated jobs on the bench at one time at most, those nearest to today first. */
 const MOST_DATED = 120;
 /** Documents that one page reads, together. */
-const MOST_BYTES = 8_000_000;
+const MOST_BYTES = 4_000_000;
 /** Versions that a list goes back to. */
 const MOST_VERSIONS = 50;
 

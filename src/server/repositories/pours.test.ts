@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { ACTS } from "@/app/api/act/registry";
 import type { PourEvent } from "@/core/plan/pour";
-import type { Database } from "../database";
+import { jsonOf, type Database } from "../database";
 import { perform } from "../acts";
 import { benchOf } from "./bench";
 import { testDatabase, testShop, type TestShop } from "../testing/test-shop";
@@ -120,19 +120,26 @@ test("one pour started four times at once is one pour", async () => {
 });
 
 test.each(["0000-01-01T00:00:00.000Z", "9999-12-31T00:00:00.000Z"])(
-  "nothing is filed under %s",
+  "nothing is filed under %s: a pour is not started, an entry is kept under the server's time",
   async (moment) => {
-    const pourId = await started();
     const starting = { pourId: randomUUID(), jobId: shop.jobId, revision: 2, at: moment };
-    const entry = { pourId, events: [{ ...tick("a"), at: moment }] };
-    for (const result of [
-      await perform(ACTS.get("pour.start")!, shop.owner, starting),
-      await perform(ACTS.get("pour.record")!, shop.owner, entry),
-    ])
-      expect(result).toMatchObject({
-        ok: false,
-        error: { code: "invalid", message: expect.stringContaining("clock") },
-      });
+    expect(await perform(ACTS.get("pour.start")!, shop.owner, starting)).toMatchObject({
+      ok: false,
+      error: { code: "invalid", message: expect.stringContaining("clock") },
+    });
+    const pourId = await started();
+    const events = [tick("a"), tick("b")].map((event) => ({ ...event, at: moment }));
+    const before = Date.now();
+    const result = await perform(ACTS.get("pour.record")!, shop.owner, { pourId, events });
+    expect(result).toEqual({ ok: true, value: { stored: events.map(({ id }) => id) } });
+    const { events: stored } = await poursOf(db, shop.owner).open(pourId);
+    expect(stored.map(({ id }) => id)).toEqual(events.map(({ id }) => id));
+    for (const event of stored) {
+      expect(Date.parse(event.at)).toBeGreaterThanOrEqual(before - 5);
+      expect(Date.parse(event.at)).toBeLessThanOrEqual(Date.now());
+    }
+    const row = await db.PourEvent.findByPk(events[0]!.id);
+    expect(jsonOf(row!.detail)).toMatchObject({ deviceAt: moment });
   },
 );
 

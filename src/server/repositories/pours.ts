@@ -13,7 +13,7 @@ import type { PourEvent } from "@/core/plan/pour";
 import { jsonOf, type Database } from "../database";
 import type { PourEventRow, PourRow } from "../models/pour";
 import { inTurns } from "../in-turns";
-import { withinReason } from "../moments";
+import { isWithinReason, withinReason } from "../moments";
 import { notFound, Refused } from "../refused";
 import { inTransaction } from "../transaction";
 
@@ -22,7 +22,7 @@ const MOST_LIVE = 40;
 const MOST_FINISHED = 60;
 
 /** What is read of pours and their plans for one page: more is told, not read. */
-const MOST_PLAN_BYTES = 8_000_000;
+const MOST_PLAN_BYTES = 4_000_000;
 const MOST_EVENTS_READ = 20_000;
 /** A pour of a hundred acts has a few hundred entries. */
 const MOST_ENTRIES = 5000;
@@ -268,16 +268,20 @@ export function poursOf(db: Database, me: Person) {
             code: "invalid",
             message: `A pour holds ${MOST_ENTRIES} entries. Finish this one and start another.`,
           });
+        const now = new Date();
+        // A device whose clock cannot be right loses no entry: the server's time stands for it, its own is kept beside.
+        const believed = (at: string) => (isWithinReason(new Date(at), now) ? new Date(at) : now);
         for (const { id, kind, at, ...detail } of events) {
           if (there.has(id)) continue;
           there.add(id);
+          const moment = believed(at);
           await db.PourEvent.create(
             {
               id,
               pourId,
               kind,
-              at: withinReason(new Date(at), "this was done"),
-              detail: detail as Record<string, unknown>,
+              at: moment,
+              detail: moment === now ? { ...detail, deviceAt: at } : { ...detail },
               recordedBy: me.name,
             },
             { transaction },
@@ -285,7 +289,7 @@ export function poursOf(db: Database, me: Person) {
         }
         const finish = events.find((event) => event.kind === "finish");
         if (finish && pour.finishedAt === null) {
-          await db.Pour.update({ finishedAt: new Date(finish.at) }, { where: { id: pourId }, transaction });
+          await db.Pour.update({ finishedAt: believed(finish.at) }, { where: { id: pourId }, transaction });
           await db.Job.update({ status: "curing" }, { where: { id: pour.jobId }, transaction });
         }
         const stored = await db.PourEvent.findAll({

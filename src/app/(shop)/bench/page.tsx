@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { sent } from "@/contracts/sent";
 import { BenchView } from "@/features/bench/bench-view";
 import { openBench } from "@/features/bench/queries";
 import { Header } from "@/features/shell/header";
@@ -12,7 +13,7 @@ export default async function BenchPage() {
     <>
       <Header person={person} />
       <div className="flex-1 overflow-y-auto max-lg:overflow-visible flex flex-col">
-        <BenchView bench={await openBench(person)} system={person.units} />
+        <BenchView shown={sent(await openBench(person))} system={person.units} />
       </div>
     </>
   );

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { sent } from "@/contracts/sent";
 import { PourView } from "@/features/pour/pour-view";
 import { openPour } from "@/features/pour/queries";
 import { orNotFound } from "@/server/or-not-found";
@@ -12,7 +13,7 @@ export default async function PourPage({ params }: { params: Promise<{ pourId: s
   const pour = await orNotFound(openPour(person, (await params).pourId));
   return (
     <OnlyInBrowser>
-      <PourView key={pour.id} pour={pour} system={person.units} />
+      <PourView key={pour.id} shown={sent(pour)} system={person.units} />
     </OnlyInBrowser>
   );
 }

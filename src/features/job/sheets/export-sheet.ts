@@ -5,7 +5,7 @@ import { notFound } from "@/server/refused";
 import { openJob, pictureBytes } from "../queries";
 import type { SheetFile, SheetKind, SheetRequest } from "./make-sheet";
 
-const sheetTask = asideTask<SheetRequest, SheetFile | null>("sheet");
+const sheetTask = asideTask<SheetRequest, SheetFile | null>("sheet", "sheet");
 
 /** A sheet of a job as a file, computed from the saved document. */
 export async function exportSheet(

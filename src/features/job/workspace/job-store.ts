@@ -7,7 +7,7 @@ import type { JobDocument } from "@/core/plan/job";
 import { keepDraft, tabId, takeUpDraft } from "./draft";
 
 export type SaveStatus =
-  "saved" | "unsaved" | "saving" | "unreachable" | "signed-out" | "refused" | "conflict";
+  "saved" | "unsaved" | "saving" | "unreachable" | "full" | "signed-out" | "refused" | "conflict";
 
 export type JobState = {
   job: OpenJob;
@@ -38,6 +38,8 @@ export type JobState = {
 const QUIET_MS = 700;
 /** Steps kept apart while the server is away; later ones are saved as one. */
 const MOST_MARKS = 60;
+/** What passes by itself: it is tried again. */
+const WAITS = new Set<ActError["code"]>(["unreachable", "failed", "full"]);
 /** Versions sent while the server was away that may be found on it. */
 const MOST_UNANSWERED = 8;
 const STEP_TRIES = 3;
@@ -106,8 +108,8 @@ export function createJobStore(job: OpenJob) {
         set({ status: "conflict", conflict: error.data as Conflict, trouble: error.message });
       } else if (error.code === "signed-out") {
         set({ status: "signed-out", trouble: error.message });
-      } else if (error.code === "unreachable" || error.code === "failed") {
-        set({ status: "unreachable", trouble: error.message });
+      } else if (WAITS.has(error.code)) {
+        set({ status: error.code === "full" ? "full" : "unreachable", trouble: error.message });
         later(RETRY_MS[Math.min(failures, RETRY_MS.length - 1)] ?? 30000);
         failures += 1;
       } else {
@@ -125,7 +127,7 @@ export function createJobStore(job: OpenJob) {
       keep(get().document);
       set({ status: "saving" });
       const result = await callAct(saveJob, { jobId: job.id, revision, document });
-      const lost = !result.ok && (result.error.code === "unreachable" || result.error.code === "failed");
+      const lost = !result.ok && WAITS.has(result.error.code);
       if (!lost) unanswered = [];
       if (result.ok) return landed(document, result.value);
       const { error } = result;
@@ -180,7 +182,9 @@ export function createJobStore(job: OpenJob) {
         set({
           document,
           status:
-            status === "conflict" || status === "saving" || status === "unreachable" ? status : "unsaved",
+            status === "conflict" || status === "saving" || status === "unreachable" || status === "full"
+              ? status
+              : "unsaved",
           canUndo: true,
         });
         keep(document);
@@ -232,7 +236,7 @@ export function createJobStore(job: OpenJob) {
         get().mark();
         held = pulling;
         if (held) clearTimeout(timer);
-        else if (get().status === "unsaved" || get().status === "unreachable") later(QUIET_MS);
+        else if (["unsaved", "unreachable", "full"].includes(get().status)) later(QUIET_MS);
       },
       settle: async (which) => {
         const { conflict } = get();

@@ -3,6 +3,7 @@
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import { useStore } from "zustand";
 import type { OpenJob } from "@/contracts/jobs";
+import { received, type Sent } from "@/contracts/sent";
 import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { derivePlan } from "@/core/plan/derive-plan";
@@ -13,9 +14,7 @@ import { createJobStore } from "./job-store";
 import { JobContext } from "./use-job";
 
 type Opened = {
-  job: OpenJob;
-  cards: ResinCard[];
-  colours: ColourCard[];
+  shown: Sent<{ job: OpenJob; cards: ResinCard[]; colours: ColourCard[] }>;
   system: UnitSystem;
   children: ReactNode;
 };
@@ -30,7 +29,8 @@ export function JobWorkspace(opened: Opened) {
 }
 
 /** Holds a job open: computes its plan on every change, saves in pauses, and tells when someone else saved. */
-function LiveJob({ job, cards, colours, system, children }: Opened) {
+function LiveJob({ shown, system, children }: Opened) {
+  const { job, cards, colours } = useMemo(() => received(shown), [shown]);
   const [store] = useState(() => createJobStore(job));
   const document = useStore(store, (state) => state.document);
   const plan = useMemo(() => derivePlan(document, cards, colours), [document, cards, colours]);

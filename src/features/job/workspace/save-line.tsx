@@ -8,6 +8,7 @@ const WORDS = {
   unsaved: "not saved yet",
   saving: "saving",
   unreachable: "kept here, the server does not answer",
+  full: "kept here, the disk of the server is full",
   "signed-out": "kept here, signed out",
   refused: "kept here, not saved",
   conflict: "saved elsewhere",
@@ -34,12 +35,17 @@ export function SaveLine() {
         {WORDS[status]}
         {status === "refused" && trouble && `: ${trouble}`}
       </span>
+      {calm && trouble && (
+        <span role="alert" className="text-danger">
+          {trouble}
+        </span>
+      )}
       {status === "signed-out" && (
         <a href="/sign-in" target="_blank" rel="noreferrer" className="underline">
           sign in
         </a>
       )}
-      {(status === "refused" || status === "unreachable" || status === "signed-out") && (
+      {["refused", "unreachable", "full", "signed-out"].includes(status) && (
         <Button weight="quiet" onClick={() => void save()}>
           try again
         </Button>

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import type { ReactNode } from "react";
+import { sent } from "@/contracts/sent";
 import { openJob } from "@/features/job/queries";
 import { JobRuler } from "@/features/job/workspace/job-ruler";
 import { JobWorkspace } from "@/features/job/workspace/job-workspace";
@@ -22,7 +23,7 @@ export default async function JobLayout({ params, children }: Props) {
   const { jobId } = await params;
   const { job, cards, colours, pours } = await orVersions(jobId, orNotFound(openJob(person, jobId)));
   return (
-    <JobWorkspace key={job.id} job={job} cards={cards} colours={colours} system={person.units}>
+    <JobWorkspace key={job.id} shown={sent({ job, cards, colours })} system={person.units}>
       <Header person={person}>
         <div className="flex items-baseline gap-5 min-w-0">
           <span className="text-lg text-ink-soft truncate">

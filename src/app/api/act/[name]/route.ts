@@ -15,6 +15,7 @@ const STATUS: Record<ActError["code"], number> = {
   "slow-down": 429,
   unreadable: 422,
   unreachable: 503,
+  full: 507,
   failed: 500,
 };
 const LARGEST_BODY = 4 * 1024 * 1024;

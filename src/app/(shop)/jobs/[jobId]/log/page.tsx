@@ -1,3 +1,4 @@
+import { sent } from "@/contracts/sent";
 import { LogView } from "@/features/log/log-view";
 import { logOf } from "@/features/log/queries";
 import { orNotFound } from "@/server/or-not-found";
@@ -14,7 +15,7 @@ export default async function LogPage({ params, searchParams }: Props) {
     <OnlyInBrowser>
       <LogView
         jobId={jobId}
-        {...await orNotFound(logOf(person, jobId))}
+        shown={sent(await orNotFound(logOf(person, jobId)))}
         shownId={typeof pour === "string" ? pour : null}
         system={person.units}
       />
