@@ -18,6 +18,7 @@ import type { DatedJob } from "@/core/plan/shop";
 import { isDeepStrictEqual } from "node:util";
 import { jsonOf, type Database } from "../database";
 import { inTurns } from "../in-turns";
+import { keepDocument, keptDocument } from "../kept-documents";
 import { inTransaction } from "../transaction";
 import type { JobRevisionRow, JobRow } from "../models/job";
 import { notFound, Refused } from "../refused";
@@ -167,9 +168,19 @@ export function jobsOf(db: Database, me: Person) {
         sizes.set(row.jobId, Number(row.get("bytes")));
     let bytes = 0;
     const rows = all.filter(({ id }) => (bytes += sizes.get(id) ?? 0) <= MOST_BYTES);
-    const revisions = rows.length === 0 ? [] : await db.JobRevision.findAll({ where: of(rows) });
     const byJob = new Map<string, JobDocument | null>();
-    await inTurns(revisions, (row) => byJob.set(row.jobId, readDocument(row)));
+    const keyOf = (jobId: string, revision: number) => `${jobId}.${revision}`;
+    for (const { id, revision } of rows) {
+      const known = keptDocument<JobDocument>(keyOf(id, revision), sizes.get(id) ?? 0);
+      if (known) byJob.set(id, known);
+    }
+    const unknown = rows.filter(({ id }) => !byJob.has(id));
+    const revisions = unknown.length === 0 ? [] : await db.JobRevision.findAll({ where: of(unknown) });
+    await inTurns(revisions, (row) => {
+      const document = readDocument(row);
+      byJob.set(row.jobId, document);
+      if (document) keepDocument(keyOf(row.jobId, row.revision), sizes.get(row.jobId) ?? 0, document);
+    });
     const jobs: { jobId: string; name: string; document: JobDocument }[] = [];
     const unreadable: UnreadableJob[] = [];
     for (const { id, name } of rows) {

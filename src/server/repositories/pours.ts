@@ -13,6 +13,7 @@ import type { PourEvent } from "@/core/plan/pour";
 import { jsonOf, type Database } from "../database";
 import type { PourEventRow, PourRow } from "../models/pour";
 import { inTurns } from "../in-turns";
+import { keepDocument, keptDocument } from "../kept-documents";
 import { isWithinReason, withinReason } from "../moments";
 import { notFound, Refused } from "../refused";
 import { inTransaction } from "../transaction";
@@ -79,22 +80,41 @@ export function poursOf(db: Database, me: Person) {
     for (const row of events) byPour.get(row.pourId)?.push(storedEvent(row));
     return byPour;
   };
-  /** Pours with all that was recorded; those whose plan cannot be read apart. */
-  const withEvents = async (ids: readonly string[], more = 0): Promise<Pours> => {
-    const rows =
-      ids.length === 0
+  /** Pours with all that was recorded; those whose plan cannot be read apart. `bytes` of their plans, where they were asked for. */
+  const withEvents = async (
+    asked: readonly { id: string; bytes: number | null }[],
+    more = 0,
+  ): Promise<Pours> => {
+    const plans = new Map<string, PourPlan | null>();
+    for (const { id, bytes } of asked) {
+      const known = bytes === null ? undefined : keptDocument<PourPlan>(id, bytes);
+      if (known) plans.set(id, known);
+    }
+    const ids = asked.map(({ id }) => id);
+    const where = (of: readonly string[]) => ({ id: [...of], shopId: me.shopId });
+    const rows = await db.Pour.findAll({
+      where: where(ids),
+      attributes: { exclude: ["plan"] },
+      order: [["startedAt", "DESC"]],
+    });
+    const unknown = ids.filter((id) => !plans.has(id));
+    const stored =
+      unknown.length === 0
         ? []
-        : await db.Pour.findAll({
-            where: { id: [...ids], shopId: me.shopId },
-            order: [["startedAt", "DESC"]],
-          });
+        : await db.Pour.findAll({ where: where(unknown), attributes: ["id", "plan"] });
+    await inTurns(stored, (row) => {
+      const plan = readPourPlan(jsonOf(row.plan));
+      plans.set(row.id, plan);
+      const bytes = asked.find(({ id }) => id === row.id)?.bytes ?? null;
+      if (plan && bytes !== null) keepDocument(row.id, bytes, plan);
+    });
     const heads = await headsOf(rows);
     const events = await eventsOf(ids);
     const pours: Pour[] = [];
     const unreadable: PourHead[] = [];
     await inTurns(rows, (row) => {
       const head = heads.get(row.id) as PourHead;
-      const plan = readPourPlan(jsonOf(row.plan));
+      const plan = plans.get(row.id);
       const own = (events.get(row.id) ?? []).map(readPourEvent);
       if (plan && own.every((event) => event !== null))
         pours.push({ ...head, jobRevision: row.jobRevision, plan, events: own });
@@ -141,13 +161,13 @@ export function poursOf(db: Database, me: Person) {
       return bytes <= MOST_PLAN_BYTES && entries <= MOST_EVENTS_READ;
     });
     return withEvents(
-      taken.map(({ row }) => row.id),
+      taken.map(({ row, bytes: size }) => ({ id: row.id, bytes: size })),
       more + rows.length - taken.length,
     );
   };
   return {
     async open(pourId: string): Promise<Pour> {
-      const { pours } = await withEvents([(await own(pourId)).id]);
+      const { pours } = await withEvents([{ id: (await own(pourId)).id, bytes: null }]);
       if (pours[0]) return pours[0];
       throw new Refused({
         code: "unreadable",

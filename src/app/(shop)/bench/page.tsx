@@ -4,6 +4,7 @@ import { BenchView } from "@/features/bench/bench-view";
 import { openBench } from "@/features/bench/queries";
 import { Header } from "@/features/shell/header";
 import { requirePerson } from "@/server/require-person";
+import { OnlyInBrowser } from "@/ui/only-in-browser";
 
 export const metadata: Metadata = { title: "Bench" };
 
@@ -13,7 +14,9 @@ export default async function BenchPage() {
     <>
       <Header person={person} />
       <div className="flex-1 overflow-y-auto max-lg:overflow-visible flex flex-col">
-        <BenchView shown={sent(await openBench(person))} system={person.units} />
+        <OnlyInBrowser>
+          <BenchView shown={sent(await openBench(person))} system={person.units} />
+        </OnlyInBrowser>
       </div>
     </>
   );
