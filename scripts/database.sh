@@ -81,19 +81,34 @@ max_allowed_packet=32M
 CNF
 }
 
-# Starts the server process on the data that is there. Sets database_process; waits until it answers.
+# Starts the server process on the data that is there. Sets database_process; waits until it answers; 1 when its port was taken meanwhile.
 database_run() {
-  local folder="$1" waited=0
+  local folder="$1" waited=0 before
   if [ "$(stat -c %s "$folder/db.log" 2>/dev/null || echo 0)" -gt 4000000 ]; then mv "$folder/db.log" "$folder/db.log.1"; fi
+  before=$(stat -c %s "$folder/db.log" 2>/dev/null || echo 0)
   hold "$folder/db.lock" mariadbd --defaults-file="$folder/my.cnf" "${user_option[@]}" </dev/null >>"$folder/db.log" 2>&1 ||
     fail "Another process holds $folder/db.lock."
   database_process=$held_pid
   until database_root "$folder" -e "SELECT 1" >/dev/null 2>&1; do
     waited=$((waited + 1))
+    if [ ! -d "/proc/$database_process" ] && tail -c "+$((before + 1))" "$folder/db.log" | grep -q "Bind on TCP/IP port"; then return 1; fi
     [ -d "/proc/$database_process" ] && [ "$waited" -le 1200 ] ||
       fail "MariaDB did not come up on $folder/data. Nothing was deleted. See $folder/db.log."
     sleep 0.1
   done
+}
+
+# Chooses the port and runs it there: the one wanted, or a free one where another program has it, also one that took it this moment.
+database_run_on() {
+  local folder="$1" port="$2"
+  for _ in 1 2 3; do
+    port_is_free "$port" || { say "Port $port is taken; the database moves to another."; port=$(free_port); }
+    printf '%s\n' "$port" >"$folder/port"
+    database_config "$folder" "$port"
+    export GAUGEBEAM_DB_PORT="$port"
+    database_run "$folder" && return 0
+  done
+  fail "MariaDB finds no port. See $folder/db.log."
 }
 
 database_start() {
@@ -109,11 +124,9 @@ database_start() {
   [ -s "$folder/password" ] || { (umask 077 && random_word >"$folder/password.new") && mv "$folder/password.new" "$folder/password"; }
   port=$(cat "$folder/port" 2>/dev/null || true)
   is_port "$port" || port="$wanted"
-  port_is_free "$port" || { say "Port $port is taken; the database moves to another."; port=$(free_port); }
-  printf '%s\n' "$port" >"$folder/port"
   database_config "$folder" "$port"
   database_install "$folder"
-  database_run "$folder"
+  database_run_on "$folder" "$port"
   password=$(cat "$folder/password")
   database_root "$folder" <<SQL || fail "MariaDB refused to make the database. See $folder/db.log."
 CREATE DATABASE IF NOT EXISTS gaugebeam CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
@@ -121,7 +134,7 @@ CREATE USER IF NOT EXISTS 'app'@'127.0.0.1' IDENTIFIED BY '$password';
 ALTER USER 'app'@'127.0.0.1' IDENTIFIED BY '$password';
 GRANT ALL PRIVILEGES ON gaugebeam.* TO 'app'@'127.0.0.1';
 SQL
-  export GAUGEBEAM_DB_HOST=127.0.0.1 GAUGEBEAM_DB_PORT="$port" GAUGEBEAM_DB_NAME=gaugebeam GAUGEBEAM_DB_USER=app GAUGEBEAM_DB_PASSWORD="$password" GAUGEBEAM_DB_FOLDER="$folder"
+  export GAUGEBEAM_DB_HOST=127.0.0.1 GAUGEBEAM_DB_NAME=gaugebeam GAUGEBEAM_DB_USER=app GAUGEBEAM_DB_PASSWORD="$password" GAUGEBEAM_DB_FOLDER="$folder"
 }
 
 # Asks it to stop, at most five seconds; after that its log brings everything back that was committed.

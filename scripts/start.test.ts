@@ -1,5 +1,5 @@
 import { execFileSync, spawn, type ChildProcess } from "node:child_process";
-import { createConnection } from "node:net";
+import { createConnection, createServer } from "node:net";
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -161,6 +161,17 @@ test("numbers in files are not believed: an empty port, a process that is anothe
   await stop(again);
   expect(ended(foreign)).toBe(false);
   foreign.kill();
+});
+
+test("a port that another program has is stepped around", async () => {
+  const first = await up("--no-demo");
+  await stop(first);
+  const taken = createServer().listen(Number(read("db/port")), "127.0.0.1");
+  const again = await up("--no-demo");
+  expect(read("start.log")).toContain("moves to another");
+  expect(await answers()).toBe(true);
+  await stop(again);
+  taken.close();
 });
 
 test("a database or an app that dies is started again", async () => {

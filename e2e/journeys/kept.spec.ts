@@ -36,7 +36,7 @@ test("a job whose plan cannot be read takes no view with it, and goes back to an
   await expect(lost).toContainText("cannot be read");
   await page.goto("/jobs");
   await page.getByRole("link", { name: "Spoilt" }).click();
-  await expect(page.getByRole("heading", { name: "Spoilt: its versions" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Versions of Spoilt" })).toBeVisible();
   // The newest of the earlier ones, by the keyboard.
   const back = page.getByRole("button", { name: "Go back to this" }).first();
   await back.focus();

@@ -177,6 +177,7 @@ export function JobsView({ jobs, today: serverToday }: { jobs: JobSummary[]; tod
                 <td className="text-right">
                   <Menu label="more">
                     <MenuItem onSelect={() => setForm(job)}>Rename, status, date</MenuItem>
+                    <MenuItem onSelect={() => router.push(`/versions/${job.id}`)}>Earlier versions</MenuItem>
                     <MenuItem onSelect={async () => after(await callAct(duplicateJob, { jobId: job.id }))}>
                       Duplicate
                     </MenuItem>

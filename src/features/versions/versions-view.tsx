@@ -33,7 +33,7 @@ export function VersionsView({
   };
   return (
     <main className="px-7 max-sm:px-4 py-6 max-w-3xl">
-      <h1 className="heading text-2xl mb-1">{name}: its versions</h1>
+      <h1 className="heading text-2xl mb-1">Versions of {name}</h1>
       <p className="text-ink-soft mb-5">
         Every save is kept. Going back puts the version you choose on top; the ones after it stay in this
         list. If a job does not open, its present version cannot be read or worked out: go back to one before
@@ -48,7 +48,7 @@ export function VersionsView({
         <ol className="border-t border-ink">
           {versions.map((version) => (
             <li key={version.revision} className="border-b border-line py-2.5 flex items-baseline gap-5">
-              <span className="figure text-xl w-14 text-right">{version.revision}</span>
+              <span className="figure text-xl w-10">{version.revision}</span>
               <span className="flex-1 min-w-0">
                 {format(new Date(version.savedAt), "EEEE d MMMM yyyy, HH:mm")}
                 <span className="text-ink-soft"> by {version.savedBy}</span>
