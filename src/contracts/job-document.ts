@@ -16,7 +16,7 @@ import {
   type EdgeTreatment,
   type Piece,
 } from "@/core/geometry/piece";
-import { MOST_CORNERS } from "@/core/drawing-files/imported-piece";
+import { MOST_CORNERS, MOST_HOLES } from "@/core/drawing-files/imported-piece";
 import {
   DROP_WORDS,
   MOST_VEINS,
@@ -177,7 +177,7 @@ const piece = z.object({
     .refine((edges) => Object.keys(edges).every((name) => edgeName.safeParse(name).success), {
       message: "There is no such edge.",
     }) as unknown as z.ZodType<Piece["edges"]>,
-  cutOuts: z.array(cutOut).max(40, "A piece has at most 40 cut-outs."),
+  cutOuts: z.array(cutOut).max(MOST_HOLES, `A piece has at most ${MOST_HOLES} cut-outs.`),
   bothSides: z.boolean().optional(),
   voids: z
     .array(

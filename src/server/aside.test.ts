@@ -28,7 +28,7 @@ test("the bundled thread gives what the same call gives here", async () => {
   const newId = () => `00000000-0000-4000-8000-${String((made += 1)).padStart(12, "0")}`;
   const cards = starterCards(newId);
   const documents = [sampleJob(cards, newId)];
-  const answer = await aside(shop("a"), asideTask<unknown, Shopping>("sheet", "shopping"), {
+  const answer = await aside(shop("a"), asideTask<unknown, Shopping>("page", "shopping"), {
     documents,
     cards,
   });
@@ -45,7 +45,7 @@ test("work that does not end is ended, and no other shop waits for it", async ()
   process.env["GAUGEBEAM_ASIDE"] = file;
   process.env["GAUGEBEAM_ASIDE_MS"] = "1500";
   const { aside, asideTask } = await import("./aside");
-  const [spin, echo] = [asideTask<null, null>("sheet", "spin"), asideTask<string, string>("page", "echo")];
+  const [spin, echo] = [asideTask<null, null>("sheet", "spin"), asideTask<string, string>("sheet", "echo")];
   const order: string[] = [];
   const spun = aside(shop("a"), spin, null).catch((failure: Error) => {
     order.push("spun");

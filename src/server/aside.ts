@@ -19,11 +19,14 @@ type Road = "page" | "sheet";
 const LONGEST_MS: Record<Road, number> = { page: 4000, sheet: 15_000 };
 const longestMs = (road: Road) => Number(process.env["GAUGEBEAM_ASIDE_MS"] ?? LONGEST_MS[road]);
 
+/** Of a road: a shop takes one of them at most, so that another one's work finds the other free. */
+const THREADS = 2;
+
 type Pool = { threads: Piscina; turns: Map<string, ReturnType<typeof pLimit>> };
 
 const holder = globalThis as typeof globalThis & { gaugebeamAside?: Partial<Record<Road, Pool>> };
 
-/** A road's one thread, made when it is first asked for. */
+/** A road's threads, made when they are first asked for. */
 function poolOf(road: Road): Pool {
   const pools = (holder.gaugebeamAside ??= {});
   const known = pools[road];
@@ -31,7 +34,7 @@ function poolOf(road: Road): Pool {
   const threads = new Piscina({
     filename: process.env["GAUGEBEAM_ASIDE"] ?? join(process.cwd(), ".next", "aside.mjs"),
     minThreads: 1,
-    maxThreads: 1,
+    maxThreads: THREADS,
     idleTimeout: 60_000,
     resourceLimits: { maxOldGenerationSizeMb: 512 },
   });

@@ -14,7 +14,7 @@ import { resinCardsOf } from "@/server/repositories/resin-cards";
 import { notFound } from "@/server/refused";
 import type { JobsToBuyFor } from "./buy/shopping-of-jobs";
 
-const shoppingTask = asideTask<JobsToBuyFor, Shopping>("sheet", "shopping");
+const shoppingTask = asideTask<JobsToBuyFor, Shopping>("page", "shopping");
 
 /** A job with the shop's cards: all that its views compute from. */
 export const openJob = cache(async function openJob(

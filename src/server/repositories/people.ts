@@ -44,6 +44,7 @@ export function signInBook(db: Database) {
     async setHash(personId: string, passwordHash: string): Promise<void> {
       await db.Person.update({ passwordHash }, { where: { id: personId } });
     },
+    /** A person by their id; for sessions and the demo, which know it. */
     async person(personId: string): Promise<Person | null> {
       const row = await db.Person.findByPk(personId);
       return row ? asPerson(db, row) : null;
