@@ -1,12 +1,15 @@
 import { calibrate } from "../cure/calibrate";
 import type { ResinCard } from "../cure/resin-card";
 import { starterCards } from "../plan/sample-job";
+import fc from "fast-check";
+import { wettedAreaMm2 } from "./vessel";
 import { batchCoat, type CoatRequest, type CoveredPiece } from "./batch-coat";
 import type { CoatColour } from "./coat-colour";
 
 const CARDS = starterCards(() => "x");
 const CARD = CARDS[0] as ResinCard;
 const PAINT = CARDS[3] as ResinCard;
+const CALIBRATION = calibrate(CARD);
 const colour = (id: string, share: number, reserve = 0): CoatColour => ({
   id,
   name: id,
@@ -37,7 +40,7 @@ const top = (changes: Partial<CoveredPiece> = {}): CoveredPiece => ({
 /** A coat without anything that is lost, so that sums can be done by hand. */
 const request = (changes: Partial<CoatRequest> = {}): CoatRequest => ({
   card: CARD,
-  calibration: calibrate(changes.card ?? CARD),
+  calibration: changes.card ? calibrate(changes.card) : CALIBRATION,
   coverShare: 1,
   pieces: [top()],
   colours: [colour("a", 0.5), colour("b", 0.5)],
@@ -193,4 +196,58 @@ describe("how many batches", () => {
     const coat = many({ card: PAINT, rateM2PerH: 0.2, colours: [colour("a", 1)] });
     expect([coat.batches.length, coat.potLifeMin, coat.tooSlow]).toEqual([1, null, false]);
   });
+});
+
+describe("as few batches, cups that settle", () => {
+  const losing = { cupFilmMm: 0.3, bucketFilmMm: 0.3, stickMl: 2 };
+  test("whatever the area, the sum of work and losses is found, and each vessel holds what goes into it", () =>
+    fc.assert(
+      fc.property(fc.double({ min: 0.02, max: 3, noNaN: true }), fc.boolean(), (areaM2, own) => {
+        const coat = batchCoat(
+          request({
+            pieces: [top({ topAreaMm2: areaM2 * 1e6 })],
+            school: own ? "colour-into-a" : "clear-first",
+            factors: losing,
+          }),
+        );
+        const lost = coat.losses.reduce((sum, { ml }) => sum + ml.likely, 0);
+        const mixed = coat.batches.reduce((sum, { parts }) => sum + parts.mixMl, 0);
+        expect(mixed).toBeCloseTo(coat.onTopMl.likely + lost, 6);
+        // What the cups of the sheet lose is what was counted for them.
+        const cups = coat.losses.find(({ id }) => id === "cups");
+        const wetted = coat.batches
+          .flatMap((batch) => batch.cups)
+          .reduce((sum, cup) => sum + wettedAreaMm2(cup.vessel, cup.ml), 0);
+        if (cups?.id === "cups") expect(cups.wettedMm2 / wetted).toBeCloseTo(1, 6);
+      }),
+      { numRuns: 300 },
+    ));
+  test("clear held back stands in a cup of its own, also beside one colour, and that cup has a wall", () => {
+    const loss = (clearReserve: number) => {
+      const coat = batchCoat(request({ colours: [colour("a", 1)], clearReserve, factors: losing }));
+      const cups = coat.losses.find(({ id }) => id === "cups");
+      return cups?.id === "cups" ? cups.cups : 0;
+    };
+    expect(loss(0)).toBe(0);
+    expect(loss(0.05)).toBe(2);
+  });
+  test("a cut at the end of a piece never costs a batch more", () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.05, max: 1.5, noNaN: true }), { minLength: 1, maxLength: 5 }),
+        fc.double({ min: 1500, max: 4000, noNaN: true }),
+        (areas, mostMl) => {
+          const coat = batchCoat(
+            request({
+              pieces: areas.map((areaM2, at) => top({ id: `p${at}`, topAreaMm2: areaM2 * 1e6 })),
+              largestBatchMl: mostMl,
+              rateM2PerH: 200,
+            }),
+          );
+          if (coat.limit !== "kit") return;
+          const total = areas.reduce((sum, areaM2) => sum + areaM2 * 1000, 0);
+          expect(coat.batches).toHaveLength(Math.ceil(total / mostMl - 1e-9));
+        },
+      ),
+    ));
 });

@@ -186,7 +186,8 @@ function groundsOf(
  * Sizes a coat: what goes on the piece, what is lost on the way and what is held back, in as many batches as the pot's life asks for.
  *
  * Mixed volume = (area × film or fill + faces + losses)·(1 + reserves) + clear for embeds. Cups and buckets are sized by the volume and
- * lose by their size, so the sum is found by iteration (it converges: a loss is a few hundredths of what it is lost from).
+ * lose by their size, so the sum is found by iteration (it converges: a loss is a few hundredths of what it is lost from, and vessels only
+ * grow while it is sought).
  * The number of batches is the least for which mixing and work end within the low end of the pot life, and no mix is above the card's
  * largest, the largest vessel at hand or the kit.
  */
@@ -225,7 +226,10 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
   let tooSlow = false;
   let limit: BatchLimit | null = null;
   const sumMl = () => divided.coloursMl.reduce((sum, ml) => sum + ml, 0) + divided.clearMl;
-  let shares = dealShares(coverable, batches);
+  let snap = true;
+  let shares = dealShares(coverable, batches, snap);
+  /** Vessels are chosen for this much work volume: the most that was met, so that two sizes do not take turns. */
+  let roomForMl = 0;
   /** Mass that lives together in one vessel, for a share of the whole. */
   const massTogetherG = (share: number) =>
     density * (eachCupMixed ? Math.max(...divided.coloursMl, divided.clearMl) : sumMl()) * share;
@@ -241,21 +245,34 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
     const life = potLifeSpread(mass, request.tempC, request.calibration, card.kind).low;
     return mixingMinutes(mass / density) + workMin.likely * largest <= life ? null : "pot life";
   };
-  if (neededMl > 0) {
-    for (let round = 0; round < 12; round += 1) {
-      divided = divide(workMl, embedsMl.likely, request);
-      for (let reason = tooLarge(); reason !== null && batches < MOST_BATCHES; reason = tooLarge()) {
-        limit = reason;
-        batches += 1;
-        shares = dealShares(coverable, batches);
+  /** As few batches as will do: with cuts at the ends of pieces where these allow it, else with even ones. */
+  const settleBatches = () => {
+    for (;;) {
+      let reason: BatchLimit | null = null;
+      for (const ends of [true, false]) {
+        snap = ends;
+        shares = dealShares(coverable, batches, snap);
+        reason = tooLarge();
+        if (reason === null) return;
       }
-      tooSlow = batches === MOST_BATCHES && tooLarge() !== null;
-      const cupsMl = [
-        ...divided.coloursMl,
-        ...(divided.clearMl > 0 && colours.length > 1 ? [divided.clearMl] : []),
-      ];
+      if (batches === MOST_BATCHES) {
+        tooSlow = true;
+        return;
+      }
+      limit = reason;
+      batches += 1;
+      roomForMl = 0;
+    }
+  };
+  if (neededMl > 0) {
+    for (let round = 0; round < 40; round += 1) {
+      divided = divide(workMl, embedsMl.likely, request);
+      settleBatches();
+      roomForMl = Math.max(roomForMl, workMl);
+      const cupsMl = [...divided.coloursMl, ...(divided.clearMl > 0 ? [divided.clearMl] : [])];
       losses = lossesOf({
-        cupsMl: colours.length > 1 || eachCupMixed ? cupsMl : [],
+        cupsMl: cupsMl.length > 1 || eachCupMixed ? cupsMl : [],
+        room: roomForMl / workMl,
         bucketMl: eachCupMixed ? 0 : sumMl(),
         shares,
         tools: request.tools,
@@ -276,7 +293,7 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
     divided = { coloursMl: colours.map(() => 0), held: [], clearMl: 0 };
   }
 
-  const dealt = dealSections(coverable, batches);
+  const dealt = dealSections(coverable, batches, snap);
   const total = sumMl();
   const perUnit = workMl > 0 ? (total - embedsMl.likely) / workMl : 1;
   const mixMl =
@@ -314,7 +331,9 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
     coloursMl: colours.map((colour, index) => ({ colourId: colour.id, ml: divided.coloursMl[index] ?? 0 })),
     batches:
       total > 0
-        ? Array.from({ length: batches }, (_, index) => oneBatch(index, dealt, divided, request, density))
+        ? Array.from({ length: batches }, (_, index) =>
+            oneBatch(index, dealt, divided, request, density, Math.max(1, roomForMl / workMl)),
+          )
         : [],
   };
 }
@@ -330,6 +349,7 @@ function oneBatch(
   divided: { coloursMl: number[]; clearMl: number },
   request: CoatRequest,
   density: number,
+  room: number,
 ): Batch {
   const { card, colours } = request;
   const share = dealt.shares[index] ?? 0;
@@ -340,7 +360,7 @@ function oneBatch(
     name,
     ml,
     g: ml * density,
-    vessel: vesselFor(ml, request.vesselsMl),
+    vessel: vesselFor(ml * room, request.vesselsMl),
     doses,
     parts: ownParts ? splitParts(ml, card) : null,
   });
@@ -353,7 +373,7 @@ function oneBatch(
     number: index + 1,
     share,
     parts: splitParts(mixMl, card),
-    pot: vesselFor(mixMl, request.vesselsMl),
+    pot: vesselFor(mixMl * room, request.vesselsMl),
     cups,
     sections: dealt.sections[index] ?? [],
   };

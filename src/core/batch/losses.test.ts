@@ -4,6 +4,7 @@ import { vesselFor, wettedAreaMm2 } from "./vessel";
 
 const input = (change: Partial<LossInput> = {}): LossInput => ({
   cupsMl: [],
+  room: 1,
   bucketMl: 0,
   shares: [1],
   tools: [],

@@ -22,6 +22,8 @@ export type Loss =
 export type LossInput = {
   /** Millilitres of each colour over all batches; a batch has one cup of each. */
   cupsMl: readonly number[];
+  /** Vessels are chosen for so many times what goes into them, at least 1. */
+  room: number;
   /** Millilitres mixed in buckets over all batches; 0 when every cup is mixed for itself. */
   bucketMl: number;
   /** Share of each batch. */
@@ -43,7 +45,10 @@ export function lossesOf(input: LossInput): Loss[] {
   const { factors, shares } = input;
   const batches = shares.length;
   const wetted = (ml: number) =>
-    shares.reduce((sum, share) => sum + wettedAreaMm2(vesselFor(ml * share, input.vesselsMl), ml * share), 0);
+    shares.reduce(
+      (sum, share) => sum + wettedAreaMm2(vesselFor(ml * share * input.room, input.vesselsMl), ml * share),
+      0,
+    );
   const losses: Loss[] = [];
   if (input.bucketMl > 0) {
     // Mixed in one, scraped into a clean second one.

@@ -52,23 +52,23 @@ function nearestEnd(pieces: Volumes, volume: number): number {
   return start;
 }
 
-/** Where batches begin and end, as volumes from the start: `batches + 1` of them; moved to the end of a piece where one is near. */
-function boundsOf(pieces: Volumes, batches: number): number[] {
+/** Where batches begin and end, as volumes from the start: `batches + 1` of them; with `snap` moved to the end of a piece where one is near. */
+function boundsOf(pieces: Volumes, batches: number, snap: boolean): number[] {
   const total = totalMl(pieces);
   const each = total / batches;
   const cuts = Array.from({ length: batches - 1 }, (_, index) => {
     const even = each * (index + 1);
     const end = nearestEnd(pieces, even);
-    return Math.abs(end - even) <= SNAP * each ? end : even;
+    return snap && Math.abs(end - even) <= SNAP * each ? end : even;
   });
   return [0, ...cuts, total];
 }
 
 /** Share of the whole volume that each batch takes, in the order of the batches; they sum to one. */
-export function dealShares(pieces: Volumes, batches: number): number[] {
+export function dealShares(pieces: Volumes, batches: number, snap = true): number[] {
   const total = totalMl(pieces);
   if (!(total > 0)) return Array.from({ length: batches }, () => 1 / batches);
-  const bounds = boundsOf(pieces, batches);
+  const bounds = boundsOf(pieces, batches, snap);
   return Array.from(
     { length: batches },
     (_, batch) => ((bounds[batch + 1] ?? total) - (bounds[batch] ?? 0)) / total,
@@ -80,11 +80,11 @@ export function dealShares(pieces: Volumes, batches: number): number[] {
  * and where a batch ends inside a piece the section meets the next one wet.
  * The sections of all batches sum to the pieces. Copies are dealt by arithmetic, so that their number costs nothing.
  */
-export function dealSections(pieces: readonly Coverable[], batches: number): Dealt {
-  const shares = dealShares(pieces, batches);
+export function dealSections(pieces: readonly Coverable[], batches: number, snap = true): Dealt {
+  const shares = dealShares(pieces, batches, snap);
   const total = totalMl(pieces);
   if (!(total > 0)) return { sections: Array.from({ length: batches }, () => []), shares };
-  const bounds = boundsOf(pieces, batches);
+  const bounds = boundsOf(pieces, batches, snap);
   const sections = shares.map((_, batch) =>
     sectionsBetween(pieces, bounds[batch] ?? 0, bounds[batch + 1] ?? total, total * NOTHING),
   );

@@ -2,12 +2,14 @@ import fc from "fast-check";
 import { calibrate } from "../cure/calibrate";
 import type { ResinCard } from "../cure/resin-card";
 import { starterCards } from "../plan/sample-job";
-import { batchCoat, type Batch } from "./batch-coat";
+import { batchCoat, type Batch, type CoatRequest } from "./batch-coat";
 import { mixedFrom, type CoatColour } from "./coat-colour";
-import { ACCURATE, leastDoseG, letDownFor } from "./let-down";
+import { doseFor } from "./dose";
+import { ACCURATE, leastDoseG, waysToDose } from "./let-down";
+import { POT } from "./mixes";
 import { filledBy, leftoverMl } from "./leftovers";
 import { fillerShare, massRatio, mixDensityGPerMl, ratioError, smallestMixG, splitParts } from "./parts";
-import { NOTHING_WEIGHED, resized, weighOut } from "./weigh-out";
+import { NOTHING_WEIGHED, offRatio, resized, weighOut, type MixWeighed, type Weighed } from "./weigh-out";
 
 const CARD = starterCards(() => "x")[0] as ResinCard;
 const colour = (id: string, share: number): CoatColour => ({
@@ -22,7 +24,7 @@ const colour = (id: string, share: number): CoatColour => ({
   measure: { unit: "gram" },
 });
 const colours = [colour("white", 0.7), colour("black", 0.3)];
-const coat = batchCoat({
+const request: CoatRequest = {
   card: CARD,
   calibration: calibrate(CARD),
   coverShare: 1,
@@ -52,15 +54,18 @@ const coat = batchCoat({
   vesselsMl: [],
   largestBatchMl: null,
   factors: {},
-});
+};
+const coat = batchCoat(request);
 const batch = coat.batches[0] as Batch;
-const out = (weighed: Partial<typeof NOTHING_WEIGHED>) =>
-  weighOut(batch, { ...NOTHING_WEIGHED, ...weighed }, CARD, []);
+const out = (weighed: Partial<Weighed>) => weighOut(batch, { ...NOTHING_WEIGHED, ...weighed }, CARD, []);
+const inPot = (aG: number | null, bG: number | null = null): Partial<Weighed> => ({
+  mixes: { [POT]: { aG, bG } },
+});
 
 describe("at the scale", () => {
   test("nothing weighed, nothing said", () => expect(out({})).toEqual({ verdicts: [], factor: 1 }));
   test("too much A: B is brought up, the batch grows by as much", () => {
-    const { verdicts, factor } = out({ aG: batch.parts.aG + 11 });
+    const { verdicts, factor } = out(inPot(batch.parts.aG + 11));
     expect(verdicts[0]).toMatchObject({
       kind: "add",
       part: "B",
@@ -69,12 +74,12 @@ describe("at the scale", () => {
     expect(factor).toBeCloseTo((batch.parts.aG + 11) / batch.parts.aG, 6);
   });
   test("too much B: A is brought up", () =>
-    expect(out({ aG: batch.parts.aG, bG: batch.parts.bG * 1.2 }).verdicts[0]).toMatchObject({
+    expect(out(inPot(batch.parts.aG, batch.parts.bG * 1.2)).verdicts[0]).toMatchObject({
       kind: "add",
       part: "A",
     }));
   test("inside the tolerance it is in ratio", () =>
-    expect(out({ aG: batch.parts.aG, bG: batch.parts.bG * 1.01 }).verdicts[0]).toEqual({ kind: "within" }));
+    expect(out(inPot(batch.parts.aG, batch.parts.bG * 1.01)).verdicts[0]).toMatchObject({ kind: "within" }));
   test("too much colour: its cup, and with it the batch, grows to match, or it is stronger", () => {
     const cup = batch.cups[1]!;
     const { verdicts, factor } = out({ dosesG: { black: cup.doses[0]!.grams * 1.4 } });
@@ -109,12 +114,12 @@ describe("at the scale", () => {
     ]);
   });
   test("a pot that gets too full is named with the next size", () => {
-    const { verdicts } = out({ aG: batch.parts.aG * 2.5 });
+    const { verdicts } = out(inPot(batch.parts.aG * 2.5));
     expect(verdicts.find((verdict) => verdict.kind === "vessel")).toMatchObject({
       nominalMl: batch.pot.nominalMl,
       nextMl: expect.any(Number),
     });
-    const none = weighOut(batch, { ...NOTHING_WEIGHED, aG: batch.parts.aG * 2.5 }, CARD, [
+    const none = weighOut(batch, { ...NOTHING_WEIGHED, ...inPot(batch.parts.aG * 2.5) }, CARD, [
       batch.pot.nominalMl,
     ]);
     expect(none.verdicts.find((verdict) => verdict.kind === "vessel")).toMatchObject({ nextMl: null });
@@ -147,7 +152,7 @@ describe("at the scale", () => {
         fc.double({ min: 1, max: 1.5, noNaN: true }),
         (overA, overB) => {
           const [aG, bG] = [batch.parts.aG * overA, batch.parts.bG * overB];
-          const { verdicts, factor } = out({ aG, bG });
+          const { verdicts, factor } = out(inPot(aG, bG));
           const add = verdicts.find((verdict) => verdict.kind === "add");
           const [a, b] = add?.kind === "add" ? (add.part === "A" ? [add.toG, bG] : [aG, add.toG]) : [aG, bG];
           expect(Math.abs(ratioError(a, b, CARD))).toBeLessThanOrEqual(CARD.ratioTolerancePct / 100 + 1e-9);
@@ -171,27 +176,113 @@ describe("three parts", () => {
   test("without a filler nothing changes", () => expect(splitParts(1000, CARD).cG).toBe(0));
 });
 
-describe("what a scale can dose", () => {
-  test("a 1 g scale cannot dose 0.3 g: a tenth of let-down instead (common practice, no source)", () => {
-    const found = letDownFor(2, 2, 1);
-    expect(found).toMatchObject({ ratio: 10, stockG: 20, carriesAG: 18 });
-    // 0.3 g would be 3 g of 1:10: still off by a sixth. So 1:100.
-    expect(letDownFor(0.3, 0.3, 1)).toMatchObject({ ratio: 100, stockG: 30 });
-    expect(letDownFor(0.3, 0.3, 0.1)).toMatchObject({ ratio: 10, stockG: 3 });
-    expect(letDownFor(0.3, 0.3, 0.01)).toBeNull();
+describe("cup by cup, where colour goes into A first", () => {
+  const FILLED = { ...CARD, fillerGPer100G: 60, fillerDensityGPerMl: 2.6 };
+  const batchOf = (card: ResinCard) =>
+    batchCoat({ ...request, card, calibration: calibrate(card), school: "colour-into-a" })
+      .batches[0] as Batch;
+  const weigh = (of: Batch, card: ResinCard, mixes: Record<string, MixWeighed>) =>
+    weighOut(of, { ...NOTHING_WEIGHED, mixes }, card, []);
+  test.each([
+    ["without filler", CARD],
+    ["with filler", FILLED],
+  ])("5 %% too much A in one cup is told, and every other cup grows with it, %s", (_, card) => {
+    const own = batchOf(card);
+    const black = own.cups.find(({ name }) => name === "black")!;
+    const { aG, bG } = black.parts!;
+    const off = weigh(own, card, { black: { aG: aG * 1.05, bG } });
+    expect(offRatio(off)).toEqual([
+      expect.objectContaining({ mix: "black", part: "B", toG: expect.closeTo(bG * 1.05, 6) }),
+    ]);
+    expect(off.factor).toBeCloseTo(1.05, 9);
+    const after = resized(own, off.factor, colours, card, []);
+    for (const cup of after.cups) {
+      const before = own.cups.find(({ colourId }) => colourId === cup.colourId)!;
+      expect(cup.parts!.cG).toBeCloseTo(before.parts!.cG * 1.05, 6);
+      expect(cup.parts!.bG).toBeCloseTo(before.parts!.bG * 1.05, 6);
+    }
+    expect(offRatio(weigh(own, card, { black: { aG: aG * 1.05, bG: bG * 1.05 } }))).toEqual([]);
   });
-  test("stock and what is stirred together hold the colour asked for", () =>
+  test("B typed alone is held against the A that was planned", () => {
+    const own = batchOf(CARD);
+    const { bG } = own.cups[0]!.parts!;
+    expect(offRatio(weigh(own, CARD, { white: { aG: null, bG: bG * 1.2 } }))).toHaveLength(1);
+  });
+  test("what is in the pot is in the pot: less of both, in ratio, makes a smaller batch", () =>
+    expect(out(inPot(batch.parts.aG * 0.9, batch.parts.bG * 0.9)).factor).toBeCloseTo(0.9, 9));
+});
+
+describe("what a scale can dose", () => {
+  const doseOf = (grams: number, measure: CoatColour["measure"] = { unit: "gram" }) =>
+    doseFor(100, grams, measure);
+  const ways = (grams: number, stepG: number, cupG: number, own: boolean, batchG = 4000) => {
+    const cup = {
+      colourId: "c",
+      name: "c",
+      ml: cupG,
+      g: cupG,
+      vessel: batch.pot,
+      doses: [],
+      parts: own ? splitParts(cupG, CARD) : null,
+    };
+    return waysToDose(
+      doseOf(grams),
+      cup,
+      { ...batch, cups: [cup, cup], parts: splitParts(batchG, CARD) },
+      stepG,
+    );
+  };
+  test("a 1 g scale cannot dose 0.3 g: a stock of 1 in 100 in A, or a finer scale (common practice, no source)", () => {
+    expect(ways(2, 1, 400, true)[0]).toMatchObject({
+      kind: "stock",
+      base: "A",
+      ratio: 10,
+      stockG: 20,
+      carriesG: 18,
+    });
+    // 0.3 g would be 3 g of 1 in 10: still off by a sixth. So 1 in 100.
+    expect(ways(0.3, 1, 400, true)[0]).toMatchObject({ kind: "stock", ratio: 100, stockG: 30 });
+    expect(ways(0.3, 1, 400, true).at(-1)).toEqual({ kind: "finer", stepG: 0.01 });
+    expect(ways(0.3, 0.01, 400, true)).toEqual([]);
+  });
+  test("a small cup gets no stock that is larger than it, nor one that takes more A than the pot holds", () => {
+    expect(ways(0.3, 1, 40, true).map(({ kind }) => kind)).toEqual(["finer"]);
+    expect(ways(0.3, 1, 400, true, 300).map(({ kind }) => kind)).toEqual(["finer"]);
+  });
+  test("clear mixed first: no stock of A alone, it would put the cup out of ratio", () => {
+    expect(ways(0.6, 0.1, 200, false)[0]).toEqual(undefined);
+    expect(ways(0.3, 0.1, 200, false)[0]).toMatchObject({ kind: "stock", base: "mix" });
+    expect(ways(0.3, 1, 200, false, 400).map(({ kind }) => kind)).toEqual(["finer"]);
+  });
+  test("drops are counted where a whole number of them comes close", () => {
+    const cup = batch.cups[0]!;
+    const drop = { unit: "drop" as const, dropMl: 0.05, densityGPerMl: 1.2 };
+    expect(waysToDose(doseOf(0.24, drop), cup, batch, 1)[0]).toEqual({
+      kind: "count",
+      count: 4,
+      unit: "drop",
+    });
+    expect(waysToDose(doseOf(0.077, drop), cup, batch, 1).some(({ kind }) => kind === "count")).toBe(false);
+  });
+  test("whatever stock is proposed can be weighed, fits its cup, and holds the colour asked for", () =>
     fc.assert(
       fc.property(
         fc.double({ min: 0.01, max: 50, noNaN: true }),
         fc.constantFrom(1, 0.1, 0.01),
-        (dose, step) => {
-          const found = letDownFor(dose, dose * 3, step);
-          if (!found) return expect(dose).toBeGreaterThanOrEqual(leastDoseG(step));
-          expect(found.stockG / found.ratio).toBeCloseTo(dose, 9);
-          expect(found.stockG - found.carriesAG).toBeCloseTo(dose, 9);
-          expect(found.makeColourG / (found.makeColourG + found.makeAG)).toBeCloseTo(1 / found.ratio, 9);
-          expect(found.makeColourG).toBeGreaterThanOrEqual(leastDoseG(step));
+        fc.double({ min: 20, max: 3000, noNaN: true }),
+        fc.boolean(),
+        (grams, stepG, cupG, own) => {
+          const found = ways(grams, stepG, cupG, own);
+          if (found.length === 0) return expect(grams).toBeGreaterThanOrEqual(leastDoseG(stepG));
+          for (const way of found) {
+            if (way.kind !== "stock") continue;
+            expect(way.stockG / way.ratio).toBeCloseTo(grams, 9);
+            expect(way.stockG).toBeGreaterThanOrEqual(leastDoseG(stepG));
+            expect(way.makeColourG).toBeGreaterThanOrEqual(leastDoseG(stepG));
+            expect(way.carriesG).toBeLessThan(cupG);
+            expect(way.base).toBe(own ? "A" : "mix");
+            expect(way.makeColourG + way.makeBaseG).toBeCloseTo(way.stockG + way.overG, 6);
+          }
           return undefined;
         },
       ),

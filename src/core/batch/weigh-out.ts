@@ -1,12 +1,16 @@
 import type { Batch } from "./batch-coat";
 import { dosesFor, type CoatColour } from "./coat-colour";
-import { correctWeighing, massRatio, splitParts, type Ratio } from "./parts";
+import { mixesOf, type Mix } from "./mixes";
+import { correctWeighing, massRatio, ratioError, splitParts, type Ratio } from "./parts";
 import { FULLEST, vesselFor } from "./vessel";
+
+/** What the scale showed of A and B of one mix; null where nothing was typed. */
+export type MixWeighed = { aG: number | null; bG: number | null };
 
 /** What the scale showed, or what there is to take from; null where nothing was typed. */
 export type Weighed = {
-  aG: number | null;
-  bG: number | null;
+  /** By the id of the mix. */
+  mixes: Readonly<Record<string, MixWeighed>>;
   /** Grams of a colourant by the id of its dose. */
   dosesG: Readonly<Record<string, number>>;
   /** Grams of A and B that are left in their bottles. */
@@ -14,31 +18,78 @@ export type Weighed = {
   stockBG: number | null;
 };
 
-export const NOTHING_WEIGHED: Weighed = { aG: null, bG: null, dosesG: {}, stockAG: null, stockBG: null };
+export const NOTHING_WEIGHED: Weighed = { mixes: {}, dosesG: {}, stockAG: null, stockBG: null };
 
 export type Verdict =
-  | { kind: "within" }
-  /** Bring a part up: it is short for what is there of the other. */
-  | { kind: "add"; part: "A" | "B"; toG: number; addG: number }
+  /** A and B of a mix are inside the card's tolerance. `mix` is its name, null for the pot. */
+  | { kind: "within"; mixId: string; mix: string | null }
+  /** Bring a part up: it is short for what is there of the other. `poured` when both are in the vessel and off. */
+  | {
+      kind: "add";
+      mixId: string;
+      mix: string | null;
+      part: "A" | "B";
+      toG: number;
+      addG: number;
+      poured: boolean;
+      /** How far B is off for its A, as a share. */
+      off: number;
+    }
   /** Too much of a colourant: either its cup grows to this mass, or it is stronger by this share. */
   | { kind: "dose"; doseId: string; name: string; overShare: number; cupG: number }
   /** The mix no longer fits its vessel so that it can be stirred. */
-  | { kind: "vessel"; mixMl: number; nominalMl: number; nextMl: number | null }
+  | { kind: "vessel"; mix: string | null; mixMl: number; nominalMl: number; nextMl: number | null }
   /** A bottle holds too little: only this share of the batch can be mixed. */
   | { kind: "stock"; part: "A" | "B"; haveG: number; needG: number; share: number };
 
 export type WeighOut = {
   verdicts: Verdict[];
-  /** Size of the batch as it will be, over the planned. Never below 1, but when a bottle is empty. */
+  /** Size of the batch as it will be, over the planned: of what is in its vessels, or of what a bottle allows. */
   factor: number;
 };
 
 /** A dose may be over by this share without being seen. */
 const DOSE_TOLERANCE = 0.1;
 
+/** What to do with A and B of one mix, and how large it then is over the planned; null where nothing was typed of it. */
+function guard(
+  mix: Mix,
+  weighed: MixWeighed | undefined,
+  card: Ratio,
+): { verdict: Verdict; factor: number } | null {
+  if (!weighed || card.kind === "paint" || (weighed.aG === null && weighed.bG === null)) return null;
+  const { parts } = mix;
+  // A part of which nothing was typed is taken as it was planned.
+  const aG = weighed.aG ?? parts.aG;
+  const bG = weighed.bG ?? 0;
+  const plannedG = parts.aG + parts.bG;
+  const own = { mixId: mix.id, mix: mix.name };
+  const correction = correctWeighing(aG, bG, parts, card);
+  if (correction.kind === "within")
+    return { verdict: { kind: "within", ...own }, factor: weighed.bG === null ? 1 : (aG + bG) / plannedG };
+  const { part, toG, addG, mixG } = correction;
+  return {
+    verdict: {
+      kind: "add",
+      ...own,
+      part,
+      toG,
+      addG,
+      poured: bG > 0,
+      off: bG > 0 ? ratioError(aG, bG, card) : 0,
+    },
+    factor: Math.max(1, mixG / plannedG),
+  };
+}
+
+/** Mixes of which both parts are in the vessel and outside the card's tolerance: they are not to be stirred as they are. */
+export const offRatio = ({ verdicts }: WeighOut): Extract<Verdict, { kind: "add" }>[] =>
+  verdicts.flatMap((verdict) => (verdict.kind === "add" && verdict.poured ? [verdict] : []));
+
 /**
- * What to do with what was weighed. A ratio outside the card's tolerance is never accepted; a part is only ever added to.
- * Too much colour lets the whole batch grow, so that all shares stay what they were.
+ * What to do with what was weighed, mix by mix: the pot, or each cup that is mixed for itself. A ratio outside the card's tolerance is never
+ * accepted; a part is only ever added to. One mix that is larger than planned, or too much colour, lets the whole batch grow, so that all
+ * shares stay what they were.
  */
 export function weighOut(
   batch: Batch,
@@ -47,38 +98,24 @@ export function weighOut(
   vesselsMl: readonly number[],
 ): WeighOut {
   const { parts } = batch;
-  const verdicts: Verdict[] = [];
-  let factor = 1;
-  const correction =
-    weighed.aG !== null && card.kind !== "paint"
-      ? correctWeighing(weighed.aG, weighed.bG ?? 0, parts, card)
-      : null;
-  if (correction?.kind === "add") {
-    verdicts.push({ kind: "add", part: correction.part, toG: correction.toG, addG: correction.addG });
-    factor = Math.max(1, correction.mixG / (parts.aG + parts.bG));
-  } else if (correction && weighed.aG !== null && weighed.bG !== null) {
-    verdicts.push({ kind: "within" });
-    factor = Math.max(1, (weighed.aG + weighed.bG) / (parts.aG + parts.bG));
-  }
-  for (const cup of batch.cups)
-    for (const dose of cup.doses) {
+  const mixes = mixesOf(batch);
+  const guarded = mixes.flatMap((mix) => guard(mix, weighed.mixes[mix.id], card) ?? []);
+  const verdicts = guarded.map(({ verdict }) => verdict);
+  let factor = guarded.length > 0 ? Math.max(...guarded.map((one) => one.factor)) : 1;
+  // Of several cups one that is a little short does not make the others smaller.
+  if (guarded.length < mixes.length) factor = Math.max(1, factor);
+  const over: Verdict[] = batch.cups.flatMap((cup) =>
+    cup.doses.flatMap((dose): Verdict[] => {
       const poured = weighed.dosesG[dose.id];
-      if (poured === undefined) continue;
-      const over = poured / (dose.grams * factor) - 1;
-      if (over > DOSE_TOLERANCE)
-        verdicts.push({
-          kind: "dose",
-          doseId: dose.id,
-          name: dose.name,
-          overShare: over,
-          cupG: (poured / dose.grams) * cup.g,
-        });
-    }
-  const strongest = Math.max(
-    factor,
-    ...verdicts.map((verdict) => (verdict.kind === "dose" ? factor * (1 + verdict.overShare) : factor)),
+      if (poured === undefined) return [];
+      const overShare = poured / (dose.grams * factor) - 1;
+      return overShare > DOSE_TOLERANCE
+        ? [{ kind: "dose", doseId: dose.id, name: dose.name, overShare, cupG: (poured / dose.grams) * cup.g }]
+        : [];
+    }),
   );
-  factor = strongest;
+  verdicts.push(...over);
+  factor *= Math.max(1, ...over.map((verdict) => (verdict.kind === "dose" ? 1 + verdict.overShare : 1)));
 
   const ratio = massRatio(card);
   const shares = (
@@ -95,16 +132,18 @@ export function weighOut(
     // What is already in the pot cannot be taken out: stock only decides while nothing was over-poured.
     const least = shares.reduce((one, other) => (one.share < other.share ? one : other));
     verdicts.push(least);
-    if (correction === null) factor = Math.min(factor, least.share);
+    if (guarded.length === 0) factor = Math.min(factor, least.share);
   }
 
-  const mixMl = parts.mixMl * factor;
-  if (mixMl > batch.pot.nominalMl * FULLEST * (1 + 1e-9)) {
+  for (const mix of mixes) {
+    const mixMl = mix.parts.mixMl * factor;
+    if (mixMl <= mix.vessel.nominalMl * FULLEST * (1 + 1e-9)) continue;
     const next = vesselFor(mixMl, vesselsMl);
     verdicts.push({
       kind: "vessel",
+      mix: mix.name,
       mixMl,
-      nominalMl: batch.pot.nominalMl,
+      nominalMl: mix.vessel.nominalMl,
       nextMl: next.nominalMl * FULLEST >= mixMl ? next.nominalMl : null,
     });
   }

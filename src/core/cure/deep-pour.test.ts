@@ -1,5 +1,7 @@
+import { starterCards } from "../plan/sample-job";
 import reference from "../reference/resin.json";
 import { parametersOf } from "../reference/resins";
+import { calibrate } from "./calibrate";
 import { timeToConversion } from "./kinetics";
 import { deepForecast, lightOf, safeLiftMm, type PourQuestion } from "./deep-pour";
 
@@ -9,6 +11,7 @@ const wood = (depthMm: number, changes: Partial<PourQuestion> = {}): PourQuestio
   roomC: 22,
   around: "wood",
   fan: false,
+  ratedMm: null,
   ...changes,
 });
 
@@ -29,6 +32,16 @@ test("its peak is the reference's, its ends those of the reference's sensitiviti
     (row) => row.resin === "c" && row.depth_mm === 50 && row.bc !== "wood18",
   )!;
   expect(Math.abs(sealedPeakC - sealed.Tpeak)).toBeLessThan(0.1);
+});
+
+test("a casting resin is no danger at the depth its own sheet allows, on wood at room temperature; around silicone, or deeper, it may be", () => {
+  const card = starterCards(() => "x").find(({ kind }) => kind === "casting")!;
+  const p = calibrate(card).parameters;
+  const ratedMm = card.thickestFilmMm;
+  for (const roomC of [18, 20, 22, 24])
+    expect(deepForecast(wood(50, { roomC, mixedC: roomC, ratedMm }), p).light).not.toBe("danger");
+  expect(deepForecast(wood(100, { ratedMm }), p).light).toBe("danger");
+  expect(deepForecast(wood(50, { ratedMm, around: "silicone" }), p).light).toBe("danger");
 });
 
 test("the safe lift is no deeper than where the reference's sealed pour passes 60 °C, and stays under it", () => {

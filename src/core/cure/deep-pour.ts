@@ -33,6 +33,8 @@ export type PourQuestion = {
   roomC: number;
   around: Around;
   fan: boolean;
+  /** Depth that the resin's own sheet allows for a pour; null where it names none. */
+  ratedMm: number | null;
 };
 
 export type DeepForecast = {
@@ -46,7 +48,7 @@ export type DeepForecast = {
   run: SlabRun;
 };
 
-const pourOf = ({ depthMm, mixedC, roomC, around, fan }: PourQuestion): DeepPour => ({
+const pourOf = ({ depthMm, mixedC, roomC, around, fan }: Omit<PourQuestion, "ratedMm">): DeepPour => ({
   depthMm,
   mixedC,
   roomC,
@@ -60,7 +62,14 @@ const shifted = (p: CureParameters, sign: -1 | 1): CureParameters => ({
   k2PerS: p.k2PerS * (1 + sign * DOUBT.rate),
 });
 
-/** How hot a pour gets and when, with its ends, and the light that goes by the worse of what lies around it and sealed. */
+/** Whether a pour lies within what the resin's sheet allows, under what such a rating means: on wood. */
+const isRated = ({ depthMm, around, ratedMm }: PourQuestion): boolean =>
+  around === "wood" && ratedMm !== null && depthMm <= ratedMm;
+
+/**
+ * How hot a pour gets and when, with its ends, and the light: by the worse of what lies around it and sealed; within the depth that the
+ * sheet allows by the likely peak in this room, since the sheet comes first and the heat of cure is fitted to it.
+ */
 export function deepForecast(question: PourQuestion, p: CureParameters): DeepForecast {
   const pour = pourOf(question);
   const run = runSlab(pour, p, FOLLOWED_S);
@@ -75,14 +84,17 @@ export function deepForecast(question: PourQuestion, p: CureParameters): DeepFor
     peakC: { low: Math.min(low, run.peakC), likely: run.peakC, high: Math.max(high, run.peakC) },
     sealedPeakC,
     peakAtMin: run.peakAtS / 60,
-    light: lightOf(Math.max(high, sealedPeakC)),
+    light: lightOf(isRated(question) ? run.peakC : Math.max(high, sealedPeakC)),
     nextLiftMin: ready ? ready.timeS / 60 : null,
     run,
   };
 }
 
 /** Deepest pour of which even the worse case stays warm at most, mm; null where not even two millimetres do. */
-export function safeLiftMm(question: Omit<PourQuestion, "depthMm">, p: CureParameters): number | null {
+export function safeLiftMm(
+  question: Omit<PourQuestion, "depthMm" | "ratedMm">,
+  p: CureParameters,
+): number | null {
   const limit = LIGHTS.find(({ light }) => light === "warm")?.untilC ?? 60;
   const worst = (depthMm: number) => {
     const pour = pourOf({ ...question, depthMm });

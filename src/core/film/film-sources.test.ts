@@ -21,6 +21,8 @@ describe("kits (common practice, no source)", () => {
   });
   test("a gallon for 45 ft² of floor is about 2.84 fl oz/ft²", () =>
     expect(numberIn(kitFilm(ML_PER_US_GALLON, 45 * MM2_PER_FT2).likely, "fl oz/ft²")).toBeCloseTo(2.84, 2));
+  test("of a kit only that share stays on the top that faces, losses and reserve leave", () =>
+    expect(kitFilm(1000, 1e6, 0.8).likely).toBeCloseTo(0.8, 12));
 });
 
 describe("notches", () => {

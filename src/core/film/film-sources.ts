@@ -41,5 +41,9 @@ export function combFilm(wettedMm: number, dryMm: number): Spread {
   return { low: wettedMm, likely: (wettedMm + dryMm) / 2, high: dryMm };
 }
 
-/** A kit that is meant for an area, all of it spread. Makers' areas are rounded: ±5 %. */
-export const kitFilm = (kitMl: number, areaMm2: number): Spread => within((kitMl * 1000) / areaMm2, 0.05);
+/**
+ * What stays on the top of a kit that is meant for an area. Makers' areas are rounded: ±5 %.
+ * @param onTopShare share of a mix that stays on the top, 1 where neither faces nor losses are counted
+ */
+export const kitFilm = (kitMl: number, areaMm2: number, onTopShare = 1): Spread =>
+  within((onTopShare * kitMl * 1000) / areaMm2, 0.05);

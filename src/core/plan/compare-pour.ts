@@ -21,8 +21,8 @@ export type CoatOutcome = {
   /** Film that the used volume makes on the top's area, mm: the real rate, losses included. */
   plannedFilmMm: number;
   usedFilmMm: number | null;
-  /** Share by which B was off for its A; null when not weighed. */
-  ratioOff: number | null;
+  /** Share by which B was off for its A in the mix that was furthest off, and which it was; null when none was weighed. */
+  ratioOff: { name: string; off: number } | null;
   plannedWorkMin: number;
   /** Minutes from the first weighing to the last pass that follows at once; null while open. */
   tookMin: number | null;
@@ -46,20 +46,25 @@ export function comparePour(
     const own = steps.filter((step) => step.coatId === coat.id);
     const weighSteps = own.filter((step) => step.kind === "weigh");
     if (!weighSteps.some((step) => state.doneAt.has(step.id))) return [];
-    let [aG, bG, allWeighed, mixedG] = [0, 0, true, 0];
+    /** What went into each vessel in which A met B, by step and mix. */
+    const mixes = new Map<string, { name: string; aG: number; bG: number; cG: number; weighed: boolean }>();
     for (const step of weighSteps) {
       if (!state.doneAt.has(step.id)) continue;
-      for (const line of step.weigh) {
-        const part = line.line[0];
-        if (part !== "A" && part !== "B") continue;
-        const actual = state.weighed.get(weighKey(step.id, line.line));
-        if (actual === undefined) allWeighed = false;
-        const grams = actual ?? line.grams;
-        mixedG += grams;
-        if (part === "A") aG += grams;
-        else bG += grams;
+      for (const { line, thing, grams } of step.weigh) {
+        if (thing.kind !== "part") continue;
+        const key = weighKey(step.id, thing.mixId);
+        const name = coat.colours.find(({ id }) => id === thing.mixId)?.name ?? "";
+        const mix = mixes.get(key) ?? { name, aG: 0, bG: 0, cG: 0, weighed: true };
+        mixes.set(key, mix);
+        const actual = state.weighed.get(weighKey(step.id, line));
+        if (actual === undefined && thing.part !== "C") mix.weighed = false;
+        mix[thing.part === "A" ? "aG" : thing.part === "B" ? "bG" : "cG"] +=
+          (actual ?? grams) + thing.carriedG;
       }
     }
+    const all = [...mixes.values()];
+    const mixedG = all.reduce((sum, { aG, bG, cG }) => sum + aG + bG + cG, 0);
+    const allWeighed = all.every(({ weighed }) => weighed);
     const mixedMl = mixedG / mixDensityGPerMl(card);
     const leftMl = state.leftMl.get(coat.id) ?? null;
     const shortMl = state.shortMl.get(coat.id) ?? null;
@@ -70,7 +75,12 @@ export function comparePour(
     const laying = own.filter(({ passId }) => passId !== null && layingIds.has(passId));
     const laid = laying.flatMap((step) => state.doneAt.get(step.id) ?? []).sort();
     const last = laying.length > 0 && laid.length === laying.length ? (laid[laid.length - 1] ?? null) : null;
-    const ratioOff = allWeighed && bG > 0 ? ratioError(aG, bG, card) : null;
+    // One cup that is off leaves soft spots, however well the others are mixed.
+    const ratios = all
+      .filter(({ weighed, bG }) => weighed && bG > 0)
+      .map(({ name, aG, bG }) => ({ name, off: ratioError(aG, bG, card) }))
+      .sort((one, other) => Math.abs(other.off) - Math.abs(one.off));
+    const [ratioOff = null] = ratios;
     const outcome: CoatOutcome = {
       coatId: coat.id,
       name: coat.name,
@@ -112,9 +122,9 @@ function inWords(outcome: CoatOutcome, tolerance: number, system: UnitSystem): s
     );
   else if (outcome.leftMl !== null) words.push(`${volume(outcome.leftMl)} was left: the plan fitted.`);
   else words.push("What was left was not entered, so the real rate is not known.");
-  if (outcome.ratioOff !== null && Math.abs(outcome.ratioOff) > tolerance)
+  if (outcome.ratioOff !== null && Math.abs(outcome.ratioOff.off) > tolerance)
     words.push(
-      `B was ${share(outcome.ratioOff, 1)} ${outcome.ratioOff > 0 ? "too much" : "too little"} for its A, outside the card's tolerance: watch for soft spots.`,
+      `B was ${share(outcome.ratioOff.off, 1)} ${outcome.ratioOff.off > 0 ? "too much" : "too little"} for its A${outcome.ratioOff.name ? ` in ${outcome.ratioOff.name}` : ""}, outside the card's tolerance: watch for soft spots.`,
     );
   if (!outcome.weighed) words.push("Not all of A and B was weighed; the plan's figures stand in.");
   return words;

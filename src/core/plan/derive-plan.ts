@@ -19,6 +19,7 @@ import type { CoatWindows, WindowCoat } from "../schedule/coat-windows";
 import { colourPlan, type CoatLooks, type ColourPlan } from "./colour-plan";
 import type { JobDocument } from "./job";
 import { roomOf, settingsOf } from "./job-settings";
+import { USUAL_SCALE_G, type AtHand } from "./weigh-lines";
 
 export type PieceFault = Fault & { pieceId: string; pieceName: string };
 
@@ -55,6 +56,9 @@ export type Totals = {
 };
 
 export type Plan = {
+  /** The date of its first day; null where the job has none. */
+  startOn: string | null;
+  atHand: AtHand;
   pieces: Measured[];
   faults: PieceFault[];
   totals: Totals;
@@ -304,5 +308,15 @@ export function derivePlan(
       seen: looks.coats[index] as CoatLooks,
     })),
   });
-  return { pieces, faults, totals, coats, looks, ...withoutSetAside(advice, job.setAside ?? {}) };
+  const { scaleStepG = USUAL_SCALE_G, vesselsMl = [] } = job.work;
+  return {
+    startOn: job.work.startOn ?? null,
+    atHand: { scaleStepG, vesselsMl },
+    pieces,
+    faults,
+    totals,
+    coats,
+    looks,
+    ...withoutSetAside(advice, job.setAside ?? {}),
+  };
 }

@@ -13,7 +13,8 @@ import { dammed, newPiece, reshaped } from "./new-piece";
 import { TECHNIQUES } from "./technique-list";
 import { withTechnique } from "./techniques";
 import { foldPour, nextStep, type PourEvent } from "./pour";
-import { clockText, cupsMl, runSheet, weighable } from "./run-sheet";
+import { clockText, runSheet } from "./run-sheet";
+import { cupsMl, weighable, type WeighLine } from "./weigh-lines";
 import { sampleJob, starterCards } from "./sample-job";
 
 let made = 0;
@@ -111,9 +112,9 @@ describe("a coat's volume", () => {
           });
           const { batched, card } = planned(document);
           for (const batch of batched.batches) {
-            const rounded = cupsMl(batch.cups).reduce((sum, ml) => sum + ml, 0);
+            const rounded = cupsMl(batch.cups, "metric").reduce((sum, ml) => sum + ml, 0);
             expect(Math.abs(rounded - batch.parts.mixMl)).toBeLessThanOrEqual(0.5 + 1e-9);
-            const { aG, bG, mixG } = weighable(batch.parts.aG, batch.parts.bG);
+            const { aG, bG, mixG } = weighable(batch.parts, 1);
             expect(aG + bG).toBeCloseTo(mixG, 9);
             expect(Math.abs(ratioError(aG, bG, card!))).toBeLessThan(card!.ratioTolerancePct / 100);
             expect(massRatio(card!)).toBeGreaterThan(0);
@@ -353,6 +354,63 @@ describe("the pour", () => {
       "metric",
     );
     expect(short[0]?.words[0]).toContain("ran short by about 150 ml");
+  });
+
+  describe.each(["clear-first", "colour-into-a"] as const)("a resin of three parts, %s", (school) => {
+    const filled = CARDS.map((card) => ({ ...card, fillerGPer100G: 60, fillerDensityGPerMl: 2.6 }));
+    const own = derivePlan(
+      job((draft) => void (colourCoat(draft).school = school)),
+      filled,
+    );
+    const colour = own.coats[2]!;
+    const outcomeOf = (gramsOf: (line: WeighLine) => number) => {
+      const weigh = runSheet(own, "metric").find(
+        ({ coatId, kind }) => coatId === colour.coat.id && kind === "weigh",
+      )!;
+      const events = weigh.weigh.map((line, index): PourEvent => ({
+        id: `w${index}`,
+        at: at(1),
+        kind: "weighed",
+        stepId: weigh.id,
+        line: line.line,
+        grams: gramsOf(line),
+      }));
+      const state = foldPour([...events, tick(weigh.id, 2)]);
+      return comparePour(own, runSheet(own, "metric", state.weighed), state, "metric")[0]!;
+    };
+    test("weighed to plan, the log finds nothing: filler is in the mix and in its density", () => {
+      const { mixedMl, words } = outcomeOf(({ grams }) => grams);
+      const batch = colour.batched!.batches[0]!;
+      expect(mixedMl / batch.parts.mixMl).toBeCloseTo(1, 2);
+      expect(words.join(" ")).not.toMatch(/mixed than planned|for its A/);
+    });
+    test("5 % too much A, and B as planned: the log says so", () => {
+      const { words, ratioOff } = outcomeOf(({ thing, plannedGrams }) =>
+        thing.kind === "part" && thing.part === "A" ? plannedGrams * 1.05 : plannedGrams,
+      );
+      expect(ratioOff!.off).toBeCloseTo(1 / 1.05 - 1, 1);
+      expect(words.join(" ")).toMatch(/B was [4-7] % too little for its A/);
+    });
+  });
+
+  test("after an over-pour of A the target of B, the cups and their colours are those of the larger batch", () => {
+    const colour = plan.coats[2]!;
+    const weigh = steps.find((step) => step.coatId === colour.coat.id && step.kind === "weigh")!;
+    const a = weigh.weigh.find(({ line }) => line === "A")!;
+    const state = foldPour([
+      { id: "w", at: at(1), kind: "weighed", stepId: weigh.id, line: "A", grams: a.grams * 1.1 },
+    ]);
+    const after = runSheet(plan, "metric", state.weighed);
+    const [before, now] = [weigh, after.find(({ id }) => id === weigh.id)!];
+    for (const [index, line] of now.weigh.entries())
+      expect(line.grams / before.weigh[index]!.grams).toBeCloseTo(1.1, 1);
+    const split = (of: typeof steps) =>
+      Number(
+        /Bone white ([\d\u2009]+) ml/
+          .exec(of.find(({ coatId, kind }) => coatId === colour.coat.id && kind === "split")!.detail)![1]!
+          .replace("\u2009", ""),
+      );
+    expect(split(after) / split(steps)).toBeCloseTo(1.1, 2);
   });
 });
 

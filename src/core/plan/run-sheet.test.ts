@@ -2,17 +2,9 @@ import { usualPass } from "../schedule/pass";
 import { derivePlan } from "./derive-plan";
 import type { JobDocument } from "./job";
 import { newCoat } from "./new-job";
-import {
-  clockText,
-  doseWords,
-  passDetail,
-  runSheet,
-  sectionWords,
-  sprayWords,
-  weighable,
-  weighLines,
-} from "./run-sheet";
+import { clockText, passDetail, runSheet, sectionWords, sprayWords } from "./run-sheet";
 import { sampleJob, starterCards } from "./sample-job";
+import { doseWords, onScale, weighable, weighLines } from "./weigh-lines";
 
 let made = 0;
 const newId = () => `id-${(made += 1)}`;
@@ -154,10 +146,21 @@ describe("words", () => {
     [{ grams: 11.52, count: 11.52, unit: "gram" }, "11.5 g"],
     [{ grams: 240.4, count: 240.4, unit: "gram" }, "240 g"],
     [{ grams: 1.62, count: 27, unit: "drop" }, "27 drops (1.6 g)"],
-    [{ grams: 0.06, count: 1, unit: "drop" }, "1 drop (0.1 g)"],
-    [{ grams: 20.8, count: 346, unit: "drop" }, "21 g (346 drops)"],
+    [{ grams: 0.06, count: 1, unit: "drop" }, "1 drop (0.06 g)"],
+    [{ grams: 20.8, count: 346, unit: "drop" }, "20.8 g (346 drops)"],
     [{ grams: 0.86, count: 4.25, unit: "spoon" }, "4.25 level spoons (0.9 g)"],
+    // Never nothing: what cannot be counted is told in grams, with two figures.
+    [{ grams: 0.02, count: 0.1, unit: "spoon" }, "0.02 g"],
+    [{ grams: 0.077, count: 1.28, unit: "drop" }, "0.077 g"],
   ] as const)("%o is said as %s", (dose, words) => expect(doseWords(dose)).toBe(words));
+  test.each([
+    [0.077, 0.01, "0.08"],
+    [0.077, 1, "0.077"],
+    [7.44, 0.1, "7.4"],
+    [7.44, 1, "7"],
+    [240.4, 0.01, "240"],
+    [0, 1, "0"],
+  ])("%d g on a scale of %d g is %s g", (grams, stepG, shown) => expect(onScale(grams, stepG)).toBe(shown));
 
   test("alcohol by area, with its range", () => {
     expect(sprayWords(usualPass("p", "alcohol"), 3.7e6, "metric")).toBe("28 to 38 ml over 3.70 m²");
@@ -211,8 +214,20 @@ describe("words", () => {
     [1439.7, "00:00 +1 d"],
     [3 * 1440 + 61, "01:01 +3 d"],
   ])("%d minutes is %s", (minutes, text) => expect(clockText(minutes)).toBe(text));
+  test("what is to be weighed sums to its title, in every way of mixing", () => {
+    for (const school of ["clear-first", "colour-into-a"] as const)
+      for (const step of sheet((job) => void (colour(job).school = school))) {
+        if (step.kind !== "weigh") continue;
+        const parts = step.weigh.filter(({ thing }) => thing.kind === "part");
+        const grams = Number(/Weigh ([\d\u2009.]+) g of/.exec(step.title)![1]!.replaceAll("\u2009", ""));
+        expect(parts.reduce((sum, { shown }) => sum + Number(shown.replaceAll("\u2009", "")), 0)).toBeCloseTo(
+          grams,
+          6,
+        );
+      }
+  });
   test("small mixes are weighed in tenths of a gram", () => {
-    const { aG, bG, mixG } = weighable(11.26, 9.58);
+    const { aG, bG, mixG } = weighable({ aG: 11.26, bG: 9.58, cG: 0 }, 1);
     expect([aG, bG].map((grams) => Number(grams.toFixed(1)))).toEqual([11.2, 9.6]);
     expect(mixG).toBeCloseTo(20.8, 9);
   });

@@ -1,23 +1,14 @@
 import { CAUTION } from "../advice/pass-rules";
-import type { Batch, BatchedCoat, Cup } from "../batch/batch-coat";
-import { countable, type Dose } from "../batch/dose";
+import type { Batch, BatchedCoat } from "../batch/batch-coat";
 import { TOOL_WORDS } from "../batch/factors";
 import type { Section } from "../batch/sections";
-import { roundToSum } from "../numerics/round-to-sum";
 import { COAT_WORDS } from "../schedule/coat";
 import { PASS, type Pass } from "../schedule/pass";
-import { formatQuantity, quantityText, trimmed } from "../units/format-quantity";
+import { formatQuantity, quantityText } from "../units/format-quantity";
 import type { UnitSystem } from "../units/dimension";
 import type { Plan, PlannedCoat } from "./derive-plan";
-
-/** One thing to put on the scale, in order. `line` names it within its step, for what was weighed. */
-export type WeighLine = {
-  line: string;
-  label: string;
-  grams: number;
-  ml: number | null;
-  count: string | null;
-};
+import { weighKey, type PourState } from "./pour";
+import { batchAsWeighed, cupsMl, partText, weighLines, type AtHand, type WeighLine } from "./weigh-lines";
 
 export type RunStep = {
   /** Stable for the same plan: coat, batch and act. */
@@ -55,101 +46,25 @@ export function sectionWords(sections: readonly Section[], system: UnitSystem): 
   return names.length > 3 ? `${names.slice(0, 2).join(", ")} and ${names.length - 2} more` : names.join(", ");
 }
 
-/** More than this nobody counts: grams come first. */
-const MOST_DROPS = 60;
-const MOST_SPOONS = 20;
+/** What was weighed so far, by step and line. */
+export type WeighedSoFar = PourState["weighed"];
 
-/** A dose in words: "11.5 g", "42 drops (2.1 g)", "4 level spoons (0.8 g)". */
-export function doseWords(dose: Dose): string {
-  const count = countable(dose);
-  if (dose.unit === "gram") return `${trimmed(count, 1)} g`;
-  const grams = `${trimmed(dose.grams, dose.grams < 10 ? 1 : 0)} g`;
-  const [one, many, most] =
-    dose.unit === "drop" ? ["drop", "drops", MOST_DROPS] : ["level spoon", "level spoons", MOST_SPOONS];
-  const counted = `${trimmed(count, 2)} ${count === 1 ? one : many}`;
-  return count > most ? `${grams} (${counted})` : `${counted} (${grams})`;
-}
+export const weighStepId = (coatId: string, batch: number): string => `${coatId}:${batch}:weigh`;
 
-/** A and B rounded to whole grams so that they sum to the rounded mix. */
-export function weighable(aG: number, bG: number): { aG: number; bG: number; mixG: number } {
-  const [a, b] = roundToSum([aG, bG], aG + bG < 50 ? 0.1 : 1) as [number, number];
-  return { aG: a, bG: b, mixG: a + b };
-}
-
-/** Cups of a batch in whole millilitres (tenths below 50), summing to the rounded pot. */
-export function cupsMl(cups: readonly Cup[]): number[] {
-  const total = cups.reduce((sum, cup) => sum + cup.ml, 0);
-  return roundToSum(
-    cups.map((cup) => cup.ml),
-    total < 100 ? 0.1 : 1,
-  );
-}
-
-/** All doses of a cup in words; a colourant is named where it is not the cup's own colour. */
-export const dosesWords = ({ name, doses }: Cup): string =>
-  doses.map((dose) => (dose.name === name ? doseWords(dose) : `${dose.name} ${doseWords(dose)}`)).join(", ");
-
-/** What goes on the scale for a batch, in order. */
-export function weighLines(batch: Batch, paint: boolean): WeighLine[] {
-  const doseLines = (cup: Cup, into: string): WeighLine[] =>
-    cup.doses.map((dose) => ({
-      line: `dose-${dose.id}`,
-      label: `${dose.name} ${into}`,
-      grams: dose.grams,
-      ml: null,
-      count: doseWords(dose),
-    }));
-  if (paint) return [{ line: "A", label: "paint", grams: batch.parts.aG, ml: batch.parts.aMl, count: null }];
-  const separate = batch.cups.every((cup) => cup.parts !== null);
-  if (separate) {
-    return batch.cups.flatMap((cup) => {
-      const { aG, bG } = weighable(cup.parts?.aG ?? 0, cup.parts?.bG ?? 0);
-      return [
-        {
-          line: `A-${cup.colourId}`,
-          label: `A, resin, for ${cup.name}`,
-          grams: aG,
-          ml: cup.parts?.aMl ?? 0,
-          count: null,
-        },
-        ...doseLines(cup, `into ${cup.doses.length > 1 ? `the A of ${cup.name}` : "its A"}`),
-        {
-          line: `B-${cup.colourId}`,
-          label: `B, hardener, for ${cup.name}`,
-          grams: bG,
-          ml: cup.parts?.bMl ?? 0,
-          count: null,
-        },
-        ...(cup.parts && cup.parts.cG > 0
-          ? [
-              {
-                line: `C-${cup.colourId}`,
-                label: `C, filler, for ${cup.name}`,
-                grams: cup.parts.cG,
-                ml: cup.parts.cMl,
-                count: null,
-              },
-            ]
-          : []),
-      ];
-    });
-  }
-  const { aG, bG } = weighable(batch.parts.aG, batch.parts.bG);
-  const { cG, cMl } = batch.parts;
-  return [
-    { line: "A", label: "A, resin", grams: aG, ml: batch.parts.aMl, count: null },
-    { line: "B", label: "B, hardener", grams: bG, ml: batch.parts.bMl, count: null },
-    ...(cG > 0 ? [{ line: "C", label: "C, filler", grams: cG, ml: cMl, count: null }] : []),
-    // By the numbers that are drawn under the cups: clear ones count too.
-    ...batch.cups.flatMap((cup, index) =>
-      doseLines(cup, batch.cups.length > 1 ? `into cup ${index + 1}` : "into the pot"),
-    ),
-  ];
-}
-
-function batchSteps(planned: PlannedCoat, batched: BatchedCoat, batch: Batch, system: UnitSystem): RunStep[] {
+function batchSteps(
+  planned: PlannedCoat,
+  batched: BatchedCoat,
+  plannedBatch: Batch,
+  { system, atHand, weighed }: SheetOf,
+): RunStep[] {
   const { coat, card } = planned;
   const paint = card?.kind === "paint";
+  const weighId = weighStepId(coat.id, plannedBatch.number);
+  // After an over-pour B, the cups and their colours follow what is in the pot.
+  const batch = card
+    ? batchAsWeighed(plannedBatch, coat.colours, card, atHand, (line) => weighed.get(weighKey(weighId, line)))
+        .batch
+    : plannedBatch;
   const times = planned.windows?.batches.find((row) => row.number === batch.number);
   const of = batched.batches.length > 1 ? `, batch ${batch.number} of ${batched.batches.length}` : "";
   const base = {
@@ -167,15 +82,21 @@ function batchSteps(planned: PlannedCoat, batched: BatchedCoat, batch: Batch, sy
   const lives = batched.potLifeMin
     ? ` It lives ${Math.round(batched.potLifeMin.low)} to ${Math.round(batched.potLifeMin.high)} min in the pot.`
     : "";
-  const volumes = cupsMl(batch.cups);
+  const volumes = cupsMl(batch.cups, system);
+  const lines = weighLines(plannedBatch, paint, atHand.scaleStepG, batch);
+  const parts = lines.flatMap(({ thing }) => (thing.kind === "part" ? [thing.part] : []));
+  const partsG = lines.reduce(
+    (sum, { thing, grams }) => sum + (thing.kind === "part" ? grams + thing.carriedG : 0),
+    0,
+  );
   const steps: RunStep[] = [
     {
       ...base,
-      id: `${coat.id}:${batch.number}:weigh`,
+      id: weighId,
       kind: "weigh",
-      title: `Weigh ${quantityText(batch.parts.mixG, "mass", system)}`,
+      title: `Weigh ${partText(partsG)} g of ${paint ? "paint" : parts.includes("C") ? "A, B and C" : "A and B"}`,
       detail: `${COAT_WORDS[coat.kind]}${of}. ${quantityText(batch.parts.mixMl, "volume", system)} for ${sectionWords(batch.sections, system) || "the whole piece"}.`,
-      weigh: weighLines(batch, paint),
+      weigh: lines,
       atMin: mixAt,
       untilMin: mixAt,
     },
@@ -243,15 +164,19 @@ function inOrder(steps: readonly RunStep[]): RunStep[] {
 /**
  * The pour in steps, in the order of time: per coat its batches (weigh, mix, split), then its passes. Each batch is laid as soon
  * as it is mixed; the other passes follow the last one. A coat that starts late falls between the passes of the coat below.
+ * @param weighed what was weighed so far: what is still to come of a batch follows it
  */
-export function runSheet(plan: Plan, system: UnitSystem): RunStep[] {
+export function runSheet(plan: Plan, system: UnitSystem, weighed: WeighedSoFar = new Map()): RunStep[] {
+  const of = { system, atHand: plan.atHand, weighed };
   const steps = plan.coats.flatMap((planned) =>
-    planned.batched ? inOrder(coatSteps(planned, planned.batched, system)) : [],
+    planned.batched ? inOrder(coatSteps(planned, planned.batched, of)) : [],
   );
   return steps.sort((one, other) => one.atMin - other.atMin);
 }
 
-function coatSteps(planned: PlannedCoat, batched: BatchedCoat, system: UnitSystem): RunStep[] {
+type SheetOf = { system: UnitSystem; atHand: AtHand; weighed: WeighedSoFar };
+
+function coatSteps(planned: PlannedCoat, batched: BatchedCoat, of: SheetOf): RunStep[] {
   const { coat } = planned;
   const firstMix = planned.windows?.mixedAtMin ?? 0;
   /** From when to when it is planned; without windows from the minute that it names. */
@@ -272,7 +197,7 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, system: UnitSyste
     passId: pass.id,
     kind: "pass",
     title: PASS[pass.kind].words,
-    detail: passDetail(pass, batched.topAreaMm2, system),
+    detail: passDetail(pass, batched.topAreaMm2, of.system),
     weigh: [],
     atMin,
     untilMin,
@@ -288,7 +213,7 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, system: UnitSyste
   return [
     ...before.map((pass) => passStep(pass, null, { atMin: firstMix, untilMin: firstMix })),
     ...batched.batches.flatMap((batch) => [
-      ...batchSteps(planned, batched, batch, system),
+      ...batchSteps(planned, batched, batch, of),
       ...laid.map((pass) => {
         const whole = plannedOf(pass);
         const atMin = planned.windows?.batches[batch.number - 1]?.pourAtMin ?? firstMix;

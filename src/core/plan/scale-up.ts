@@ -9,6 +9,7 @@ import type { UnitSystem } from "../units/dimension";
 import { decimal, quantityText, runText, trimmed } from "../units/format-quantity";
 import { derivePlan, type Plan, type PlannedCoat } from "./derive-plan";
 import type { JobDocument } from "./job";
+import { USUAL_SCALE_G } from "./weigh-lines";
 import { jobFromRecipe, recipeOf } from "./recipe";
 
 /** Passes whose marks keep their size however large the top is. */
@@ -208,7 +209,7 @@ export function scaleUp(board: Plan, here: Plan, work: JobDocument["work"], syst
     ...freshEdge(pair, work.people),
     ...patternSize(here, pair, growth, areaGrowth),
     ...potMass(pair),
-    ...doseSteps(pair, work.scaleStepG ?? 1),
+    ...doseSteps(pair, work.scaleStepG ?? USUAL_SCALE_G),
     ...kept(pair, system),
     ...faces(board, here, pair, system),
   ];

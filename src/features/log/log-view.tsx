@@ -85,9 +85,9 @@ function Outcome({ outcome, system }: { outcome: CoatOutcome; system: UnitSystem
             <div>
               <div className="label">B for its A</div>
               <div className="figure text-xl">
-                {Math.abs(outcome.ratioOff) < 0.0005
+                {Math.abs(outcome.ratioOff.off) < 0.0005
                   ? "in ratio"
-                  : `${outcome.ratioOff > 0 ? "+" : "−"}${trimmed(Math.abs(outcome.ratioOff) * 100, 1)} %`}
+                  : `${outcome.ratioOff.off > 0 ? "+" : "−"}${trimmed(Math.abs(outcome.ratioOff.off) * 100, 1)} %`}
               </div>
             </div>
           )}
@@ -138,8 +138,8 @@ export function LogView({
     );
   }
   const plan = derivePlan(pour.plan.document, pour.plan.cards);
-  const steps = runSheet(plan, system);
   const state = foldPour(pour.events);
+  const steps = runSheet(plan, system, state.weighed);
   const outcomes = comparePour(plan, steps, state, system);
   const stepTitle = (stepId: string | null) => steps.find((step) => step.id === stepId)?.title;
 

@@ -8,9 +8,12 @@ import type { Pour } from "@/contracts/pours";
 import { received, type Sent } from "@/contracts/sent";
 import { FLASH_OFF_MIN } from "@/core/schedule/pass";
 import { viscosityWords } from "@/core/cure/film-states";
-import { derivePlan } from "@/core/plan/derive-plan";
-import { foldPour, mixedAt, nextStep, type PourState } from "@/core/plan/pour";
+import { offRatio, type WeighOut } from "@/core/batch/weigh-out";
+import { derivePlan, type Plan } from "@/core/plan/derive-plan";
+import { foldPour, mixedAt, nextStep, weighKey, type PourState } from "@/core/plan/pour";
 import { runSheet, type RunStep } from "@/core/plan/run-sheet";
+import { verdictWords } from "@/core/plan/verdict-words";
+import { batchAsWeighed } from "@/core/plan/weigh-lines";
 import type { UnitSystem } from "@/core/units/dimension";
 import { Beam } from "@/ui/beam";
 import { Dialog } from "@/ui/dialog";
@@ -46,14 +49,24 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
   const [store] = useState(() => createPourStore(pour));
   const { events, waiting, trouble, record } = useStore(store);
   const plan = useMemo(() => derivePlan(pour.plan.document, pour.plan.cards), [pour.plan]);
-  const steps = useMemo(() => runSheet(plan, system), [plan, system]);
   const state = useMemo(() => foldPour(events), [events]);
+  const steps = useMemo(() => runSheet(plan, system, state.weighed), [plan, system, state]);
   const [now, setNow] = useState<number | null>(null);
   const [noting, setNoting] = useState(false);
   const [note, setNote] = useState("");
+  const [asking, setAsking] = useState(false);
   const { ref: stageRef, width: stageWidth } = useSize<HTMLDivElement>();
 
   const step = nextStep(steps, state);
+  const weighOut = step?.kind === "weigh" ? weighedIn(plan, step, state) : null;
+  const off = weighOut ? offRatio(weighOut) : [];
+  const tolerancePct = plan.coats.find(({ coat }) => coat.id === step?.coatId)?.card?.ratioTolerancePct ?? 0;
+  /** Done; out of ratio it asks first. */
+  const done = () => {
+    if (!step) return;
+    if (off.length > 0) setAsking(true);
+    else void record({ kind: "tick", stepId: step.id });
+  };
   const index = step ? steps.indexOf(step) : steps.length;
   const before = steps[index - 1];
 
@@ -75,6 +88,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
       const target = event.target as HTMLElement;
       if (
         noting ||
+        asking ||
         event.repeat ||
         event.ctrlKey ||
         event.metaKey ||
@@ -83,7 +97,8 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
         return;
       if (step && [" ", "Enter", "PageDown"].includes(event.key)) {
         event.preventDefault();
-        void record({ kind: "tick", stepId: step.id });
+        if (off.length > 0) setAsking(true);
+        else void record({ kind: "tick", stepId: step.id });
       }
       if (before && ["Backspace", "PageUp"].includes(event.key)) {
         event.preventDefault();
@@ -92,7 +107,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
     };
     window.addEventListener("keydown", keys);
     return () => window.removeEventListener("keydown", keys);
-  }, [step, before, record, noting]);
+  }, [step, before, record, noting, asking, off.length]);
 
   const coat = plan.coats.find((one) => one.coat.id === (step ?? before)?.coatId);
   const mixed = coat ? mixedAt(steps, state, coat.coat.id) : null;
@@ -160,8 +175,8 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
                   key={step.id}
                   step={step}
                   state={state}
-                  card={coat?.card ?? null}
-                  parts={coat?.batched?.batches[(step.batch ?? 1) - 1]?.parts ?? null}
+                  out={weighOut}
+                  tolerancePct={tolerancePct}
                   system={system}
                   record={record}
                 />
@@ -247,7 +262,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
           <div className="flex gap-4 max-md:gap-2 max-md:flex-wrap sticky bottom-0 bg-night pt-2 pb-6 max-md:pb-3">
             <button
               type="button"
-              onClick={() => void record({ kind: "tick", stepId: step.id })}
+              onClick={done}
               className="flex-1 min-h-[104px] bg-night-ink text-night px-8 flex items-center justify-between text-left max-md:w-full max-md:flex-none"
             >
               <span className="heading text-4xl">Done</span>
@@ -271,6 +286,33 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
           </div>
         </main>
       )}
+      <Dialog
+        open={asking && step !== null && off.length > 0}
+        onClose={() => setAsking(false)}
+        title="Out of ratio"
+      >
+        <div className="text-ink flex flex-col gap-3">
+          {off.map((verdict) => (
+            <p key={verdict.mixId}>{verdictWords(verdict, tolerancePct, system)}</p>
+          ))}
+          <p className="label">
+            Mixed like this it leaves soft spots that never harden. You can add; you cannot take out.
+          </p>
+          <div className="flex gap-3 flex-wrap">
+            <Button weight="primary" onClick={() => setAsking(false)}>
+              Back to the scale
+            </Button>
+            <Button
+              onClick={() => {
+                setAsking(false);
+                if (step) void record({ kind: "tick", stepId: step.id });
+              }}
+            >
+              Mix it as it is
+            </Button>
+          </div>
+        </div>
+      </Dialog>
       <Dialog open={noting} onClose={() => setNoting(false)} title="Note">
         <form
           className="text-ink"
@@ -301,6 +343,15 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
       </Dialog>
     </div>
   );
+}
+
+/** What is to be done about what was weighed for a batch so far. */
+function weighedIn(plan: Plan, step: RunStep, state: PourState): WeighOut | null {
+  const { coat, card, batched } = plan.coats.find((one) => one.coat.id === step.coatId) ?? {};
+  const batch = batched?.batches.find(({ number }) => number === step.batch);
+  if (!coat || !card || !batch) return null;
+  const gramsAt = (line: string) => state.weighed.get(weighKey(step.id, line));
+  return batchAsWeighed(batch, coat.colours, card, plan.atHand, gramsAt).out;
 }
 
 /** Planned minutes from the coat's first weighing to a step. */

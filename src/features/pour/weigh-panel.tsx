@@ -1,11 +1,12 @@
 "use client";
 
 import { useId, useState } from "react";
-import { correctWeighing, type Parts } from "@/core/batch/parts";
-import type { ResinCard } from "@/core/cure/resin-card";
+import type { WeighOut } from "@/core/batch/weigh-out";
 import { weighKey, type PourState } from "@/core/plan/pour";
-import type { RunStep, WeighLine } from "@/core/plan/run-sheet";
-import { formatQuantity, quantityText, trimmed } from "@/core/units/format-quantity";
+import type { RunStep } from "@/core/plan/run-sheet";
+import { verdictWords } from "@/core/plan/verdict-words";
+import type { WeighLine } from "@/core/plan/weigh-lines";
+import { trimmed } from "@/core/units/format-quantity";
 import { parseQuantity } from "@/core/units/parse-quantity";
 import type { UnitSystem } from "@/core/units/dimension";
 import type { Act } from "./pour-store";
@@ -13,18 +14,16 @@ import type { Act } from "./pour-store";
 type Props = {
   step: RunStep;
   state: PourState;
-  card: ResinCard | null;
-  parts: Parts | null;
+  /** What is to be done about what was weighed; null where the card is gone. */
+  out: WeighOut | null;
+  tolerancePct: number;
   system: UnitSystem;
   record: (act: Act) => Promise<void>;
 };
 
-/** What goes on the scale: the target large, and a field for what the scale showed. Left empty it counts as planned. */
-export function WeighPanel({ step, state, card, parts, system, record }: Props) {
+/** What goes on the scale: the target large, and a field for what the scale showed. Left empty it counts as the target. */
+export function WeighPanel({ step, state, out, tolerancePct, system, record }: Props) {
   const actual = (line: string) => state.weighed.get(weighKey(step.id, line));
-  const [a, b] = [actual("A"), actual("B")];
-  const correction = card && parts && a !== undefined ? correctWeighing(a, b ?? 0, parts, card) : null;
-  const grams = (value: number) => quantityText(value, "mass", system);
   return (
     <div className="mt-6 max-w-3xl">
       <ol>
@@ -40,16 +39,15 @@ export function WeighPanel({ step, state, card, parts, system, record }: Props) 
           />
         ))}
       </ol>
-      {correction && correction.kind === "add" && (b !== undefined || correction.part === "B") && (
-        <p role="status" className="border-l-4 border-night-ink pl-4 mt-4 text-xl">
-          Bring {correction.part} to {grams(correction.toG)}
-          {b !== undefined ? `, ${grams(Math.max(0, correction.addG))} more` : ""}.
-          {correction.growth > 0.0005 ? ` The batch grows by ${trimmed(correction.growth * 100, 1)} %.` : ""}
+      {out?.verdicts.map((verdict) => (
+        <p
+          key={`${verdict.kind}-${"mix" in verdict ? verdict.mix : ""}`}
+          role="status"
+          className={`border-l-4 pl-4 mt-4 text-xl ${verdict.kind === "add" && verdict.poured ? "border-danger-night text-danger-night" : "border-night-ink"}`}
+        >
+          {verdictWords(verdict, tolerancePct, system)}
         </p>
-      )}
-      {correction?.kind === "within" && b !== undefined && (
-        <p className="text-xl text-night-soft mt-4">In ratio.</p>
-      )}
+      ))}
     </div>
   );
 }
@@ -68,7 +66,6 @@ function WeighRow({
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
-  const shown = formatQuantity(line.grams, "mass", system);
   const take = () => {
     if (typed === null || typed.trim() === "") return;
     const parsed = parseQuantity(typed, "mass", system, { min: 0, max: 1e6 }, "g");
@@ -88,9 +85,13 @@ function WeighRow({
           {line.count && !line.count.endsWith(" g") && (
             <span className="block text-base text-night-soft">{line.count}</span>
           )}
+          {line.how && <span className="block text-base text-night-soft max-w-[52ch]">{line.how}</span>}
+          {Math.abs(line.grams - line.plannedGrams) > 0.0005 * line.plannedGrams && (
+            <span className="block text-base text-night-soft">planned {trimmed(line.plannedGrams, 1)} g</span>
+          )}
         </label>
         <span className="figure text-4xl whitespace-nowrap">
-          {shown.number}
+          {line.shown}
           <span className="text-lg text-night-soft ml-1 font-normal">g</span>
         </span>
         <input

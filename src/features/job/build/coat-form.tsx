@@ -162,7 +162,7 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
               ))}
             </p>
           </div>
-          <FilmSources onFilm={(filmMm) => edit({ filmMm })} />
+          <FilmSources batched={planned?.batched ?? null} onFilm={(filmMm) => edit({ filmMm })} />
         </>
       )}
       <AdviceAt coatId={coat.id} at={["film"]} />

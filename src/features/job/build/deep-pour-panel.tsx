@@ -49,10 +49,13 @@ export function DeepPourPanel({ coat }: { coat: Coat }) {
   });
   const depthMm = planned?.pourDepthMm ?? 0;
   const { tempC } = document.work;
+  const ratedMm = planned?.card?.thickestFilmMm ?? null;
   const question = useMemo<PourQuestion | null>(
     () =>
-      depthMm > 0 ? { depthMm, mixedC: tempC, roomC: tempC, around: draft.around, fan: draft.fan } : null,
-    [depthMm, tempC, draft.around, draft.fan],
+      depthMm > 0
+        ? { depthMm, mixedC: tempC, roomC: tempC, around: draft.around, fan: draft.fan, ratedMm }
+        : null,
+    [depthMm, tempC, draft.around, draft.fan, ratedMm],
   );
   const found = useDeepPour(question, planned?.calibration?.parameters ?? null);
   if (!question || !planned?.calibration || planned.card?.kind === "paint") return null;

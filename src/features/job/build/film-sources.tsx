@@ -1,11 +1,12 @@
 "use client";
 
 import { useState } from "react";
+import type { BatchedCoat } from "@/core/batch/batch-coat";
 import { FACTORS, factorSpread } from "@/core/batch/factors";
 import { combFilm, kitFilm, NOTCH_WORDS, notchedFilm, type NotchShape } from "@/core/film/film-sources";
 import type { Spread } from "@/core/numerics/spread";
 import { ML_PER_US_GALLON, MM2_PER_FT2, MM_PER_INCH } from "@/core/units/constants";
-import { quantityText } from "@/core/units/format-quantity";
+import { quantityText, trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";
 import { QuantityField } from "@/ui/quantity-field";
@@ -20,7 +21,14 @@ const SOURCES: { value: Source; words: string }[] = [
 ];
 
 /** A film found by what is at hand: a notched edge, the reading of a comb, what a kit is meant for. */
-export function FilmSources({ onFilm }: { onFilm: (filmMm: number) => void }) {
+export function FilmSources({
+  batched,
+  onFilm,
+}: {
+  /** The coat as it is batched: what of a mix stays on the top. */
+  batched: BatchedCoat | null;
+  onFilm: (filmMm: number) => void;
+}) {
   const [source, setSource] = useState<Source | null>(null);
   return (
     <div className="text-sm">
@@ -41,7 +49,7 @@ export function FilmSources({ onFilm }: { onFilm: (filmMm: number) => void }) {
         <div className="bg-shade px-3 py-3 mt-2">
           {source === "notch" && <ByNotch onFilm={onFilm} />}
           {source === "comb" && <ByComb onFilm={onFilm} />}
-          {source === "kit" && <ByKit onFilm={onFilm} />}
+          {source === "kit" && <ByKit batched={batched} onFilm={onFilm} />}
         </div>
       )}
     </div>
@@ -160,8 +168,9 @@ function ByComb({ onFilm }: { onFilm: (filmMm: number) => void }) {
   );
 }
 
-function ByKit({ onFilm }: { onFilm: (filmMm: number) => void }) {
+function ByKit({ batched, onFilm }: { batched: BatchedCoat | null; onFilm: (filmMm: number) => void }) {
   const { system } = useJob();
+  const onTopShare = batched && batched.mixMl.likely > 0 ? batched.onTopMl.likely / batched.mixMl.likely : 1;
   const [kit, setKit] = useState({ ml: 1.5 * ML_PER_US_GALLON, areaMm2: 50 * MM2_PER_FT2 });
   return (
     <>
@@ -184,8 +193,12 @@ function ByKit({ onFilm }: { onFilm: (filmMm: number) => void }) {
         />
       </div>
       <Found
-        film={kitFilm(kit.ml, kit.areaMm2)}
-        why="All of the kit over all of the area; faces and what is lost are in it. Makers round their areas."
+        film={kitFilm(kit.ml, kit.areaMm2, onTopShare)}
+        why={
+          onTopShare < 1
+            ? `All of the kit over its area is ${quantityText((kit.ml * 1000) / kit.areaMm2, "film", system)} mixed. Of this coat ${trimmed((1 - onTopShare) * 100, 0)} % go to faces, losses and reserve; the rest stays on the top, and Cups adds them again.`
+            : "All of the kit over all of the area. Makers round their areas."
+        }
         onFilm={onFilm}
       />
     </>

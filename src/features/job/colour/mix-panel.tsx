@@ -17,7 +17,7 @@ import { HIDDEN, NOT_SEEN } from "@/core/colour/hiding";
 import { hidingOf, lookSpread, mixLook } from "@/core/colour/mix-look";
 import { labOfHex } from "@/core/colour/spaces";
 import { mixPartsOf, type CoatLooks, type ColourLooks } from "@/core/plan/colour-plan";
-import { doseWords } from "@/core/plan/run-sheet";
+import { doseWords } from "@/core/plan/weigh-lines";
 import { decimal, quantityText, trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
@@ -50,7 +50,7 @@ function lookOfParts(parts: readonly ColourPart[], cards: ReadonlyMap<string, Co
 
 /** One mix: its doses, how sure its look is, what it hides, and recipes from the shelf. */
 export function MixPanel({ coat, looks }: { coat: CoatLooks; looks: ColourLooks }) {
-  const { colours: shelf, plan, document, system, change } = useJob();
+  const { colours: shelf, plan, system, change } = useJob();
   const cards = useMemo(() => new Map(shelf.map((card) => [card.id, card])), [shelf]);
   const { colour } = looks;
   const parts = colour.parts ?? [];
@@ -117,7 +117,7 @@ export function MixPanel({ coat, looks }: { coat: CoatLooks; looks: ColourLooks 
                   {card && opticsOf(card) === null && <span className="label"> look not known</span>}
                   {!card && <span className="label"> its card is gone</span>}
                 </span>
-                <span className="label">{cup ? doseWords(cup) : ""}</span>
+                <span className="label">{cup ? doseWords(cup, plan.atHand.scaleStepG) : ""}</span>
               </div>
               <div className="flex items-center gap-3">
                 <Slider.Root
@@ -171,7 +171,7 @@ export function MixPanel({ coat, looks }: { coat: CoatLooks; looks: ColourLooks 
         coat={coat}
         looks={looks}
         cupG={cupG ?? 100}
-        stepG={document.work.scaleStepG ?? 1}
+        stepG={plan.atHand.scaleStepG}
         onTake={(proposal) =>
           set(
             proposal.parts.flatMap(({ id, grams }) => {

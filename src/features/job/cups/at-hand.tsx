@@ -13,7 +13,7 @@ const STEPS = ["1", "0.1", "0.01"] as const;
 
 /** Cups and buckets on the bench and the step of its scale: batches and losses go by them. */
 export function AtHand() {
-  const { document, system, change } = useJob();
+  const { document, plan, system, change } = useJob();
   const own = document.work.vesselsMl ?? [];
   const [text, setText] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
@@ -65,7 +65,7 @@ export function AtHand() {
         <span className="label">Scale reads to</span>
         <Choice
           label="Step of the scale"
-          value={String(document.work.scaleStepG ?? 1)}
+          value={String(plan.atHand.scaleStepG)}
           options={STEPS.map((step) => ({ value: step, words: `${step} g` }))}
           onChange={(step) => change((job) => ({ ...job, work: { ...job.work, scaleStepG: Number(step) } }))}
         />

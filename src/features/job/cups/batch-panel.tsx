@@ -3,7 +3,8 @@
 import type { Batch, BatchedCoat } from "@/core/batch/batch-coat";
 import type { Vessel } from "@/core/batch/vessel";
 import type { PlannedCoat } from "@/core/plan/derive-plan";
-import { cupsMl, dosesWords, doseWords, sectionWords, weighable } from "@/core/plan/run-sheet";
+import { sectionWords } from "@/core/plan/run-sheet";
+import { cupsMl, dosesWords, doseWords, partText, weighable } from "@/core/plan/weigh-lines";
 import { Choice } from "@/ui/choice";
 import { Figure } from "@/ui/figure";
 import { useSize } from "@/ui/use-size";
@@ -49,13 +50,14 @@ export function BatchPanel({
   grown: number;
   onBatch: (number: number) => void;
 }) {
-  const { system } = useJob();
+  const { system, plan } = useJob();
+  const stepG = plan.atHand.scaleStepG;
   const { ref: rowRef, width: rowWidth } = useSize<HTMLDivElement>();
   const { batched, coat, card } = planned;
   const paint = card?.kind === "paint";
   const many = batched.batches.length > 1;
-  const { aG, bG, mixG } = weighable(batch.parts.aG, batch.parts.bG);
-  const volumes = cupsMl(batch.cups);
+  const { aG, bG, cG, mixG } = weighable(batch.parts, stepG);
+  const volumes = cupsMl(batch.cups, system);
   const lookOf = (colourId: string) => coat.colours.find((colour) => colour.id === colourId);
   const ownParts = batch.cups.some((cup) => cup.parts !== null);
   const potScale = scaleOf(
@@ -138,7 +140,7 @@ export function BatchPanel({
                     look="opaque"
                     pxPerMm={potScale}
                     name="C, filler"
-                    grams={batch.parts.cG}
+                    grams={cG}
                     ml={batch.parts.cMl}
                   />
                 </>
@@ -157,7 +159,7 @@ export function BatchPanel({
             name={paint ? single?.name || "Paint" : "Pot"}
             grams={mixG}
             ml={batch.parts.mixMl}
-            beside={[single && single.doses.length > 0 ? dosesWords(single) : null, lives]
+            beside={[single && single.doses.length > 0 ? dosesWords(single, stepG) : null, lives]
               .filter(Boolean)
               .join(" · ")}
           />
@@ -196,13 +198,13 @@ export function BatchPanel({
                 {cup.doses.map((dose) => (
                   <div key={dose.id} className="label">
                     {cup.doses.length > 1 ? `${dose.name} ` : ""}
-                    {doseWords(dose)}
+                    {doseWords(dose, stepG)}
                   </div>
                 ))}
                 {cup.parts && (
                   <div className="label">
-                    A {quantityText(weighable(cup.parts.aG, cup.parts.bG).aG, "mass", system)} + B{" "}
-                    {quantityText(weighable(cup.parts.aG, cup.parts.bG).bG, "mass", system)}
+                    A {partText(weighable(cup.parts, stepG).aG)} g + B{" "}
+                    {partText(weighable(cup.parts, stepG).bG)} g
                   </div>
                 )}
               </div>

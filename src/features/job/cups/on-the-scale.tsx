@@ -2,12 +2,13 @@
 
 import { useState } from "react";
 import type { Batch } from "@/core/batch/batch-coat";
-import { letDownFor } from "@/core/batch/let-down";
+import { mixesOf } from "@/core/batch/mixes";
 import { smallestMixG } from "@/core/batch/parts";
-import type { Verdict, Weighed, WeighOut } from "@/core/batch/weigh-out";
+import type { MixWeighed, Weighed, WeighOut } from "@/core/batch/weigh-out";
 import type { ResinCard } from "@/core/cure/resin-card";
-import { weighLines } from "@/core/plan/run-sheet";
-import { formatQuantity, quantityText, trimmed } from "@/core/units/format-quantity";
+import { verdictWords } from "@/core/plan/verdict-words";
+import { weighLines } from "@/core/plan/weigh-lines";
+import { quantityText, trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
 import { useJob } from "../workspace/use-job";
@@ -26,11 +27,12 @@ export function OnTheScale({
   out: WeighOut;
   onWeighed: (weighed: Weighed) => void;
 }) {
-  const { document, system } = useJob();
+  const { plan, system } = useJob();
   const [more, setMore] = useState(false);
-  const stepG = document.work.scaleStepG ?? 1;
+  const stepG = plan.atHand.scaleStepG;
   const separate = batch.cups.some((cup) => cup.parts !== null);
-  const lines = weighLines(batch, card.kind === "paint");
+  const lines = weighLines(batch, card.kind === "paint", stepG);
+  const mixes = mixesOf(batch);
   const least = smallestMixG(card, stepG);
   const smallest = separate ? Math.min(...batch.cups.map((cup) => cup.g)) : batch.parts.mixG;
   const field = (label: string, value: number | null, onChange: (value: number | null) => void) => (
@@ -55,7 +57,6 @@ export function OnTheScale({
       <div className="label px-6 mb-2">On the scale, in this order</div>
       <ol>
         {lines.map((line, index) => {
-          const shown = formatQuantity(line.grams, "mass", system);
           return (
             <li
               key={line.line}
@@ -66,12 +67,13 @@ export function OnTheScale({
                 {line.count && !line.count.endsWith(" g") && (
                   <span className="label block">{line.count}</span>
                 )}
+                {line.how && <span className="text-sm block">{line.how}</span>}
                 {line.ml !== null && (
                   <span className="label block">{quantityText(line.ml, "volume", system)}</span>
                 )}
               </span>
               <span className={`figure whitespace-nowrap ${index === 0 ? "text-2xl" : "text-xl"}`}>
-                {shown.number}
+                {line.shown}
                 <span className="label ml-1">g</span>
               </span>
             </li>
@@ -86,17 +88,24 @@ export function OnTheScale({
             take a finer scale.
           </p>
         )}
-        <LetDowns batch={batch} card={card} stepG={stepG} />
-        {!separate && card.kind !== "paint" && (
+        {card.kind !== "paint" && (
           <>
             <p className="label">Poured too much? Type what the scale shows.</p>
             <div className="grid grid-cols-2 gap-3">
-              {field("A in the pot", weighed.aG, (aG) => onWeighed({ ...weighed, aG }))}
-              {field("B in the pot", weighed.bG, (bG) => onWeighed({ ...weighed, bG }))}
+              {mixes.flatMap(({ id, name }) => {
+                const own = weighed.mixes[id] ?? { aG: null, bG: null };
+                const set = (changed: Partial<MixWeighed>) =>
+                  onWeighed({ ...weighed, mixes: { ...weighed.mixes, [id]: { ...own, ...changed } } });
+                const of = name === null ? "in the pot" : `for ${name}`;
+                return [
+                  field(`A ${of}`, own.aG, (aG) => set({ aG })),
+                  field(`B ${of}`, own.bG, (bG) => set({ bG })),
+                ];
+              })}
             </div>
           </>
         )}
-        <Verdicts out={out} batch={batch} card={card} weighed={weighed} />
+        <Verdicts out={out} batch={batch} card={card} />
         <Button
           weight="quiet"
           className="self-start text-sm"
@@ -124,79 +133,27 @@ export function OnTheScale({
 }
 
 /** What to do, one sentence each; the numbers above and in the cups are already the new ones. */
-function Verdicts({
-  out,
-  batch,
-  card,
-  weighed,
-}: {
-  out: WeighOut;
-  batch: Batch;
-  card: ResinCard;
-  weighed: Weighed;
-}) {
+function Verdicts({ out, batch, card }: { out: WeighOut; batch: Batch; card: ResinCard }) {
   const { system } = useJob();
-  const grams = (value: number) => quantityText(value, "mass", system);
-  const percent = (share: number) => `${trimmed(share * 100, share < 0.1 ? 1 : 0)} %`;
-  const sentence = (verdict: Verdict): string => {
-    switch (verdict.kind) {
-      case "within":
-        return `In ratio, within the card's ${trimmed(card.ratioTolerancePct, 1)} %. Go on.`;
-      case "add":
-        return `Bring ${verdict.part} to ${grams(verdict.toG)}: ${grams(Math.max(0, verdict.addG))} ${weighed.bG === null && verdict.part === "B" ? "in all" : "more"}.`;
-      case "dose":
-        return `${verdict.name} is ${percent(verdict.overShare)} too much: bring its cup to ${grams(verdict.cupG)} and all others up by as much, or take it that much stronger.`;
-      case "vessel":
-        return verdict.nextMl !== null
-          ? `${quantityText(verdict.mixMl, "volume", system)} no longer stirs in a vessel of ${quantityText(verdict.nominalMl, "volume", system)}: take ${quantityText(verdict.nextMl, "volume", system)}.`
-          : `${quantityText(verdict.mixMl, "volume", system)} fits no vessel at hand: pour it over into two.`;
-      case "stock":
-        return `${verdict.part} is short: ${grams(verdict.haveG)} of ${grams(verdict.needG)}. In full pairs that is ${percent(verdict.share)} of the batch; the numbers are for that. Fetch more, or lay a thinner film.`;
-    }
-  };
   if (out.verdicts.length === 0) return null;
   const grown = out.factor - 1;
   return (
     <div role="status" className="flex flex-col gap-2 text-sm">
       {out.verdicts.map((verdict) => (
         <p
-          key={`${verdict.kind}-${"doseId" in verdict ? verdict.doseId : ""}`}
-          className={`border-l-[3px] pl-3 ${verdict.kind === "stock" || (verdict.kind === "vessel" && verdict.nextMl === null) ? "border-danger" : "border-ink"}`}
+          key={`${verdict.kind}-${"doseId" in verdict ? verdict.doseId : "mix" in verdict ? verdict.mix : ""}`}
+          className={`border-l-[3px] pl-3 ${verdict.kind === "stock" || (verdict.kind === "add" && verdict.poured) || (verdict.kind === "vessel" && verdict.nextMl === null) ? "border-danger" : "border-ink"}`}
         >
-          {sentence(verdict)}
+          {verdictWords(verdict, card.ratioTolerancePct, system)}
         </p>
       ))}
       {Math.abs(grown) > 0.0005 && (
         <p className="border-l-[3px] border-ink pl-3">
-          The batch {grown > 0 ? "grows" : "shrinks"} to {grams(batch.parts.mixG)}, {percent(Math.abs(grown))}{" "}
-          {grown > 0 ? "more" : "less"}; colour and cups are changed with it.
+          The batch {grown > 0 ? "grows" : "shrinks"} to {quantityText(batch.parts.mixG, "mass", system)},{" "}
+          {trimmed(Math.abs(grown) * 100, 1)} % {grown > 0 ? "more" : "less"}; colour and cups are changed
+          with it.
         </p>
       )}
     </div>
   );
-}
-
-/** Doses that this scale cannot weigh, and the stock to make instead. */
-function LetDowns({ batch, card, stepG }: { batch: Batch; card: ResinCard; stepG: number }) {
-  const { system } = useJob();
-  const grams = (value: number) => `${trimmed(value, value < 10 ? 2 : 1)} g`;
-  const strong = batch.cups.flatMap((cup) => {
-    return cup.doses.flatMap((dose) => {
-      const letDown = letDownFor(dose.grams, dose.grams, stepG);
-      return letDown ? [{ cup, dose, letDown, counted: dose.unit !== "gram" }] : [];
-    });
-  });
-  return strong.map(({ cup, dose, letDown, counted }) => (
-    <p key={dose.id} className="border-l-[3px] border-ink pl-3 text-sm">
-      <span className="font-semibold">
-        {dose.name}: a scale in steps of {trimmed(stepG, 3)} g cannot dose {grams(dose.grams)}.
-      </span>{" "}
-      {counted && "Count it out, or let it down. "}
-      Stir {grams(letDown.makeColourG)} into {grams(letDown.makeAG)} of A, a 1:{letDown.ratio} let-down; take{" "}
-      <span className="figure">{grams(letDown.stockG)}</span> of it
-      {card.kind === "paint"
-        ? "."
-        : `, and ${quantityText(letDown.carriesAG, "mass", system)} less of A${cup.parts || batch.cups.length === 1 ? "" : " (it is in the clear that goes into this cup)"}.`}
-    </p>
-  ));
 }

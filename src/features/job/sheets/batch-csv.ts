@@ -1,7 +1,12 @@
 import Papa from "papaparse";
+import { ML_PER_US_FL_OZ } from "@/core/units/constants";
 import type { SheetBatch } from "./batch-lines";
 
 const round = (value: number, places: number) => Number(value.toFixed(places));
+const volumes = (ml: number | null) => ({
+  ml: ml === null ? "" : round(ml, 1),
+  fl_oz: ml === null ? "" : round(ml / ML_PER_US_FL_OZ, 2),
+});
 
 /** The batch sheet as CSV, one line for everything that is measured. Formulas in names are disarmed. */
 export function batchCsv(batches: readonly SheetBatch[]): string {
@@ -10,6 +15,8 @@ export function batchCsv(batches: readonly SheetBatch[]): string {
       coat: batch.coatName,
       batch: batch.of,
       resin: batch.resinName,
+      day: batch.day,
+      date: batch.date ?? "",
       mix_at: batch.mixAt,
       pour_by: batch.pourBy,
     };
@@ -18,22 +25,36 @@ export function batchCsv(batches: readonly SheetBatch[]): string {
         ...common,
         kind: "weigh",
         name: line.label,
-        ml: line.ml === null ? "" : round(line.ml, 1),
-        g: round(line.grams, 1),
+        ...volumes(line.ml),
+        g: round(line.grams, 3),
         dose: line.count ?? "",
       })),
       ...batch.cups.map((cup) => ({
         ...common,
         kind: "cup",
         name: cup.name,
-        ml: round(cup.ml, 1),
+        ...volumes(cup.ml),
         g: round(cup.g, 1),
         dose: cup.dose,
       })),
     ];
   });
   return Papa.unparse(rows, {
-    columns: ["coat", "batch", "resin", "mix_at", "pour_by", "kind", "name", "ml", "g", "dose"],
+    columns: [
+      "coat",
+      "batch",
+      "resin",
+      "day",
+      "date",
+      "mix_at",
+      "pour_by",
+      "kind",
+      "name",
+      "ml",
+      "fl_oz",
+      "g",
+      "dose",
+    ],
     escapeFormulae: true,
     newline: "\r\n",
   });

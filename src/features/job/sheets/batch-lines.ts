@@ -1,7 +1,10 @@
+import { addDays, formatISO, parseISO } from "date-fns";
 import type { ColourLook } from "@/core/batch/coat-colour";
 import type { Vessel } from "@/core/batch/vessel";
 import type { Plan } from "@/core/plan/derive-plan";
-import { clockText, cupsMl, dosesWords, runSheet, sectionWords, type WeighLine } from "@/core/plan/run-sheet";
+import { clockText, runSheet, sectionWords, weighStepId } from "@/core/plan/run-sheet";
+import { cupsMl, dosesWords, type WeighLine } from "@/core/plan/weigh-lines";
+import { DAY_MIN } from "@/core/schedule/hours";
 import type { UnitSystem } from "@/core/units/dimension";
 
 /** One batch as it stands on the sheet: what is weighed, in order, and which cups it is split into. */
@@ -14,6 +17,9 @@ export type SheetBatch = {
   mixMl: number;
   mixG: number;
   mixAt: string;
+  /** Day of the plan on which it is mixed, from 1, and its date where the job has one. */
+  day: number;
+  date: string | null;
   pourBy: string;
   weigh: WeighLine[];
   cups: SheetCup[];
@@ -31,13 +37,18 @@ export type SheetCup = {
   vessel: Vessel;
 };
 
+const dayOf = (minutes: number) => Math.floor(minutes / DAY_MIN);
+const dateAfter = (startOn: string, days: number) =>
+  formatISO(addDays(parseISO(startOn), days), { representation: "date" });
+
 /** The batch sheet of a plan, batch by batch in the order of mixing. */
 export function batchSheet(plan: Plan, system: UnitSystem): SheetBatch[] {
+  const { startOn } = plan;
   const steps = runSheet(plan, system);
   return plan.coats.flatMap(({ coat, card, batched, windows }) =>
     (batched?.batches ?? []).map((batch): SheetBatch => {
       const time = windows?.batches.find((row) => row.number === batch.number);
-      const volumes = cupsMl(batch.cups);
+      const volumes = cupsMl(batch.cups, system);
       const lowMin = batched?.potLifeMin?.low;
       return {
         key: `${coat.id}-${batch.number}`,
@@ -51,8 +62,10 @@ export function batchSheet(plan: Plan, system: UnitSystem): SheetBatch[] {
         mixMl: batch.parts.mixMl,
         mixG: batch.parts.mixG,
         mixAt: time ? clockText(time.mixAtMin) : "",
+        day: dayOf(time?.mixAtMin ?? 0) + 1,
+        date: startOn === null ? null : dateAfter(startOn, dayOf(time?.mixAtMin ?? 0)),
         pourBy: time && lowMin !== undefined ? clockText(time.mixAtMin + lowMin) : "",
-        weigh: steps.find((step) => step.id === `${coat.id}:${batch.number}:weigh`)?.weigh ?? [],
+        weigh: steps.find((step) => step.id === weighStepId(coat.id, batch.number))?.weigh ?? [],
         cups: batch.cups.map((cup, index) => ({
           name: cup.name,
           hex: coat.colours.find((colour) => colour.id === cup.colourId)?.hex ?? "#EFE9D6",
@@ -60,7 +73,7 @@ export function batchSheet(plan: Plan, system: UnitSystem): SheetBatch[] {
           vessel: cup.vessel,
           ml: volumes[index] ?? cup.ml,
           g: cup.g,
-          dose: dosesWords(cup),
+          dose: dosesWords(cup, plan.atHand.scaleStepG),
           share: cup.ml / batch.parts.mixMl,
         })),
       };

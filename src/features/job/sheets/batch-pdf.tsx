@@ -50,8 +50,9 @@ export function BatchPdf({
                     {line.count && !line.count.endsWith(" g") ? (
                       <Text style={ink.small}>{line.count}</Text>
                     ) : null}
+                    {line.how ? <Text style={ink.small}>{line.how}</Text> : null}
                   </View>
-                  <Text style={ink.figure}>{mass(line.grams)}</Text>
+                  <Text style={ink.figure}>{plain(`${line.shown} g`)}</Text>
                 </View>
               ))}
             </View>

@@ -57,10 +57,9 @@ export function BatchSheetView({ jobId }: { jobId: string }) {
                       {line.count && !line.count.endsWith(" g") && (
                         <span className="block text-xs">{line.count}</span>
                       )}
+                      {line.how && <span className="block text-xs">{line.how}</span>}
                     </td>
-                    <td className="figure text-xl text-right whitespace-nowrap">
-                      {quantityText(line.grams, "mass", system)}
-                    </td>
+                    <td className="figure text-xl text-right whitespace-nowrap">{line.shown} g</td>
                   </tr>
                 ))}
               </tbody>
