@@ -12,12 +12,68 @@ export type CureClock = {
   minuteOf: (fromMin: number, thetaS: number) => number;
 };
 
-/** Steps of the sum, min: short where heat passes over the film. */
+/** Longest steps of the sum, min: short where heat has passed over the film, for so many of its decay times. */
 const STEP_MIN = { room: 10, heated: 1 };
+const HOT_FOR = 12;
 /** Longer than this nobody waits. */
 const LONGEST_MIN = 100 * 24 * 60;
 /** Temperatures at the start, middle and end of a step, °C. */
 type Step = readonly [number, number, number];
+/** Steps of a history, grown as far as they are asked for: minutes since the first one at which each begins, and its temperatures. */
+type Steps = {
+  edge: (step: number) => number;
+  temps: (step: number) => Step;
+  at: (minutes: number) => number;
+};
+
+/** A pulse comes at the edge of a step, so that nothing jumps within one: before it the film is cool, after it hot. */
+function stepsOf(room: Room, fromMin: number, pulses: readonly HeatPulse[]): Steps {
+  const begins = pulses.map(({ atMin }) => atMin - fromMin);
+  const before = 1e-9;
+  const edges = [0];
+  const steps: Step[] = [];
+  const edge = (step: number): number => {
+    while (edges.length <= step) {
+      const last = edges[edges.length - 1] as number;
+      const hot = pulses.some(
+        ({ decayMin }, index) =>
+          (begins[index] as number) <= last && last - (begins[index] as number) < HOT_FOR * decayMin,
+      );
+      const next = last + (hot ? STEP_MIN.heated : STEP_MIN.room);
+      edges.push(
+        begins.reduce((soonest, begin) => (begin > last && begin < soonest ? begin : soonest), next),
+      );
+    }
+    return edges[step] as number;
+  };
+  return {
+    edge,
+    temps: (step) => {
+      while (steps.length <= step) {
+        const [start, end] = [edge(steps.length), edge(steps.length + 1)];
+        const at = (minutes: number) => filmTempC(room, pulses, fromMin + minutes);
+        steps.push([at(start), at((start + end) / 2), at(end - before)]);
+      }
+      return steps[step] as Step;
+    },
+    at: (minutes) => {
+      if (pulses.length === 0) return Math.floor(minutes / STEP_MIN.room);
+      while ((edges[edges.length - 1] as number) <= minutes) edge(edges.length);
+      return lastAtMost(edges, minutes);
+    },
+  };
+}
+
+/** Index of the last of rising numbers that is at most a value. */
+function lastAtMost(rising: readonly number[], value: number): number {
+  let [low, beyond] = [0, rising.length];
+  while (beyond - low > 1) {
+    const half = (low + beyond) >> 1;
+    if ((rising[half] as number) <= value) low = half;
+    else beyond = half;
+  }
+  return low;
+}
 
 /** Clocks of several resins in one room: its temperatures are worked out once, as far as they are asked for. */
 export function clocksIn(
@@ -27,23 +83,8 @@ export function clocksIn(
 ): (activationJPerMol: number) => CureClock {
   if (room.kind === "constant" && pulses.length === 0)
     return (activation) => steady(room.tempC, activation, fromMin);
-  const stepMin = pulses.length > 0 ? STEP_MIN.heated : STEP_MIN.room;
-  // A pulse comes at the edge of a step: before it the film is cool, after it hot.
-  const atEdges = pulses.map((pulse) => ({
-    ...pulse,
-    atMin: fromMin + Math.round((pulse.atMin - fromMin) / stepMin) * stepMin,
-  }));
-  const before = 1e-9;
-  const steps: Step[] = [];
-  const stepOf = (step: number): Step => {
-    while (steps.length <= step) {
-      const start = fromMin + steps.length * stepMin;
-      const at = (minute: number) => filmTempC(room, atEdges, minute);
-      steps.push([at(start), at(start + stepMin / 2), at(start + stepMin - before)]);
-    }
-    return steps[step] as Step;
-  };
-  return (activation) => varying(stepOf, stepMin, activation, fromMin);
+  const steps = stepsOf(room, fromMin, pulses);
+  return (activation) => varying(steps, activation, fromMin);
 }
 
 function steady(tempC: number, activationJPerMol: number, fromMin: number): CureClock {
@@ -55,26 +96,22 @@ function steady(tempC: number, activationJPerMol: number, fromMin: number): Cure
 }
 
 /** Simpson's rule over each step, so that curves of a day are met to 1e-6; within a step the parabola through its ends and middle. */
-function varying(
-  tempsOf: (step: number) => Step,
-  stepMin: number,
-  activationJPerMol: number,
-  fromMin: number,
-): CureClock {
+function varying(steps: Steps, activationJPerMol: number, fromMin: number): CureClock {
   /** First, middle and last speed of each step, one after the other. */
   const speeds: number[] = [];
   const sums = [0];
   const grownTo = (step: number) => {
     while (sums.length <= step + 1) {
       const at = sums.length - 1;
-      const temps = tempsOf(at);
+      const temps = steps.temps(at);
       const first = cureSpeed(temps[0], activationJPerMol);
       const middle = cureSpeed(temps[1], activationJPerMol);
       const last = cureSpeed(temps[2], activationJPerMol);
       speeds.push(first, middle, last);
-      sums.push((sums[at] as number) + 10 * stepMin * (first + 4 * middle + last));
+      sums.push((sums[at] as number) + 10 * longMin(at) * (first + 4 * middle + last));
     }
   };
+  const longMin = (step: number) => steps.edge(step + 1) - steps.edge(step);
   /** θ within a step: the parabola's own integral. */
   const within = (step: number, share: number) => {
     grownTo(step);
@@ -83,40 +120,37 @@ function varying(
     const last = speeds[3 * step + 2] as number;
     const bend = 2 * (first - 2 * middle + last);
     const rise = -3 * first + 4 * middle - last;
-    return (sums[step] as number) + 60 * stepMin * share * (first + share * (rise / 2 + (share * bend) / 3));
+    return (
+      (sums[step] as number) + 60 * longMin(step) * share * (first + share * (rise / 2 + (share * bend) / 3))
+    );
   };
   const thetaS = (atMin: number) => {
-    const steps = Math.max(0, (atMin - fromMin) / stepMin);
-    const step = Math.floor(steps);
-    return within(step, steps - step);
+    const minutes = Math.max(0, atMin - fromMin);
+    const step = steps.at(minutes);
+    return within(step, (minutes - steps.edge(step)) / longMin(step));
   };
   return {
     thetaS,
     minuteOf: (since, wanted) => {
       const target = thetaS(since) + wanted;
       while ((sums[sums.length - 1] as number) <= target) {
-        if (sums.length * stepMin > LONGEST_MIN) return Infinity;
+        if (steps.edge(sums.length - 1) > LONGEST_MIN) return Infinity;
         grownTo(sums.length);
       }
-      let [step, beyond] = [0, sums.length - 1];
-      while (beyond - step > 1) {
-        const half = (step + beyond) >> 1;
-        if ((sums[half] as number) <= target) step = half;
-        else beyond = half;
-      }
+      const step = Math.min(sums.length - 2, lastAtMost(sums, target));
       // Newton on the step's own cubic: it hardly bends, so that four rounds are exact.
       const first = speeds[3 * step] as number;
       const middle = speeds[3 * step + 1] as number;
       const last = speeds[3 * step + 2] as number;
       const rise = -3 * first + 4 * middle - last;
       const bend = 2 * (first - 2 * middle + last);
-      const wanted60 = (target - (sums[step] as number)) / (60 * stepMin);
+      const wanted60 = (target - (sums[step] as number)) / (60 * longMin(step));
       let share = wanted60 / middle;
       for (let round = 0; round < 4; round += 1)
         share -=
           (share * (first + share * (rise / 2 + (share * bend) / 3)) - wanted60) /
           (first + share * (rise + share * bend));
-      return fromMin + (step + Math.min(1, Math.max(0, share))) * stepMin;
+      return fromMin + steps.edge(step) + Math.min(1, Math.max(0, share)) * longMin(step);
     },
   };
 }

@@ -34,13 +34,30 @@ const LIKELY: Pick<ResinSample, "labels"> = { labels: { work: 1, recoat: 1, sand
 /** θ at which a conversion is reached, s at 25 °C. */
 const thetaOf = (alpha: number, p: CureParameters) => reducedTime(alpha, p.r) / p.k2PerS;
 
-/** The first minute before an end at which something holds that holds from then on. */
-function firstMinute(end: number, holds: (minutes: number) => boolean): number {
-  let [low, high] = [0, end];
-  for (let halving = 0; halving < 16; halving += 1) {
-    const middle = (low + high) / 2;
-    if (holds(middle)) high = middle;
-    else low = middle;
+/** A room changes little within the first of these, a film under a heat gun within the second. */
+const ROOM_STEP_MIN = 45;
+const HEATED_STEP_MIN = 2;
+
+/** The first minute up to an end at which a function is no longer above zero: looked for in steps, then between two of them. */
+function firstCrossing(above: (minutes: number) => number, end: number, stepMin: number): number {
+  let [low, high] = [0, 0];
+  let [atLow, atHigh] = [above(0), 0];
+  if (atLow <= 0) return 0;
+  for (;;) {
+    high = Math.min(end, low + stepMin);
+    atHigh = above(high);
+    if (atHigh <= 0 || high >= end) break;
+    [low, atLow] = [high, atHigh];
+  }
+  if (atHigh > 0) return end;
+  // False position, the end that stays weighed down (Illinois): a handful of rounds, and never out of its bracket.
+  for (let round = 0; round < 60 && high - low > 0.01; round += 1) {
+    const middle = low + ((high - low) * atLow) / (atLow - atHigh);
+    const inside = Math.min(high - 1e-4, Math.max(low + 1e-4, middle));
+    const at = above(inside);
+    if (Math.abs(at) < 1e-3) return inside;
+    if (at > 0) [low, atLow, atHigh] = [inside, at, atHigh / 2];
+    else [high, atHigh, atLow] = [inside, at, atLow / 2];
   }
   return high;
 }
@@ -64,22 +81,17 @@ function startsOf(
       : after(thetaOf(conversionAtThickening(2, p), p));
   const gelTheta = card.gelH !== null ? card.gelH * 3600 * sheet : thetaOf(p.gelConversion, p);
   const gel = after(gelTheta);
-  /**
-   * The first minute at which it is so thick. How far it must have cured for that depends on how warm it is then: a few rounds settle it,
-   * since a room changes slowly. Where heat has just passed over it, it is looked for between the fresh mix and gel.
-   */
+  /** The first minute at which it is so thick: how far it must have cured for that depends on how warm it is then. */
   const thick = (limit: number) => {
     if (!Number.isFinite(gel)) return Infinity;
-    const tempAt = (minutes: number) => filmTempC(room, pulses, mixedAtMin + minutes);
     const thickAt = (tempC: number) => {
       const times = limit / freshViscosityPaS(tempC, p);
       return times <= 1 ? 0 : after(thetaOf(conversionAtThickening(times, p), p));
     };
-    if (pulses.length > 0) return firstMinute(gel, (minutes) => thickAt(tempAt(minutes)) <= minutes);
-    let minutes = thickAt(tempAt(0));
-    for (let round = 0; round < (room.kind === "constant" ? 0 : 4); round += 1)
-      minutes = thickAt(tempAt(minutes));
-    return minutes;
+    if (room.kind === "constant" && pulses.length === 0) return thickAt(room.tempC);
+    /** How long before the resin is so thick at the temperature of a minute, min; not above zero from then on. */
+    const ahead = (minutes: number) => thickAt(filmTempC(room, pulses, mixedAtMin + minutes)) - minutes;
+    return firstCrossing(ahead, gel, pulses.length > 0 ? HEATED_STEP_MIN : ROOM_STEP_MIN);
   };
   const hours = (time: number | null, silent: number, factor: number) =>
     time !== null ? label(time * 3600, factor) : after(gelTheta * silent * factor);

@@ -2,9 +2,10 @@ import { Solver } from "odex";
 import { starterCards } from "../plan/sample-job";
 import { parametersOf } from "../reference/resins";
 import { calibrate } from "./calibrate";
-import { filmMoment, flowLeftIn, type FilmInRoom } from "./film-in-room";
+import { filmMoment, flowLeftIn, likelyLifeIn, type FilmInRoom } from "./film-in-room";
+import { GUMMY_PA_S, HEAVY_PA_S } from "./film-states";
 import { conversionRate, cureSpeed, freshViscosityPaS, viscosityPaS, type CureParameters } from "./kinetics";
-import { potHeatLossWPerK, runPot } from "./pot";
+import { CUP, potHeatLossWPerK, potLifeMin, runPot, SPREAD_OUT, standing, type Container } from "./pot";
 import { filmTempC, type HeatPulse, type Room } from "./room";
 
 /** Against an integrator from the registry: odex, the extrapolation method of Gragg, Bulirsch and Stoer (Hairer, Wanner). */
@@ -74,6 +75,82 @@ test.each([0.15, 0.5])("a pot of %d kg to its doubled viscosity and on", (massKg
   const [tempC = 0, alpha = 0] = integrate(pot, [22, 0], 0, end.timeS);
   expect(end.tempC).toBeCloseTo(tempC, 2);
   expect(end.alpha).toBeCloseTo(alpha, 5);
+});
+
+describe("pots of every shape, of a casting resin and of a coating", () => {
+  const slopesOf = (massG: number, roomC: number, of: CureParameters, container: Container) => {
+    const loss = potHeatLossWPerK(massG, of, container) / ((massG / 1000) * of.heatCapacityJPerKgK);
+    return (_t: number, [tempC = 0, alpha = 0]: number[]) => {
+      const rate = conversionRate(Math.min(1, alpha), tempC, of);
+      return [(of.heatJPerKg / of.heatCapacityJPerKgK) * rate - loss * (tempC - roomC), rate];
+    };
+  };
+  const cases = [CUP, SPREAD_OUT, { heightToWidth: 0.4 }].flatMap((container) =>
+    (["a", "c"] as const).flatMap((resin) =>
+      [15, 22, 28].map((roomC) => [resin, roomC, JSON.stringify(container), container] as const),
+    ),
+  );
+  test.each(cases)("resin %s at %d °C in %s: life and peak", (resin, roomC, _words, container) => {
+    const of = parametersOf(resin);
+    const slopes = slopesOf(500, roomC, of, container);
+    const lifeS = 60 * potLifeMin(500, roomC, roomC, of, container);
+    const [tempC = 0, alpha = 0] = integrate(slopes, [roomC, 0], 0, lifeS);
+    const thick = viscosityPaS(alpha, tempC, of) / freshViscosityPaS(roomC, of);
+    expect(Math.max(thick / 2, (tempC - roomC) / 25)).toBeCloseTo(1, 3);
+    const { peakC, peakAtMin } = standing(500, roomC, roomC, of, container);
+    // At its top it is as hot as that, and no hotter a minute before or after.
+    const tempAt = (timeS: number) => integrate(slopes, [roomC, 0], 0, timeS)[0] ?? 0;
+    expect(Math.abs(tempAt(60 * peakAtMin) - peakC)).toBeLessThan(0.1);
+    for (const off of [-60, 60]) expect(tempAt(60 * peakAtMin + off)).toBeLessThan(peakC + 0.05);
+  });
+  test("a casting spread out 4 mm thin at 15 °C lives 583 min, at 28 °C it comes to 28.8 °C", () => {
+    const of = parametersOf("c");
+    expect(Math.abs(potLifeMin(500, 15, 15, of, SPREAD_OUT) - 583)).toBeLessThan(6);
+    expect(standing(500, 28, 28, of, SPREAD_OUT).peakC).toBeCloseTo(28.8, 1);
+  });
+});
+
+describe("heavy and gummy in rooms that change", () => {
+  const rooms: [string, Room][] = [
+    ["a cold night and a warm day", { kind: "day", coldC: 10, coldAtMin: 300, warmC: 30, warmAtMin: 840 }],
+    [
+      "a heater that goes on and off",
+      {
+        kind: "logger",
+        readings: [
+          [0, 16],
+          [560, 16],
+          [580, 27],
+          [700, 27],
+          [720, 15],
+          [3000, 15],
+        ],
+      },
+    ],
+  ];
+  const pulses: HeatPulse[] = [
+    { atMin: 503.4, riseK: 45, decayMin: 5 },
+    { atMin: 590.7, riseK: 30, decayMin: 3 },
+  ];
+  /** The first minute at which the viscosity passes a limit, by small steps of the integrator. */
+  const crossing = (one: FilmInRoom, limit: number) => {
+    let alpha = 0;
+    for (let minutes = 0; minutes < 3000; minutes += 0.5) {
+      const tempC = filmTempC(one.room, one.pulses ?? [], one.mixedAtMin + minutes);
+      if (viscosityPaS(alpha, tempC, p) >= limit) return minutes;
+      [alpha = 0] = integrate(ofFilm(one), [alpha, 0], minutes, minutes + 0.5);
+    }
+    return Infinity;
+  };
+  test.each([
+    ...rooms.map(([name, room]) => [name, film(room)] as const),
+    ["heat that passes over it", film({ kind: "constant", tempC: 21 }, pulses)] as const,
+  ])("%s", (_name, one) => {
+    const life = likelyLifeIn({ ...one, card: { ...coating!, workMin: 1 } });
+    const at = (state: string) => life.find((start) => start.state === state)!.fromMin.likely;
+    expect(Math.abs(at("heavy") - crossing(one, HEAVY_PA_S))).toBeLessThan(0.6);
+    expect(Math.abs(at("gummy") - crossing(one, GUMMY_PA_S))).toBeLessThan(0.6);
+  });
 });
 
 describe("closed forms", () => {

@@ -30,7 +30,9 @@ export function potHeatLossWPerK(massG: number, p: CureParameters, container: Co
   return areaM2 / (1 / 9 + (0.25 * (Math.min(widthM, heightM) / 2)) / p.conductivityWPerMK);
 }
 
-function stepper(massG: number, roomC: number, p: CureParameters, container: Container) {
+/** A pot as it goes: its slopes, one step of time, and how long the next step may be. */
+function potOf(massG: number, roomC: number, p: CureParameters, container: Container) {
+  if (!(massG > 0)) throw new Error(`A pot of ${massG} g cannot be run`);
   const massKg = massG / 1000;
   const lossPerS = potHeatLossWPerK(massG, p, container) / (massKg * p.heatCapacityJPerKgK);
   const heatK = p.heatJPerKg / p.heatCapacityJPerKgK;
@@ -39,7 +41,7 @@ function stepper(massG: number, roomC: number, p: CureParameters, container: Con
     return [heatK * rate - lossPerS * (tempC - roomC), rate];
   };
   /** One Runge–Kutta step of fourth order. */
-  return ({ timeS, tempC, alpha }: PotState, dt: number): PotState => {
+  const step = ({ timeS, tempC, alpha }: PotState, dt: number): PotState => {
     const [t1, a1] = slope(tempC, alpha);
     const [t2, a2] = slope(tempC + (dt / 2) * t1, alpha + (dt / 2) * a1);
     const [t3, a3] = slope(tempC + (dt / 2) * t2, alpha + (dt / 2) * a2);
@@ -50,6 +52,27 @@ function stepper(massG: number, roomC: number, p: CureParameters, container: Con
       alpha: alpha + (dt / 6) * (a1 + 2 * a2 + 2 * a3 + a4),
     };
   };
+  /** Held to small changes of conversion, and to the rate of loss: what is spread thin is stiff. */
+  const stepS = ({ tempC, alpha }: PotState): number =>
+    Math.min(1800, 0.01 / Math.max(conversionRate(alpha, tempC, p), 1e-9), 0.5 / lossPerS);
+  const warming = ({ tempC, alpha }: PotState): boolean => slope(tempC, alpha)[0] > 0;
+  return { step, stepS, warming };
+}
+
+/** The first moment within a step at which something holds, to 1e-7 of it; it holds at its end. */
+function firstWithin(
+  state: PotState,
+  dt: number,
+  step: (from: PotState, dt: number) => PotState,
+  holds: (state: PotState) => boolean,
+): PotState {
+  let [low, high] = [0, dt];
+  for (let halving = 0; halving < 24; halving += 1) {
+    const middle = (low + high) / 2;
+    if (holds(step(state, middle))) high = middle;
+    else low = middle;
+  }
+  return step(state, high);
 }
 
 /** Longest time looked at: a pot that lives ten days is not a pot that hurries anyone. */
@@ -69,22 +92,12 @@ export function runPot(
   until: (state: PotState) => boolean,
   container: Container = CUP,
 ): PotState {
-  if (!(massG > 0)) throw new Error(`A pot of ${massG} g cannot be run`);
-  const step = stepper(massG, roomC, p, container);
+  const { step, stepS } = potOf(massG, roomC, p, container);
   let state: PotState = { timeS: 0, tempC: mixedC, alpha: 0 };
   while (state.timeS < LONGEST_S) {
-    const dt = Math.min(1800, 0.01 / Math.max(conversionRate(state.alpha, state.tempC, p), 1e-9));
-    let next = step(state, dt);
-    if (until(next)) {
-      let [low, high] = [0, dt];
-      for (let halving = 0; halving < 24; halving += 1) {
-        const middle = (low + high) / 2;
-        if (until(step(state, middle))) high = middle;
-        else low = middle;
-      }
-      next = step(state, high);
-      return next;
-    }
+    const dt = stepS(state);
+    const next = step(state, dt);
+    if (until(next)) return firstWithin(state, dt, step, until);
     state = next;
   }
   return state;
@@ -113,8 +126,9 @@ export function potLifeMin(
 /** How hot a pot gets that is left standing, °C, and how long after mixing, min. */
 export type Standing = { peakC: number; peakAtMin: number };
 
-/** Cured so far that no more heat comes of it. */
+/** Cured so far that no more heat comes of it, and so far that its rate only falls, whatever its card. */
 const SPENT = 0.97;
+const SLOWS = 0.5;
 
 export function standing(
   massG: number,
@@ -123,18 +137,18 @@ export function standing(
   p: CureParameters,
   container: Container = CUP,
 ): Standing {
-  let peak: Standing = { peakC: mixedC, peakAtMin: 0 };
-  runPot(
-    massG,
-    mixedC,
-    roomC,
-    p,
-    ({ tempC, timeS, alpha }) => {
-      if (tempC > peak.peakC) peak = { peakC: tempC, peakAtMin: timeS / 60 };
-      // Past its peak it only cools.
-      return alpha >= SPENT || tempC < peak.peakC - 2;
-    },
-    container,
-  );
-  return peak;
+  const { step, stepS, warming } = potOf(massG, roomC, p, container);
+  let state: PotState = { timeS: 0, tempC: mixedC, alpha: 0 };
+  let peak = state;
+  // Mixed warmer than the room it may cool first and warm up later: every top is looked at, until its cure slows down for good.
+  const over = () => state.alpha >= SPENT || (state.alpha > SLOWS && state.tempC < peak.tempC - 2);
+  while (state.timeS < LONGEST_S && !over()) {
+    const dt = stepS(state);
+    const next = step(state, dt);
+    const top =
+      warming(state) && !warming(next) ? firstWithin(state, dt, step, (one) => !warming(one)) : next;
+    if (top.tempC > peak.tempC) peak = top;
+    state = next;
+  }
+  return { peakC: peak.tempC, peakAtMin: peak.timeS / 60 };
 }

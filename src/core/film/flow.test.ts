@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import reference from "../reference/resin.json";
 import {
   drainedFilmMm,
@@ -11,6 +12,8 @@ import {
   veinOwnWidthMm,
   veinWidthMm,
   beadAreaMm2,
+  bumpWidthMm,
+  sunkVeinWidthMm,
 } from "./flow";
 
 /** Reference values: src/core/reference/resin.json, from independent implementations (PDE, quadrature). */
@@ -61,24 +64,41 @@ test("spreading constants are Huppert's (1982), against quadrature and a similar
 
 describe("veins", () => {
   const vein = { widthMm: 3, areaMm2: beadAreaMm2(3, 1) };
-  test("a bead's own liquid comes to w0 + Q/h0 within what a solved film says (at most 10 % above)", () => {
+  test("a bead's own liquid and its bump are those of a solved film, also in thin films that are laid into late", () => {
     expect(vein.areaMm2).toBe(2);
-    for (const row of flow.vein.filter(({ Phi, h0_mm }) => Phi > 100 && h0_mm >= 0.5))
-      expect(veinOwnWidthMm(vein, row.h0_mm) / row.w_mean_mm).toBeLessThan(1.1);
-    for (const row of flow.vein)
-      expect(veinOwnWidthMm(vein, row.h0_mm)).toBeGreaterThanOrEqual(0.99 * row.w_mean_mm);
+    for (const row of flow.vein) {
+      expect(Math.abs(veinOwnWidthMm(vein, row.h0_mm, row.Phi) / row.w_mean_mm - 1)).toBeLessThan(0.022);
+      expect(Math.abs(bumpWidthMm(vein, row.h0_mm, row.Phi) / row.fwhm_mm - 1)).toBeLessThan(0.045);
+      expect(veinOwnWidthMm(vein, row.h0_mm, row.Phi)).toBeLessThan(sunkVeinWidthMm(vein, row.h0_mm));
+    }
+    // The simple limit w0 + Q/h0 is 84 % too wide for the thinnest and latest of these.
+    const latest = flow.vein.filter(({ h0_mm }) => h0_mm === 0.25).sort((one, other) => one.Phi - other.Phi)[0]!;
+    expect(sunkVeinWidthMm(vein, 0.25) / latest.w_mean_mm).toBeGreaterThan(1.8);
   });
+  test("the more flow is left the wider, and never beyond the limit", () =>
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.2, max: 3, noNaN: true }),
+        fc.double({ min: 0, max: 3000, noNaN: true }),
+        fc.double({ min: 1, max: 500, noNaN: true }),
+        (filmMm, phi, more) => {
+          const [late, early] = [phi, phi + more].map((flowLeft) => veinOwnWidthMm(vein, filmMm, flowLeft));
+          expect(early!).toBeGreaterThanOrEqual(late! - 1e-9);
+          expect(early!).toBeLessThanOrEqual(sunkVeinWidthMm(vein, filmMm) + 1e-9);
+        },
+      ),
+    ));
   test("laid fresh about three times its width, laid at 90 minutes hardly more than its own (common practice, no source)", () => {
     const phi = (minute: "0" | "90") => flow.Phi_a_22C[minute];
     const fresh = veinWidthMm(vein, 1, phi("0"));
     const late = veinWidthMm(vein, 1, phi("90"));
     expect(fresh / vein.widthMm).toBeGreaterThan(2.7);
     expect(fresh / vein.widthMm).toBeLessThan(3.3);
-    expect(late / veinOwnWidthMm(vein, 1)).toBeLessThan(1.3);
+    expect(late / sunkVeinWidthMm(vein, 1)).toBeLessThan(1.3);
   });
   test("the flow for a wished width gives that width; narrower than its own liquid is not to be had", () => {
     const phi = flowForVeinWidth(vein, 1, 7)!;
-    expect(veinWidthMm(vein, 1, phi)).toBeCloseTo(7, 12);
-    expect(flowForVeinWidth(vein, 1, 4)).toBeNull();
+    expect(veinWidthMm(vein, 1, phi)).toBeCloseTo(7, 9);
+    expect(flowForVeinWidth(vein, 1, 3)).toBeNull();
   });
 });

@@ -1,3 +1,5 @@
+import { erf } from "../numerics/erf";
+
 /**
  * What a film does with the flow that is left in it, Φ = ∫dt/η in 1/Pa: it levels, drains, spreads and takes up veins.
  * Models and their errors: docs/models/flow.md. Lengths in mm at the edge, SI within.
@@ -60,9 +62,52 @@ export type LaidVein = { widthMm: number; areaMm2: number };
 /** Area of a bead laid as a flat parabola of a height, mm². */
 export const beadAreaMm2 = (widthMm: number, heightMm: number): number => (2 / 3) * widthMm * heightMm;
 
-/** Width that a vein's own liquid comes to in a film: it sinks in until it is as thick as the film, mm. */
-export const veinOwnWidthMm = ({ widthMm, areaMm2 }: LaidVein, filmMm: number): number =>
+/** Width that a vein's own liquid comes to in a film that flows for long: it sinks in until it is as thick as the film, mm. */
+export const sunkVeinWidthMm = ({ widthMm, areaMm2 }: LaidVein, filmMm: number): number =>
   widthMm + areaMm2 / filmMm;
+
+/** Steps of the logarithm of the squared width in which a bump is followed. */
+const BUMP_STEP = 0.02;
+
+/**
+ * Full width at half height of the bump that a vein makes on a film, mm, once so much flow has gone by:
+ * dW²/dΦ = 16·ln 2·(ρg/3)·(h0 + 0.675 Q/W)³·(1 + 9ℓ²/W²), W(0) = w0/√2, ℓ² = σ/ρg (docs/models/flow.md; within 4.3 % of a solved film).
+ */
+export function bumpWidthMm({ widthMm, areaMm2 }: LaidVein, filmMm: number, phi: number): number {
+  const [q, h] = [areaMm2 * 1e-6, filmMm / 1000];
+  const weight = (16 * Math.LN2 * DENSITY * GRAVITY) / 3;
+  const capillary = (9 * SURFACE_TENSION) / (DENSITY * GRAVITY);
+  /** Flow used per step of ln W². */
+  const used = (logWide: number) => {
+    const wide2 = Math.exp(logWide);
+    return wide2 / (weight * (h + (0.675 * q) / Math.sqrt(wide2)) ** 3 * (1 + capillary / wide2));
+  };
+  let logWide = Math.log((widthMm / 1000) ** 2 / 2);
+  let left = phi;
+  while (left > 0) {
+    const step =
+      (BUMP_STEP / 6) * (used(logWide) + 4 * used(logWide + BUMP_STEP / 2) + used(logWide + BUMP_STEP));
+    logWide += BUMP_STEP * Math.min(1, left / step);
+    left -= step;
+  }
+  return 1000 * Math.exp(logWide / 2);
+}
+
+/**
+ * Width that a vein's own liquid comes to, mm: w = w0 + (Q/h0)·[1 − erf(0.977 w/W)]. In a thin film that is laid into late it stays on top
+ * and narrower than {@link sunkVeinWidthMm} (within 2.1 % of a solved film; docs/models/flow.md).
+ */
+export function veinOwnWidthMm(vein: LaidVein, filmMm: number, phi: number): number {
+  const bump = bumpWidthMm(vein, filmMm, phi);
+  const sinks = vein.areaMm2 / filmMm;
+  let [low, high] = [vein.widthMm, vein.widthMm + sinks];
+  for (let halving = 0; halving < 40; halving += 1) {
+    const middle = (low + high) / 2;
+    if (vein.widthMm + sinks * (1 - erf((0.977 * middle) / bump)) > middle) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
 
 /**
  * What surface tension and density differences add: w² = w_own² + K·h0·Φ. K of no shop yet (assumed): a bead of 3 × 1 mm in 1 mm
@@ -72,15 +117,26 @@ export const VEIN_K = 16.6;
 
 /** A vein's width once the film no longer flows, mm. @param phi flow left when it was laid, 1/Pa */
 export const veinWidthMm = (vein: LaidVein, filmMm: number, phi: number, constant = VEIN_K): number =>
-  Math.sqrt(veinOwnWidthMm(vein, filmMm) ** 2 + (constant * filmMm * phi) / 1000);
+  Math.sqrt(veinOwnWidthMm(vein, filmMm, phi) ** 2 + (constant * filmMm * phi) / 1000);
 
-/** The flow left at which a vein comes to a width, 1/Pa; null where its own liquid is wider already. */
+/** More flow than any film has, 1/Pa. */
+const MOST_FLOW = 1e5;
+
+/** The flow left at which a vein comes to a width, 1/Pa; null where it is wider already on a film that no longer flows. */
 export function flowForVeinWidth(
   vein: LaidVein,
   filmMm: number,
   wishedMm: number,
   constant = VEIN_K,
 ): number | null {
-  const room = wishedMm ** 2 - veinOwnWidthMm(vein, filmMm) ** 2;
-  return room < 0 ? null : (1000 * room) / (constant * filmMm);
+  const widthAt = (phi: number) => veinWidthMm(vein, filmMm, phi, constant);
+  if (widthAt(0) > wishedMm) return null;
+  if (widthAt(MOST_FLOW) < wishedMm) return MOST_FLOW;
+  let [low, high] = [0, MOST_FLOW];
+  for (let halving = 0; halving < 60; halving += 1) {
+    const middle = (low + high) / 2;
+    if (widthAt(middle) > wishedMm) high = middle;
+    else low = middle;
+  }
+  return (low + high) / 2;
 }

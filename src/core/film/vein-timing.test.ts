@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { calibrate } from "../cure/calibrate";
 import { starterCards } from "../plan/sample-job";
-import { beadAreaMm2, veinOwnWidthMm } from "./flow";
+import { beadAreaMm2, veinWidthMm } from "./flow";
 import { minuteForVein, veinForecast, type VeinInFilm } from "./vein-timing";
 
 const [card] = starterCards(() => "card");
@@ -19,9 +19,9 @@ test("laid later it stays narrower, and never narrower than its own liquid (comm
   for (const { low, likely, high } of widths) {
     expect(low).toBeLessThanOrEqual(likely);
     expect(high).toBeGreaterThanOrEqual(likely);
-    expect(low).toBeGreaterThanOrEqual(veinOwnWidthMm(laid().vein, 1));
+    expect(low).toBeGreaterThanOrEqual(veinWidthMm(laid().vein, 1, 0));
   }
-  expect(widths.at(-1)!.likely).toBeCloseTo(veinOwnWidthMm(laid().vein, 1), 1);
+  expect(widths.at(-1)!.likely).toBeCloseTo(veinWidthMm(laid().vein, 1, 0), 1);
   // Fresh about three times its width.
   expect(widths[0]!.likely / 3).toBeGreaterThan(2.5);
   expect(widths[0]!.likely / 3).toBeLessThan(3.5);
@@ -41,6 +41,6 @@ test("the minute for a width gives that width; narrower than its liquid, or wide
     ),
     { numRuns: 40 },
   );
-  expect(minuteForVein(laid(), 4)).toMatchObject({ kind: "too wide" });
+  expect(minuteForVein(laid(), 2.9)).toMatchObject({ kind: "too wide" });
   expect(minuteForVein(laid(), 30)).toMatchObject({ kind: "never so wide" });
 });

@@ -15,6 +15,12 @@ import { TextField } from "@/ui/text-field";
 import { useJob } from "../workspace/use-job";
 import { solveInWorker } from "./solve-colour";
 
+/** What would measure finer than the scale at hand: a finer scale, and drops of the usual size and density. */
+const FINER = [
+  { stepG: 0.01, words: "On a scale in steps of 0.01 g" },
+  { stepG: 0.06, words: "Counted in drops of about 0.06 g" },
+];
+
 /** Colourants in 100 g of mix, together. */
 const LOAD = { least: 2, most: 6 };
 
@@ -37,6 +43,7 @@ export function SolvePanel({
   const [error, setError] = useState<string | null>(null);
   const [progress, setProgress] = useState<number | null>(null);
   const [found, setFound] = useState<(Proposal & { spread: Spread })[] | null>(null);
+  const [finer, setFiner] = useState<{ words: string; difference: number }[]>([]);
   const cancel = useRef<(() => void) | null>(null);
   useEffect(() => () => cancel.current?.(), []);
   const names = useMemo(() => new Map(colours.map((card) => [card.id, card.name])), [colours]);
@@ -54,12 +61,17 @@ export function SolvePanel({
   const look = async (target: Lab) => {
     cancel.current?.();
     setFound(null);
-    setProgress(0);
-    const search = solveInWorker({ target, shelf, batchG: cupG, stepG, load: LOAD, most: 4 }, setProgress);
-    cancel.current = search.cancel;
-    const proposals = await search.answer;
-    cancel.current = null;
-    setProgress(null);
+    setFiner([]);
+    const solve = async (step: number) => {
+      setProgress(0);
+      const search = solveInWorker({ target, shelf, batchG: cupG, stepG: step, load: LOAD, most: 4 }, setProgress);
+      cancel.current = search.cancel;
+      const answer = await search.answer;
+      cancel.current = null;
+      setProgress(null);
+      return answer;
+    };
+    const proposals = await solve(stepG);
     if (!proposals) return;
     const optics = new Map(colours.map((card) => [card.id, opticsOf(card)]));
     setFound(
@@ -75,6 +87,12 @@ export function SolvePanel({
         ),
       })),
     );
+    for (const one of FINER.filter((way) => way.stepG < stepG / 2)) {
+      const closer = await solve(one.stepG);
+      if (!closer) return;
+      const best = closer[0];
+      if (best) setFiner((before) => [...before, { words: one.words, difference: best.difference }]);
+    }
   };
   const submit = () => {
     const read = readColour(text);
@@ -132,6 +150,11 @@ export function SolvePanel({
           scale, or mix more at once.
         </p>
       )}
+      {finer.map(({ words, difference }) => (
+        <p key={words} className="text-sm mt-1">
+          {words}: ΔE {decimal(difference, 1)}, {closeness(difference)}.
+        </p>
+      ))}
       {found && found.length > 0 && (
         <ol aria-label="Proposals" className="mt-2">
           {found.map((proposal) => (
