@@ -58,6 +58,8 @@ export type AdvisedCoat = {
   windows: CoatWindows | null;
   /** Depth of its deepest pour, for one that fills, mm. */
   pourDepthMm: number | null;
+  /** Depth of all that reacts together with it, mm. */
+  reactingMm: number;
   seen: SeenCoat;
 };
 

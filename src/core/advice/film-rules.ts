@@ -39,9 +39,11 @@ export const filmTooThin: Rule = ({ coats }) =>
   });
 
 export const filmTooThick: Rule = ({ coats }) =>
-  coats.flatMap(({ coat, card, pourDepthMm }): Advice[] => {
+  coats.flatMap(({ coat, card, pourDepthMm, reactingMm }): Advice[] => {
     const thickest = card?.thickestFilmMm;
-    const deep = pourDepthMm ?? coat.filmMm;
+    const own = pourDepthMm ?? coat.filmMm;
+    const deep = Math.max(own, reactingMm);
+    const together = reactingMm > own + 1e-6;
     if (!card || !thickest || deep <= thickest) return [];
     const layers = Math.ceil(deep / coat.coverShare / thickest);
     return [
@@ -49,12 +51,14 @@ export const filmTooThick: Rule = ({ coats }) =>
         rule: "film-too-thick",
         coatId: coat.id,
         at: "film",
-        what:
-          pourDepthMm === null
+        what: together
+          ? `${trimmed(deep, 1)} mm react together, poured wet on wet; ${card.name} is made for ${trimmed(thickest, 1)} mm.`
+          : pourDepthMm === null
             ? `${card.name} is made for films up to ${thickest} mm.`
             : `${trimmed(deep, 0)} mm deep; ${card.name} is made for pours up to ${thickest} mm.`,
-        soWhat:
-          coat.kind === "fill"
+        soWhat: together
+          ? "Heat goes by all of it: let each layer gel first, inside its recoat window or next day."
+          : coat.kind === "fill"
             ? `Thicker, it heats up, yellows or cracks: fill it in ${layers} layers, each with its share.`
             : "Thicker, it heats up, yellows or cracks: pour it in layers.",
         kind: "data sheet",

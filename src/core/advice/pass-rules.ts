@@ -1,32 +1,17 @@
-import { FLASH_OFF_MIN, PASS, type PassKind } from "../schedule/pass";
+import { FLASH_OFF_MIN, PASS } from "../schedule/pass";
 import type { Advice, Rule } from "./advice";
-
-/** What can hurt at a pass, shown at that step. Data sheets, local codes and licensed practice come first. */
-export const CAUTION: Partial<Record<PassKind, string>> = {
-  flame:
-    "No flame until alcohol, paint or solvent vapour is gone: five minutes after the last drop. Extinguisher at hand. Keep moving; a torch held still scorches.",
-  alcohol:
-    "Alcohol burns. No torch, heat gun, pilot light or switch arcs until it has flashed off. Air the room.",
-  "mica-alcohol": "Alcohol burns. No flame until it has flashed off. Air the room.",
-  fog: "Aerosol burns and harms the lungs: organic-vapour respirator on, air the room, no flame.",
-  sand: "Particle filter on: cured dust harms the lungs. Spread out rags and leftovers; they can heat up.",
-  blow: "Hot air near solvent vapour can light it. Wait until alcohol has gone.",
-};
 
 /** Shown once at the head of every sheet. */
 export const GENERAL_CAUTION =
   "Nitrile gloves, sleeves and eye protection: uncured resin sensitises skin. Air the room. Never close a hot cup; spread leftovers out. The product's data and safety sheets and local rules come before this sheet.";
-
-const LIGHTS = new Set<PassKind>(["flame", "blow"]);
-const VAPOURS = new Set<PassKind>(["alcohol", "mica-alcohol", "fog"]);
 
 /** A flame planned sooner than the flash-off after alcohol or spray paint. */
 export const flameAfterVapour: Rule = ({ coats }) =>
   coats.flatMap(({ coat }) => {
     const found: Advice[] = [];
     coat.passes.forEach((pass, index) => {
-      if (!LIGHTS.has(pass.kind)) return;
-      const vapour = coat.passes.slice(0, index).findLast((earlier) => VAPOURS.has(earlier.kind));
+      if (PASS[pass.kind].fire !== "lights") return;
+      const vapour = coat.passes.slice(0, index).findLast((earlier) => PASS[earlier.kind].fire === "vapour");
       if (!vapour) return;
       const gap = pass.fromMin !== null && vapour.fromMin !== null ? pass.fromMin - vapour.fromMin : 0;
       if (gap >= FLASH_OFF_MIN) return;

@@ -1,5 +1,5 @@
 import { chromaOf, labOfHex, type Lab } from "../colour/spaces";
-import type { PassKind } from "../schedule/pass";
+import { PASS } from "../schedule/pass";
 import type { Advice, AdvisedCoat, Rule, SeenCoat, SeenColour } from "./advice";
 
 /** What is called black, white and dark, in L*a*b* (assumed). */
@@ -7,9 +7,7 @@ const BLACK = { L: 25, C: 15 };
 const WHITE = { L: 85, C: 12 };
 export const DARK_L = 40;
 
-/** Passes that work colours into each other. */
-const BLENDS: readonly PassKind[] = ["palm", "skim", "roller-cut", "blow", "spread", "drizzle"];
-export const blends = ({ coat }: AdvisedCoat) => coat.passes.some((pass) => BLENDS.includes(pass.kind));
+export const blends = ({ coat }: AdvisedCoat) => coat.passes.some((pass) => PASS[pass.kind].blends);
 
 /** Mixed from colourants whose look is known, so that it can be foretold. */
 export const foretold = (seen: SeenColour): boolean =>

@@ -13,6 +13,12 @@ const TOLD: Partial<Record<Trouble["kind"], Told>> = {
     soWhat: "Start earlier, or let Windows find a start in which nobody is woken.",
     why: "When a pass is right is computed from the resin's card and the room. A dam that stays until the morning is locked in; drips that were not scraped are sanded next day.",
   },
+  fire: {
+    rule: "fire",
+    kind: "safety",
+    soWhat: "Move one of them: no flame or hot air until the vapour is gone.",
+    why: "Alcohol and paint vapour hangs in the room, whatever coat it was sprayed on. About five minutes in an aired room clear it.",
+  },
   "sand first": {
     rule: "after-recoat",
     kind: "data sheet",

@@ -89,6 +89,8 @@ export type BatchedCoat = {
   /** Area of the tops and faces it covers, mm². */
   topAreaMm2: number;
   faceAreaMm2: number;
+  /** Edges over which it runs and drips, mm. */
+  dripLengthMm: number;
   /** Pieces it is poured on, copies counted. */
   count: number;
   /** It fills channels and moulds rather than lying on a top. */
@@ -310,6 +312,7 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
     onTopMl,
     topAreaMm2,
     faceAreaMm2,
+    dripLengthMm: sumOver(pieces, (piece) => piece.openLengthMm + piece.faceLengthMm),
     count: sumOver(pieces, () => 1),
     fills,
     embeds,

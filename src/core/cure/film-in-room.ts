@@ -83,6 +83,8 @@ function startsOf(
   const gel = after(gelTheta);
   /** The first minute at which it is so thick: how far it must have cured for that depends on how warm it is then. */
   const thick = (limit: number) => {
+    // How a coating that is no epoxy thickens is not modelled: its sheet's working time alone bounds what is done to it.
+    if (card.kind === "hybrid") return 0;
     if (!Number.isFinite(gel)) return Infinity;
     const thickAt = (tempC: number) => {
       const times = limit / freshViscosityPaS(tempC, p);

@@ -1,5 +1,6 @@
 import { compile, coloursIn, opsAfter } from "./compile";
-import { PATTERN_PASSES, type PatternPass, type Rehearsal } from "./rehearsal";
+import { PATTERN_PASSES, type PatternPass } from "../schedule/pass";
+import type { Rehearsal } from "./rehearsal";
 import { cover } from "./ops/cover";
 import { drop } from "./ops/drop";
 import { evaluate } from "./evaluate";

@@ -9,7 +9,8 @@ import { flow, nested, poured } from "./passes/poured";
 import { countOf, VEIN_SHARE, type PassScene, type Scene } from "./passes/scene";
 import { sprayed } from "./passes/sprayed";
 import { worked } from "./passes/worked";
-import type { PatternPass, RehearsedPass } from "./rehearsal";
+import { PASS, type PatternPass } from "../schedule/pass";
+import type { RehearsedPass } from "./rehearsal";
 import { scattered } from "./scene/cells";
 import { puddles } from "./scene/pours";
 import { carried, pulls, tearing } from "./scene/pulls";
@@ -219,22 +220,8 @@ const PASS_OPS: Record<PatternPass, (scene: Scene) => Op[]> = {
   ],
 };
 
-/** What is done strip by strip; the others lie over the whole piece. */
-const STRIP_WISE: readonly PatternPass[] = [
-  "lay",
-  "drizzle",
-  "bucket-pour",
-  "spread",
-  "palm",
-  "comb",
-  "skim",
-  "roller-cut",
-  "blow",
-  "chop",
-  "accents",
-];
 const inStrips = ({ kind, work }: RehearsedPass) =>
-  STRIP_WISE.includes(kind) && work.pour !== "fields" && !work.strokes;
+  PASS[kind].strips === true && work.pour !== "fields" && !work.strokes;
 
 const within = (scene: Scene, box: Box, seed: number): Scene => {
   const areaM2 = areaOf(box) / 1e6;

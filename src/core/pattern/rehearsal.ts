@@ -1,29 +1,7 @@
 import type { Box } from "../geometry/ring";
+import type { PatternPass } from "../schedule/pass";
 import type { Vein, VeinManner } from "./vein";
 import type { PassWork, WorkTool } from "./work";
-
-/** What a pass does to the picture; those that do nothing to it are not among them. */
-export const PATTERN_PASSES = [
-  "lay",
-  "drizzle",
-  "bucket-pour",
-  "spread",
-  "palm",
-  "comb",
-  "skim",
-  "roller-cut",
-  "blow",
-  "tilt",
-  "alcohol",
-  "mica-alcohol",
-  "fog",
-  "veins",
-  "chop",
-  "accents",
-  "glitter",
-  "mask",
-] as const;
-export type PatternPass = (typeof PATTERN_PASSES)[number];
 
 /** A pass as it is rehearsed. */
 export type RehearsedPass = {

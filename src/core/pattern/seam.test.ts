@@ -1,6 +1,7 @@
 import { compile, coloursIn } from "./compile";
 import { evaluate } from "./evaluate";
-import { PATTERN_PASSES, type Rehearsal } from "./rehearsal";
+import { PATTERN_PASSES } from "../schedule/pass";
+import type { Rehearsal } from "./rehearsal";
 
 const AROUND = 250;
 const wall = (kinds: Rehearsal["coats"][number]["passes"][number]["kind"][]): Rehearsal => ({

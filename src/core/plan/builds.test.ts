@@ -1,7 +1,8 @@
-import { buildOf, piecesOf, withBuild, withBuildOf, withOwnBuild } from "./builds";
+import { buildOf, nextLayer, piecesOf, withBuild, withBuildOf, withOwnBuild } from "./builds";
 import { derivePlan } from "./derive-plan";
 import type { JobDocument } from "./job";
 import { newCoat } from "./new-job";
+import type { Coat } from "../schedule/coat";
 import { newPiece } from "./new-piece";
 import { sampleJob, starterCards } from "./sample-job";
 
@@ -117,5 +118,50 @@ describe("what a coat covers", () => {
       "No piece of this coat has a depth to fill.",
       "This coat goes on no piece. Choose one.",
     ]);
+  });
+});
+
+describe("fills in layers", () => {
+  const casting = cards.find(({ kind }) => kind === "casting")!;
+  const mould = (...starts: Coat["startsAfter"][]) => {
+    const document = sampleJob(cards, newId);
+    document.pieces = [newPiece("mould", "Geode", newId)];
+    const share = 1 / starts.length;
+    document.coats = starts.map((startsAfter, index) => ({
+      ...newCoat("fill", `Layer ${index + 1}`, casting.id, newId),
+      startsAfter,
+      coverShare: share,
+    }));
+    return derivePlan(document, cards);
+  };
+  test("wet halves heat as one pour of both; a half that waits for the other's gel heats alone", () => {
+    const [one] = mould("next-day").coats;
+    const wet = mould("next-day", "wet").coats;
+    for (const { reactingMm } of wet) expect(reactingMm).toBeCloseTo(one!.pourDepthMm!, 6);
+    expect(wet[1]!.pourDepthMm).toBeCloseTo(one!.pourDepthMm! / 2, 6);
+    for (const { reactingMm, pourDepthMm } of mould("next-day", "next-day").coats)
+      expect(reactingMm).toBeCloseTo(pourDepthMm!, 6);
+  });
+  test("too deep together is said, though each alone is not", () => {
+    const document = sampleJob(cards, newId);
+    const deep = newPiece("mould", "Geode", newId);
+    document.pieces = [
+      deep.shape.kind === "mould" ? { ...deep, shape: { ...deep.shape, depthMm: 80 } } : deep,
+    ];
+    document.coats = [0, 1].map((index) => ({
+      ...newCoat("fill", `Half ${index + 1}`, casting.id, newId),
+      startsAfter: index === 0 ? "next-day" : "wet",
+      coverShare: 0.5,
+    }));
+    const said = derivePlan(document, cards).advice.filter(({ rule }) => rule === "film-too-thick");
+    expect(said.map(({ what }) => what).join(" ")).toMatch(/80 mm react together/);
+  });
+  test("a copied layer waits for the one below, inside its recoat window or the next day; a thin copy begins as before", () => {
+    const fill = { ...newCoat("fill", "Layer", casting.id, newId), startsAfter: "wet" as const };
+    expect(nextLayer(fill, { ...casting, recoatFromH: 12 }, newId)).toMatchObject({ startsAfter: "recoat" });
+    expect(nextLayer(fill, { ...casting, recoatFromH: null }, newId)).toMatchObject({
+      startsAfter: "next-day",
+    });
+    expect(nextLayer(newCoat("colour", "Thin", null, newId), null, newId).startsAfter).toBe("wet");
   });
 });

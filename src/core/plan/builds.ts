@@ -1,5 +1,6 @@
 import { cutText } from "../units/cut-text";
-import { covers, type Coat } from "../schedule/coat";
+import type { ResinCard } from "../cure/resin-card";
+import { covers, isFill, type Coat } from "../schedule/coat";
 import type { JobDocument } from "./job";
 import type { NewId } from "./new-piece";
 
@@ -11,6 +12,20 @@ export function copiedCoat(coat: Coat, newId: NewId): Coat {
     colours: coat.colours.map((colour) => ({ ...colour, id: newId() })),
     passes: coat.passes.map((pass) => ({ ...pass, id: newId() })),
     ...(coat.embeds ? { embeds: coat.embeds.map((embed) => ({ ...embed, id: newId() })) } : {}),
+  };
+}
+
+/** From this film on a layer heats itself enough to wait for, mm (assumed). */
+const THICK_MM = 2;
+
+/** One more layer like a coat: a thick one waits until the one below has gelled, by its recoat window or the next day. */
+export function nextLayer(coat: Coat, card: ResinCard | null, newId: NewId): Coat {
+  const soon = coat.startsAfter === "wet" || coat.startsAfter === "late" || coat.startsAfter === "tacky";
+  const waits = soon && (isFill(coat) || coat.filmMm >= THICK_MM);
+  return {
+    ...copiedCoat(coat, newId),
+    name: `${cutText(coat.name, 72)}, again`,
+    startsAfter: waits ? (card?.recoatFromH ? "recoat" : "next-day") : coat.startsAfter,
   };
 }
 

@@ -1,6 +1,6 @@
 import { mixDensityGPerMl, ratioError } from "../batch/parts";
 import { trimmed, quantityText } from "../units/format-quantity";
-import { isLaying } from "../schedule/right-states";
+import { PASS } from "../schedule/pass";
 import type { UnitSystem } from "../units/dimension";
 import type { Plan } from "./derive-plan";
 import { mixedAt, weighKey, type PourState } from "./pour";
@@ -71,7 +71,9 @@ export function comparePour(
     const usedMl = leftMl !== null ? mixedMl - leftMl : shortMl !== null ? mixedMl : null;
     const first = mixedAt(steps, state, coat.id);
     // Other passes (veins, faces, drips) come when the film is ready for them.
-    const layingIds = new Set(coat.passes.filter(({ kind }) => isLaying(kind)).map(({ id }) => id));
+    const layingIds = new Set(
+      coat.passes.filter(({ kind }) => PASS[kind].phase === "laying").map(({ id }) => id),
+    );
     const laying = own.filter(({ passId }) => passId !== null && layingIds.has(passId));
     const laid = laying.flatMap((step) => state.doneAt.get(step.id) ?? []).sort();
     const last = laying.length > 0 && laid.length === laying.length ? (laid[laid.length - 1] ?? null) : null;

@@ -15,7 +15,7 @@ import { exactly } from "../numerics/spread";
 import { covers, filmOn, isFill, liesOnTop, type Coat } from "../schedule/coat";
 import { spraysOf, type SprayNeed } from "../schedule/sprays";
 import { planDays } from "../schedule/plan-days";
-import type { CoatWindows, WindowCoat } from "../schedule/coat-windows";
+import { startOf, type CoatWindows, type WindowCoat } from "../schedule/coat-windows";
 import { colourPlan, type CoatLooks, type ColourPlan } from "./colour-plan";
 import type { JobDocument } from "./job";
 import { roomOf, settingsOf } from "./job-settings";
@@ -38,6 +38,8 @@ export type PlannedCoat = {
   sprays: SprayNeed[];
   /** Depth of the deepest pour of a coat that fills, mm; null for one that lies on a top. */
   pourDepthMm: number | null;
+  /** Depth of all that reacts together with it, mm: its own, and what is poured into it or onto it before it has gelled. */
+  reactingMm: number;
   problem: string | null;
   /** When it is mixed and worked, as it was planned; null where it cannot be, or the coat below never hardens. */
   windows: CoatWindows | null;
@@ -155,6 +157,29 @@ function pourDepthMm(coat: Coat, pieces: readonly Measured[]): number | null {
     : Math.max(0, ...on.flatMap((piece) => (piece.piece.voids ?? []).map((one) => one.depthMm)));
 }
 
+/** Depth of a coat by itself, mm; nothing for veins and what else lies on a small share of a top. */
+const ownDepthMm = ({ coat, pourDepthMm: poured }: PlannedCoat): number =>
+  poured ?? (coat.coverShare > 0.5 ? coat.filmMm : 0);
+
+/** Whether a coat has surely gelled when another is mixed after it. */
+const gelledBefore = (one: CoatWindows, other: CoatWindows): boolean =>
+  one.lastMixedAtMin + startOf(one.life, "set").high <= other.mixedAtMin;
+
+/** All that lies in or on one another before it has gelled, on pieces that a coat goes on. */
+function reactingMm(planned: PlannedCoat, all: readonly PlannedCoat[]): number {
+  const { windows: own, card } = planned;
+  if (!own || card?.kind === "paint") return ownDepthMm(planned);
+  return all.reduce((sum, other) => {
+    const { windows } = other;
+    if (other === planned) return sum + ownDepthMm(other);
+    if (!windows || other.card?.kind === "paint" || isFill(other.coat) !== isFill(planned.coat)) return sum;
+    const together =
+      other.coat.pieceIds === undefined || other.coat.pieceIds.some((id) => covers(planned.coat, id));
+    if (!together || gelledBefore(windows, own) || gelledBefore(own, windows)) return sum;
+    return sum + ownDepthMm(other);
+  }, 0);
+}
+
 function coveredM2(coat: Coat, covered: readonly CoveredPiece[]): number {
   const each = (piece: CoveredPiece) =>
     isFill(coat) ? (piece.fillMl?.likely ?? 0) / 1000 / coat.filmMm : piece.topAreaMm2 / 1e6;
@@ -254,6 +279,7 @@ export function derivePlan(
       coveredM2: areaM2,
       embeds,
       pourDepthMm: pourDepthMm(coat, pieces),
+      reactingMm: 0,
       windows: null,
     };
     if (problem || !card || !calibration) return { ...known, batched: null, sprays: [], problem };
@@ -287,6 +313,7 @@ export function derivePlan(
     planned.windows = days.coats.find(({ coatId }) => coatId === planned.coat.id) ?? null;
     if (planned.windows) planned.life = planned.windows.life;
   }
+  for (const planned of coats) planned.reactingMm = reactingMm(planned, coats);
 
   const looks = colourPlan(job, colourants);
   const advice = advise({
@@ -305,6 +332,7 @@ export function derivePlan(
       calibration: planned.calibration,
       windows: planned.windows,
       pourDepthMm: planned.pourDepthMm,
+      reactingMm: planned.reactingMm,
       seen: looks.coats[index] as CoatLooks,
     })),
   });

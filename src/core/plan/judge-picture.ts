@@ -10,6 +10,7 @@ import { balance, blended, mud, onTop, segregation, thirds } from "../pattern/me
 import { FLOODS_ML_PER_M2 } from "../pattern/passes/sprayed";
 import { regularity, TOO_REGULAR } from "../pattern/regular";
 import type { Rehearsal } from "../pattern/rehearsal";
+import { PASS } from "../schedule/pass";
 import { differenceIn, type PaletteColour, type PieceRehearsal } from "./rehearse";
 
 /** What is measured on a picture after some of its passes. Shares by their places in the palette. */
@@ -252,7 +253,7 @@ export function judgePicture(
     });
   const dose = rehearsal.coats
     .flatMap(({ passes }) => passes)
-    .filter(({ kind }) => kind === "alcohol" || kind === "mica-alcohol")
+    .filter(({ kind }) => PASS[kind].picture === "drops")
     .reduce((sum, { mlPerM2, rounds, work }) => sum + (mlPerM2 ?? 0) * rounds * (work.many ?? 1), 0);
   if (dose > 0.75 * FLOODS_ML_PER_M2)
     found.push({
@@ -281,8 +282,7 @@ export function judgePicture(
   return found.sort((one, other) => order[one.grade] - order[other.grade]);
 }
 
-/** Passes that blend: what is told of them round by round. */
-const BLENDS = ["spread", "palm", "comb", "roller-cut"];
+/** Blending is told round by round. */
 const ROUNDS = 4;
 const ROUNDS_PX = 240;
 /** So much more of the top melted together than after the pour is grey that is seen (assumed). */
@@ -292,7 +292,7 @@ const MOST_BLENDED = 0.12;
 export const blendingPass = ({ rehearsal }: Pick<PieceRehearsal, "rehearsal">) =>
   rehearsal.coats
     .flatMap((coat) => coat.passes.map((pass) => ({ coat, pass })))
-    .findLast(({ pass }) => BLENDS.includes(pass.kind) && !pass.work.strokes);
+    .findLast(({ pass }) => PASS[pass.kind].picture === "works" && !pass.work.strokes);
 
 /** Share of the top in which colours have melted together, before a blending pass and after one, two and more rounds of it. */
 export function blendedByRound(of: Pick<PieceRehearsal, "rehearsal" | "palette">, passId: string): number[] {

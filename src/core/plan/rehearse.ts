@@ -13,10 +13,10 @@ import { standing } from "../pattern/standing";
 import { placesOf } from "../pattern/places";
 import { veinsOnPiece } from "../pattern/vein-map";
 import type { Ink } from "../pattern/picture";
-import { PATTERN_PASSES, type PatternPass, type Rehearsal, type RehearsedPass } from "../pattern/rehearsal";
+import type { Rehearsal, RehearsedPass } from "../pattern/rehearsal";
 import type { WorkTool } from "../pattern/work";
 import { covers, filmOn, isFill, type Coat } from "../schedule/coat";
-import type { Pass } from "../schedule/pass";
+import { isPatternPass, type Pass, type PatternPass } from "../schedule/pass";
 import type { ColourLooks } from "./colour-plan";
 import type { Plan, PlannedCoat } from "./derive-plan";
 import type { JobDocument } from "./job";
@@ -48,7 +48,6 @@ export type PieceRehearsal = {
 };
 
 export const USUAL_REHEARSAL = { seed: 1, angleDeg: 26 };
-const isPattern = (kind: string): kind is PatternPass => (PATTERN_PASSES as readonly string[]).includes(kind);
 
 const linear = (rgb: Rgb): [number, number, number] =>
   rgb.map((channel) => Math.min(1, Math.max(0, channel))) as [number, number, number];
@@ -284,7 +283,7 @@ function patternPasses({ windows }: PlannedCoat, into: PlannedCoat, job: JobDocu
   const rows: Row[] = [];
   for (const { pass, words, atMin } of windows.windows) {
     const { kind } = pass;
-    if (!isPattern(kind)) {
+    if (!isPatternPass(kind)) {
       // One may stop after a pass that leaves the picture as it was: it is that of the one before.
       const last = rows.at(-1);
       if (last && pass.stopHere) last.stopHere = pass.stopHere;

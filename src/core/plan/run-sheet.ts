@@ -1,4 +1,3 @@
-import { CAUTION } from "../advice/pass-rules";
 import type { Batch, BatchedCoat } from "../batch/batch-coat";
 import { TOOL_WORDS } from "../batch/factors";
 import type { Section } from "../batch/sections";
@@ -152,24 +151,15 @@ export function passDetail(pass: Pass, areaMm2: number, system: UnitSystem): str
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
-/** No act of a coat before the one that goes before it: a pass timed for minute 15 waits while the coat is still laid. */
-function inOrder(steps: readonly RunStep[]): RunStep[] {
-  let latest = -Infinity;
-  return steps.map((step) => {
-    latest = Math.max(latest, step.atMin);
-    return { ...step, atMin: latest, untilMin: step.untilMin + latest - step.atMin };
-  });
-}
-
 /**
- * The pour in steps, in the order of time: per coat its batches (weigh, mix, split), then its passes. Each batch is laid as soon
- * as it is mixed; the other passes follow the last one. A coat that starts late falls between the passes of the coat below.
+ * The pour in steps, in the order of time, each at the minute that the plan's windows have: per coat its batches (weigh, mix, split), then
+ * its passes. Each batch is laid as soon as it is mixed; the other passes follow the last one. A coat that starts late falls between the passes of the coat below.
  * @param weighed what was weighed so far: what is still to come of a batch follows it
  */
 export function runSheet(plan: Plan, system: UnitSystem, weighed: WeighedSoFar = new Map()): RunStep[] {
   const of = { system, atHand: plan.atHand, weighed };
   const steps = plan.coats.flatMap((planned) =>
-    planned.batched ? inOrder(coatSteps(planned, planned.batched, of)) : [],
+    planned.batched ? coatSteps(planned, planned.batched, of) : [],
   );
   return steps.sort((one, other) => one.atMin - other.atMin);
 }
@@ -178,50 +168,54 @@ type SheetOf = { system: UnitSystem; atHand: AtHand; weighed: WeighedSoFar };
 
 function coatSteps(planned: PlannedCoat, batched: BatchedCoat, of: SheetOf): RunStep[] {
   const { coat } = planned;
-  const firstMix = planned.windows?.mixedAtMin ?? 0;
-  /** From when to when it is planned; without windows from the minute that it names. */
-  const plannedOf = (pass: Pass) => {
-    const earliest = firstMix + (pass.fromMin ?? 0);
-    const own = planned.windows?.windows.find((window) => window.pass.id === pass.id);
-    return own ?? { atMin: earliest, untilMin: earliest };
-  };
+  const { windows } = planned;
+  const firstMix = windows?.mixedAtMin ?? 0;
   const passStep = (
-    pass: Pass,
-    batch: number | null,
-    { atMin, untilMin }: { atMin: number; untilMin: number },
-  ): RunStep => ({
-    id: batch === null ? `${coat.id}:pass:${pass.id}` : `${coat.id}:${batch}:pass:${pass.id}`,
-    coatId: coat.id,
-    coatName: coat.name,
-    batch,
-    passId: pass.id,
-    kind: "pass",
-    title: PASS[pass.kind].words,
-    detail: passDetail(pass, batched.topAreaMm2, of.system),
-    weigh: [],
-    atMin,
-    untilMin,
-    caution: CAUTION[pass.kind] ?? null,
-    stopHere: pass.stopHere,
-    vapour: pass.kind === "alcohol" || pass.kind === "mica-alcohol" || pass.kind === "fog",
-    flame: pass.kind === "flame" || pass.kind === "blow",
-  });
-  const before = coat.passes.filter((pass) => pass.kind === "sand");
-  const laid = coat.passes.filter((pass) => pass.kind === "lay" || pass.kind === "bucket-pour");
-  const after = coat.passes.filter((pass) => !before.includes(pass) && !laid.includes(pass));
+    { pass, atMin, untilMin }: { pass: Pass; atMin: number; untilMin: number },
+    batch: number | null = null,
+  ): RunStep => {
+    const { words, caution = null, fire } = PASS[pass.kind];
+    return {
+      id: batch === null ? `${coat.id}:pass:${pass.id}` : `${coat.id}:${batch}:pass:${pass.id}`,
+      coatId: coat.id,
+      coatName: coat.name,
+      batch,
+      passId: pass.id,
+      kind: "pass",
+      title: words,
+      detail: passDetail(pass, batched.topAreaMm2, of.system),
+      weigh: [],
+      atMin,
+      untilMin,
+      caution,
+      stopHere: pass.stopHere,
+      vapour: fire === "vapour",
+      flame: fire === "lights",
+    };
+  };
+  /** As the days have it; without days each at the minute that it names. */
+  const rows =
+    windows?.windows ??
+    coat.passes.map((pass) => {
+      const atMin = firstMix + (pass.fromMin ?? 0);
+      return { pass, atMin, untilMin: atMin, perBatch: [] };
+    });
   const many = batched.batches.length > 1;
+  const isBefore = ({ pass }: { pass: Pass }) => PASS[pass.kind].phase === "before";
+  const isPerBatch = ({ pass }: { pass: Pass }) => PASS[pass.kind].perBatch === true;
   return [
-    ...before.map((pass) => passStep(pass, null, { atMin: firstMix, untilMin: firstMix })),
+    ...rows.filter(isBefore).map((one) => passStep(one)),
     ...batched.batches.flatMap((batch) => [
       ...batchSteps(planned, batched, batch, of),
-      ...laid.map((pass) => {
-        const whole = plannedOf(pass);
-        const atMin = planned.windows?.batches[batch.number - 1]?.pourAtMin ?? firstMix;
-        const untilMin = atMin + (whole.untilMin - whole.atMin) * batch.share;
-        return passStep(pass, many ? batch.number : null, { atMin, untilMin });
+      ...rows.filter(isPerBatch).map((one) => {
+        const own = one.perBatch.find(({ number }) => number === batch.number) ?? one;
+        return passStep(
+          { pass: one.pass, atMin: own.atMin, untilMin: own.untilMin },
+          many ? batch.number : null,
+        );
       }),
     ]),
-    ...after.map((pass) => passStep(pass, null, plannedOf(pass))),
+    ...rows.filter((one) => !isBefore(one) && !isPerBatch(one)).map((one) => passStep(one)),
   ];
 }
 

@@ -3,7 +3,7 @@ import { dosesFor } from "../batch/coat-colour";
 import { gramsPerCount, type DoseMeasure } from "../batch/dose";
 import type { ResinCard } from "../cure/resin-card";
 import type { Spread } from "../numerics/spread";
-import type { PassKind } from "../schedule/pass";
+import { PASS, type PassFacts } from "../schedule/pass";
 import { wetEdge } from "../schedule/wet-edge";
 import type { UnitSystem } from "../units/dimension";
 import { decimal, quantityText, runText, trimmed } from "../units/format-quantity";
@@ -12,10 +12,6 @@ import type { JobDocument } from "./job";
 import { USUAL_SCALE_G } from "./weigh-lines";
 import { jobFromRecipe, recipeOf } from "./recipe";
 
-/** Passes whose marks keep their size however large the top is. */
-const CELLS: readonly PassKind[] = ["alcohol", "fog", "mica-alcohol", "accents"];
-const BANDS: readonly PassKind[] = ["lay", "drizzle", "bucket-pour"];
-const LINES: readonly PassKind[] = ["veins", "chop"];
 /** A dose that may be off by less than this on the board is told to nobody. */
 const DOSE_DOUBT = 0.1;
 /** Growth of a length below which a pattern is judged as on the board. */
@@ -64,10 +60,10 @@ function freshEdge({ board, here }: Pair, people: number): Advice[] {
 /** Cells, bands and veins keep their size. */
 function patternSize(plan: Plan, { here }: Pair, growth: number, areaGrowth: number): Advice[] {
   if (growth < ALIKE) return [];
-  const has = (kinds: readonly PassKind[]) =>
-    plan.coats.some(({ coat }) => coat.passes.some((pass) => kinds.includes(pass.kind)));
+  const has = (marks: PassFacts["marks"]) =>
+    plan.coats.some(({ coat }) => coat.passes.some((pass) => PASS[pass.kind].marks === marks));
   return [
-    ...(has(CELLS)
+    ...(has("cells")
       ? [
           note({
             rule: "scale-cells",
@@ -80,7 +76,7 @@ function patternSize(plan: Plan, { here }: Pair, growth: number, areaGrowth: num
           }),
         ]
       : []),
-    ...(has(BANDS)
+    ...(has("bands")
       ? [
           note({
             rule: "scale-bands",
@@ -93,7 +89,7 @@ function patternSize(plan: Plan, { here }: Pair, growth: number, areaGrowth: num
           }),
         ]
       : []),
-    ...(has(LINES)
+    ...(has("lines")
       ? [
           note({
             rule: "scale-veins",

@@ -148,5 +148,5 @@ export function behindMin(job: ShopJob, endMin: number): number | null {
   if (begun === undefined) return null;
   const asPlanned = job.coats.map(({ real: _done, ...coat }) => coat);
   const { notBeforeMin: _now, ...settings } = job.settings;
-  return endMin - planDays(asPlanned, begun, { ...settings, quick: true }).endMin;
+  return endMin - planDays(asPlanned, begun, settings).endMin;
 }

@@ -9,7 +9,6 @@ import type { Coat } from "./coat";
 import { whenFree, type Taken } from "./hands";
 import type { Hours } from "./hours";
 import { FLASH_OFF_MIN, PASS, type Pass } from "./pass";
-import { BEFORE, isLate, isLaying, RIGHT, VAPOUR } from "./right-states";
 
 /** What was done to a coat so far; minutes from midnight of the first day. */
 export type Real = {
@@ -44,7 +43,12 @@ export type PassWindow = {
   done: boolean;
   /** The other work that has the hands when it is due. */
   waitsFor: string | null;
+  /** Its times batch by batch where it is done for each as soon as it is mixed; else empty. */
+  perBatch: { number: number; atMin: number; untilMin: number }[];
 };
+
+/** When vapour that burns was put in the air. */
+export type Vapour = { fromMin: number; toMin: number };
 
 export type CoatWindows = {
   coatId: string;
@@ -79,6 +83,9 @@ export type Settings = {
   /** What is not done yet is not done before this minute. */
   notBeforeMin?: number;
 };
+
+/** The coat below, as it lies. */
+export type Below = { laid: CoatWindows; card: ResinCard; coat: Coat };
 
 export const startOf = (life: readonly StateStart[], state: FilmState): Spread =>
   life.find((one) => one.state === state)?.fromMin ?? exactly(Infinity);
@@ -118,12 +125,84 @@ export function batchTimes(
   });
 }
 
+/** Passes of a coat that are done on the coat below, before it is mixed. */
+export const passesBefore = ({ passes }: Coat): Pass[] =>
+  passes.filter(({ kind }) => PASS[kind].phase === "before");
+
+/** Passes of a coat from its mixing on: those for faces and edges only where there are any. */
+const passesOf = ({ coat, batched }: WindowCoat): Pass[] =>
+  coat.passes.filter(({ kind }) => {
+    const { phase, on } = PASS[kind];
+    if (phase === "before") return false;
+    if (on === "faces") return batched.faceAreaMm2 > 0;
+    return on !== "edges" || batched.dripLengthMm > 0;
+  });
+
+/** What is sprayed into the air of a coat. */
+export const vapoursOf = ({ windows }: Pick<CoatWindows, "windows">): Vapour[] =>
+  windows.flatMap(({ pass, atMin, untilMin }) =>
+    PASS[pass.kind].fire === "vapour" && Number.isFinite(atMin) ? [{ fromMin: atMin, toMin: untilMin }] : [],
+  );
+
+/** The first minute from one on at which all vapour that was sprayed by then has gone. */
+export function clearOf(vapours: readonly Vapour[], atMin: number): number {
+  let clear = atMin;
+  for (let moved = true; moved;) {
+    const next = vapours.reduce(
+      (latest, { fromMin, toMin }) => (fromMin <= latest ? Math.max(latest, toMin + FLASH_OFF_MIN) : latest),
+      clear,
+    );
+    moved = next > clear;
+    clear = next;
+  }
+  return clear;
+}
+
+/** Usual minutes that a pass takes for the hands that are on it, one at least. */
+const usualMinutes = ({ kind, rounds }: Pass, { batched, coat }: WindowCoat, people: number): number =>
+  Math.max(1, (PASS[kind].minutesPerM2 * ((batched.topAreaMm2 * coat.coverShare) / 1e6) * rounds) / people);
+
+/**
+ * When the laying passes are done: they take the time in which the batches are worked. What is done for each batch is done in it; the others
+ * follow on the last one.
+ */
+function layingTimes(one: WindowCoat, batches: readonly BatchTimes[], people: number) {
+  const laying = passesOf(one).filter(({ kind }) => PASS[kind].phase === "laying");
+  const sum = laying.reduce((total, pass) => total + usualMinutes(pass, one, people), 0);
+  const last = batches[batches.length - 1] as BatchTimes;
+  const ordered = [
+    ...laying.filter(({ kind }) => PASS[kind].perBatch),
+    ...laying.filter(({ kind }) => !PASS[kind].perBatch),
+  ];
+  const times = new Map<string, Pick<PassWindow, "atMin" | "untilMin" | "perBatch">>();
+  let before = 0;
+  for (const pass of ordered) {
+    const share = usualMinutes(pass, one, people) / sum;
+    const within = ({ number, pourAtMin, doneAtMin }: BatchTimes) => ({
+      number,
+      atMin: pourAtMin + before * (doneAtMin - pourAtMin),
+      untilMin: pourAtMin + (before + share) * (doneAtMin - pourAtMin),
+    });
+    const each = PASS[pass.kind].perBatch ? batches.map(within) : [];
+    const { atMin, untilMin } = within(last);
+    times.set(pass.id, { atMin: each[0]?.atMin ?? atMin, untilMin, perBatch: each });
+    before += share;
+  }
+  return times;
+}
+
+/** From when what waits for a state is planned: from when it is surely reached, unless the window may be over by then. */
+const surely = (from: Spread, to: Spread | null, minutes: number): number =>
+  Math.max(from.likely, Math.min(from.high, (to?.low ?? Infinity) - minutes));
+
 /** A coat mixed at a minute: its batches, its film, and each pass in its window. */
 export function layCoat(
   one: WindowCoat,
   startMin: number,
   waitMin: Spread | null,
   settings: Settings,
+  /** Vapour of the coats before it. */
+  vapours: readonly Vapour[] = [],
 ): CoatWindows {
   const { coat, card, calibration, batched, real } = one;
   const { room, people, quick, taken = [], notBeforeMin = -Infinity } = settings;
@@ -132,41 +211,55 @@ export function layCoat(
   const lastMixedAtMin = last.mixAtMin;
   const film = { card, calibration, room, mixedAtMin: startMin };
   const life = quick ? likelyLifeIn(film) : filmLifeIn(film);
-  const areaM2 = (batched.topAreaMm2 * coat.coverShare) / 1e6;
-  const passes = coat.passes.filter(({ kind }) => !BEFORE.includes(kind));
-  const usual = ({ kind, rounds }: Pass) => Math.max(1, (PASS[kind].minutesPerM2 * areaM2 * rounds) / people);
-  const laying = passes.filter(({ kind }) => isLaying(kind)).reduce((sum, pass) => sum + usual(pass), 0);
-  const minutesOf = (pass: Pass) =>
-    isLaying(pass.kind) ? (usual(pass) / laying) * (last.doneAtMin - first.pourAtMin) : usual(pass);
+  const laid = layingTimes(one, batches, people);
+  const inTheAir = [...vapours];
   let free = first.pourAtMin;
+  let before = first.pourAtMin;
   let shutUntil = -Infinity;
-  const windows = passes.map((pass): PassWindow => {
-    const right = RIGHT[pass.kind];
-    // From when the last of it is ready, until the first of it is past.
-    const earliest = pass.fromMin === null ? startMin : startMin + pass.fromMin;
-    const from = atLeast(
-      plus(startOf(life, right.from), right.from === "runny" ? first.pourAtMin : lastMixedAtMin),
-      Math.max(earliest, pass.kind === "flame" ? shutUntil : -Infinity),
+  const windows = passesOf(one).map((pass): PassWindow => {
+    const { right, phase, fire, hands = true, words } = PASS[pass.kind];
+    const laying = laid.get(pass.id);
+    const earliest = Math.max(
+      startMin + (pass.fromMin ?? 0),
+      pass.afterMin === undefined ? -Infinity : before + pass.afterMin,
     );
+    // From when the last of it is ready, until the first of it is past.
+    const ready = atLeast(
+      plus(startOf(life, right.from), right.from === "runny" ? first.pourAtMin : lastMixedAtMin),
+      earliest,
+    );
+    const from =
+      fire === "lights" ? atLeast(ready, Math.max(shutUntil, clearOf(inTheAir, ready.likely))) : ready;
     // Each batch is laid from its own mix; what comes after lies on the first of them. A paint dries in a way that no card tells.
-    const laidFrom = isLaying(pass.kind) ? lastMixedAtMin : startMin;
+    const laidFrom = phase === "laying" ? lastMixedAtMin : startMin;
     const to = right.to === null || card.kind === "paint" ? null : plus(startOf(life, right.to), laidFrom);
-    const minutes = minutesOf(pass);
+    const minutes = laying ? laying.untilMin - laying.atMin : usualMinutes(pass, one, people);
     const doneAt = real?.doneAtMin[pass.id];
-    const due = Math.max(free, from.likely, notBeforeMin);
+    const wanted = right.from === "runny" ? from.likely : surely(from, to, minutes);
+    const due = Math.max(free, laying?.atMin ?? -Infinity, wanted, notBeforeMin);
+    const safe = fire === "lights" ? clearOf(inTheAir, due) : due;
     const { atMin, waitsFor } =
       doneAt !== undefined
         ? { atMin: doneAt, waitsFor: null }
-        : pass.kind === "check"
-          ? { atMin: due, waitsFor: null }
-          : whenFree(due, minutes, taken);
+        : hands
+          ? whenFree(safe, minutes, taken)
+          : { atMin: safe, waitsFor: null };
     const untilMin = doneAt ?? atMin + minutes;
-    if (!isLate(pass.kind)) free = Math.max(free, untilMin);
-    if (VAPOUR.includes(pass.kind)) shutUntil = untilMin + FLASH_OFF_MIN;
-    const { words } = PASS[pass.kind];
-    return { pass, words, from, to, atMin, untilMin, done: doneAt !== undefined, waitsFor };
+    if (phase !== "late") free = Math.max(free, untilMin);
+    if (fire === "vapour") {
+      inTheAir.push({ fromMin: atMin, toMin: untilMin });
+      shutUntil = untilMin + FLASH_OFF_MIN;
+    }
+    before = untilMin;
+    const moved = laying && doneAt === undefined ? atMin - laying.atMin : 0;
+    const perBatch = (laying?.perBatch ?? []).map((batch) => ({
+      number: batch.number,
+      atMin: batch.atMin + moved,
+      untilMin: batch.untilMin + moved,
+    }));
+    return { pass, words, from, to, atMin, untilMin, done: doneAt !== undefined, waitsFor, perBatch };
   });
-  const laidBy = windows.filter(({ pass }) => isLaying(pass.kind));
+  const laidBy = windows.filter(({ pass }) => PASS[pass.kind].phase === "laying");
   const isLaid = laidBy.length > 0 && laidBy.every(({ done }) => done);
   return {
     coatId: coat.id,
@@ -181,4 +274,41 @@ export function layCoat(
     windows,
     handsOffMin: Math.max(startMin, ...windows.map(({ untilMin }) => untilMin).filter(Number.isFinite)),
   };
+}
+
+/**
+ * What is done on the coat below before a coat is mixed: sanding, on what can be sanded, by its area.
+ * @param fromMin when the hands come to it at the soonest
+ */
+export function sandBelow(
+  one: WindowCoat,
+  fromMin: number,
+  below: Below | null,
+  settings: Settings,
+): PassWindow[] {
+  const { taken = [], people } = settings;
+  const ready = below
+    ? plus(startOf(below.laid.life, PASS.sand.right.from), below.laid.lastMixedAtMin)
+    : exactly(fromMin);
+  let free = fromMin;
+  return passesBefore(one.coat).map((pass): PassWindow => {
+    const minutes = usualMinutes(pass, one, people);
+    const doneAt = one.real?.doneAtMin[pass.id];
+    const due = Math.max(free, ready.likely);
+    const { atMin, waitsFor } =
+      doneAt === undefined ? whenFree(due, minutes, taken) : { atMin: doneAt, waitsFor: null };
+    free = doneAt ?? atMin + minutes;
+    const { words } = PASS[pass.kind];
+    return {
+      pass,
+      words,
+      from: ready,
+      to: null,
+      atMin,
+      untilMin: free,
+      done: doneAt !== undefined,
+      waitsFor,
+      perBatch: [],
+    };
+  });
 }

@@ -6,6 +6,7 @@ import type { Trouble } from "./troubles";
 /** What each trouble costs when starts are weighed against each other (assumed). */
 const COST: Record<Trouble["kind"], number> = {
   never: 1000,
+  fire: 1000,
   past: 1000,
   night: 100,
   "no place": 80,

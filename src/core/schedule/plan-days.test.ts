@@ -3,11 +3,19 @@ import type { Room } from "../cure/room";
 import { exactly } from "../numerics/spread";
 import { derivePlan, windowCoatsOf } from "../plan/derive-plan";
 import { sampleJob, starterCards } from "../plan/sample-job";
-import { FLASH_OFF_MIN, usualPass, type PassKind } from "./pass";
+import { FLASH_OFF_MIN, PASS, usualPass, type PassKind } from "./pass";
+import { calibrate } from "../cure/calibrate";
 import { findStarts } from "./find-starts";
 import { isNight, isOpen, nextOpen, USUAL_HOURS } from "./hours";
 import { planDays } from "./plan-days";
-import { startOf, type CoatWindows, type Settings, type WindowCoat } from "./coat-windows";
+import {
+  clearOf,
+  startOf,
+  vapoursOf,
+  type CoatWindows,
+  type Settings,
+  type WindowCoat,
+} from "./coat-windows";
 
 let counter = 0;
 const newId = () => `id-${++counter}`;
@@ -74,6 +82,95 @@ describe("windows of passes", () => {
     const [, alcohol, flame] = own!.windows;
     expect(flame!.from.low).toBeGreaterThanOrEqual(alcohol!.untilMin + FLASH_OFF_MIN);
     expect(flame!.atMin).toBeGreaterThanOrEqual(alcohol!.untilMin + FLASH_OFF_MIN);
+  });
+  test("warm air too, from whatever coat the vapour comes; hands that come early wait", () => {
+    const two = colour("lay", "alcohol", "blow");
+    const [own] = planDays(two, 540, at(21)).coats;
+    const [, alcohol, blow] = own!.windows;
+    expect(blow!.pass.kind).toBe("blow");
+    expect(blow!.atMin).toBeGreaterThanOrEqual(alcohol!.untilMin + FLASH_OFF_MIN);
+    const [below, above] = [colour("lay", "alcohol"), colour("lay", "flame")].map((coats, index) => ({
+      ...coats[0]!,
+      coat: { ...coats[0]!.coat, id: `coat-${index}`, startsAfter: "wet" as const },
+    }));
+    const plan = planDays([below!, above!], 540, at(21));
+    const [wet, over] = plan.coats;
+    expect(clearOf(vapoursOf(wet!), over!.windows[1]!.atMin)).toBe(over!.windows[1]!.atMin);
+    expect(plan.troubles.filter(({ kind }) => kind === "fire")).toEqual([]);
+  });
+  test("whatever passes follow each other on whatever coats, nothing that lights falls into vapour untold", () => {
+    const kinds: PassKind[] = ["lay", "palm", "alcohol", "fog", "mica-alcohol", "flame", "blow", "veins"];
+    fc.assert(
+      fc.property(
+        fc.array(fc.array(fc.constantFrom(...kinds), { maxLength: 6 }), { minLength: 1, maxLength: 3 }),
+        fc.constantFrom("wet" as const, "late" as const, "tacky" as const),
+        (lists, startsAfter) => {
+          const rows = lists.map((list, index) => {
+            const [own] = colour(...list);
+            return { ...own!, coat: { ...own!.coat, id: `coat-${index}`, startsAfter } };
+          });
+          const { coats: laid, troubles } = planDays(rows, 540, at(21));
+          const vapours = laid.flatMap(vapoursOf);
+          for (const { coatId, windows } of laid)
+            for (const { pass, atMin } of windows) {
+              if (PASS[pass.kind].fire !== "lights" || clearOf(vapours, atMin) <= atMin) continue;
+              expect(troubles).toContainEqual(
+                expect.objectContaining({ kind: "fire", coatId, passId: pass.id }),
+              );
+            }
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+  test("a pass that waits after the one before it does, also when that one is late", () => {
+    const [own] = colour("lay", "alcohol", "alcohol");
+    const passes = own!.coat.passes.map((pass, index) =>
+      index === 2 ? { ...pass, fromMin: 17, afterMin: 5 } : pass,
+    );
+    const [laid] = planDays([{ ...own!, coat: { ...own!.coat, passes } }], 540, at(21)).coats;
+    const [, drops, mist] = laid!.windows;
+    expect(mist!.atMin).toBeCloseTo(drops!.untilMin + 5, 9);
+  });
+  test("the dam is pulled when its drips are surely gummy, as far as its window is surely open then", () => {
+    for (const tempC of [16, 21, 26]) {
+      const { from, to, atMin } = windowOf(tempC, "dam-pull", "lay");
+      expect(atMin).toBeGreaterThanOrEqual(Math.min(from.high, to!.low - 10) - 1e-6);
+    }
+  });
+  test("faces and drips: only where there are any, and never after another coat lies on them", () => {
+    const kinds = (of: WindowCoat[]) =>
+      planDays(of, 540, at(21)).coats[0]!.windows.map(({ pass }) => pass.kind);
+    const all = colour("lay", "faces", "dam-pull", "drip-scrape");
+    expect(kinds(all)).toEqual(["lay", "faces", "dam-pull", "drip-scrape"]);
+    const without = (change: Partial<WindowCoat["batched"]>) =>
+      all.map((own) => ({ ...own, batched: { ...own.batched, ...change } }));
+    expect(kinds(without({ faceAreaMm2: 0 }))).toEqual(["lay", "dam-pull", "drip-scrape"]);
+    expect(kinds(without({ faceAreaMm2: 0, dripLengthMm: 0 }))).toEqual(["lay"]);
+    const over = { ...all[0]!, coat: { ...all[0]!.coat, id: "over", startsAfter: "wet" as const } };
+    const [below, above] = planDays([all[0]!, over], 540, at(21)).coats;
+    for (const { pass, atMin } of below!.windows)
+      if (PASS[pass.kind].on) expect(atMin).toBeLessThan(above!.mixedAtMin);
+  });
+  test("sanding waits for what can be sanded, takes its minutes by area, and the coat is mixed after it", () => {
+    const sanded = { ...coats.at(-1)!, coat: { ...coats.at(-1)!.coat, startsAfter: "recoat" as const } };
+    const below = colour("lay")[0]!;
+    const [lower, upper] = planDays([below, sanded], 540, at(21)).coats;
+    const sand = upper!.windows.find(({ pass }) => pass.kind === "sand")!;
+    expect(sand.atMin).toBeGreaterThanOrEqual(
+      lower!.lastMixedAtMin + startOf(lower!.life, "sandable").likely - 1e-6,
+    );
+    const areaM2 = sanded.batched.topAreaMm2 / 1e6;
+    expect(sand.untilMin - sand.atMin).toBeCloseTo(6 * areaM2, 6);
+    expect(upper!.mixedAtMin).toBeGreaterThanOrEqual(sand.untilMin);
+  });
+  test("a hybrid is not modelled, but its working time bounds its passes: veins at minute 45 of 20 are late", () => {
+    const [own] = colour("lay", "veins");
+    const card = { ...own!.card, kind: "hybrid" as const, workMin: 20, filmTempC: 21, viscosityPaS: 0.8 };
+    const plan = planDays([{ ...own!, card, calibration: calibrate(card) }], 540, at(21));
+    const veins = plan.coats[0]!.windows.find(({ pass }) => pass.kind === "veins")!;
+    expect(veins.to!.likely - 540).toBeLessThan(45);
+    expect(plan.troubles.map(({ kind }) => kind)).toContain("late");
   });
   test("each window opens before it closes, and hands do one thing after the other", () => {
     fc.assert(
@@ -155,9 +252,23 @@ describe("batches and coats", () => {
       expect(next!.mixedAtMin).toBeCloseTo(wet!.lastMixedAtMin + next!.waitMin!.likely, 6);
     }
   });
-  test("over a paint primer tacky is 45 to 60 minutes (common practice, no source)", () => {
-    const [, base] = planDays([primer!, ...row({ startsAfter: "tacky" })], NINE, at(21)).coats;
-    expect(base!.waitMin).toEqual({ low: 45, likely: 52, high: 60 });
+  test.each(["wet", "late", "tacky"] as const)(
+    "over a paint primer, %s too, it waits 45 to 60 minutes at its sheet's temperature, longer in the cold (common practice, no source)",
+    (startsAfter) => {
+      const wait = (tempC: number) =>
+        planDays([primer!, ...row({ startsAfter })], NINE, at(tempC)).coats[1]!.waitMin!;
+      const { low, likely, high } = wait(primer!.card.filmTempC);
+      expect([low, likely, high].map(Math.round)).toEqual([45, 52, 59]);
+      expect(wait(15).likely).toBeGreaterThan(1.3 * likely);
+    },
+  );
+  test("on an epoxy primer that is still wet no coat goes either: it waits until it is tacky", () => {
+    const [wet, next] = row({}, {}).map((own, index) => ({
+      ...own,
+      coat: { ...own.coat, kind: index === 0 ? ("primer" as const) : own.coat.kind },
+    }));
+    const [below, above] = planDays([wet!, next!], NINE, at(21)).coats;
+    expect(above!.waitMin).toEqual(startOf(below!.life, "gummy"));
   });
   test("days add up over many coats", () => {
     const plan = planDays(

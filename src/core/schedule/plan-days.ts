@@ -1,54 +1,88 @@
-import type { ResinCard } from "../cure/resin-card";
 import type { Spread } from "../numerics/spread";
-import type { Coat, StartsAfter } from "./coat";
+import { liesOnTop, type Coat } from "./coat";
 import {
   batchTimes,
   layCoat,
+  sandBelow,
   startOf,
+  vapoursOf,
   type BatchTimes,
+  type Below,
   type CoatWindows,
   type Settings,
   type WindowCoat,
 } from "./coat-windows";
 import { whenFree } from "./hands";
 import { DAY_MIN, minuteOfDay, nextOpen, type Hours } from "./hours";
-import { isLate } from "./right-states";
-import { mixTroubles, passTroubles, type Trouble } from "./troubles";
+import { PASS } from "./pass";
+import { fireTroubles, mixTroubles, passTroubles, type Trouble } from "./troubles";
 
 /** A paint primer is coated when sticky but not wet (common practice, no source). */
 const PRIMER_TACK_MIN: Spread = { low: 45, likely: 52, high: 60 };
+/** Shares of its dry time at which a paint is sticky but not wet: 45 to 60 min of one that is dry in 54 (common practice, no source). */
+const PAINT_TACK: Spread = { low: 0.83, likely: 0.96, high: 1.1 };
 
 /** The state of the coat below from which each start is right. */
 const READY = { late: "flowing", tacky: "gummy", recoat: "recoat", "next-day": "sandable" } as const;
 
 export type DayPlan = { coats: CoatWindows[]; troubles: Trouble[]; endMin: number };
 
-type Below = { laid: CoatWindows; card: ResinCard };
-
-/** How long a coat waits after the last mix of the one below; null where it need not. */
-function waitBefore(startsAfter: StartsAfter, { laid, card }: Below): Spread | null {
-  if (startsAfter === "wet") return null;
-  if (card.kind === "paint" && startsAfter !== "next-day") return PRIMER_TACK_MIN;
-  return startOf(laid.life, READY[startsAfter]);
+/** When a paint is sticky, by its card where that says when it is dry. */
+function paintTack({ laid, card }: Below): Spread {
+  if (card.recoatFromH === null && card.tackFreeH === null) return PRIMER_TACK_MIN;
+  const { likely } = startOf(laid.life, "recoat");
+  return { low: PAINT_TACK.low * likely, likely: PAINT_TACK.likely * likely, high: PAINT_TACK.high * likely };
 }
 
-/** When a coat may be mixed, seen from the one below; in working hours where it can wait for them. */
+/** How long a coat waits after the last mix of the one below; null where it need not. On a primer it waits for its tack at least. */
+function waitBefore({ startsAfter }: Coat, below: Below): Spread | null {
+  const { laid, card, coat } = below;
+  if (card.kind === "paint")
+    return startsAfter === "next-day" ? startOf(laid.life, "sandable") : paintTack(below);
+  const soon = startsAfter === "wet" || startsAfter === "late";
+  if (coat.kind === "primer" && soon) return startOf(laid.life, READY.tacky);
+  return startsAfter === "wet" ? null : startOf(laid.life, READY[startsAfter]);
+}
+
+/** When a coat may be begun, seen from the one below; in working hours where it can wait for them. */
 function startAfter(
   { startsAfter }: Coat,
-  below: Below,
+  { laid }: Below,
   waitMin: Spread | null,
   startMin: number,
   hours: Hours,
 ) {
-  const { laid } = below;
   const free = laid.windows.reduce(
-    (latest, { pass, untilMin }) => (isLate(pass.kind) ? latest : Math.max(latest, untilMin)),
+    (latest, { pass, untilMin }) => (PASS[pass.kind].phase === "late" ? latest : Math.max(latest, untilMin)),
     laid.laidAtMin,
   );
   const ready = Math.max(free, waitMin ? laid.lastMixedAtMin + waitMin.likely : free);
   if (startsAfter !== "next-day") return ready;
   const tomorrow = (Math.floor(laid.mixedAtMin / DAY_MIN) + 1) * DAY_MIN + minuteOfDay(startMin);
   return Number.isFinite(ready) ? nextOpen(Math.max(ready, tomorrow), hours) : Infinity;
+}
+
+/** Whether a coat lies over the faces and edges of the one below, so that nothing is done to them any more. */
+const hides = ({ coat }: WindowCoat, below: Coat): boolean =>
+  liesOnTop(coat) &&
+  coat.coverShare > 0.5 &&
+  (coat.pieceIds === undefined ||
+    below.pieceIds === undefined ||
+    coat.pieceIds.some((id) => below.pieceIds?.includes(id)));
+
+/** The coat below without what would be done to its faces and edges after they are covered. */
+function uncovered(laid: CoatWindows, fromMin: number): CoatWindows {
+  const windows = laid.windows.filter(
+    ({ pass, atMin, done }) => done || PASS[pass.kind].on === undefined || atMin < fromMin,
+  );
+  return {
+    ...laid,
+    windows,
+    handsOffMin: Math.max(
+      laid.mixedAtMin,
+      ...windows.map(({ untilMin }) => untilMin).filter(Number.isFinite),
+    ),
+  };
 }
 
 /**
@@ -59,14 +93,17 @@ function startAfter(
 export function planDays(coats: readonly WindowCoat[], startMin: number, settings: Settings): DayPlan {
   const { hours, nowMin, people, taken = [], notBeforeMin = -Infinity } = settings;
   const laid: CoatWindows[] = [];
-  const troubles: Trouble[] = [];
+  const ofMix = new Map<string, Trouble[]>();
+  const never: Trouble[] = [];
   let below: Below | null = null;
   for (const one of coats) {
     const { coat, batched, real } = one;
-    const waitMin: Spread | null = below && waitBefore(coat.startsAfter, below);
+    const waitMin: Spread | null = below && waitBefore(coat, below);
     const ready = below ? startAfter(coat, below, waitMin, startMin, hours) : startMin;
-    if (!Number.isFinite(ready) && !real) {
-      troubles.push({
+    const sanded = sandBelow(one, Math.max(ready, notBeforeMin), below, settings);
+    const begins = Math.max(ready, ...sanded.map(({ untilMin }) => untilMin));
+    if (!Number.isFinite(begins) && !real) {
+      never.push({
         kind: "never",
         coatId: coat.id,
         passId: null,
@@ -74,26 +111,34 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
       });
       break;
     }
-    const due = Math.max(ready, notBeforeMin);
+    const due = Math.max(begins, notBeforeMin);
     const laidIn = (batchTimes(batched, 0, people).at(-1) as BatchTimes).doneAtMin;
     const { atMin, waitsFor } = real
       ? { atMin: real.batchesAtMin[0] ?? due, waitsFor: null }
       : whenFree(due, laidIn, taken);
-    const own = layCoat(one, atMin, waitMin, settings);
+    const wet = layCoat(one, atMin, waitMin, settings, laid.flatMap(vapoursOf));
+    const own = { ...wet, windows: [...sanded, ...wet.windows] };
+    if (below && hides(one, below.coat)) laid[laid.length - 1] = uncovered(below.laid, atMin);
+    const found: Trouble[] = [];
     if (!real) {
       if (waitsFor)
-        troubles.push({
+        found.push({
           kind: "waits",
           coatId: coat.id,
           passId: null,
           words: `${coat.name} waits ${Math.round(atMin - due)} min for hands, which are on ${waitsFor}.`,
         });
-      troubles.push(...mixTroubles(own, coat, below, hours));
+      found.push(...mixTroubles(own, coat, below, hours));
     }
-    troubles.push(...passTroubles(own, hours));
+    ofMix.set(coat.id, found);
     laid.push(own);
-    below = { laid: own, card: one.card };
+    below = { laid: own, card: one.card, coat };
   }
+  const troubles = [
+    ...laid.flatMap((own) => [...(ofMix.get(own.coatId) ?? []), ...passTroubles(own, hours)]),
+    ...fireTroubles(laid),
+    ...never,
+  ];
   const first = coats[0];
   if (nowMin !== null && startMin < nowMin && first && !first.real)
     troubles.unshift({

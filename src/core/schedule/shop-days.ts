@@ -1,6 +1,7 @@
 import type { Spread } from "../numerics/spread";
 import { takenBy, type Busy } from "./hands";
 import { DAY_MIN } from "./hours";
+import { PASS } from "./pass";
 import { planDays, type DayPlan } from "./plan-days";
 import { startOf, type Settings, type WindowCoat } from "./coat-windows";
 import type { Trouble } from "./troubles";
@@ -55,7 +56,7 @@ function busyOf({ name, settings: { people } }: ShopJob, plan: DayPlan): Busy[] 
     .flatMap(({ batches, windows }) => [
       ...batches.map(({ mixAtMin, doneAtMin }) => [mixAtMin, doneAtMin] as const),
       ...windows
-        .filter(({ pass }) => pass.kind !== "check")
+        .filter(({ pass }) => PASS[pass.kind].hands !== false)
         .map(({ atMin, untilMin }) => [atMin, untilMin] as const),
     ])
     .filter(([, toMin]) => Number.isFinite(toMin))

@@ -1,7 +1,8 @@
 import type { ResinCard } from "../cure/resin-card";
 import type { Coat } from "./coat";
 import { isNight, isOpen, type Hours } from "./hours";
-import { startOf, type CoatWindows } from "./coat-windows";
+import { clearOf, startOf, vapoursOf, type CoatWindows } from "./coat-windows";
+import { FLASH_OFF_MIN, PASS } from "./pass";
 
 export type Trouble = {
   kind:
@@ -14,7 +15,8 @@ export type Trouble = {
     | "past"
     | "hands"
     | "waits"
-    | "no place";
+    | "no place"
+    | "fire";
   coatId: string;
   passId: string | null;
   words: string;
@@ -32,6 +34,7 @@ export const TROUBLE_WORDS: Record<Trouble["kind"], string> = {
   hands: "with no hands free in its window",
   waits: "that waits for hands",
   "no place": "with no place for the piece",
+  fire: "into vapour that burns",
 };
 
 /** What is wrong with when the passes of a coat are done. */
@@ -54,12 +57,30 @@ export function passTroubles(laid: CoatWindows, hours: Hours): Trouble[] {
     else if (late) found.push({ ...own, kind: "late", words: `${words}: its window is over by then.` });
     else if (maybe)
       found.push({ ...own, kind: "may be late", words: `${words}: the window may be over by then.` });
-    if (pass.kind === "check") return found;
+    if (PASS[pass.kind].hands === false) return found;
     if (isNight(atMin, hours)) found.push({ ...own, kind: "night", words: `${words} falls in the night.` });
     else if (!isOpen(atMin, hours))
       found.push({ ...own, kind: "after hours", words: `${words} falls after hours.` });
     return found;
   });
+}
+
+/** What would light the vapour of another coat: the coats of a job lie side by side in one air. */
+export function fireTroubles(coats: readonly CoatWindows[]): Trouble[] {
+  const vapours = coats.flatMap(vapoursOf);
+  return coats.flatMap(({ coatId, windows }) =>
+    windows.flatMap(({ pass, words, atMin, done }): Trouble[] => {
+      if (done || PASS[pass.kind].fire !== "lights" || clearOf(vapours, atMin) <= atMin) return [];
+      return [
+        {
+          kind: "fire",
+          coatId,
+          passId: pass.id,
+          words: `${words} falls into vapour that burns: wait ${FLASH_OFF_MIN} minutes after the last drop on any coat.`,
+        },
+      ];
+    }),
+  );
 }
 
 /** What is wrong with when a coat is mixed. */

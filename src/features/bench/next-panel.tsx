@@ -37,6 +37,7 @@ const BRIEF: Record<Trouble["kind"], string> = {
   hands: "no hands",
   waits: "waits for hands",
   "no place": "no place",
+  fire: "vapour: wait",
 };
 
 /** Until when an act is right. */

@@ -1,9 +1,8 @@
 "use client";
 
-import { cutText } from "@/core/units/cut-text";
 import { useState } from "react";
 import { newCoat } from "@/core/plan/new-job";
-import { copiedCoat } from "@/core/plan/builds";
+import { nextLayer } from "@/core/plan/builds";
 import { dammed } from "@/core/plan/new-piece";
 import { TECHNIQUE_IDS, TECHNIQUES, type TechniqueId } from "@/core/plan/technique-list";
 import { withTechnique } from "@/core/plan/techniques";
@@ -78,9 +77,7 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
                 change((job) => ({
                   ...job,
                   coats: job.coats.flatMap((one) =>
-                    one.id === coat.id
-                      ? [one, { ...copiedCoat(one, newId), name: `${cutText(one.name, 72)}, again` }]
-                      : [one],
+                    one.id === coat.id ? [one, nextLayer(one, planned?.card ?? null, newId)] : [one],
                   ),
                 }))
               }

@@ -1,7 +1,6 @@
 "use client";
 
 import { useState } from "react";
-import { CAUTION } from "@/core/advice/pass-rules";
 import { TOOL_WORDS, type Tool } from "@/core/batch/factors";
 import { passDetail } from "@/core/plan/run-sheet";
 import type { Coat } from "@/core/schedule/coat";
@@ -162,8 +161,10 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
         onChange={(event) => edit({ note: event.target.value })}
         frame="col-span-2"
       />
-      {CAUTION[pass.kind] && (
-        <p className="col-span-2 text-xs text-danger border-l-2 border-danger pl-2">{CAUTION[pass.kind]}</p>
+      {PASS[pass.kind].caution && (
+        <p className="col-span-2 text-xs text-danger border-l-2 border-danger pl-2">
+          {PASS[pass.kind].caution}
+        </p>
       )}
       <div className="col-span-2 flex gap-4 justify-end">
         <Button

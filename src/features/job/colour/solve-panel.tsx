@@ -64,7 +64,10 @@ export function SolvePanel({
     setFiner([]);
     const solve = async (step: number) => {
       setProgress(0);
-      const search = solveInWorker({ target, shelf, batchG: cupG, stepG: step, load: LOAD, most: 4 }, setProgress);
+      const search = solveInWorker(
+        { target, shelf, batchG: cupG, stepG: step, load: LOAD, most: 4 },
+        setProgress,
+      );
       cancel.current = search.cancel;
       const answer = await search.answer;
       cancel.current = null;

@@ -12,9 +12,7 @@ import { editCoat, editPass, moved } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 
 /** Passes that a tool works all over: those that practised pulls can take the place of. */
-export const WORKED: readonly PassKind[] = ["spread", "palm", "comb", "skim", "roller-cut"];
-const POURED: readonly PassKind[] = ["lay", "bucket-pour"];
-const SPRAYED: readonly PassKind[] = ["alcohol", "mica-alcohol"];
+export const isWorked = (kind: PassKind): boolean => PASS[kind].picture === "works";
 const TOOLS: readonly Tool[] = ["hand", "roller", "wide-blade", "squeegee", "foam-brush", "stick", "comb"];
 
 /** What the width of a pass is the width of; null where it has none. */
@@ -66,7 +64,7 @@ export function PassWorkForm({ shown }: { shown: ShownPass }) {
         </p>
       )}
       <div className="grid grid-cols-2 gap-x-4 gap-y-2">
-        {POURED.includes(kind) && (
+        {PASS[kind].perBatch && (
           <SelectField
             label="Poured as"
             value={work.pour ?? (kind === "lay" ? "puddles" : "nests")}
@@ -79,7 +77,7 @@ export function PassWorkForm({ shown }: { shown: ShownPass }) {
             ))}
           </SelectField>
         )}
-        {WORKED.includes(kind) && (
+        {isWorked(kind) && (
           <>
             <SelectField
               label="Tool"
@@ -123,7 +121,7 @@ export function PassWorkForm({ shown }: { shown: ShownPass }) {
             />
           </>
         )}
-        {SPRAYED.includes(kind) && (
+        {PASS[kind].picture === "drops" && (
           <SelectField
             label="Drops"
             value={work.drops ?? (kind === "alcohol" ? "small" : "medium")}
@@ -136,7 +134,7 @@ export function PassWorkForm({ shown }: { shown: ShownPass }) {
             ))}
           </SelectField>
         )}
-        {(SPRAYED.includes(kind) || kind === "fog") && (
+        {PASS[kind].fire === "vapour" && (
           <SliderField
             label="Amount"
             value={pass.mlPerM2 ?? PASS[kind].mlPerM2 ?? 9}

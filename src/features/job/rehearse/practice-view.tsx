@@ -23,7 +23,7 @@ import { editCoat, editPass, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 import { PracticeBoard } from "./practice-board";
 import { PracticeCritique } from "./practice-critique";
-import { WORKED } from "./pass-work";
+import { isWorked } from "./pass-work";
 import { seenSize } from "./piece-picture";
 import { NothingToRehearse, RehearseHead } from "./rehearse-head";
 import { usePractice } from "./use-practice";
@@ -71,7 +71,7 @@ export function PracticeView() {
     const at =
       of?.passes.findIndex(({ passId }) => {
         const kind = kinds.get(passId);
-        return kind !== undefined && WORKED.includes(kind);
+        return kind !== undefined && isWorked(kind);
       }) ?? -1;
     return at < 0 ? (of?.passes.length ?? 0) : at;
   }, [of, document.coats]);
@@ -178,7 +178,7 @@ export function PracticeView() {
     const work: PassWork = { strokes: practisedStrokes, strokesOnMm: [wide, high] };
     const pass = own.passes.find(({ id }) => id === target?.passId);
     change(
-      pass && WORKED.includes(pass.kind)
+      pass && isWorked(pass.kind)
         ? editPass(own.id, pass.id, { work: { ...pass.work, ...work } })
         : editCoat(own.id, (before) => {
             const at = pass ? before.passes.findIndex(({ id }) => id === pass.id) : before.passes.length;
