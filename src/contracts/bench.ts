@@ -6,7 +6,7 @@ import { act } from "./act";
 import { hoursSchema } from "./job-document";
 import type { UnreadableJob } from "./jobs";
 import type { Pour, PourHead } from "./pours";
-import { rowId } from "./text";
+import { rowId, timeZone } from "./text";
 
 /** What the shop has, and when it works. Lengths and spindles are null where they are not counted. */
 export const benchSettings = z.object({
@@ -14,10 +14,18 @@ export const benchSettings = z.object({
   hours: hoursSchema,
   benchMm: z.number().min(100, "A bench is longer than that.").max(200_000, "At most 200 m.").nullable(),
   spindles: z.number().int("A whole number of spindles.").min(0).max(200, "At most 200.").nullable(),
+  /** Of the clock on the wall; null where none was chosen: then each machine's own. */
+  timeZone: timeZone.nullable().default(null),
 });
 export type BenchSettings = z.infer<typeof benchSettings>;
 
-export const USUAL_BENCH: BenchSettings = { hands: 1, hours: USUAL_HOURS, benchMm: null, spindles: null };
+export const USUAL_BENCH: BenchSettings = {
+  hands: 1,
+  hours: USUAL_HOURS,
+  benchMm: null,
+  spindles: null,
+  timeZone: null,
+};
 
 /** What the thermometer on the wall said. Append-only; the id is the client's, so that sending twice does no harm. */
 export const roomReading = z.object({

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import type { UnitSystem } from "@/core/units/dimension";
 import { act, type Role } from "./act";
-import { nameText, rowId, text } from "./text";
+import { nameText, rowId, text, timeZone } from "./text";
 
 export type Person = {
   id: string;
@@ -11,6 +11,8 @@ export type Person = {
   email: string;
   role: Role;
   units: UnitSystem;
+  /** Of the shop's wall clock; null where none was chosen. */
+  timeZone: string | null;
 };
 
 const email = text().trim().toLowerCase().max(200).pipe(z.email("That is not an e-mail address."));
@@ -42,7 +44,11 @@ export const signIn = act<SignedIn>()(
   { reads: true },
 );
 export const signOut = act<null>()("session.sign-out", "anybody", z.object({}), { reads: true });
-export const firstRun = act<null>()("session.first-run", "anybody", firstRunFields);
+export const firstRun = act<null>()(
+  "session.first-run",
+  "anybody",
+  firstRunFields.extend({ timeZone: timeZone.nullable().default(null) }),
+);
 export const setUnits = act<null>()("me.set-units", "person", z.object({ units: z.enum(["us", "metric"]) }));
 /** Changes one's password; every session but this one ends. */
 export const changePassword = act<null>()("me.change-password", "person", changePasswordFields);

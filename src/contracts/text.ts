@@ -26,3 +26,14 @@ export const partId = z
   .string()
   .regex(/^[A-Za-z0-9-]{1,40}$/)
   .refine((id) => !KNOWN_TO_ALL.has(id), "A part cannot have this name.");
+
+function isZone(zone: string): boolean {
+  try {
+    return new Intl.DateTimeFormat("en", { timeZone: zone }) !== null;
+  } catch {
+    return false;
+  }
+}
+
+/** A time zone by its IANA name. */
+export const timeZone = text().max(64).refine(isZone, "There is no such time zone.");

@@ -27,7 +27,7 @@ const scope = self as unknown as {
 };
 
 scope.onmessage = ({ data: { bench, now, without } }) => {
-  const clock = wallClock(new Date(now));
+  const clock = wallClock(new Date(now), bench.settings.timeZone);
   const broken: ShopAnswer["broken"] = [];
   const jobs = shopJobs(bench, clock, (name, jobId) => broken.push({ jobId, name })).filter(
     ({ jobId }) => jobId !== without,

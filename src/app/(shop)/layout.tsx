@@ -1,14 +1,17 @@
 import type { ReactNode } from "react";
 import { BenchLine } from "@/features/bench-line/bench-line";
 import { wetNow } from "@/features/bench-line/queries";
+import { ShopClock } from "@/ui/shop-clock";
 import { requirePerson } from "@/server/require-person";
 
 export default async function ShopLayout({ children }: { children: ReactNode }) {
   const person = await requirePerson();
   return (
-    <div className="h-dvh flex flex-col print:h-auto print:block max-lg:h-auto max-lg:min-h-dvh">
-      {children}
-      <BenchLine wet={await wetNow(person)} />
-    </div>
+    <ShopClock zone={person.timeZone}>
+      <div className="h-dvh flex flex-col print:h-auto print:block max-lg:h-auto max-lg:min-h-dvh">
+        {children}
+        <BenchLine wet={await wetNow(person)} />
+      </div>
+    </ShopClock>
   );
 }

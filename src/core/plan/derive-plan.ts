@@ -14,7 +14,7 @@ import { measurePiece, type Measured } from "../geometry/measure";
 import { exactly } from "../numerics/spread";
 import { covers, filmOn, isFill, liesOnTop, type Coat } from "../schedule/coat";
 import { spraysOf, type SprayNeed } from "../schedule/sprays";
-import { planDays } from "../schedule/plan-days";
+import { planDays, type DayPlan } from "../schedule/plan-days";
 import { startOf, type CoatWindows, type WindowCoat } from "../schedule/coat-windows";
 import { colourPlan, type CoatLooks, type ColourPlan } from "./colour-plan";
 import type { JobDocument } from "./job";
@@ -76,6 +76,15 @@ export const windowCoatsOf = (plan: Pick<Plan, "coats">): WindowCoat[] =>
   plan.coats.flatMap(({ coat, card, calibration, batched }) =>
     card && calibration && batched ? [{ coat, card, calibration, batched }] : [],
   );
+
+/** The same plan on other days: among other work, or after what was done. */
+export const withDays = (plan: Plan, { coats: days }: Pick<DayPlan, "coats">): Plan => ({
+  ...plan,
+  coats: plan.coats.map((planned) => {
+    const windows = days.find(({ coatId }) => coatId === planned.coat.id) ?? null;
+    return { ...planned, windows, life: windows?.life ?? planned.life };
+  }),
+});
 
 const calibrations = new WeakMap<ResinCard, Calibration>();
 

@@ -22,12 +22,14 @@ export function realDays(
     const batchesAtMin = own.filter(({ kind }) => kind === "weigh").flatMap(at);
     if (batchesAtMin.length === 0) continue;
     const doneAtMin: Record<string, number> = {};
+    const doneBatches: Record<string, number> = {};
     for (const passId of new Set(own.flatMap((step) => step.passId ?? []))) {
       const each = own.filter((step) => step.passId === passId);
       const done = each.flatMap(at);
+      if (each.some(({ batch }) => batch !== null)) doneBatches[passId] = done.length;
       if (done.length === each.length) doneAtMin[passId] = Math.max(...done);
     }
-    real.set(coatId, { batchesAtMin: batchesAtMin.sort((a, b) => a - b), doneAtMin });
+    real.set(coatId, { batchesAtMin: batchesAtMin.sort((a, b) => a - b), doneAtMin, doneBatches });
   }
   return real;
 }

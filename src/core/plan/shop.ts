@@ -2,15 +2,23 @@ import type { ResinCard } from "../cure/resin-card";
 import type { Room } from "../cure/room";
 import type { Measured } from "../geometry/measure";
 import { DAY_MIN } from "../schedule/hours";
-import type { ShopJob, Space } from "../schedule/shop-days";
+import {
+  before,
+  countedFrom,
+  layBeside,
+  planShop,
+  type ShopJob,
+  type ShopMeans,
+  type Space,
+} from "../schedule/shop-days";
 import { planDays } from "../schedule/plan-days";
 import type { Settings } from "../schedule/coat-windows";
-import { derivePlan, windowCoatsOf, type Plan } from "./derive-plan";
+import { derivePlan, windowCoatsOf, withDays, type Plan } from "./derive-plan";
 import type { JobDocument } from "./job";
 import { settingsOf } from "./job-settings";
-import { foldPour, type PourEvent } from "./pour";
+import { foldPour, nextStep, type PourEvent } from "./pour";
 import { realDays } from "./real-days";
-import { runSheet } from "./run-sheet";
+import { runSheet, type RunStep } from "./run-sheet";
 
 /** A pour as it was started, and what has happened since. */
 export type ShopPour = {
@@ -67,9 +75,8 @@ const settingsFrom = (document: JobDocument, midnight: number, nowMin: number): 
 };
 
 /** How a pour stands among the shop's work; null for one of which nothing is wet or to come. */
-function pourJob(pour: ShopPour, clock: WallClock): ShopJob | null {
+function pourJob(pour: ShopPour, plan: Plan, clock: WallClock): ShopJob | null {
   if (isLeftOpen(pour, clock)) return null;
-  const plan = derivePlan(pour.plan.document, pour.plan.cards);
   const real = realDays(runSheet(plan, "metric"), foldPour(pour.events), clock.minuteOf);
   const startMin = clock.minuteOf(pour.startedAt);
   const done = pour.finishedAt !== null;
@@ -130,7 +137,11 @@ export function shopJobs(
   };
   const begun = new Set(pours.filter(({ finishedAt }) => finishedAt === null).map(({ jobId }) => jobId));
   return [
-    ...pours.flatMap((pour) => orBroken(pour.jobName, pour.jobId, () => pourJob(pour, clock))),
+    ...pours.flatMap((pour) =>
+      orBroken(pour.jobName, pour.jobId, () =>
+        pourJob(pour, derivePlan(pour.plan.document, pour.plan.cards), clock),
+      ),
+    ),
     ...jobs
       .filter(({ id }) => !begun.has(id))
       .flatMap((job) =>
@@ -138,6 +149,56 @@ export function shopJobs(
       ),
   ];
 }
+
+/**
+ * What comes next in a pour, and when: the one road for the pour itself, the foot of every view and the bench. Minutes from midnight of today,
+ * never before now; null when all is done.
+ */
+export function whatNext(
+  pour: ShopPour,
+  plan: Plan,
+  steps: readonly RunStep[],
+  clock: WallClock,
+): { step: RunStep; atMin: number } | null {
+  const step = nextStep(steps, foldPour(pour.events));
+  if (!step) return null;
+  const job = pourJob(pour, plan, clock);
+  const live = job && runSheet(withDays(plan, planDays(job.coats, job.startMin, job.settings)), "metric");
+  const atMin = live?.find(({ id }) => id === step.id)?.atMin ?? clock.nowMin;
+  return { step, atMin: Math.max(atMin, clock.nowMin) };
+}
+
+/** A job's plan among the work of the shop that goes before it, as Windows shows it; the plan itself for one without a day. */
+export function planAmong(
+  job: DatedJob,
+  plan: Plan,
+  work: ShopWork,
+  means: ShopMeans,
+  clock: WallClock,
+): Plan {
+  const { startOn } = job.document.work;
+  if (startOn === undefined) return plan;
+  const midnight = clock.dayMin(startOn);
+  const laid = planShop(
+    shopJobs(work, clock).filter(({ jobId }) => jobId !== job.id),
+    means,
+  );
+  const own = plannedJob(job, plan, Math.floor(clock.nowMin) - midnight);
+  const others = laid.map((one) => countedFrom(midnight, one));
+  return withDays(plan, layBeside(own, before(others, own), means).plan);
+}
+
+/** A job that is planned, in minutes from midnight of its own first day. */
+export const plannedJob = ({ id, name, document }: DatedJob, plan: Plan, nowMin: number | null): ShopJob => ({
+  id,
+  jobId: id,
+  name,
+  stage: "planned",
+  coats: windowCoatsOf(plan),
+  startMin: document.work.startMin,
+  settings: settingsOf(document, nowMin),
+  space: spaceOf(plan.pieces),
+});
 
 /**
  * How much later than planned a job that was begun will be done, min: against the same plan from its first real mix. Negative when it is

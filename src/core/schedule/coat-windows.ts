@@ -16,6 +16,8 @@ export type Real = {
   batchesAtMin: readonly number[];
   /** When a pass was done, by its id. */
   doneAtMin: Readonly<Record<string, number>>;
+  /** For how many batches a pass was done that is done for each, by its id. */
+  doneBatches: Readonly<Record<string, number>>;
 };
 
 /** The resin of a coat and what is known of its batches: all that its windows hang on. */
@@ -44,7 +46,7 @@ export type PassWindow = {
   /** The other work that has the hands when it is due. */
   waitsFor: string | null;
   /** Its times batch by batch where it is done for each as soon as it is mixed; else empty. */
-  perBatch: { number: number; atMin: number; untilMin: number }[];
+  perBatch: { number: number; atMin: number; untilMin: number; done: boolean }[];
 };
 
 /** When vapour that burns was put in the air. */
@@ -183,7 +185,10 @@ function layingTimes(one: WindowCoat, batches: readonly BatchTimes[], people: nu
       atMin: pourAtMin + before * (doneAtMin - pourAtMin),
       untilMin: pourAtMin + (before + share) * (doneAtMin - pourAtMin),
     });
-    const each = PASS[pass.kind].perBatch ? batches.map(within) : [];
+    const doneFor = one.real?.doneBatches[pass.id] ?? 0;
+    const each = PASS[pass.kind].perBatch
+      ? batches.map((batch, index) => ({ ...within(batch), done: index < doneFor }))
+      : [];
     const { atMin, untilMin } = within(last);
     times.set(pass.id, { atMin: each[0]?.atMin ?? atMin, untilMin, perBatch: each });
     before += share;
@@ -253,7 +258,7 @@ export function layCoat(
     before = untilMin;
     const moved = laying && doneAt === undefined ? atMin - laying.atMin : 0;
     const perBatch = (laying?.perBatch ?? []).map((batch) => ({
-      number: batch.number,
+      ...batch,
       atMin: batch.atMin + moved,
       untilMin: batch.untilMin + moved,
     }));

@@ -89,7 +89,10 @@ describe("two pieces and one pair of hands", () => {
     const late = layBeside(
       {
         ...table,
-        coats: table.coats.map((one) => ({ ...one, real: { batchesAtMin: [NINE], doneAtMin: {} } })),
+        coats: table.coats.map((one) => ({
+          ...one,
+          real: { batchesAtMin: [NINE], doneAtMin: {}, doneBatches: {} },
+        })),
       },
       planShop([floor], MEANS),
       MEANS,
@@ -100,7 +103,10 @@ describe("two pieces and one pair of hands", () => {
     ]);
   });
   test("what is wet goes before what is planned, whenever that starts", () => {
-    const wet = job("Wet", NINE, { stage: "wet", real: { batchesAtMin: [NINE], doneAtMin: {} } });
+    const wet = job("Wet", NINE, {
+      stage: "wet",
+      real: { batchesAtMin: [NINE], doneAtMin: {}, doneBatches: {} },
+    });
     const [first] = planShop([job("Early", NINE - 30), wet], MEANS);
     expect(first!.name).toBe("Wet");
   });
@@ -153,7 +159,12 @@ describe("places", () => {
 });
 
 describe("reality", () => {
-  const real = (changes: Partial<Real> = {}): Real => ({ batchesAtMin: [NINE], doneAtMin: {}, ...changes });
+  const real = (changes: Partial<Real> = {}): Real => ({
+    batchesAtMin: [NINE],
+    doneAtMin: {},
+    doneBatches: {},
+    ...changes,
+  });
   test("what was done stays where it was; what was not is not before now", () => {
     const now = NINE + 50;
     const begun = job("A", NINE - 10, { stage: "wet", real: real({ doneAtMin: { lay: NINE + 12 } }) });
@@ -181,7 +192,7 @@ describe("reality", () => {
 test("next acts of all jobs in the order of time; of one that only hardens, when it can be touched", () => {
   const curing = job("Tray", NINE - 2000, {
     stage: "curing",
-    real: { batchesAtMin: [NINE - 2000], doneAtMin: { lay: 1, palm: 1, alcohol: 1 } },
+    real: { batchesAtMin: [NINE - 2000], doneAtMin: { lay: 1, palm: 1, alcohol: 1 }, doneBatches: {} },
   });
   const laid = planShop([job("Floor", NINE), job("Table", NINE + 90), curing], MEANS);
   const acts = nextActs(laid, 0, NINE + 6000);

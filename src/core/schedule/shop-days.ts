@@ -1,4 +1,5 @@
 import type { Spread } from "../numerics/spread";
+import { actsOf } from "./acts";
 import { takenBy, type Busy } from "./hands";
 import { DAY_MIN } from "./hours";
 import { PASS } from "./pass";
@@ -185,7 +186,7 @@ export type NextAct = {
 };
 
 /** What comes next in a job, in the order of time; of one that only hardens, when it can be touched. */
-function actsOf({ id, name, stage, plan }: LaidJob): NextAct[] {
+function nextOf({ id, name, stage, plan }: LaidJob): NextAct[] {
   const troubleOf = (coatId: string, passId: string | null) =>
     plan.troubles.find((one) => one.coatId === coatId && one.passId === passId) ?? null;
   if (stage === "curing") {
@@ -204,38 +205,26 @@ function actsOf({ id, name, stage, plan }: LaidJob): NextAct[] {
       },
     ];
   }
-  return plan.coats.flatMap(({ coatId, name: coatName, batches, mixedBatches, windows }): NextAct[] => {
-    const own = { of: id, jobName: name, coatId, coatName };
-    const many = batches.length > 1;
-    return [
-      ...batches.slice(mixedBatches).map(({ number, mixAtMin }): NextAct => ({
-        ...own,
-        passId: null,
-        kind: "mix",
-        words: many ? `Mix batch ${number} of ${batches.length}` : "Mix",
-        atMin: mixAtMin,
-        to: null,
-        trouble: number === 1 ? troubleOf(coatId, null) : null,
-      })),
-      ...windows
-        .filter(({ done }) => !done)
-        .map(({ pass, words, atMin, to }): NextAct => ({
-          ...own,
-          passId: pass.id,
-          kind: "pass",
-          words,
-          atMin,
-          to,
-          trouble: troubleOf(coatId, pass.id),
-        })),
-    ];
-  });
+  return actsOf(plan.coats)
+    .filter(({ done }) => !done)
+    .map(({ coatId, coatName, kind, words, batch, pass, atMin, to }): NextAct => ({
+      of: id,
+      jobName: name,
+      coatId,
+      coatName,
+      passId: pass?.id ?? null,
+      kind,
+      words,
+      atMin,
+      to,
+      trouble: batch === null || batch === 1 ? troubleOf(coatId, pass?.id ?? null) : null,
+    }));
 }
 
 /** What comes next in the shop, in the order of time. What can be touched already is no act any more. */
 export const nextActs = (laid: readonly LaidJob[], nowMin: number, untilMin: number): NextAct[] =>
   laid
-    .flatMap(actsOf)
+    .flatMap(nextOf)
     .filter(({ kind, atMin }) => atMin <= untilMin && !(kind === "ready" && atMin <= nowMin))
     .sort((one, other) => one.atMin - other.atMin);
 

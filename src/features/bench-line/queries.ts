@@ -21,7 +21,7 @@ export async function wetNow(person: Person): Promise<WetNow[]> {
   const all = Promise.all(
     begun.map(async ({ head, events }) => {
       const ask = (planText: string | null) =>
-        aside(person, wetNowTask, { head, events, units: person.units, planText });
+        aside(person, wetNowTask, { head, events, units: person.units, timeZone: person.timeZone, planText });
       try {
         let shown = await ask(null);
         if (shown.needsPlan) shown = await ask(await pours.planText(head.id));

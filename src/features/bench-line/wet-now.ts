@@ -1,8 +1,16 @@
-import { readPourEvent, readPourPlan, type PourHead, type StoredEvent } from "@/contracts/pours";
+import {
+  readPourEvent,
+  readPourPlan,
+  type PourHead,
+  type PourPlan,
+  type StoredEvent,
+} from "@/contracts/pours";
 import type { StateStart } from "@/core/cure/film-states";
 import { derivePlan, type Plan } from "@/core/plan/derive-plan";
-import { foldPour, mixedAt, nextStep } from "@/core/plan/pour";
+import { foldPour, mixedAt } from "@/core/plan/pour";
 import { runSheet, type RunStep } from "@/core/plan/run-sheet";
+import { whatNext } from "@/core/plan/shop";
+import { wallClock, type Zone } from "@/core/plan/wall-clock";
 import type { UnitSystem } from "@/core/units/dimension";
 
 /** One wet coat: when it was mixed, how its film lives, and what comes next. */
@@ -20,6 +28,7 @@ export type PourToShow = {
   head: PourHead;
   events: StoredEvent[];
   units: UnitSystem;
+  timeZone: Zone;
   /** What it was started from, as it is stored; null where it was sent before. */
   planText: string | null;
 };
@@ -27,7 +36,7 @@ export type PourToShow = {
 /** What is wet of a pour; `needsPlan` where this thread has not got its plan yet. */
 export type PourShown = { needsPlan: true } | { needsPlan: false; wet: WetNow | null };
 
-type Planned = { plan: Plan; steps: RunStep[] };
+type Planned = { plan: Plan; steps: RunStep[]; stored: PourPlan };
 
 /** Plans of pours never change: those asked for last are kept; null for one that cannot be read. */
 const MOST_KEPT = 60;
@@ -37,7 +46,7 @@ function planOf({ planText, units }: PourToShow): Planned | null {
   const read = planText === null ? null : readPourPlan(JSON.parse(planText));
   if (!read) return null;
   const plan = derivePlan(read.document, read.cards);
-  return { plan, steps: runSheet(plan, units) };
+  return { plan, steps: runSheet(plan, units), stored: read };
 }
 
 /** What is wet of a live pour: the coat that was mixed last; null before the first. */
@@ -55,17 +64,18 @@ export function wetNowOf(asked: PourToShow): PourShown {
   return { needsPlan: false, wet: planned && wetOf(asked, planned) };
 }
 
-function wetOf({ head, events }: PourToShow, { plan, steps }: Planned): WetNow | null {
-  const state = foldPour(events.flatMap((event) => readPourEvent(event) ?? []));
+function wetOf({ head, events, timeZone }: PourToShow, { plan, steps, stored }: Planned): WetNow | null {
+  const read = events.flatMap((event) => readPourEvent(event) ?? []);
+  const state = foldPour(read);
   const mixed = plan.coats.flatMap(({ coat, life }) => {
     const at = mixedAt(steps, state, coat.id);
     return at ? [{ coat, life, at }] : [];
   });
   const last = mixed[mixed.length - 1];
   if (!last) return null;
-  const first = steps.find((step) => step.coatId === last.coat.id);
-  const next = nextStep(steps, state);
-  const offsetMin = next && first && next.coatId === last.coat.id ? next.atMin - first.atMin : 0;
+  const now = Date.now();
+  const clock = wallClock(new Date(now), timeZone);
+  const next = whatNext({ ...head, plan: stored, events: read }, plan, steps, clock);
   return {
     pourId: head.id,
     jobId: head.jobId,
@@ -73,8 +83,9 @@ function wetOf({ head, events }: PourToShow, { plan, steps }: Planned): WetNow |
     coatName: last.coat.name,
     mixedAt: last.at,
     life: last.life,
-    next: next
-      ? { title: next.title, dueAt: new Date(Date.parse(last.at) + offsetMin * 60000).toISOString() }
-      : null,
+    next: next && {
+      title: next.step.title,
+      dueAt: new Date(now + (next.atMin - clock.nowMin) * 60_000).toISOString(),
+    },
   };
 }

@@ -1,6 +1,5 @@
 "use client";
 
-import { format } from "date-fns";
 import Link from "next/link";
 import { DAY_MIN, type Hours } from "@/core/schedule/hours";
 import type { LaidJob } from "@/core/schedule/shop-days";
@@ -8,6 +7,7 @@ import { startOf, type CoatWindows } from "@/core/schedule/coat-windows";
 import type { UnitSystem } from "@/core/units/dimension";
 import { dayText, hourText } from "@/ui/clock-words";
 import { FilmMoment } from "@/ui/film-moment";
+import { useShopClock } from "@/ui/shop-clock";
 import { useSize } from "@/ui/use-size";
 import type { ShopAnswer } from "@/workers/plan-shop.worker";
 import { CoatRow, LOW, TALL, type Tall } from "./coat-row";
@@ -80,6 +80,7 @@ export function BenchAxis({
   system: UnitSystem;
   hrefOf: (id: string) => string;
 }) {
+  const { say } = useShopClock();
   const { ref, width } = useSize<HTMLDivElement>();
   const left = width < 640 ? 120 : LEFT;
   const fromMin = Math.floor((nowMin - BEFORE_MIN) / 60) * 60;
@@ -89,7 +90,7 @@ export function BenchAxis({
     left + ((Math.min(untilMin, Math.max(fromMin, atMin)) - fromMin) / spanMin) * room;
   const { rows, height: rowsHeight, tall } = rowsOf(shop.laid, fromMin, untilMin);
   const height = rowsHeight + HANDS;
-  const startOn = format(today, "yyyy-MM-dd");
+  const startOn = say(today, "yyyy-MM-dd");
   const step = [60, 120, 180, 360, 720].find((minutes) => (minutes / spanMin) * room >= HOUR_PX) ?? DAY_MIN;
   const ticks = Array.from(
     { length: Math.floor(spanMin / step) + 1 },

@@ -9,6 +9,7 @@ import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { HourField } from "@/ui/hour-field";
 import { QuantityField } from "@/ui/quantity-field";
+import { SelectField } from "@/ui/text-field";
 import { useDraft } from "@/ui/use-draft";
 
 /** What the shop has, in a few words, and the way to change it. */
@@ -120,6 +121,19 @@ function Fields({
           onChange={(sleepToMin) => hours({ sleepToMin })}
         />
       </div>
+      <SelectField
+        label="Clock on the wall"
+        value={draft.timeZone ?? ""}
+        frame="w-72 mt-4"
+        onChange={(event) => set({ timeZone: event.target.value === "" ? null : event.target.value })}
+      >
+        <option value="">that of each device</option>
+        {Intl.supportedValuesOf("timeZone").map((zone) => (
+          <option key={zone} value={zone}>
+            {zone.replaceAll("_", " ")}
+          </option>
+        ))}
+      </SelectField>
       <p className="label mt-1">New jobs begin with these hours; each can have its own, in Windows.</p>
       {problem &&
         faultOf("hands") === null &&

@@ -1,14 +1,13 @@
 "use client";
 
-import { format } from "date-fns";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import type { Bench } from "@/contracts/bench";
 import { received, type Sent } from "@/contracts/sent";
-import { wallClock } from "@/core/plan/wall-clock";
 import { AHEAD_MIN, nextActs } from "@/core/schedule/shop-days";
 import type { UnitSystem } from "@/core/units/dimension";
 import { Choice } from "@/ui/choice";
+import { useShopClock } from "@/ui/shop-clock";
 import { useHydrated } from "@/ui/use-hydrated";
 import { useShop } from "@/workers/use-shop";
 import { BenchAxis } from "./bench-axis";
@@ -42,7 +41,8 @@ export function BenchView({ shown, system }: { shown: Sent<Bench>; system: UnitS
     ];
     return () => timers.forEach(clearInterval);
   }, [router]);
-  const nowMin = now ? wallClock(now).nowMin : 0;
+  const { say, clockAt } = useShopClock();
+  const nowMin = now ? clockAt(now.getTime()).nowMin : 0;
   const minute = Math.floor(nowMin);
   const acts = useMemo(() => (shop ? nextActs(shop.laid, minute, minute + AHEAD_MIN) : null), [shop, minute]);
   const pourOf = (id: string) => bench.pours.find((pour) => pour.id === id && pour.finishedAt === null);
@@ -56,7 +56,7 @@ export function BenchView({ shown, system }: { shown: Sent<Bench>; system: UnitS
         <NextPanel
           acts={alive ? acts : null}
           nowMin={nowMin}
-          today={now ? format(now, "yyyy-MM-dd") : ""}
+          today={now ? say(now, "yyyy-MM-dd") : ""}
           hrefOf={hrefOf}
         />
         <RoomPanel

@@ -1,9 +1,10 @@
-import { format } from "date-fns";
 import Link from "next/link";
 import type { ShopAnswer } from "@/workers/plan-shop.worker";
+import { useShopClock } from "@/ui/shop-clock";
 
 /** What asks for no act: pieces that can be touched by now, and pours of which nothing was heard for a week. */
 export function Beside({ shop: { laid, leftOpen }, nowMin }: { shop: ShopAnswer; nowMin: number }) {
+  const { say } = useShopClock();
   const ready = laid.filter(({ stage, lies }) => stage === "curing" && lies.toMin <= nowMin);
   return (
     <>
@@ -27,7 +28,7 @@ export function Beside({ shop: { laid, leftOpen }, nowMin }: { shop: ShopAnswer;
             <span key={pourId}>
               {index > 0 && ", "}
               <Link href={`/pours/${pourId}`} className="underline underline-offset-4">
-                {jobName}, begun {format(new Date(startedAt), "d MMM")}
+                {jobName}, begun {say(startedAt, "d MMM")}
               </Link>
             </span>
           ))}

@@ -20,6 +20,7 @@ import { Dialog } from "@/ui/dialog";
 import { Menu, MenuItem } from "@/ui/menu";
 import { TextField } from "@/ui/text-field";
 import { JobForm } from "./job-form";
+import { useShopClock } from "@/ui/shop-clock";
 
 type Shown = "open" | "done" | "archived";
 
@@ -67,10 +68,11 @@ const never = () => () => {};
 
 /** The jobs of the shop. */
 export function JobsView({ jobs, today: serverToday }: { jobs: JobSummary[]; today: string }) {
+  const { say } = useShopClock();
   // The server knows the day in its own time zone; the browser, the person's.
   const today = useSyncExternalStore(
     never,
-    () => format(new Date(), "yyyy-MM-dd"),
+    () => say(Date.now(), "yyyy-MM-dd"),
     () => serverToday,
   );
   const router = useRouter();

@@ -18,6 +18,7 @@ import { hourText } from "@/ui/clock-words";
 import { FilmBar } from "@/ui/film-bar";
 import { FilmMoment } from "@/ui/film-moment";
 import { useHydrated } from "@/ui/use-hydrated";
+import { useShopClock } from "@/ui/shop-clock";
 import { useSize } from "@/ui/use-size";
 import { WindowBar } from "@/ui/window-bar";
 
@@ -33,11 +34,12 @@ type Shown = { coat: CoatWindows; film: FilmInRoom; plannedAtMin: Map<string, nu
 
 /** Each coat that was poured: its film from the real mix, the window of each pass on it, when it was planned and when it was done. */
 export function LogBeams({ pour, system }: { pour: Pour; system: UnitSystem }) {
+  const { zone } = useShopClock();
   const shown = useMemo((): Shown[] => {
     const plan = derivePlan(pour.plan.document, pour.plan.cards);
     const day = new Date(pour.startedAt);
     const real = realDays(runSheet(plan, "metric"), foldPour(pour.events), (at) =>
-      wallMinutes(new Date(at), day),
+      wallMinutes(new Date(at), day, zone),
     );
     const coats = windowCoatsOf(plan).flatMap((one) => {
       const own = real.get(one.coat.id);
@@ -62,7 +64,7 @@ export function LogBeams({ pour, system }: { pour: Pour; system: UnitSystem }) {
         },
       ];
     });
-  }, [pour]);
+  }, [pour, zone]);
   // The server does not know the person's hours.
   if (!useHydrated() || shown.length === 0) return null;
   return (

@@ -1,6 +1,5 @@
 "use client";
 
-import { format } from "date-fns";
 import Link from "next/link";
 import { useMemo } from "react";
 import type { Pours } from "@/contracts/pours";
@@ -13,6 +12,7 @@ import type { UnitSystem } from "@/core/units/dimension";
 import { otherSystem, quantityText, trimmed } from "@/core/units/format-quantity";
 import { LogBeams } from "./log-beams";
 import { TimeLine } from "./time-line";
+import { useShopClock } from "@/ui/shop-clock";
 
 /** Plan above, actual below, on one scale. */
 function Bars({ planned, mixed, left }: { planned: number; mixed: number; left: number | null }) {
@@ -115,11 +115,12 @@ export function LogView({
   system: UnitSystem;
 }) {
   const { pours, unreadable, more } = useMemo(() => received(shown), [shown]);
+  const { say } = useShopClock();
   const pour = pours.find((one) => one.id === shownId) ?? pours[0];
   const lost = unreadable.map(({ id, startedAt, startedBy }) => (
     <p key={id} role="alert" className="border-l-2 border-danger text-danger pl-2 mb-3">
-      The pour begun {format(new Date(startedAt), "d MMMM yyyy, HH:mm")} by {startedBy} cannot be read by this
-      version of the program. It is kept as it is.
+      The pour begun {say(startedAt, "d MMMM yyyy, HH:mm")} by {startedBy} cannot be read by this version of
+      the program. It is kept as it is.
     </p>
   ));
   const beyond = more > 0 && (
@@ -148,12 +149,11 @@ export function LogView({
       {lost}
       {beyond}
       <div className="flex items-baseline gap-4 flex-wrap border-b border-ink pb-3">
-        <h1 className="heading text-2xl">{format(new Date(pour.startedAt), "EEEE d MMMM yyyy")}</h1>
+        <h1 className="heading text-2xl">{say(pour.startedAt, "EEEE d MMMM yyyy")}</h1>
         <span className="text-ink-soft">
-          begun {format(new Date(pour.startedAt), "HH:mm")} by {pour.startedBy}
-          {pour.finishedAt
-            ? `, finished ${format(new Date(pour.finishedAt), "HH:mm")}`
-            : ", not finished"} · {quantityText(pour.plan.document.work.tempC, "temperature", system)} planned
+          begun {say(pour.startedAt, "HH:mm")} by {pour.startedBy}
+          {pour.finishedAt ? `, finished ${say(pour.finishedAt, "HH:mm")}` : ", not finished"} ·{" "}
+          {quantityText(pour.plan.document.work.tempC, "temperature", system)} planned
         </span>
         {pours.length > 1 && (
           <nav aria-label="Pours of this job" className="ml-auto flex gap-4">
@@ -166,7 +166,7 @@ export function LogView({
                   one.id === pour.id ? "font-semibold" : "underline underline-offset-4 text-ink-soft"
                 }
               >
-                {format(new Date(one.startedAt), "d MMM")}
+                {say(one.startedAt, "d MMM")}
               </Link>
             ))}
           </nav>
@@ -186,7 +186,7 @@ export function LogView({
             <div key={`${note.at}-${note.text}`} className="border-l-[3px] border-ink pl-3 mb-3">
               <p>{note.text}</p>
               <p className="label">
-                {format(new Date(note.at), "HH:mm")}
+                {say(note.at, "HH:mm")}
                 {stepTitle(note.stepId) && `, at “${stepTitle(note.stepId)}”`}
               </p>
             </div>

@@ -1,7 +1,7 @@
-import { format } from "date-fns";
 import type { Plan } from "@/core/plan/derive-plan";
 import { mixedAt, type PourState } from "@/core/plan/pour";
 import type { RunStep } from "@/core/plan/run-sheet";
+import { useShopClock } from "@/ui/shop-clock";
 
 /** Each act with its time, minutes after its coat was mixed, and the minute that was planned. */
 export function TimeLine({
@@ -13,6 +13,7 @@ export function TimeLine({
   steps: readonly RunStep[];
   state: PourState;
 }) {
+  const { say } = useShopClock();
   const rows = steps.flatMap((step) => {
     const at = state.doneAt.get(step.id);
     if (!at) return [];
@@ -38,7 +39,7 @@ export function TimeLine({
         <tbody>
           {rows.map(({ step, at, minute, planned }) => (
             <tr key={step.id} className="border-t border-line">
-              <td className="figure py-1">{format(new Date(at), "HH:mm")}</td>
+              <td className="figure py-1">{say(at, "HH:mm")}</td>
               <td>{step.title}</td>
               <td className="text-ink-soft">{name(step.coatId)}</td>
               <td className="figure text-right">{Math.round(minute)}</td>

@@ -12,7 +12,7 @@ import { Button } from "@/ui/button";
 import { SelectField, TextField } from "@/ui/text-field";
 import { OwnAccess } from "./own-access";
 
-type Listed = Omit<Person, "shopId" | "shopName">;
+type Listed = Omit<Person, "shopId" | "shopName" | "timeZone">;
 type Fields = z.output<typeof newPersonFields>;
 
 const EMPTY: Fields = { name: "", email: "", password: "", role: "hand" };

@@ -12,12 +12,14 @@ import { offRatio, type WeighOut } from "@/core/batch/weigh-out";
 import { derivePlan, type Plan } from "@/core/plan/derive-plan";
 import { foldPour, mixedAt, nextStep, weighKey, type PourState } from "@/core/plan/pour";
 import { runSheet, type RunStep } from "@/core/plan/run-sheet";
+import { whatNext } from "@/core/plan/shop";
 import { verdictWords } from "@/core/plan/verdict-words";
 import { batchAsWeighed } from "@/core/plan/weigh-lines";
 import type { UnitSystem } from "@/core/units/dimension";
 import { Beam } from "@/ui/beam";
 import { Dialog } from "@/ui/dialog";
 import { Button } from "@/ui/button";
+import { useShopClock } from "@/ui/shop-clock";
 import { useSize } from "@/ui/use-size";
 import { FinishView } from "./finish-view";
 import { useFilm } from "./use-film";
@@ -45,6 +47,7 @@ function flameShutS(steps: readonly RunStep[], state: PourState, now: number): n
 
 /** The run sheet with gloves on: one act on the screen. Space, Enter or a foot switch (Page down) says done. */
 export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSystem }) {
+  const { clockAt } = useShopClock();
   const [pour] = useState(() => received(shown));
   const [store] = useState(() => createPourStore(pour));
   const { events, waiting, trouble, record } = useStore(store);
@@ -114,9 +117,17 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
   const sinceS = mixed && now !== null ? (now - Date.parse(mixed)) / 1000 : null;
   const film = useFilm(pour, coat, mixed, sinceS);
   const shutS = now === null ? 0 : flameShutS(steps, state, now);
+  /** Told anew each minute, and with each act. */
+  const minute = now === null ? null : Math.floor(now / 60_000);
+  const next = useMemo(() => {
+    if (minute === null) return null;
+    const clock = clockAt(minute * 60_000);
+    const found = whatNext({ ...pour, events }, plan, steps, clock);
+    return found && { atMs: minute * 60_000 + (found.atMin - clock.nowMin) * 60_000 };
+  }, [minute, clockAt, pour, events, plan, steps]);
   const dueS =
-    step && mixed && now !== null && step.kind === "pass"
-      ? stepOffsetMin(steps, step) * 60 - (now - Date.parse(mixed)) / 1000
+    next && now !== null && step && (step.kind === "pass" || step.kind === "weigh")
+      ? (next.atMs - now) / 1000
       : null;
   const life = film?.life ?? coat?.life ?? [];
   const until = (life.find((start) => start.state === "set")?.fromMin.likely ?? 360) * 1.15;
@@ -352,10 +363,4 @@ function weighedIn(plan: Plan, step: RunStep, state: PourState): WeighOut | null
   if (!coat || !card || !batch) return null;
   const gramsAt = (line: string) => state.weighed.get(weighKey(step.id, line));
   return batchAsWeighed(batch, coat.colours, card, plan.atHand, gramsAt).out;
-}
-
-/** Planned minutes from the coat's first weighing to a step. */
-function stepOffsetMin(steps: readonly RunStep[], step: RunStep): number {
-  const first = steps.find((one) => one.coatId === step.coatId && one.kind === "weigh");
-  return first ? step.atMin - first.atMin : 0;
 }

@@ -1,6 +1,5 @@
 "use client";
 
-import { format } from "date-fns";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -12,6 +11,7 @@ import { quantityText } from "@/core/units/format-quantity";
 import { callAct } from "@/contracts/call-act";
 import { startPour } from "@/contracts/pours";
 import { Button } from "@/ui/button";
+import { useShopClock } from "@/ui/shop-clock";
 
 export type KnownPour = { id: string; startedAt: string; finishedAt: string | null };
 
@@ -27,6 +27,7 @@ type Props = {
 /** Before the pour: what it will be, what could hurt, and the button that starts it. */
 export function StartView({ jobId, plan, system, pours, savedRevision }: Props) {
   const router = useRouter();
+  const { say } = useShopClock();
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const steps = runSheet(plan, system);
@@ -116,7 +117,7 @@ export function StartView({ jobId, plan, system, pours, savedRevision }: Props) 
                         href={`/jobs/${jobId}/log?pour=${pour.id}`}
                         className="underline underline-offset-4"
                       >
-                        {format(new Date(pour.startedAt), "d MMM yyyy, HH:mm")}
+                        {say(pour.startedAt, "d MMM yyyy, HH:mm")}
                       </Link>
                     </li>
                   ))}

@@ -8,6 +8,7 @@ import type { Spread } from "@/core/numerics/spread";
 import type { PlannedCoat } from "@/core/plan/derive-plan";
 import { roomOf } from "@/core/plan/job-settings";
 import { wallMinutes } from "@/core/plan/wall-clock";
+import { useShopClock } from "@/ui/shop-clock";
 
 /** What stands on the screen is worked out anew this often, s. */
 const FRESH_S = 10;
@@ -19,12 +20,13 @@ export function useFilm(
   mixedAt: string | null,
   sinceS: number | null,
 ): (FilmMoment & { life: StateStart[]; flow: Spread }) | null {
+  const { zone } = useShopClock();
   const { card = null, calibration = null } = coat ?? {};
   const since = sinceS === null ? null : Math.max(0, Math.floor(sinceS / FRESH_S) * FRESH_S) / 60;
   return useMemo(() => {
     if (!card || !calibration || card.kind === "paint" || mixedAt === null || since === null) return null;
-    const mixedAtMin = wallMinutes(new Date(mixedAt), new Date(pour.startedAt));
+    const mixedAtMin = wallMinutes(new Date(mixedAt), new Date(pour.startedAt), zone);
     const film = { card, calibration, room: roomOf(pour.plan.document), mixedAtMin };
     return { life: filmLifeIn(film), flow: flowShareIn(film, since), ...filmMoment(film, since) };
-  }, [card, calibration, mixedAt, since, pour]);
+  }, [card, calibration, mixedAt, since, pour, zone]);
 }

@@ -29,6 +29,7 @@ import { recipeLook } from "./recipe-look";
 import { SampleBoards } from "./sample-boards";
 import { StartJobDialog } from "./start-job-dialog";
 import { VersionCoats } from "./version-coats";
+import { useShopClock } from "@/ui/shop-clock";
 
 type Open =
   | null
@@ -52,13 +53,14 @@ export function VersionView({
   onBeside: (versionId: string) => void;
 }) {
   const router = useRouter();
+  const { say } = useShopClock();
   const [open, setOpen] = useState<Open>(null);
   const look = useMemo(() => recipeLook(version.document, colours), [version, colours]);
   const target = version.document.target ?? null;
   const boards = recipe.boards.filter(({ versionId }) => versionId === version.id);
   const close = () => setOpen(null);
   const openBoard = (board: SampleBoard | null) =>
-    setOpen({ what: "board", board, today: format(new Date(), "yyyy-MM-dd") });
+    setOpen({ what: "board", board, today: say(Date.now(), "yyyy-MM-dd") });
   const blank = (pouredOn: string): BoardFields => ({
     pouredOn,
     lengthMm: usualBoardMm(system),

@@ -1,8 +1,10 @@
+import { USUAL_BENCH } from "@/contracts/bench";
 import { changePassword, firstRun, setUnits, signIn, signOut, signOutEverywhere } from "@/contracts/people";
 import { implement, implementOpen } from "@/server/acts";
 import { database } from "@/server/database";
 import { checkPassword, hashPassword, refuseWeak } from "@/server/passwords";
 import { Refused } from "@/server/refused";
+import { benchOf } from "@/server/repositories/bench";
 import { peopleOf, signInBook } from "@/server/repositories/people";
 import { sessionBook } from "@/server/repositories/sessions";
 import { caller, closeSession, openSession } from "@/server/session";
@@ -24,7 +26,7 @@ export const signInActs = [
     await closeSession();
     return null;
   }),
-  implementOpen(firstRun, async ({ shopName, name, email, password }) => {
+  implementOpen(firstRun, async ({ shopName, name, email, password, timeZone }) => {
     const taken = () =>
       new Refused({
         code: "forbidden",
@@ -36,6 +38,8 @@ export const signInActs = [
     const passwordHash = await hashPassword(password);
     const founded = await book.foundFirst(shopName, { name, email, units: "us", passwordHash });
     if (!founded) throw taken();
+    const owner = await book.person(founded.personId);
+    if (owner) await benchOf(database(), owner).set({ ...USUAL_BENCH, timeZone });
     await openSession(founded.personId, email);
     return null;
   }),

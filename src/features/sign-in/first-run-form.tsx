@@ -21,7 +21,10 @@ export function FirstRunForm() {
   });
   const { errors, isSubmitting } = form.formState;
   const submit = form.handleSubmit(async (fields) => {
-    const result = await callAct(firstRun, fields);
+    const result = await callAct(firstRun, {
+      ...fields,
+      timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    });
     if (result.ok) router.replace("/jobs");
     else form.setError((result.error.field as keyof Fields) || "shopName", { message: result.error.message });
   });

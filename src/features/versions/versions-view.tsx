@@ -1,6 +1,5 @@
 "use client";
 
-import { format } from "date-fns";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -8,6 +7,7 @@ import { callAct } from "@/contracts/call-act";
 import { restoreJob, type JobVersion } from "@/contracts/jobs";
 import { Button } from "@/ui/button";
 import { OnlyInBrowser } from "@/ui/only-in-browser";
+import { useShopClock } from "@/ui/shop-clock";
 
 /** Earlier versions of a job, to go back to one: where the present one cannot be read, or an older one was better. */
 export function VersionsView({
@@ -22,6 +22,7 @@ export function VersionsView({
   versions: JobVersion[];
 }) {
   const router = useRouter();
+  const { say } = useShopClock();
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const goBack = async (to: number) => {
@@ -50,7 +51,7 @@ export function VersionsView({
             <li key={version.revision} className="border-b border-line py-2.5 flex items-baseline gap-5">
               <span className="figure text-xl w-10">{version.revision}</span>
               <span className="flex-1 min-w-0">
-                {format(new Date(version.savedAt), "EEEE d MMMM yyyy, HH:mm")}
+                {say(version.savedAt, "EEEE d MMMM yyyy, HH:mm")}
                 <span className="text-ink-soft"> by {version.savedBy}</span>
               </span>
               {version.revision === revision ? (

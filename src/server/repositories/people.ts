@@ -3,7 +3,8 @@ import { UniqueConstraintError } from "sequelize";
 import type { Role } from "@/contracts/act";
 import type { Person } from "@/contracts/people";
 import type { UnitSystem } from "@/core/units/dimension";
-import type { Database } from "../database";
+import { benchSettings } from "@/contracts/bench";
+import { jsonOf, type Database } from "../database";
 import type { Transaction } from "sequelize";
 import { inTransaction } from "../transaction";
 import type { PersonRow } from "../models/shop";
@@ -24,6 +25,7 @@ async function asPerson(db: Database, row: PersonRow): Promise<Person> {
     email: row.email,
     role: row.role,
     units: row.units,
+    timeZone: shop.bench ? benchSettings.parse(jsonOf(shop.bench)).timeZone : null,
   };
 }
 
@@ -111,7 +113,7 @@ export function peopleOf(db: Database, me: Person) {
       await change(row, transaction);
     });
   return {
-    async list(): Promise<Omit<Person, "shopId" | "shopName">[]> {
+    async list(): Promise<Omit<Person, "shopId" | "shopName" | "timeZone">[]> {
       const rows = await db.Person.findAll({ where: { shopId: me.shopId }, order: [["createdAt", "ASC"]] });
       return rows.map(({ id, name, email, role, units }) => ({ id, name, email, role, units }));
     },

@@ -4,6 +4,7 @@ import { PourView } from "@/features/pour/pour-view";
 import { openPour } from "@/features/pour/queries";
 import { orNotFound } from "@/server/or-not-found";
 import { OnlyInBrowser } from "@/ui/only-in-browser";
+import { ShopClock } from "@/ui/shop-clock";
 import { requirePerson } from "@/server/require-person";
 
 export const metadata: Metadata = { title: "Pour" };
@@ -13,7 +14,9 @@ export default async function PourPage({ params }: { params: Promise<{ pourId: s
   const pour = await orNotFound(openPour(person, (await params).pourId));
   return (
     <OnlyInBrowser>
-      <PourView key={pour.id} shown={sent(pour)} system={person.units} />
+      <ShopClock zone={person.timeZone}>
+        <PourView key={pour.id} shown={sent(pour)} system={person.units} />
+      </ShopClock>
     </OnlyInBrowser>
   );
 }

@@ -1,7 +1,6 @@
 "use client";
 
 import { asFileName, cutText } from "@/core/units/cut-text";
-import { format } from "date-fns";
 import { useParams } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { addPicture } from "@/contracts/add-picture";
@@ -17,6 +16,7 @@ import { drawClientSheet } from "./client-sheet";
 import { NothingToRehearse, RehearseHead } from "./rehearse-head";
 import { usePicture } from "./use-picture";
 import { useRehearsedPiece } from "./use-rehearsed-piece";
+import { useShopClock } from "@/ui/shop-clock";
 
 const SHARP_PX = 1600;
 
@@ -28,12 +28,13 @@ const pngOf = (canvas: HTMLCanvasElement): Promise<Blob | null> =>
 export function ClientView() {
   const { jobId } = useParams<{ jobId: string }>();
   const { document } = useJob();
+  const { say } = useShopClock();
   const title = useJobState((state) => state.job.name);
   const save = useJobState((state) => state.save);
   const { pieces, chosen, piece, of, choose } = useRehearsedPiece();
   const picture = usePicture(of, of?.passes.length ?? 0, SHARP_PX);
   const ref = useRef<HTMLCanvasElement>(null);
-  const [today] = useState(() => format(new Date(), "d MMMM yyyy"));
+  const [today] = useState(() => say(Date.now(), "d MMMM yyyy"));
   const [trouble, setTrouble] = useState<string | null>(null);
   const [approved, setApproved] = useState<ApprovedPicture[]>([]);
   const [busy, setBusy] = useState(false);
@@ -168,7 +169,7 @@ export function ClientView() {
                     <span>
                       {words}
                       <span className="label block">
-                        {format(new Date(approvedAt), "d MMM yyyy")}, kept by {approvedBy}
+                        {say(approvedAt, "d MMM yyyy")}, kept by {approvedBy}
                       </span>
                     </span>
                   </li>

@@ -1,5 +1,6 @@
 "use client";
 
+import type { Bench } from "@/contracts/bench";
 import { GENERAL_CAUTION } from "@/core/advice/pass-rules";
 import type { UnitSystem } from "@/core/units/dimension";
 import { otherSystem, quantityText } from "@/core/units/format-quantity";
@@ -9,13 +10,15 @@ import { svgToPng } from "@/ui/svg-to-png";
 import { VesselDrawing } from "@/ui/vessel-drawing";
 import { scaleToHeight } from "@/ui/vessel-outline";
 import { useJob, useJobState } from "../workspace/use-job";
+import { usePlanAmong } from "../windows/use-days";
 import { batchCardSvg } from "./batch-card-svg";
 import { batchSheet, type SheetBatch } from "./batch-lines";
 import { PaperBox, SheetPage } from "./sheet-page";
 
 /** The batch sheet as it goes to the bench: one block a batch, black on white, boxes for gloves. */
-export function BatchSheetView({ jobId }: { jobId: string }) {
-  const { plan, system } = useJob();
+export function BatchSheetView({ jobId, bench }: { jobId: string; bench: Bench }) {
+  const { system } = useJob();
+  const plan = usePlanAmong(bench);
   const job = useJobState((state) => state.job);
   const batches = batchSheet(plan, system);
   return (

@@ -2,10 +2,14 @@ import { z } from "zod";
 import type { Person } from "@/contracts/people";
 import { aside, asideTask } from "@/server/aside";
 import { notFound } from "@/server/refused";
+import { openBench } from "../../bench/queries";
 import { openJob, pictureBytes } from "../queries";
 import type { SheetFile, SheetKind, SheetRequest } from "./make-sheet";
 
 const sheetTask = asideTask<SheetRequest, SheetFile | null>("sheet", "sheet");
+
+/** Sheets with hours on them: these hang on the other work of the shop. */
+const HAS_HOURS: readonly SheetKind[] = ["run.pdf", "batch.pdf", "batch.csv", "batch.json"];
 
 /** A sheet of a job as a file, computed from the saved document. */
 export async function exportSheet(
@@ -16,6 +20,7 @@ export async function exportSheet(
 ): Promise<SheetFile> {
   const { job, cards } = await openJob(person, jobId);
   const pictureId = z.uuid().safeParse(asked.get("picture"));
+  const hours = HAS_HOURS.includes(sheet) && job.document.work.startOn !== undefined;
   const file = await aside(person, sheetTask, {
     sheet,
     jobName: job.name,
@@ -24,6 +29,9 @@ export async function exportSheet(
     units: person.units,
     paper: asked.get("paper"),
     pieceId: asked.get("piece"),
+    among: hours
+      ? { jobId, bench: await openBench(person), now: Date.now(), timeZone: person.timeZone }
+      : null,
     picture: sheet === "client.pdf" && pictureId.success ? await pictureBytes(person, pictureId.data) : null,
   });
   if (!file) throw notFound("piece or picture");

@@ -1,5 +1,6 @@
 import { renderToBuffer } from "@react-pdf/renderer";
 import sharp from "sharp";
+import type { Bench } from "@/contracts/bench";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { placesOf } from "@/core/pattern/places";
 import { standing } from "@/core/pattern/standing";
@@ -7,6 +8,8 @@ import { tapeList } from "@/core/pattern/tape";
 import { derivePlan } from "@/core/plan/derive-plan";
 import type { JobDocument } from "@/core/plan/job";
 import { runSheet } from "@/core/plan/run-sheet";
+import { planAmong } from "@/core/plan/shop";
+import { wallClock, type Zone } from "@/core/plan/wall-clock";
 import { asFileName } from "@/core/units/cut-text";
 import type { UnitSystem } from "@/core/units/dimension";
 import { batchCsv } from "./batch-csv";
@@ -28,6 +31,8 @@ export type SheetRequest = {
   units: UnitSystem;
   paper: string | null;
   pieceId: string | null;
+  /** The other work of the shop, and when it was asked; null where no hour is on the sheet, or the job has no day. */
+  among: { jobId: string; bench: Bench; now: number; timeZone: Zone } | null;
   /** The WebP that the client's sheet shows. */
   picture: Uint8Array | null;
 };
@@ -50,8 +55,18 @@ export async function makeSheet({
   paper: wanted,
   pieceId,
   picture,
+  among,
 }: SheetRequest): Promise<SheetFile | null> {
-  const plan = derivePlan(document, cards);
+  const alone = derivePlan(document, cards);
+  const plan = among
+    ? planAmong(
+        { id: among.jobId, name: jobName, document },
+        alone,
+        among.bench,
+        among.bench.settings,
+        wallClock(new Date(among.now), among.timeZone),
+      )
+    : alone;
   const paper = paperOf(wanted);
   const name = fileName(jobName, sheet);
   const pdf = async (page: Parameters<typeof renderToBuffer>[0], as = name): Promise<SheetFile> => ({

@@ -2,12 +2,15 @@
 
 import { GENERAL_CAUTION } from "@/core/advice/pass-rules";
 import { clockText, runSheet } from "@/core/plan/run-sheet";
+import type { Bench } from "@/contracts/bench";
+import { usePlanAmong } from "../windows/use-days";
 import { useJob } from "../workspace/use-job";
 import { PaperBox, SheetPage } from "./sheet-page";
 
 /** The run sheet: every act in order with its time, box and caution. */
-export function RunSheetView({ jobId }: { jobId: string }) {
-  const { plan, system } = useJob();
+export function RunSheetView({ jobId, bench }: { jobId: string; bench: Bench }) {
+  const { system } = useJob();
+  const plan = usePlanAmong(bench);
   const steps = runSheet(plan, system);
   return (
     <SheetPage jobId={jobId} kind="run sheet">

@@ -2,6 +2,7 @@
 
 import type { Bench } from "@/contracts/bench";
 import { DAY_MIN } from "@/core/schedule/hours";
+import { actsOf, type Act } from "@/core/schedule/acts";
 import { TROUBLE_WORDS, type Trouble } from "@/core/schedule/troubles";
 import type { DayPlan } from "@/core/schedule/plan-days";
 import { quantityText } from "@/core/units/format-quantity";
@@ -11,42 +12,24 @@ import { useDays } from "../windows/use-days";
 import { useJob } from "../workspace/use-job";
 import { PaperBox, SheetPage } from "./sheet-page";
 
-type Line = {
-  key: string;
-  atMin: number;
-  words: string;
-  coat: string;
-  until: string;
-  trouble: Trouble | null;
-};
+/** Until when an act is right, with its unsure ends. */
+function untilWords(to: Act["to"]): string {
+  if (!to || !Number.isFinite(to.likely)) return "";
+  const unsure = Math.round(to.high - to.low) > 1 ? ` (${hourText(to.low)} to ${hourText(to.high)})` : "";
+  return `${hourText(to.likely)}${unsure}`;
+}
 
-/** Every act of the days, in the order of time. */
-function linesOf({ coats, troubles }: DayPlan): Line[] {
-  const troubleOf = (coatId: string, passId: string | null) =>
-    troubles.find((one) => one.coatId === coatId && one.passId === passId) ?? null;
-  const about = (low: number, high: number) =>
-    Math.round(high - low) > 1 ? ` (${hourText(low)} to ${hourText(high)})` : "";
-  return coats
-    .flatMap(({ coatId, name, batches, windows }): Line[] => [
-      ...batches.map(({ number, mixAtMin }) => ({
-        key: `${coatId} ${number}`,
-        atMin: mixAtMin,
-        words: batches.length > 1 ? `Mix batch ${number} of ${batches.length}` : "Mix",
-        coat: name,
-        until: "",
-        trouble: number === 1 ? troubleOf(coatId, null) : null,
-      })),
-      ...windows.map(({ pass, words, atMin, to }) => ({
-        key: `${coatId} ${pass.id}`,
-        atMin,
-        words,
-        coat: name,
-        until: to && Number.isFinite(to.likely) ? `${hourText(to.likely)}${about(to.low, to.high)}` : "",
-        trouble: troubleOf(coatId, pass.id),
-      })),
-    ])
-    .filter(({ atMin }) => Number.isFinite(atMin))
-    .sort((one, other) => one.atMin - other.atMin);
+/** Every act of the days with what is wrong with its hour. */
+function linesOf({ coats, troubles }: DayPlan): (Act & { key: string; trouble: Trouble | null })[] {
+  return actsOf(coats).map((act) => {
+    const { coatId, batch, pass } = act;
+    const trouble = troubles.find((one) => one.coatId === coatId && one.passId === (pass?.id ?? null));
+    return {
+      ...act,
+      key: `${coatId} ${pass?.id ?? "mix"} ${batch}`,
+      trouble: batch === null || batch === 1 ? (trouble ?? null) : null,
+    };
+  });
 }
 
 /** The days on one page for the wall: the beams, and every act with its hour, until when it is right, and a box. */
@@ -122,8 +105,8 @@ export function WallSheetView({ jobId, bench }: { jobId: string; bench: Bench })
                       <span className="font-semibold">{line.words}</span>
                       {line.trouble && ` · ${TROUBLE_WORDS[line.trouble.kind]}`}
                     </td>
-                    <td>{line.coat}</td>
-                    <td className="text-right whitespace-nowrap">{line.until}</td>
+                    <td>{line.coatName}</td>
+                    <td className="text-right whitespace-nowrap">{untilWords(line.to)}</td>
                   </tr>,
                 ];
               })}

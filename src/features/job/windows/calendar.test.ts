@@ -1,5 +1,6 @@
 import ICAL from "ical.js";
 import { USUAL_HOURS } from "@/core/schedule/hours";
+import { actsOf } from "@/core/schedule/acts";
 import { planDays } from "@/core/schedule/plan-days";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { windowCoatsOf } from "@/core/plan/derive-plan";
@@ -28,7 +29,8 @@ const read = (text: string) =>
 describe("a calendar", () => {
   test("has an entry for each mixing and each pass, each with one alarm before it, ids of their own", () => {
     const events = read(calendarOf("Bakery", days, "2026-05-14"));
-    expect(events).toHaveLength(days.coats.length + days.coats.flatMap(({ windows }) => windows).length);
+    // Every mix, not only the first of a coat.
+    expect(events).toHaveLength(actsOf(days.coats).length);
     expect(new Set(events.map(({ event }) => event.uid)).size).toBe(events.length);
     for (const { alarms } of events) {
       expect(alarms).toHaveLength(1);
@@ -41,7 +43,10 @@ describe("a calendar", () => {
     (startOn) => {
       const events = read(calendarOf("Bakery", days, startOn));
       for (const coat of days.coats) {
-        const { event } = events.find(({ event: own }) => own.summary === `Bakery: mix ${coat.name}`)!;
+        const { event } = events.find(
+          ({ event: own }) =>
+            /^Bakery: mix( batch 1 of \d)?, /.test(own.summary) && own.summary.endsWith(`, ${coat.name}`),
+        )!;
         const at = Math.round(coat.mixedAtMin);
         expect([event.startDate.hour, event.startDate.minute]).toEqual([
           Math.floor((at % 1440) / 60),

@@ -1,5 +1,6 @@
 import { addDays, parseISO } from "date-fns";
 import { createEvents, type DateArray, type EventAttributes } from "ics";
+import { actsOf } from "@/core/schedule/acts";
 import type { DayPlan } from "@/core/schedule/plan-days";
 
 /** Minutes before an act at which the calendar rings: while hands are on the coat, and for acts hours later. */
@@ -20,7 +21,7 @@ function clockOf(atMin: number, startOn: string): DateArray {
 }
 
 /**
- * The days as a calendar: an entry for each coat's mixing and for each pass, with an alarm before it.
+ * The days as a calendar: an entry for each mix and for each pass, with an alarm before it.
  * @param startOn the first day, year-month-day
  * @throws what the writer of calendars finds wrong.
  */
@@ -43,28 +44,26 @@ export function calendarOf(jobName: string, days: DayPlan, startOn: string): str
     duration: { minutes: Math.max(5, Math.round(minutes)) },
     alarms: [{ action: "display", description: title, trigger: { minutes: ringMin, before: true } }],
   });
-  const entries = days.coats.flatMap((coat) => [
-    entry(
-      `${coat.coatId}-mix`,
-      `${jobName}: mix ${coat.name}`,
-      coat.mixedAtMin,
-      coat.lastMixedAtMin - coat.mixedAtMin + 10,
-      "Gloves, sleeves, eye protection. The product's data sheet comes first.",
-      RING_MIN.later,
-    ),
-    ...coat.windows
-      .filter(({ atMin }) => Number.isFinite(atMin))
-      .map(({ pass, words, atMin, untilMin }) =>
-        entry(
-          `${coat.coatId}-${pass.id}`,
-          `${jobName}: ${words}`,
-          atMin,
-          untilMin - atMin,
-          `${coat.name}. ${pass.note}`.trim(),
-          atMin - coat.mixedAtMin > 90 ? RING_MIN.later : RING_MIN.soon,
-        ),
-      ),
-  ]);
+  const entries = actsOf(days.coats).map(
+    ({ coatId, coatName, words, batch, pass, atMin, untilMin, mixedAtMin }) =>
+      pass
+        ? entry(
+            batch === null ? `${coatId}-${pass.id}` : `${coatId}-${pass.id}-${batch}`,
+            `${jobName}: ${words}`,
+            atMin,
+            untilMin - atMin,
+            `${coatName}. ${pass.note}`.trim(),
+            atMin - mixedAtMin > 90 ? RING_MIN.later : RING_MIN.soon,
+          )
+        : entry(
+            `${coatId}-mix-${batch}`,
+            `${jobName}: ${words.toLowerCase()}, ${coatName}`,
+            atMin,
+            untilMin - atMin,
+            "Gloves, sleeves, eye protection. The product's data sheet comes first.",
+            RING_MIN.later,
+          ),
+  );
   const { error, value } = createEvents(entries);
   if (error || !value) throw error ?? new Error("No calendar was written");
   return value;

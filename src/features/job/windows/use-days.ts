@@ -2,14 +2,14 @@
 
 import { useEffect, useMemo, useState } from "react";
 import type { Bench } from "@/contracts/bench";
-import { windowCoatsOf } from "@/core/plan/derive-plan";
+import { windowCoatsOf, withDays, type Plan } from "@/core/plan/derive-plan";
 import { settingsOf } from "@/core/plan/job-settings";
-import { spaceOf } from "@/core/plan/shop";
-import { wallClock } from "@/core/plan/wall-clock";
+import { plannedJob } from "@/core/plan/shop";
 import { before, beside, countedFrom } from "@/core/schedule/shop-days";
 import { planDays, type DayPlan } from "@/core/schedule/plan-days";
 import type { Settings, WindowCoat } from "@/core/schedule/coat-windows";
 import type { Among } from "@/workers/plan-days.worker";
+import { useShopClock } from "@/ui/shop-clock";
 import { useMinute, useShop } from "@/workers/use-shop";
 import { useJob, useJobState } from "../workspace/use-job";
 import { askDays } from "./ask-days";
@@ -17,8 +17,9 @@ import { askDays } from "./ask-days";
 /** Now, in minutes from midnight of the first day; null where no day is set, and before the page is alive. */
 function useNowMin(startOn: string | undefined): number | null {
   const minute = useMinute();
+  const { clockAt } = useShopClock();
   if (minute === null || startOn === undefined) return null;
-  const clock = wallClock(new Date(minute * 60_000));
+  const clock = clockAt(minute * 60_000);
   return Math.floor(clock.nowMin) - clock.dayMin(startOn);
 }
 
@@ -28,25 +29,22 @@ function useAmong(bench: Bench, coats: WindowCoat[], settings: Settings, startMi
   const job = useJobState((state) => state.job);
   const laid = useShop(bench, job.id)?.laid;
   const minute = useMinute();
+  const { clockAt } = useShopClock();
   const { startOn } = document.work;
   return useMemo(() => {
     if (!laid || startOn === undefined || minute === null) return null;
-    const midnight = wallClock(new Date(minute * 60_000)).dayMin(startOn);
+    const midnight = clockAt(minute * 60_000).dayMin(startOn);
     return {
       job: {
-        id: job.id,
-        jobId: job.id,
-        name: job.name,
-        stage: "planned",
+        ...plannedJob({ id: job.id, name: job.name, document }, plan, settings.nowMin),
         coats,
         startMin,
         settings,
-        space: spaceOf(plan.pieces),
       },
       others: laid.map((one) => countedFrom(midnight, one)),
       means: bench.settings,
     };
-  }, [laid, startOn, minute, job, coats, startMin, settings, plan.pieces, bench.settings]);
+  }, [laid, startOn, minute, job, coats, startMin, settings, document, plan, bench.settings, clockAt]);
 }
 
 /**
@@ -87,4 +85,11 @@ export function useDays(
     [plain, room],
   );
   return { coats, settings, days, among };
+}
+
+/** The plan of this job on its days among the other work of the shop: what sheets are made from. */
+export function usePlanAmong(bench: Bench): Plan {
+  const { document, plan } = useJob();
+  const { days } = useDays(document.work.startMin, bench);
+  return useMemo(() => withDays(plan, days), [plan, days]);
 }

@@ -1,10 +1,10 @@
 "use client";
 
-import { format } from "date-fns";
 import { describeChanges, type Change } from "@/core/plan/describe-changes";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { useJobState } from "./use-job";
+import { useShopClock } from "@/ui/shop-clock";
 
 function Differences({ changes }: { changes: Change[] }) {
   if (changes.length === 0) return <p className="text-ink-soft">Both versions are the same.</p>;
@@ -40,15 +40,15 @@ function Differences({ changes }: { changes: Change[] }) {
 /** Two versions of one job: both at hand, neither overwritten. */
 export function ConflictDialog() {
   const conflict = useJobState((state) => state.conflict);
+  const { say } = useShopClock();
   const document = useJobState((state) => state.document);
   const settle = useJobState((state) => state.settle);
   if (!conflict) return null;
   return (
     <Dialog open onClose={() => {}} title="This job was saved elsewhere" mustAnswer wide>
       <p className="mb-4 max-w-[60ch]">
-        {conflict.savedBy} saved a version at {format(new Date(conflict.savedAt), "HH:mm, d MMM")} while you
-        were changing this one. Nothing is lost: the version you do not choose stays one step away, by undo or
-        redo.
+        {conflict.savedBy} saved a version at {say(conflict.savedAt, "HH:mm, d MMM")} while you were changing
+        this one. Nothing is lost: the version you do not choose stays one step away, by undo or redo.
       </p>
       <Differences changes={describeChanges(conflict.document, document)} />
       <div className="flex gap-3 mt-6">
