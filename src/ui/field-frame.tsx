@@ -29,7 +29,7 @@ export function FieldFrame({
         <p
           id={`${id}-error`}
           role="alert"
-          className="text-xs text-danger border-l-2 border-danger pl-1.5 leading-4"
+          className="text-xs text-danger border-l-2 border-danger pl-1.5 leading-4 w-max min-w-full max-w-[min(15rem,80vw)] bg-ground relative z-10"
         >
           {error}
         </p>

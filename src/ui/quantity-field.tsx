@@ -32,10 +32,13 @@ type Props = {
 };
 
 const PAUSE_MS = 900;
+/** A number counts when nobody has typed for so long: "500" may be on its way to "5000". */
+const SETTLE_MS = 400;
 
 /**
- * A field for a quantity, typed in any unit. Every readable keystroke counts at once; what cannot be read stays as typed,
- * says what is wrong in words, and the last good value goes on counting. Arrow keys step by one shown unit (Shift: ten).
+ * A field for a quantity, typed in any unit. What is typed counts after a short pause, on Enter and on leaving, and the field says so while it
+ * waits; what cannot be read stays as typed, says what is wrong in words, and the last good value goes on counting. Arrow keys step by one
+ * shown unit (Shift: ten), at once.
  */
 export function QuantityField({
   label,
@@ -60,6 +63,34 @@ export function QuantityField({
   const [error, setError] = useState<string | null>(null);
   const sent = useRef(value);
   const pause = useRef<ReturnType<typeof setTimeout>>(undefined);
+  /** Readable, and not counted yet. */
+  const [waits, setWaits] = useState(false);
+  const settle = useRef<{ timer: ReturnType<typeof setTimeout>; count: () => void } | null>(null);
+  /** Counts what waits, now. */
+  const settleNow = () => {
+    const waiting = settle.current;
+    if (!waiting) return;
+    clearTimeout(waiting.timer);
+    settle.current = null;
+    setWaits(false);
+    waiting.count();
+  };
+  const drop = () => {
+    if (settle.current) clearTimeout(settle.current.timer);
+    settle.current = null;
+    setWaits(false);
+  };
+  // A view that is left takes what was typed last with it.
+  useEffect(
+    () => () => {
+      const waiting = settle.current;
+      if (!waiting) return;
+      clearTimeout(waiting.timer);
+      settle.current = null;
+      waiting.count();
+    },
+    [],
+  );
 
   const read = (text: string) => parseQuantity(text, dimension, system, bounds);
 
@@ -79,15 +110,19 @@ export function QuantityField({
   useEffect(() => {
     if (Object.is(sent.current, value)) return;
     sent.current = value;
-
+    if (settle.current) clearTimeout(settle.current.timer);
+    settle.current = null;
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- follows a value from outside
+    setWaits(false);
     setTyped(null);
     setError(null);
     keepText(keep, null);
   }, [value, keep]);
 
-  const take = (text: string) => {
+  const take = (text: string, atOnce = false) => {
     setTyped(text);
     clearTimeout(pause.current);
+    drop();
     if (text.trim() === "" && onClear) {
       setError(null);
       keepText(keep, null);
@@ -99,10 +134,14 @@ export function QuantityField({
     if (parsed.ok) {
       setError(null);
       keepText(keep, null);
-      if (!Object.is(parsed.value, value)) {
+      if (Object.is(parsed.value, value)) return;
+      const count = () => {
         sent.current = parsed.value;
         onChange(parsed.value);
-      }
+      };
+      if (atOnce) return count();
+      settle.current = { timer: setTimeout(settleNow, SETTLE_MS), count };
+      setWaits(true);
       return;
     }
     keepText(keep, text);
@@ -112,6 +151,7 @@ export function QuantityField({
 
   const leave = () => {
     clearTimeout(pause.current);
+    settleNow();
     if (typed === null) return;
     const parsed = read(typed);
     if (parsed.ok || (typed.trim() === "" && onClear)) setTyped(null);
@@ -119,6 +159,7 @@ export function QuantityField({
   };
 
   const step = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === "Enter") settleNow();
     if (event.key !== "ArrowUp" && event.key !== "ArrowDown") return;
     const parsed = typed === null ? { ok: value !== null, value: value ?? 0 } : read(typed);
     if (!parsed.ok) return;
@@ -134,7 +175,7 @@ export function QuantityField({
     const next = unit.toBase(Number(inUnit.toFixed(6)));
     if (bounds.min !== undefined && next < bounds.min) return;
     if (bounds.max !== undefined && next > bounds.max) return;
-    take(editableText(next, dimension, system));
+    take(editableText(next, dimension, system), true);
   };
 
   const problem = error
@@ -151,7 +192,7 @@ export function QuantityField({
       id={id}
       label={label}
       error={problem}
-      beside={hasOther ? other : undefined}
+      beside={waits ? "counts when you pause" : hasOther ? other : undefined}
       className={className}
       hideLabel={hideLabel}
     >

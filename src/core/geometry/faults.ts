@@ -11,7 +11,7 @@ import { widthAt } from "./stations";
 export type Fault = { at: string; message: string; where?: Point };
 
 const LEAST_MM = 10;
-const TOO_SMALL = "A piece is at least 10 mm (3/8 in) each way.";
+const tooSmall = (what: string) => `${what} is at least 10 mm (3/8 in) each way.`;
 const SIZES_OF_OWN = new Set([
   "sides",
   "mitreLeftDeg",
@@ -51,7 +51,7 @@ function ringFaults(points: readonly Point[], at: string, what: string): Fault[]
   if (points.length < 3) return [{ at, message: `${what} is not closed: it has fewer than three corners.` }];
   const troubles = ringTroubles(points, NECK_MM).map((trouble) => ringFault(trouble, at, what));
   if (troubles.length > 0) return troubles;
-  return ringAreaMm2(points) < LEAST_MM ** 2 ? [{ at, message: TOO_SMALL }] : [];
+  return ringAreaMm2(points) < LEAST_MM ** 2 ? [{ at, message: tooSmall(what) }] : [];
 }
 
 const cornersOf = ({ points }: FreeOutline): Point[] => points.map(([x, y]) => ({ x, y }));
@@ -82,7 +82,7 @@ function shapeFaults({ shape }: Piece): Fault[] {
     if (field === "sides" && (!Number.isInteger(size) || Number(size) < 3 || Number(size) > 24))
       faults.push({ at: "shape.sides", message: "A polygon has 3 to 24 sides." });
     else if (typeof size === "number" && !SIZES_OF_OWN.has(field) && !(size >= LEAST_MM))
-      faults.push({ at: `shape.${field}`, message: TOO_SMALL });
+      faults.push({ at: `shape.${field}`, message: tooSmall("A piece") });
   }
   if (faults.length > 0) return faults;
   const say = (at: string, message: string) => faults.push({ at, message });

@@ -106,7 +106,9 @@ export function editableText(value: number, dimension: Dimension, system: UnitSy
     if (Math.abs(sixteenths - Math.round(sixteenths)) < 1e-6)
       return inchFraction(inUnit).replaceAll(THIN_SPACE, "");
   }
-  return String(Number(inUnit.toPrecision(6)));
+  const written = String(Number(inUnit.toPrecision(6)));
+  // Three decimals of a millimetre or millilitre look like thousands.
+  return /^[1-9]\d{0,2}\.\d{3}$/.test(written) ? `${written}0` : written;
 }
 
 export function otherSystem(system: UnitSystem): UnitSystem {

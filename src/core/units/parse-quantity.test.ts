@@ -28,6 +28,24 @@ describe("lengths as people write them (arithmetic on 25.4 mm per inch, NIST Han
     ["1 840 mm", 1840],
     ["8′", 2438.4],
     ["12 in.", 304.8],
+    ["25 1⁄2", 647.7],
+    ["25 1⁄2 in", 647.7],
+    ...[
+      "2 ft 1 in",
+      "2ft1in",
+      "2 ft. 1 in.",
+      "2 feet 1 inch",
+      "2'1\"",
+      "2' 1",
+      "2 ft 1",
+      "2′ 1″",
+      "2 ft, 1 in",
+      "2 foot and 1 inch",
+      "2'-1\"",
+      "2 ft & 1 in",
+    ].map((text): [string, number] => [text, 635]),
+    ["1.840 m", 1840],
+    ["1.8400 mm", 1.84],
   ])("%s", (text, expected) => expect(value(text, "length")).toBeCloseTo(expected, 9));
 });
 
@@ -48,6 +66,29 @@ describe("other quantities", () => {
     ["2 days", "hours", 48],
     ["1 h 30 min", "minutes", 90],
     ["1100 cps", "viscosity", 1.1],
+    ["72°", "temperature", 22.2222222222],
+    ["72 degrees F", "temperature", 22.2222222222],
+    ["22 deg C", "temperature", 22],
+    ["1h30", "minutes", 90],
+    ["1:30", "minutes", 90],
+    ["1:30", "hours", 1.5],
+    ["1 h 30", "hours", 1.5],
+    ["2 cups", "volume", 473.17647],
+    ["1 tbsp", "volume", 14.7867648],
+    ["3 tsp", "volume", 14.7867648],
+    ["25 cl", "volume", 250],
+    ["2 dl", "volume", 200],
+    ["40 ft", "area", 3716121.6],
+    ["40 sq ft", "area", 3716121.6],
+    ["40 sf", "area", 3716121.6],
+    ["40 square feet", "area", 3716121.6],
+    ["100 in²", "area", 64516],
+    ["500 cm²", "area", 50000],
+    ["500 sq cm", "area", 50000],
+    ["1.1 g/cc", "density", 1.1],
+    ["1120 kg/m3", "density", 1.12],
+    ["500 mg", "mass", 0.5],
+    ["0.1 cm", "film", 1],
   ])("%s of %s", (text, dimension, expected) => expect(value(text, dimension)).toBeCloseTo(expected, 4));
 });
 
@@ -63,6 +104,10 @@ describe("what is wrong is said in the user's words", () => {
     ["12 in 3 in -4 in", "not a length"],
     ["-4", "above zero"],
     ["9".repeat(80), "too long"],
+    ["1'840 mm", "two ways: write 1840 or 1 ft 840 in"],
+    ["1.840 mm", "two ways: write 1840 mm or 1.84 mm"],
+    ["25 - 1/2", "two ways: write 25 1/2 or 24 1/2"],
+    ["25 – 1/2 in", "two ways"],
   ])("%j", (text, words) => {
     const parsed = mm(text);
     expect(parsed.ok).toBe(false);

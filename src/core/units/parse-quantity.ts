@@ -60,6 +60,17 @@ const VULGAR: Record<string, string> = {
   "⅔": "2/3",
 };
 
+/** Words that mean the shown unit of their dimension: "20°" is 20 of whatever degrees the person reads. */
+const BARE_WORDS: Partial<Record<Dimension, readonly string[]>> = {
+  temperature: ["°", "º", "deg", "degree", "degrees"],
+};
+/** A bare number behind one of these is the next smaller unit: 2' 1.5, 1h30. */
+const NEXT_SMALLER: Partial<Record<Dimension, { unit: string; then: string }>> = {
+  length: { unit: "ft", then: "in" },
+  minutes: { unit: "h", then: "min" },
+  hours: { unit: "h", then: "min" },
+};
+
 /** Longest entry that is read at all; more is a slip of the keyboard or a paste. */
 const LONGEST = 60;
 
@@ -67,10 +78,49 @@ const LONGEST = 60;
 const TERM =
   /^\s*([+-]?)\s*(?:(\d+)[\s-]+(\d+)\s*\/\s*(\d+)|(\d+)\s*\/\s*(\d+)|(\d+\.?\d*|\.\d+)(?:[eE]([+-]?\d{1,2})(?![a-zA-Z]))?)\s*([^\d\s+.-][^\d+]*?)?\s*(?=[\d.+-]|$)/;
 
+/** What can mean two things is asked back: groups of thousands that look like feet or decimals, and a dash that may take away. */
+function askBack(text: string, dimension: Dimension): string | null {
+  const twoWays = (what: string, one: string, other: string) =>
+    `${what} can be read two ways: write ${one} or ${other}.`;
+  if (dimension !== "length" && dimension !== "volume") return null;
+  const feet = /^(\d{1,3})['’′](\d{3})(?!\d)\s*(mm|cm|m|ml|l)?/i.exec(text);
+  if (feet) {
+    const [what, one = "", other = ""] = feet;
+    return dimension === "length"
+      ? twoWays(what, `${one}${other}`, `${one} ft ${other} in`)
+      : `Write ${what} as ${one}${other}.`;
+  }
+  const grouped = /^(\d{1,3})\.(\d{3})(?!\d)\s*(mm|ml)\s*$/i.exec(text);
+  if (grouped && grouped[1] !== "0") {
+    const [what, one = "", other = "", unit = ""] = grouped;
+    return twoWays(
+      what.trim(),
+      `${one}${other} ${unit}`,
+      `${one}.${other.replace(/0+$/, "") || "0"} ${unit}`,
+    );
+  }
+  const less = /(\d+) +[-\u2013\u2212] +(\d+)\s*\/\s*(\d+)/.exec(text);
+  if (less && Number(less[3]) > 0) {
+    const [what, whole = "", over = "", under = ""] = less;
+    const rest = Number(under) - Number(over);
+    const lessOne = rest > 0 && Number(whole) > 0 ? `${Number(whole) - 1} ${rest}/${under}` : "what is left";
+    return twoWays(what, `${whole} ${over}/${under}`, lessOne);
+  }
+  return null;
+}
+
+/** "1:30" is an hour and a half wherever a time is asked for. */
+const CLOCK = /^(\d{1,3}):([0-5]\d)(?:\s*h)?$/;
+
 /** Brings the ways people write numbers and units to one; says when a comma can mean two things. */
-function plainNumbers(text: string): Parsed | string {
-  const spaced = text.replace(/[\u2009\u202f\u00a0]/g, " ").replace(/(\d) (?=\d{3}(?!\d|\s*\/))/g, "$1");
+function plainNumbers(text: string, dimension: Dimension): Parsed | string {
+  const spaced = text
+    .replace(/[\u2009\u202f\u00a0]/g, " ")
+    .replace(/[\u2044\u2215]/g, "/")
+    .replace(/(\d) (?=\d{3}(?!\d|\s*\/))/g, "$1");
   const fractions = spaced.replace(/[¼½¾⅛⅜⅝⅞⅓⅔]/g, (glyph) => ` ${VULGAR[glyph]}`);
+  const asked = askBack(fractions, dimension);
+  if (asked) return { ok: false, message: asked };
   const twoWays = fractions.match(/\d{1,3}(,\d{3})+(?!\d)/);
   if (twoWays) {
     const [one, other] = [twoWays[0].replaceAll(",", ""), twoWays[0].replace(",", ".")];
@@ -82,7 +132,8 @@ function plainNumbers(text: string): Parsed | string {
     .replace(/([a-z])2(?!\w)/gi, "$1²")
     .replace(/([a-z])3(?!\w)/gi, "$1³")
     .replace(/([a-z])\./gi, "$1")
-    .replace(/(['′’]|ft)\s*-\s*(?=\d)/gi, "$1 ");
+    .replace(/(['′’]|ft)\s*-\s*(?=\d)/gi, "$1 ")
+    .replace(/(['′’]|[a-z])\s*(?:,|&|\band\b)\s*(?=\d)/gi, "$1 ");
 }
 
 function numberOfTerm(match: RegExpMatchArray): number | string {
@@ -135,7 +186,7 @@ export function parseQuantity(
   const name = NAME[dimension];
   if (text.trim() === "") return { ok: false, message: `Type ${name}, for example ${EXAMPLE[dimension]}.` };
   if (text.length > LONGEST) return { ok: false, message: `That is too long for ${name}.` };
-  const plain = plainNumbers(text.trim());
+  const plain = plainNumbers(text.trim(), dimension);
   if (typeof plain !== "string") return plain;
 
   const bare = unitOf(dimension, fallback ?? SHOWN_UNIT[dimension][system]);
@@ -143,7 +194,8 @@ export function parseQuantity(
     ok: false,
     message: `That is not ${name}. Write for example ${EXAMPLE[dimension]}.`,
   };
-  let rest = plain;
+  const clock = dimension === "minutes" || dimension === "hours" ? CLOCK.exec(plain) : null;
+  let rest = clock ? `${clock[1]} h ${clock[2]} min` : plain;
   let total = 0;
   let last: Unit | undefined;
   let terms = 0;
@@ -153,8 +205,10 @@ export function parseQuantity(
     const number = numberOfTerm(match);
     if (typeof number === "string") return { ok: false, message: number };
     const word = match[9]?.trim();
+    const smaller = NEXT_SMALLER[dimension];
     let unit: Unit;
-    if (word) {
+    if (word && BARE_WORDS[dimension]?.includes(word.toLowerCase())) unit = bare;
+    else if (word) {
       const found = unitByWord(dimension, word);
       if (!found) {
         const known = UNITS[dimension].map((candidate) => candidate.symbol).filter(Boolean);
@@ -165,8 +219,8 @@ export function parseQuantity(
         };
       }
       unit = found;
-    } else if (last?.symbol === "ft" && dimension === "length") {
-      unit = unitOf("length", "in");
+    } else if (smaller && last?.symbol === smaller.unit) {
+      unit = unitOf(dimension, smaller.then);
     } else if (terms > 0) {
       return notOne;
     } else {
