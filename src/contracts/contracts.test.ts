@@ -1,7 +1,10 @@
 import fc from "fast-check";
 import { mixedFrom } from "@/core/batch/coat-colour";
 import { derivePlan } from "@/core/plan/derive-plan";
-import { emptyJob } from "@/core/plan/new-job";
+import { emptyJob, newCoat } from "@/core/plan/new-job";
+import { withTechnique } from "@/core/plan/techniques";
+import { TECHNIQUE_IDS } from "@/core/plan/technique-list";
+import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
 import { runSheet } from "@/core/plan/run-sheet";
 import { sampleJob, starterCards } from "@/core/plan/sample-job";
 import { jobDocumentSchema } from "./job-document";
@@ -42,6 +45,22 @@ describe("the job document", () => {
     ["work.people", (draft) => void (draft.work.people = 0)],
     ["notes", (draft) => void (draft.notes = "x".repeat(5000))],
   ])("is refused at %s", (path, change) => expect(refused(change)).toBe(path));
+  test("every look and every usual coat that can be taken can be saved", () => {
+    for (const technique of TECHNIQUE_IDS)
+      for (const kind of Object.keys(COAT_WORDS) as CoatKind[]) {
+        const draft = job();
+        draft.coats = [
+          withTechnique(newCoat(kind, "Coat", null, newId), technique, newId),
+          newCoat(kind, "Usual", null, newId),
+        ];
+        const read = jobDocumentSchema.safeParse(draft);
+        expect([technique, kind, read.error?.issues[0]?.path.join(".")]).toEqual([
+          technique,
+          kind,
+          undefined,
+        ]);
+      }
+  });
   test("numbers that are none do not get in", () => {
     expect(refused((draft) => void (draft.coats[0]!.filmMm = NaN))).toBe("coats.0.filmMm");
     expect(refused((draft) => void (draft.work.tempC = Infinity))).toBe("work.tempC");

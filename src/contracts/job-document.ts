@@ -19,6 +19,7 @@ import {
 import { MOST_CORNERS, MOST_HOLES } from "@/core/drawing-files/imported-piece";
 import {
   DROP_WORDS,
+  MOST_MANY,
   MOST_VEINS,
   MOST_VEIN_SETS,
   POUR_WORDS,
@@ -250,7 +251,7 @@ const work = z.object({
   way: z.enum(keysOf<Way>(WAY_WORDS)).optional(),
   drops: z.enum(keysOf<DropSize>(DROP_WORDS)).optional(),
   pressure: share.optional(),
-  many: z.number().min(0.1).max(5).optional(),
+  many: z.number().min(0.1).max(MOST_MANY).optional(),
   turnDeg: z.number().min(-180).max(180).optional(),
   wideMm: z.number().min(0.5).max(2000).optional(),
   seed: z.number().int().min(0).max(9999).optional(),
@@ -273,6 +274,7 @@ const pass = z.object({
   rounds: z.number().int().min(1).max(50),
   mlPerM2: z.number().min(0).max(500).nullable(),
   fromMin: z.number().min(0).max(10_000).nullable(),
+  afterMin: z.number().min(0).max(10_000).nullable().optional(),
   stopHere: freeText(120).nullable(),
   gPer100Ml: z.number().min(0).max(100).optional(),
   work: work.optional(),

@@ -18,6 +18,9 @@ export const WORK_TOOL_WORDS: Record<WorkTool, string> = {
   stick: "stick",
 };
 
+/** No pass is done so many times over: an ink tumbler's drops are the most, 21 times the usual. */
+export const MOST_MANY = 25;
+
 /** How a colour is poured. */
 export type PourStyle = "puddles" | "bands" | "spots" | "nests" | "fields" | "clouds";
 export const POUR_WORDS: Record<PourStyle, string> = {

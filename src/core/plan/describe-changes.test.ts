@@ -1,5 +1,5 @@
 import type { JobDocument } from "./job";
-import { describeChanges } from "./describe-changes";
+import { describeChanges, wordsOfPath } from "./describe-changes";
 import { newCutOut, newPiece } from "./new-piece";
 import { sampleJob, starterCards } from "./sample-job";
 
@@ -18,7 +18,7 @@ test.each<[string, (draft: JobDocument) => void, string[]]>([
   [
     "a size",
     (draft) => void (draft.pieces[0]!.shape = { kind: "straight", lengthMm: 2500, depthMm: 635 }),
-    ["Counter · length: 2400 → 2500"],
+    ["Counter · length: 2\u2009400 mm → 2\u2009500 mm"],
   ],
   ["a count", (draft) => void (draft.pieces[0]!.count = 2), ["Counter · count: 1 → 2"]],
   [
@@ -26,7 +26,11 @@ test.each<[string, (draft: JobDocument) => void, string[]]>([
     (draft) => void (draft.pieces[0]!.edges.front = { treatment: "dam", heightMm: 20, roundingMm: 0 }),
     ["Counter · front: none → set"],
   ],
-  ["a film", (draft) => void (draft.coats[2]!.filmMm = 1.25), ["Palm blend, veins late · film: 1 → 1.25"]],
+  [
+    "a film",
+    (draft) => void (draft.coats[2]!.filmMm = 1.25),
+    ["Palm blend, veins late · film: 1.00 mm → 1.25 mm"],
+  ],
   [
     "a dose",
     (draft) => void (draft.coats[2]!.colours[1]!.gPer100G = 2),
@@ -37,8 +41,8 @@ test.each<[string, (draft: JobDocument) => void, string[]]>([
     (draft) => void (draft.coats[1]!.startsAfter = "recoat"),
     ["Base, black · start: tacky → recoat"],
   ],
-  ["the room", (draft) => void (draft.work.tempC = 25), ["temperature: 21 → 25"]],
-  ["a factor", (draft) => void (draft.factors.stickMl = 3), ["losses · left on a stick: none → 3"]],
+  ["the room", (draft) => void (draft.work.tempC = 25), ["temperature: 21 °C → 25 °C"]],
+  ["a factor", (draft) => void (draft.factors.stickMl = 3), ["losses · left on a stick: none → 3 ml"]],
   [
     "a coat more",
     (draft) => void draft.coats.push({ ...draft.coats[3]!, id: "new", name: "Second clear" }),
@@ -70,8 +74,28 @@ test("another shape names what it gains and loses", () => {
   expect(words).toEqual(
     expect.arrayContaining([
       "Counter · kind: straight → round",
-      "Counter · diameter: none → 800",
-      "Counter · length: 2400 → none",
+      "Counter · diameter: none → 800 mm",
+      "Counter · length: 2\u2009400 mm → none",
     ]),
   );
+});
+
+test("numbers are told in the person's own units", () => {
+  const after = structuredClone(base);
+  after.work.tempC = 25;
+  after.coats[2]!.coverShare = 0.5;
+  after.work.startMin = 570;
+  expect(describeChanges(base, after, "us")).toEqual([
+    { where: "temperature", before: "70 °F", after: "77 °F" },
+    { where: "start of the day", before: "09:00", after: "09:30" },
+    { where: "Palm blend, veins late · share of the area", before: "100 %", after: "50 %" },
+  ]);
+});
+
+test("a refused field is named by where it stands", () => {
+  const alcohol = base.coats[2]!.passes.findIndex(({ kind }) => kind === "alcohol");
+  expect(wordsOfPath(base, ["coats", "2", "passes", String(alcohol), "work", "many"])).toBe(
+    "Palm blend, veins late · Alcohol, small drops · how many",
+  );
+  expect(wordsOfPath(base, ["work", "tempC"])).toBe("temperature");
 });

@@ -1,6 +1,10 @@
 import { FACTORS } from "../batch/factors";
 import { COAT_WORDS } from "../schedule/coat";
+import { PASS, type PassKind } from "../schedule/pass";
+import { quantityText } from "../units/format-quantity";
+import type { Dimension, UnitSystem } from "../units/dimension";
 import type { JobDocument } from "./job";
+import { clockText } from "./run-sheet";
 
 /** One difference between two versions of a job: where, what it was, what it is. */
 export type Change = { where: string; before: string; after: string };
@@ -27,6 +31,7 @@ const FIELD_WORDS: Record<string, string> = {
   gPer100G: "dose per 100 g",
   mlPerM2: "amount by area",
   fromMin: "from minute",
+  afterMin: "after the pass before",
   stopHere: "may stop here",
   hex: "colour",
   innerFace: "inner face",
@@ -110,9 +115,36 @@ const TRANSPARENT = new Set([
 
 type Plain = string | number | boolean | null | undefined;
 
-function written(value: unknown): string {
+/** What a number of a field is a number of; null where it is a plain one. */
+function dimensionOf(key: string): Dimension | "clock" | "share" | null {
+  if (key === "filmMm") return "film";
+  if (key.endsWith("Mm")) return "length";
+  if (key.endsWith("Ml") || key === "ml") return "volume";
+  if (key.endsWith("C")) return "temperature";
+  if (
+    ["startMin", "openMin", "closeMin", "sleepFromMin", "sleepToMin", "coldAtMin", "warmAtMin"].includes(key)
+  )
+    return "clock";
+  if (key.endsWith("Min")) return "minutes";
+  if (key.endsWith("Pct")) return "percent";
+  if (["share", "coverShare", "reserve", "clearReserve", "lockedShare"].includes(key)) return "share";
+  if (key.endsWith("Deg")) return "angle";
+  if (key === "rateM2PerH") return "rate";
+  return key === "massG" ? "mass" : null;
+}
+
+function numberWords(value: number, key: string, system: UnitSystem): string {
+  const dimension = dimensionOf(key);
+  if (dimension === null || !Number.isFinite(value)) return String(Number(value.toPrecision(5)));
+  if (dimension === "share") return `${Number((value * 100).toPrecision(4))} %`;
+  if (dimension === "clock") return clockText(value);
+  return quantityText(value, dimension, system);
+}
+
+function written(value: unknown, key = "", system: UnitSystem = "metric"): string {
   if (value === null || value === undefined) return "none";
-  if (typeof value === "number") return String(Number(value.toPrecision(5)));
+  if (typeof value === "number") return numberWords(value, key, system);
+  if (key === "resinCardId") return "a card";
   if (typeof value === "boolean") return value ? "yes" : "no";
   if (typeof value === "string")
     return value === "" ? "empty" : value.length > 60 ? `${value.slice(0, 57)}…` : value;
@@ -125,15 +157,22 @@ function written(value: unknown): string {
 
 const isPlain = (value: unknown): value is Plain => value === null || typeof value !== "object";
 
-function compare(before: unknown, after: unknown, path: string[], changes: Change[]): void {
+type Into = { changes: Change[]; system: UnitSystem; key: string };
+
+function compare(before: unknown, after: unknown, path: string[], into: Into): void {
   if (Object.is(before, after)) return;
+  const { changes, system, key } = into;
   if (isPlain(before) || isPlain(after)) {
     if (!(before === undefined && after === null) && !(before === null && after === undefined))
-      changes.push({ where: path.join(" · "), before: written(before), after: written(after) });
+      changes.push({
+        where: path.join(" · "),
+        before: written(before, key, system),
+        after: key === "resinCardId" ? "another card" : written(after, key, system),
+      });
     return;
   }
   if (Array.isArray(before) && Array.isArray(after)) {
-    compareLists(before as { id?: string }[], after as { id?: string }[], path, changes);
+    compareLists(before as { id?: string }[], after as { id?: string }[], path, into);
     return;
   }
   const [one, other] = [before as Record<string, unknown>, after as Record<string, unknown>];
@@ -145,7 +184,7 @@ function compare(before: unknown, after: unknown, path: string[], changes: Chang
       one[key] ?? blank,
       other[key] ?? blank,
       TRANSPARENT.has(key) ? path : [...path, FIELD_WORDS[key] ?? key],
-      changes,
+      { ...into, key },
     );
   }
 }
@@ -154,8 +193,9 @@ function compareLists(
   before: readonly { id?: string }[],
   after: readonly { id?: string }[],
   path: string[],
-  changes: Change[],
+  into: Into,
 ): void {
+  const { changes } = into;
   // Corners and stations have no names of their own: their list is one thing.
   if ([...before, ...after].every((item) => item?.id === undefined)) {
     if (JSON.stringify(before) !== JSON.stringify(after))
@@ -169,7 +209,7 @@ function compareLists(
   const byId = new Map(before.map((item) => [item.id, item]));
   for (const item of after) {
     const was = byId.get(item.id);
-    if (was) compare(was, item, [...path, written(item)], changes);
+    if (was) compare(was, item, [...path, written(item)], into);
     else changes.push({ where: path.join(" · ") || "job", before: "none", after: written(item) });
     byId.delete(item.id);
   }
@@ -181,13 +221,38 @@ function compareLists(
     changes.push({ where: [...path, "order"].join(" · "), before: "as it was", after: "changed" });
 }
 
-/** The differences between two of a kind, in words, in the order of their fields. */
-export function differencesOf<Kind extends object>(before: Kind, after: Kind): Change[] {
+/** The differences between two of a kind, in words and in a person's units, in the order of their fields. */
+export function differencesOf<Kind extends object>(
+  before: Kind,
+  after: Kind,
+  system: UnitSystem = "metric",
+): Change[] {
   const changes: Change[] = [];
-  compare(before, after, [], changes);
+  compare(before, after, [], { changes, system, key: "" });
   return changes;
 }
 
 /** The differences between two versions of a job, in words, in the order of the document. */
-export const describeChanges = (before: JobDocument, after: JobDocument): Change[] =>
-  differencesOf(before, after);
+export const describeChanges = (
+  before: JobDocument,
+  after: JobDocument,
+  system: UnitSystem = "metric",
+): Change[] => differencesOf(before, after, system);
+
+/** The place of a field in a document, as a person knows it: "Ink tumbler · Alcohol · how many". */
+export function wordsOfPath(document: unknown, path: readonly string[]): string {
+  const words: string[] = [];
+  let here = document;
+  for (const key of path) {
+    const next = (here as Record<string, unknown> | undefined)?.[key];
+    if (Array.isArray(here)) words.push(isPlain(next) ? `${Number(key) + 1}` : nameOf(next));
+    else if (!TRANSPARENT.has(key)) words.push(FIELD_WORDS[key] ?? key);
+    here = next;
+  }
+  return words.join(" · ");
+}
+
+function nameOf(item: unknown): string {
+  const kind = (item as { kind?: unknown }).kind;
+  return typeof kind === "string" && Object.hasOwn(PASS, kind) ? PASS[kind as PassKind].words : written(item);
+}

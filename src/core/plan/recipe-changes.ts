@@ -51,7 +51,7 @@ function colourChanges(before: readonly CoatColour[], after: readonly CoatColour
       const by = is.share - was.share;
       if (Math.abs(by) < SHARE_STEP) return [];
       return [
-        `${percent(Math.abs(by))} % ${by < 0 ? "less" : "more"} ${is.name} (${percent(was.share)} to ${percent(is.share)} %)`,
+        `${percent(Math.abs(by))} points ${by < 0 ? "less" : "more"} ${is.name} (${percent(was.share)} to ${percent(is.share)} %)`,
       ];
     }),
     ...orderWords(before, after),
@@ -99,7 +99,7 @@ function coatChanges(was: RecipeCoat, is: RecipeCoat, system: UnitSystem): strin
   return [
     ...colourChanges(was.colours, is.colours),
     ...(Math.abs(was.filmMm - is.filmMm) > 1e-6 ? [`film ${film(was.filmMm)} to ${film(is.filmMm)}`] : []),
-    ...differencesOf(before, after).map(({ where, before: from, after: to }) =>
+    ...differencesOf(before, after, system).map(({ where, before: from, after: to }) =>
       from === "none" ? `${to} added` : to === "none" ? `${from} left out` : `${where}: ${from} to ${to}`,
     ),
   ];
@@ -117,7 +117,7 @@ export function recipeChanges(before: RecipeDocument, after: RecipeDocument, sys
     ...kept(beforeCoats, afterCoats).flatMap(([was, is]) =>
       coatChanges(was, is, system).map((change) => (several ? `${is.name}: ${change}` : change)),
     ),
-    ...differencesOf(beforeRest, afterRest).map(
+    ...differencesOf(beforeRest, afterRest, system).map(
       ({ where, before: from, after: to }) => `${where}: ${from} to ${to}`,
     ),
   ];

@@ -143,9 +143,9 @@ describe("what changed between two versions", () => {
     });
     const name = colourCoat(before).name;
     expect(words).toContain(
-      `${name}: 8 % less ${first!.name} (${first!.share * 100} to ${Math.round(100 * first!.share - 8)} %)`,
+      `${name}: 8 points less ${first!.name} (${first!.share * 100} to ${Math.round(100 * first!.share - 8)} %)`,
     );
-    expect(words.some((line) => line.startsWith(`${name}: 8 % more ${second!.name}`))).toBe(true);
+    expect(words.some((line) => line.startsWith(`${name}: 8 points more ${second!.name}`))).toBe(true);
     expect(words).toContain(`${name}: ${first!.name} last`);
     expect(words).toHaveLength(3);
   });

@@ -135,12 +135,19 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
       ],
       [
         "alcohol",
-        { fromMin: 18, mlPerM2: 12, work: { drops: "medium" }, note: "Drops at once into the fog." },
+        {
+          fromMin: 18,
+          afterMin: 0,
+          mlPerM2: 12,
+          work: { drops: "medium" },
+          note: "Drops at once into the fog.",
+        },
       ],
       [
         "fog",
         {
           fromMin: 27,
+          afterMin: 8,
           mlPerM2: 9,
           work: { hex: "#26282B", wideMm: 80 },
           note: "Dark, where the alcohol has gone.",
@@ -150,6 +157,7 @@ export const TECHNIQUES: Record<TechniqueId, Technique> = {
         "alcohol",
         {
           fromMin: 28,
+          afterMin: 0,
           mlPerM2: 12,
           note: "Fine mist to refine. Spot-fog again only where the alcohol has gone.",
           stopHere: "granite",

@@ -224,10 +224,7 @@ export function layCoat(
   const windows = passesOf(one).map((pass): PassWindow => {
     const { right, phase, fire, hands = true, words } = PASS[pass.kind];
     const laying = laid.get(pass.id);
-    const earliest = Math.max(
-      startMin + (pass.fromMin ?? 0),
-      pass.afterMin === undefined ? -Infinity : before + pass.afterMin,
-    );
+    const earliest = Math.max(startMin + (pass.fromMin ?? 0), before + (pass.afterMin ?? -Infinity));
     // From when the last of it is ready, until the first of it is past.
     const ready = atLeast(
       plus(startOf(life, right.from), right.from === "runny" ? first.pourAtMin : lastMixedAtMin),

@@ -374,8 +374,8 @@ export type Pass = {
   mlPerM2: number | null;
   /** Earliest minute after the coat was mixed; null when it follows at once. */
   fromMin: number | null;
-  /** Waits so many minutes after the pass before it. */
-  afterMin?: number;
+  /** Waits so many minutes after the pass before it; absent or null where it does not. */
+  afterMin?: number | null;
   stopHere: string | null;
   /** Powder shaken into what is sprayed, g per 100 ml. */
   gPer100Ml?: number;

@@ -5,6 +5,7 @@ import { TOOL_WORDS, type Tool } from "@/core/batch/factors";
 import { passDetail } from "@/core/plan/run-sheet";
 import type { Coat } from "@/core/schedule/coat";
 import { PASS, usualPass, type Pass, type PassKind } from "@/core/schedule/pass";
+import { trimmed } from "@/core/units/format-quantity";
 import { USUAL_POWDER_G_PER_100_ML } from "@/core/schedule/sprays";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
@@ -13,12 +14,17 @@ import { AdviceAt } from "../workspace/advice-line";
 import { editCoat, editPass, moved, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 
+/** Why a pass is in no plan. */
+const WHY_NOT = { faces: "no faces, or covered by then", edges: "no edges, or covered by then" };
+
 /** The passes of a coat in order, each with its tool, amount, time, and the caution where it can hurt. */
 export function PassList({ coat }: { coat: Coat }) {
   const { plan, system, change } = useJob();
   const [openId, setOpenId] = useState<string | null>(null);
-  const areaMm2 =
-    plan.coats.find((one) => one.coat.id === coat.id)?.batched?.topAreaMm2 ?? plan.totals.topAreaMm2;
+  const planned = plan.coats.find((one) => one.coat.id === coat.id);
+  const areaMm2 = planned?.batched?.topAreaMm2 ?? plan.totals.topAreaMm2;
+  const isPlanned = ({ id }: Pass) =>
+    !planned?.windows || planned.windows.windows.some(({ pass }) => pass.id === id);
   const add = (kind: PassKind) => {
     const fresh = usualPass(newId(), kind);
     change(editCoat(coat.id, (before) => ({ ...before, passes: [...before.passes, fresh] })));
@@ -58,8 +64,12 @@ export function PassList({ coat }: { coat: Coat }) {
                 {PASS[pass.kind].words}
                 <span className="label block">{passDetail({ ...pass, note: "" }, areaMm2, system)}</span>
               </span>
-              {pass.fromMin !== null && (
-                <span className="label whitespace-nowrap">from {pass.fromMin} min</span>
+              {!isPlanned(pass) ? (
+                <span className="label whitespace-nowrap">{WHY_NOT[PASS[pass.kind].on ?? "edges"]}</span>
+              ) : (
+                pass.fromMin !== null && (
+                  <span className="label whitespace-nowrap">from {trimmed(pass.fromMin, 1)} min</span>
+                )
               )}
             </button>
             {openId === pass.id && <PassForm coat={coat} pass={pass} system={system} />}
@@ -123,6 +133,17 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
         onChange={(fromMin) => edit({ fromMin })}
         onClear={() => edit({ fromMin: null })}
         keep={`${pass.id}.from`}
+        bare
+      />
+      <QuantityField
+        label="After the pass before"
+        value={pass.afterMin ?? null}
+        dimension="minutes"
+        system={system}
+        bounds={{ min: 0, max: 10_000 }}
+        onChange={(afterMin) => edit({ afterMin })}
+        onClear={() => edit({ afterMin: null })}
+        keep={`${pass.id}.after`}
         bare
       />
       <QuantityField

@@ -3,7 +3,7 @@
 import { describeChanges, type Change } from "@/core/plan/describe-changes";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
-import { useJobState } from "./use-job";
+import { useJob, useJobState } from "./use-job";
 import { useShopClock } from "@/ui/shop-clock";
 
 function Differences({ changes }: { changes: Change[] }) {
@@ -42,6 +42,7 @@ export function ConflictDialog() {
   const conflict = useJobState((state) => state.conflict);
   const { say } = useShopClock();
   const document = useJobState((state) => state.document);
+  const { system } = useJob();
   const settle = useJobState((state) => state.settle);
   if (!conflict) return null;
   return (
@@ -50,7 +51,7 @@ export function ConflictDialog() {
         {conflict.savedBy} saved a version at {say(conflict.savedAt, "HH:mm, d MMM")} while you were changing
         this one. Nothing is lost: the version you do not choose stays one step away, by undo or redo.
       </p>
-      <Differences changes={describeChanges(conflict.document, document)} />
+      <Differences changes={describeChanges(conflict.document, document, system)} />
       <div className="flex gap-3 mt-6">
         <Button weight="primary" onClick={() => void settle("mine")}>
           Put mine on top

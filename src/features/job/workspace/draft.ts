@@ -9,6 +9,8 @@ import type { JobDocument } from "@/core/plan/job";
 export type Draft = {
   revision: number;
   document: JobDocument;
+  /** What stood on the server when it was changed. */
+  base?: JobDocument;
   /** What was on its way to the server and not answered yet. */
   sent?: JobDocument[];
 };
@@ -59,10 +61,14 @@ const MENDABLE: readonly string[] = ["too_small", "too_big", "custom", "not_mult
 function read(text: string | null): Draft | null {
   if (text === null) return null;
   try {
-    const { revision, document, sent } = JSON.parse(text) as Record<string, unknown>;
+    const { revision, document, sent, base } = JSON.parse(text) as Record<string, unknown>;
     if (typeof revision !== "number") return null;
     const parsed = jobDocumentSchema.safeParse(document);
-    const known = Array.isArray(sent) ? { sent: sent as JobDocument[] } : {};
+    const stood = jobDocumentSchema.safeParse(base);
+    const known = {
+      ...(Array.isArray(sent) ? { sent: sent as JobDocument[] } : {}),
+      ...(stood.success ? { base: stood.data } : {}),
+    };
     if (parsed.success) return { revision, document: parsed.data, ...known };
     return parsed.error.issues.every(({ code }) => MENDABLE.includes(code))
       ? { revision, document: document as JobDocument, ...known }

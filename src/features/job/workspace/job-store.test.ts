@@ -1,4 +1,5 @@
 import type { ActResult } from "@/contracts/act";
+import { jobDocumentSchema } from "@/contracts/job-document";
 import type { OpenJob, Saved } from "@/contracts/jobs";
 import type { JobDocument } from "@/core/plan/job";
 import { emptyJob } from "@/core/plan/new-job";
@@ -49,6 +50,12 @@ class FakeServer {
           data: { ...this.saved(), savedBy: "Tomas", savedAt: "2026-05-04T09:00:00.000Z" },
         },
       };
+    const read = input.document && jobDocumentSchema.safeParse(input.document);
+    if (read && !read.success) {
+      const [issue] = read.error.issues;
+      const field = ["document", ...issue!.path].join(".");
+      return { ok: false, error: { code: "invalid", message: issue!.message, field } };
+    }
     const current = this.versions[this.revision - 1]!;
     if (input.document) this.versions.push({ document: input.document, undo: input.revision, redo: null });
     else {
@@ -325,6 +332,41 @@ test("a draft that the server would refuse for a value out of its bounds is take
   const store = await open();
   expect(store.getState().document.notes).toBe("typed");
   expect(store.getState().document.work.tempC).toBe(95);
+});
+
+test("a save that is refused names the field; the rest is saved, and so is what is typed after it", async () => {
+  const store = await open();
+  const work = (tempC: number) => (document: JobDocument) => ({
+    ...document,
+    work: { ...document.work, tempC },
+  });
+  store.getState().change(work(95));
+  store.getState().change(type("typed with it"));
+  await quiet();
+  expect(store.getState()).toMatchObject({
+    status: "refused",
+    document: { notes: "typed with it", work: { tempC: 95 } },
+  });
+  expect(store.getState().trouble).toMatch(/^temperature: /);
+  expect(server.versions.at(-1)!.document).toMatchObject({ notes: "typed with it", work: { tempC: 21 } });
+  store.getState().change(type("typed after it"));
+  await quiet();
+  expect(server.versions.at(-1)!.document.notes).toBe("typed after it");
+  expect(store.getState().document.work.tempC).toBe(95);
+  store.getState().change(work(24));
+  await quiet();
+  expect(store.getState().status).toBe("saved");
+  expect(server.versions.at(-1)!.document.work.tempC).toBe(24);
+});
+
+test("mine on top of theirs reverts nothing that I did not touch", async () => {
+  const store = await open();
+  const theirs = { ...emptyJob(), work: { ...emptyJob().work, people: 4 } };
+  server.versions.push({ document: theirs, undo: 1, redo: null });
+  store.getState().change(type("mine"));
+  await quiet();
+  await store.getState().settle("mine");
+  expect(server.versions.at(-1)!.document).toMatchObject({ notes: "mine", work: { people: 4 } });
 });
 
 test("a draft that cannot be read is no reason to stop, and stays where it is", async () => {

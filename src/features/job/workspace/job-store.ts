@@ -3,7 +3,9 @@ import { createStore } from "zustand";
 import type { ActError } from "@/contracts/act";
 import { callAct } from "@/contracts/call-act";
 import { saveJob, undoJob, type Conflict, type OpenJob, type Saved } from "@/contracts/jobs";
+import { wordsOfPath } from "@/core/plan/describe-changes";
 import type { JobDocument } from "@/core/plan/job";
+import { onTopOf, withoutAt } from "@/core/plan/merge-changes";
 import { keepDraft, tabId, takeUpDraft } from "./draft";
 
 export type SaveStatus =
@@ -46,6 +48,14 @@ const STEP_TRIES = 3;
 const STEP_LOST = "The server does not answer, so that nothing was undone or redone. Try again when it does.";
 const RETRY_MS = [2000, 4000, 8000, 15000, 30000];
 
+/** So many fields are put back in turn to save the rest. */
+const MOST_PUT_BACK = 8;
+/** Where in the document a refusal lies; empty where it is not told. */
+const pathIn = ({ field }: ActError): string[] => {
+  const [head, ...path] = (field ?? "").split(".");
+  return head === "document" ? path : [];
+};
+
 /** As it goes over the wire: what is undefined is left out. */
 const asSent = (document: JobDocument): unknown => JSON.parse(JSON.stringify(document));
 const sameDocument = (one: JobDocument, other: JobDocument): boolean => deepEqual(asSent(one), asSent(other));
@@ -65,6 +75,8 @@ export function createJobStore(job: OpenJob) {
   let sent: JobDocument = job.document;
   /** What went out from this revision and was not answered: one of them may stand on the server all the same. */
   let unanswered: JobDocument[] = [];
+  /** What stood on the server last, as far as this tab knows: what is changed is changed of it. Null where a draft came without it. */
+  let base: JobDocument | null = job.document;
 
   return createStore<JobState>((set, get) => {
     const keep = (document: JobDocument | null) => {
@@ -73,7 +85,12 @@ export function createJobStore(job: OpenJob) {
         job.id,
         tab,
         document
-          ? { revision: get().revision, document, ...(unanswered.length > 0 ? { sent: unanswered } : {}) }
+          ? {
+              revision: get().revision,
+              document,
+              ...(base ? { base } : {}),
+              ...(unanswered.length > 0 ? { sent: unanswered } : {}),
+            }
           : null,
       );
       if (!stored)
@@ -84,7 +101,8 @@ export function createJobStore(job: OpenJob) {
       if (held) return;
       timer = setTimeout(() => void get().save(), ms);
     };
-    const take = (saved: Saved) =>
+    const take = (saved: Saved) => {
+      base = saved.document;
       set({
         revision: saved.revision,
         document: saved.document,
@@ -94,9 +112,11 @@ export function createJobStore(job: OpenJob) {
         trouble: null,
         conflict: null,
       });
+    };
     /** A document stands on the server: what was changed meanwhile is still to go. */
     const landed = (sent: JobDocument, { revision, canUndo, canRedo }: Omit<Saved, "document">) => {
       failures = 0;
+      base = sent;
       const all = get().document === sent;
       set({ revision, canUndo: canUndo || !all, canRedo, status: all ? "saved" : "unsaved", trouble: null });
       keep(all ? null : get().document);
@@ -113,7 +133,28 @@ export function createJobStore(job: OpenJob) {
         later(RETRY_MS[Math.min(failures, RETRY_MS.length - 1)] ?? 30000);
         failures += 1;
       } else {
-        set({ status: "refused", trouble: error.message });
+        const path = pathIn(error);
+        const where = path.length > 0 ? wordsOfPath(get().document, path) : "";
+        set({ status: "refused", trouble: where ? `${where}: ${error.message}` : error.message });
+      }
+    };
+    /** All but what was refused goes to the server; the document here stays as it was typed. */
+    const sendTheRest = async (document: JobDocument, refusal: ActError) => {
+      let [rest, error]: [JobDocument, ActError] = [document, refusal];
+      for (let put = 0; put < MOST_PUT_BACK && base; put += 1) {
+        const next = withoutAt(rest, base, pathIn(error));
+        if (!next) return;
+        rest = next;
+        if (sameDocument(rest, base)) return;
+        const result = await callAct(saveJob, { jobId: job.id, revision: get().revision, document: rest });
+        if (result.ok) {
+          const { revision, canRedo } = result.value;
+          base = rest;
+          set({ revision, canUndo: true, canRedo });
+          return keep(get().document);
+        }
+        if (result.error.code !== "invalid") return;
+        ({ error } = result);
       }
     };
     const send = async () => {
@@ -147,8 +188,9 @@ export function createJobStore(job: OpenJob) {
         keep(get().document);
         return later(0);
       }
-      if (mark && !theirs) marks.unshift(mark);
+      if (mark && !theirs && error.code !== "invalid") marks.unshift(mark);
       fail(error);
+      if (error.code === "invalid") await sendTheRest(document, error);
     };
 
     /** Sends the marked documents in turn, and after them, where all is wanted, what was typed last. */
@@ -241,9 +283,12 @@ export function createJobStore(job: OpenJob) {
       settle: async (which) => {
         const { conflict } = get();
         if (!conflict) return;
-        // Mine goes on top of theirs in either case, so that the version not chosen stays one undo or redo away.
-        set({ revision: conflict.revision, conflict: null, status: "unsaved", trouble: null });
-        keep(get().document);
+        // What I changed goes on top of theirs in either case, so that the version not chosen stays one undo or redo away.
+        const mine = get().document;
+        const document = base ? onTopOf(base, mine, conflict.document) : mine;
+        base = conflict.document;
+        set({ document, revision: conflict.revision, conflict: null, status: "unsaved", trouble: null });
+        keep(document);
         await get().save();
         if (which === "theirs") await get().step("undo");
       },
@@ -264,6 +309,7 @@ export function createJobStore(job: OpenJob) {
           return;
         }
         const { savedBy, savedAt, canUndo, canRedo } = job;
+        base = draft.base ?? null;
         set({
           document: draft.document,
           status: "conflict",
