@@ -76,7 +76,7 @@ const BY_KEYBOARD: { kind: string; typed: [RegExp, string][]; says: RegExp }[] =
   { kind: "Free outline", typed: [[/^Corners in a row/, "0 0, 6ft 0, 0 4ft\n"]], says: /12\.0ft²/ },
   // Three trapezoids of a foot: (2 + 3)/2 + (3 + 3)/2 + (3 + 2)/2 = 8.
   {
-    kind: "Taped outline",
+    kind: "Measured outline",
     typed: [
       [/^each after/, "1 ft"],
       [/^Or widths in a row/, "2 ft, 3 ft, 3 ft, 2 ft\n"],

@@ -15,6 +15,17 @@ export const hourText = (atMin: number): string => clockText(minuteOfDay(Math.ro
 export const shortMoment = (atMin: number, startOn: string | undefined): string =>
   `${startOn ? format(addDays(parseISO(startOn), Math.floor(atMin / DAY_MIN)), "EEE") : `day ${Math.floor(atMin / DAY_MIN) + 1}`} ${hourText(atMin)}`;
 
+/** How long after mixing: "minute 45", from two hours on "4 h 10 min in", from two days on "3 days in". */
+export function sinceMixText(minutes: number): string {
+  const whole = Math.round(minutes);
+  if (whole < 120) return `minute ${whole}`;
+  if (whole < 48 * 60) {
+    const rest = whole % 60;
+    return `${Math.floor(whole / 60)} h${rest > 0 ? ` ${rest} min` : ""} in`;
+  }
+  return `${Math.round(whole / DAY_MIN)} days in`;
+}
+
 /** A day of the plan: "Thu 14 May", or "day 2" where no date is set. */
 export const dayText = (day: number, startOn: string | undefined): string =>
   startOn ? format(addDays(parseISO(startOn), day), "EEE d MMM") : `day ${day + 1}`;

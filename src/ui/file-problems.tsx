@@ -10,7 +10,7 @@ export function FileProblems({ problems }: { problems: readonly FileProblem[] })
     <ul role="alert" aria-label="What is wrong in the file" className="border-l-2 border-danger pl-3 text-sm">
       {problems.slice(0, MOST_SHOWN).map(({ line, message }, index) => (
         <li key={index}>
-          {line !== null && <span className="figure mr-2">line {line}</span>}
+          {line !== null && <span className="figure">line {line}: </span>}
           {message}
         </li>
       ))}

@@ -112,7 +112,6 @@ export function QuantityField({
     sent.current = value;
     if (settle.current) clearTimeout(settle.current.timer);
     settle.current = null;
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- follows a value from outside
     setWaits(false);
     setTyped(null);
     setError(null);

@@ -215,6 +215,20 @@ describe("colour, foretold from the colourants", () => {
     expect(ruled([ink, white], { card }, ["palm"])).toEqual([]);
     expect(ruled([white, ink], { card }, ["flame"])).toEqual([]);
   });
+  test("white with a dark green goes pale and dull, not grey", () => {
+    const white = colour({ id: "w", name: "White", hex: "#F4F3EF" });
+    const said = (hex: string) =>
+      say([
+        advised({
+          coat: coat({
+            colours: [white, colour({ id: "d", name: "Dark", hex })],
+            passes: [usualPass("p", "palm")],
+          }),
+        }),
+      ]).find(({ rule }) => rule === "white-first")!.what;
+    expect(said("#1E4A3C")).toMatch(/it goes pale and dull/);
+    expect(said("#222325")).toMatch(/it goes grey/);
+  });
   test("much white in or under an epoxy yellows with age; under a hybrid it does not (common practice, no source)", () => {
     const white = colour({ id: "w", hex: "#F4F3EF" });
     const clear = coat({ kind: "clear", colours: [colour({ look: "clear", share: 1, gPer100G: 0 })] });

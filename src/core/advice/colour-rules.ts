@@ -1,5 +1,6 @@
 import { KILLED } from "../colour/flakes";
 import { mixLook } from "../colour/mix-look";
+import { chromaOf } from "../colour/spaces";
 import { even } from "../colour/spectrum";
 import { decimal } from "../units/format-quantity";
 import type { Advice, Rule } from "./advice";
@@ -24,6 +25,9 @@ export const blackOnPrimer: Rule = ({ coats }) =>
     ];
   });
 
+/** With less colour than this what is mixed of it and white is called grey (assumed). */
+const GREY_CHROMA = 14;
+
 /** White that is worked over by all the others greys; laid last it stays white. */
 export const whiteFirst: Rule = ({ coats }) =>
   coats.flatMap((advised) => {
@@ -32,13 +36,14 @@ export const whiteFirst: Rule = ({ coats }) =>
     if (coat.kind !== "colour" || !first || !isWhite(first) || !blends(advised)) return [];
     const dark = others.find((other) => labOf(other)[0] < DARK_L + 15 && other.colour.look !== "clear");
     if (!dark) return [];
+    const neutral = chromaOf(labOf(dark)) < GREY_CHROMA;
     return [
       {
         rule: "white-first",
         coatId: coat.id,
         at: first.colour.id,
-        what: `${first.colour.name} is laid first: with ${dark.colour.name} worked in it goes grey.`,
-        soWhat: "Lay it last to keep it white; leave it first for soft greys.",
+        what: `${first.colour.name} is laid first: with ${dark.colour.name} worked in it goes ${neutral ? "grey" : "pale and dull"}.`,
+        soWhat: `Lay it last to keep it white; leave it first for soft ${neutral ? "greys" : "tones"}.`,
         kind: "common practice",
         why: "What should melt into the others goes early, what must stay strong goes late: white first gives grey, white last stays white. More white with black gives more grey, not more white.",
       },

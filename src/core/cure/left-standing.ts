@@ -12,6 +12,10 @@ const SMOKES_C = 100;
 
 export type Heat = "warm" | "hot" | "smokes";
 
+/** What a coating that is no epoxy does with its heat is not modelled; a paint gives none. */
+export const heatIsKnown = ({ kind }: Pick<ResinCard, "kind">): boolean =>
+  kind !== "hybrid" && kind !== "paint";
+
 /** What a pot does that is left standing: how hot, when, and what that means; by the hotter end, since that is the one that burns. */
 export type LeftStanding = { peakC: Spread; peakAtMin: number; heat: Heat };
 

@@ -111,7 +111,7 @@ export type Shape =
   | { kind: "racetrack"; lengthMm: number; depthMm: number }
   | { kind: "polygon"; sides: number; sideMm: number }
   | ({ kind: "free" } & FreeOutline)
-  /** Taped off on site: two lines measured from one string. */
+  /** Measured on site: two lines measured from one string. */
   | { kind: "offsets"; stations: Station[] }
   | {
       kind: "tumbler";

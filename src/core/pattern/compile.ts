@@ -2,12 +2,12 @@ import { evaluate, ROUGH } from "./evaluate";
 import { segregated } from "./measures";
 import type { Op } from "./op";
 import { passOps } from "./pass-ops";
-import { PASS } from "../schedule/pass";
+import { PASS, type PassFacts } from "../schedule/pass";
 import type { Rehearsal, RehearsedCoat, RehearsedPass } from "./rehearsal";
 import type { Unlike } from "./scene/cells";
 
-/** What a pass has added when it is done, and whether it only pours: its soft edges are no mud. */
-export type Step = { coatId: string; passId: string; ops: number; pours: boolean };
+/** What a pass has added when it is done, and what it does to the picture. */
+export type Step = { coatId: string; passId: string; ops: number; picture: PassFacts["picture"] };
 
 /** Side of a sample by which alcohol finds where unlike colours meet, mm, and how far it looks. */
 const LOOK_MM = 14;
@@ -87,7 +87,7 @@ export function compile(of: Rehearsal, earlier: Compiled | null = null): Compile
         coatId: coat.id,
         passId: pass.id,
         ops: ops.length,
-        pours: PASS[pass.kind].picture === "pours",
+        picture: PASS[pass.kind].picture,
       });
     }),
   );

@@ -158,10 +158,12 @@ describe("fills in layers", () => {
   });
   test("a copied layer waits for the one below, inside its recoat window or the next day; a thin copy begins as before", () => {
     const fill = { ...newCoat("fill", "Layer", casting.id, newId), startsAfter: "wet" as const };
-    expect(nextLayer(fill, { ...casting, recoatFromH: 12 }, newId)).toMatchObject({ startsAfter: "recoat" });
-    expect(nextLayer(fill, { ...casting, recoatFromH: null }, newId)).toMatchObject({
+    expect(nextLayer(fill, { ...casting, recoatFromH: 12 }, [], newId)).toMatchObject({
+      startsAfter: "recoat",
+    });
+    expect(nextLayer(fill, { ...casting, recoatFromH: null }, [], newId)).toMatchObject({
       startsAfter: "next-day",
     });
-    expect(nextLayer(newCoat("colour", "Thin", null, newId), null, newId).startsAfter).toBe("wet");
+    expect(nextLayer(newCoat("colour", "Thin", null, newId), null, [], newId).startsAfter).toBe("wet");
   });
 });

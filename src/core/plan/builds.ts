@@ -1,6 +1,7 @@
 import { cutText } from "../units/cut-text";
 import type { ResinCard } from "../cure/resin-card";
 import { covers, isFill, type Coat } from "../schedule/coat";
+import { copyName } from "./copy-name";
 import type { JobDocument } from "./job";
 import type { NewId } from "./new-piece";
 
@@ -19,12 +20,12 @@ export function copiedCoat(coat: Coat, newId: NewId): Coat {
 const THICK_MM = 2;
 
 /** One more layer like a coat: a thick one waits until the one below has gelled, by its recoat window or the next day. */
-export function nextLayer(coat: Coat, card: ResinCard | null, newId: NewId): Coat {
+export function nextLayer(coat: Coat, card: ResinCard | null, taken: readonly string[], newId: NewId): Coat {
   const soon = coat.startsAfter === "wet" || coat.startsAfter === "late" || coat.startsAfter === "tacky";
   const waits = soon && (isFill(coat) || coat.filmMm >= THICK_MM);
   return {
     ...copiedCoat(coat, newId),
-    name: `${cutText(coat.name, 72)}, again`,
+    name: copyName(coat.name, taken),
     startsAfter: waits ? (card?.recoatFromH ? "recoat" : "next-day") : coat.startsAfter,
   };
 }

@@ -158,6 +158,38 @@ export function colourPlan(
   return { coats, finished: seenFromAfar(top.xyz) };
 }
 
+/** What the number of a difference from a target is the number of, wherever it stands. */
+export const DIFFERENCE_BASIS = "by the shares poured, all coats on";
+
+/** A target with how far the finished top is from it. */
+export function wantedOf<Target extends { lab: readonly [number, number, number] }>(
+  looks: ColourPlan,
+  target: Target | undefined,
+): (Target & { difference?: number }) | undefined {
+  const difference = target && differenceFinished(looks, target.lab)?.likely;
+  return target && (difference === undefined ? target : { ...target, difference });
+}
+
+/** The coat that carries the pattern: the first colour coat, else the last. */
+export const patternOf = ({ coats }: Pick<ColourPlan, "coats">): CoatLooks | undefined =>
+  coats.find(({ coat }) => coat.kind === "colour") ?? coats.at(-1);
+
+/**
+ * How far the finished top is from a target, ΔE00: the one number that every view tells, see {@link DIFFERENCE_BASIS}. Its ends are those of
+ * the coat that carries the pattern.
+ */
+export function differenceFinished(looks: ColourPlan, target: Lab): Spread | null {
+  const pattern = patternOf(looks);
+  if (!pattern) return null;
+  const own = differenceFrom(pattern, target);
+  const likely = ciede2000(looks.finished.lab, target);
+  return {
+    low: Math.max(0, likely - (own.likely - own.low)),
+    likely,
+    high: likely + (own.high - own.likely),
+  };
+}
+
 /**
  * How far a coat's average is from a target, ΔE00, with each colourant of each of its colours by itself at either end of its strength.
  */

@@ -1,3 +1,5 @@
+import { usualPass, type Pass } from "../schedule/pass";
+import { DIFFERENCE_BASIS, differenceFinished, wantedOf } from "./colour-plan";
 import { derivePlan } from "./derive-plan";
 import type { JobDocument } from "./job";
 import {
@@ -131,4 +133,59 @@ test("by round: more rounds melt more together (common practice, no source); too
   });
   expect(roundsFinding([0.05, 0.06, 0.06, 0.07, 0.08], 4)).toBeNull();
   expect(roundsFinding([0.05, 0.1, 0.16, 0.22, 0.3], 2)).toBeNull();
+});
+
+test("what is poured last and not worked after lies on top in lines as thin as they are: nothing swallows it", () => {
+  const drizzled = rehearsed({
+    ...job,
+    coats: job.coats.map((coat) =>
+      coat.kind === "colour"
+        ? { ...coat, passes: [usualPass("l", "lay"), usualPass("p", "palm"), usualPass("d", "drizzle")] }
+        : coat,
+    ),
+  });
+  const own = measurePicture(drizzled, drizzled.passes.length, 160);
+  expect(own.laidLast.length).toBeGreaterThan(0);
+  const onTop = own.onTop.map((share, colour) => (own.laidLast.includes(colour) ? 0.01 : share));
+  const said = judgePicture(drizzled, { ...own, onTop }, undefined).map(({ id }) => id);
+  for (const colour of own.laidLast) expect(said).not.toContain(`swallowed-${colour}`);
+  // Worked after, it may be swallowed.
+  const worked = measurePicture(of, of.passes.length, 160);
+  expect(worked.laidLast).toEqual([]);
+});
+
+test("veins, mist and drops on a stone that was hardly worked are no mud: only what was poured and worked together", () => {
+  const white = (passes: Pass[]) =>
+    rehearsed({
+      ...job,
+      coats: job.coats.map((coat) => (coat.kind === "colour" ? { ...coat, passes } : coat)),
+    });
+  const poured = [usualPass("l", "lay"), usualPass("p", "palm")];
+  const drawn = [...poured, usualPass("a", "alcohol"), usualPass("v", "veins"), usualPass("c", "accents")];
+  const mudOf = (passes: Pass[]) => measurePicture(white(passes), passes.length, 200).mud;
+  expect(mudOf(drawn)).toBeCloseTo(mudOf(poured), 9);
+});
+
+test("mud asks for a round less only where something is worked", () => {
+  const muddy = (passes: Pass[]) =>
+    judgePicture(
+      rehearsed({
+        ...job,
+        coats: job.coats.map((coat) => (coat.kind === "colour" ? { ...coat, passes } : coat)),
+      }),
+      { ...measures, mud: 2 },
+      undefined,
+    ).find(({ id }) => id === "mud")!.soWhat;
+  expect(muddy([usualPass("l", "lay"), usualPass("p", "palm")])).toMatch(/round less/);
+  expect(muddy([usualPass("l", "lay")])).not.toMatch(/round/);
+});
+
+test("the difference from a target is one number in every view, with its basis; the sister's own is named beside it", () => {
+  const plan = derivePlan(job, cards);
+  const target = { lab: [60, 2, 8] as const, name: "Tile" };
+  const one = differenceFinished(plan.looks, target.lab)!;
+  const [told] = judged({}, wantedOf(plan.looks, target)).filter(({ id }) => id === "target");
+  expect(told!.what).toContain(`ΔE ${one.likely.toFixed(1)} from Tile, ${DIFFERENCE_BASIS}; this sister`);
+  expect(one.low).toBeLessThanOrEqual(one.likely);
+  expect(one.high).toBeGreaterThanOrEqual(one.likely);
 });

@@ -1,8 +1,9 @@
 import { ciede2000 } from "../colour/ciede2000";
 import { labOfXyz, xyzOfLinear, type Lab } from "../colour/spaces";
 import type { Box } from "../geometry/ring";
-import { compile, opsAfter } from "../pattern/compile";
+import { compile, opsAfter, type Compiled, type Step } from "../pattern/compile";
 import { CLOSE, evaluate } from "../pattern/evaluate";
+import type { Op } from "../pattern/op";
 import type { Sheet } from "../pattern/sheet";
 import type { Spread } from "../numerics/spread";
 import { filmAfter, onBoardMl, thinPlaces, type ThinPlace } from "../pattern/film-grid";
@@ -11,12 +12,15 @@ import { FLOODS_ML_PER_M2 } from "../pattern/passes/sprayed";
 import { regularity, TOO_REGULAR } from "../pattern/regular";
 import type { Rehearsal } from "../pattern/rehearsal";
 import { PASS } from "../schedule/pass";
+import { DIFFERENCE_BASIS } from "./colour-plan";
 import { differenceIn, type PaletteColour, type PieceRehearsal } from "./rehearse";
 
 /** What is measured on a picture after some of its passes. Shares by their places in the palette. */
 export type PictureMeasures = {
   passes: number;
   onTop: number[];
+  /** Palette places of what was poured last and not worked after: it lies on top. */
+  laidLast: number[];
   leftRight: number[];
   backFront: number[];
   thirds: [number, number, number][];
@@ -58,6 +62,26 @@ export const topOf = ({ topMm: { wide, high } }: Rehearsal): Box => ({
   maxY: high,
 });
 
+/** Fine enough to see which colours a pass lays, px. */
+const LAID_PX = 120;
+
+/** Palette places of what the last of several pouring passes lays, where nothing is worked or moved after it. */
+function laidLast(
+  { rehearsal, palette }: Pick<PieceRehearsal, "rehearsal" | "palette">,
+  { ops, steps }: Compiled,
+  passes: number,
+): number[] {
+  const done = steps.slice(0, passes);
+  const last = done.findLastIndex(({ picture }) => picture === "pours");
+  const after = done.slice(last + 1);
+  if (last < 1 || after.some(({ picture }) => picture === "works" || picture === "moves")) return [];
+  const sheet = sheetOf(rehearsal, palette.length, LAID_PX);
+  const [before, then] = [done[last - 1], done[last]].map((step) =>
+    onTop(evaluate(ops.slice(0, step?.ops), sheet, { closeness: CLOSE })),
+  ) as [number[], number[]];
+  return then.flatMap((share, colour) => (share > (before[colour] ?? 0) + 1e-3 ? [colour] : []));
+}
+
 const lightOf = ({ lab }: PaletteColour) => lab[0] / 100;
 
 /** Measures the picture of a rehearsal after so many of its passes, on a sheet of a width, px: 500 is fine enough for mud. */
@@ -71,9 +95,16 @@ export function measurePicture(
   const done = ops.slice(0, opsAfter(compiled, passes));
   const sheet = sheetOf(rehearsal, palette.length, widthPx);
   const picture = evaluate(done, sheet, { closeness: CLOSE });
-  const poured = steps
-    .slice(0, passes)
-    .flatMap(({ ops: end, pours }, n) => (pours ? ops.slice(n > 0 ? steps[n - 1]?.ops : 0, end) : []));
+  /** Operations of the passes so far that do something of a kind. */
+  const opsOf = (wanted: readonly Step["picture"][]): Op[] =>
+    steps
+      .slice(0, passes)
+      .flatMap(({ ops: end, picture: what }, n) =>
+        wanted.includes(what) ? ops.slice(n > 0 ? steps[n - 1]?.ops : 0, end) : [],
+      );
+  const poured = opsOf(["pours"]);
+  // What is drawn or sprayed on top is no mud, and what opens in cells is not: only what was poured and worked into each other.
+  const mixed = opsOf(["pours", "works", "moves"]);
   const difference = differenceIn(palette);
   const worked = rehearsal.coats.findLast(({ colours }) => colours.length > 1) ?? rehearsal.coats[0];
   const filmMm = worked?.filmMm ?? 1;
@@ -88,12 +119,16 @@ export function measurePicture(
     backFront: palette.map((_, colour) => balance(picture, colour).backFront),
     thirds: palette.map((_, colour) => thirds(picture, colour)),
     mud:
-      done.length === poured.length
+      mixed.length === poured.length
         ? 0
         : Math.max(
             0,
-            mud(picture, difference) - mud(evaluate(poured, sheet, { closeness: CLOSE }), difference),
+            mud(
+              mixed.length === done.length ? picture : evaluate(mixed, sheet, { closeness: CLOSE }),
+              difference,
+            ) - mud(evaluate(poured, sheet, { closeness: CLOSE }), difference),
           ),
+    laidLast: laidLast({ rehearsal, palette }, compiled, passes),
     apart: segregation(picture, EYE_MM),
     blended: blended(picture),
     regular: regularity(picture, palette.map(lightOf)),
@@ -141,15 +176,13 @@ const UNEVEN = 0.3;
 const TRACE = 0.025;
 export const MUD = { little: 0.5, much: 1.2, all: 2.5 } as const;
 
+/** Whether a tool works anything in it. */
+const worksIn = ({ coats }: Rehearsal): boolean =>
+  coats.some(({ passes }) => passes.some(({ kind }) => PASS[kind].picture === "works"));
+
 /** Mud in a word: by how much the eye would regret it (assumed). */
 export const mudWords = (value: number): string =>
-  value < MUD.little
-    ? "clear"
-    : value < MUD.much
-      ? "a little muddy"
-      : value < MUD.all
-        ? "muddy: a round less"
-        : "mud: stop earlier";
+  value < MUD.little ? "clear" : value < MUD.much ? "a little muddy" : value < MUD.all ? "muddy" : "mud";
 
 /**
  * What the picture says against what was wanted: from what must change down to what is only told.
@@ -158,7 +191,14 @@ export const mudWords = (value: number): string =>
 export function judgePicture(
   { rehearsal, palette }: Pick<PieceRehearsal, "rehearsal" | "palette">,
   measures: PictureMeasures,
-  target: { lab: readonly [number, number, number]; name: string } | undefined,
+  target:
+    | {
+        lab: readonly [number, number, number];
+        name: string;
+        /** ΔE00 of the finished top, as every view tells it. */
+        difference?: number;
+      }
+    | undefined,
   spread: FilmSpread | null = null,
 ): Finding[] {
   const { box } = rehearsal;
@@ -177,7 +217,8 @@ export function judgePicture(
         grade: "change",
         place: null,
       });
-    if (poured > 0.05 && top < 0.4 * poured)
+    // What is poured last lies on top, in lines as thin as they are: nothing swallows it.
+    if (poured > 0.05 && top < 0.4 * poured && !measures.laidLast.includes(colour))
       found.push({
         id: `swallowed-${colour}`,
         what: `${name} ends at ${percent(top)} of ${percent(poured)} poured: it is swallowed.`,
@@ -219,7 +260,9 @@ export function judgePicture(
     found.push({
       id: "mud",
       what: `Colours have run together: ${mudWords(measures.mud)}.`,
-      soWhat: "Fewer rounds, larger bands, or all pulls along one direction: crossing mixes fastest.",
+      soWhat: worksIn(rehearsal)
+        ? "A round less, larger bands, or all pulls along one direction: crossing mixes fastest."
+        : "Larger bands, poured more calmly.",
       grade: measures.mud >= MUD.much ? "change" : "look",
       place: null,
     });
@@ -264,10 +307,11 @@ export function judgePicture(
       place: null,
     });
   if (target) {
-    const off = ciede2000(measures.whole, target.lab);
+    const here = ciede2000(measures.whole, target.lab);
+    const off = target.difference ?? here;
     found.push({
       id: "target",
-      what: `From some steps back it is ΔE ${off.toFixed(1)} from ${target.name || "the target"}.`,
+      what: `From some steps back it is ΔE ${off.toFixed(1)} from ${target.name || "the target"}, ${DIFFERENCE_BASIS}; this sister, by what lies on top, ${here.toFixed(1)}.`,
       soWhat:
         off < 3
           ? "An eye hardly parts them."

@@ -96,7 +96,7 @@ export const SHAPE_WORDS: Record<Shape["kind"], string> = {
   racetrack: "Racetrack",
   polygon: "Polygon",
   free: "Free outline",
-  offsets: "Taped outline",
+  offsets: "Measured outline",
   tumbler: "Tumbler",
   mould: "Mould",
   river: "River or void",

@@ -3,6 +3,7 @@ import { compile } from "../pattern/compile";
 import { usualPass } from "../schedule/pass";
 import { derivePlan } from "./derive-plan";
 import type { JobDocument } from "./job";
+import { newCoat } from "./new-job";
 import { newPiece } from "./new-piece";
 import { differenceIn, rehearsalOf } from "./rehearse";
 import { sampleJob, starterCards } from "./sample-job";
@@ -113,6 +114,20 @@ test("a channel's fill is its picture, and what is thinly tinted is seen through
   expect(tint!.hides).toBeGreaterThan(0);
   expect(tint!.hides).toBeLessThan(1);
   expect(deep!.hides).toBe(1);
+});
+
+test("knots that are filled black before a river leave it the colour that it is filled with", () => {
+  const [fill, knots] = (["fill", "prefill"] as const).map((kind) =>
+    newCoat(kind, kind, cards[2]!.id, newId),
+  );
+  const river = {
+    ...newPiece("river", "River", newId),
+    voids: [{ id: newId(), name: "Knot", lengthMm: 40, widthMm: 20, depthMm: 15, count: 3 }],
+  };
+  const document = { ...job, pieces: [river], coats: [knots!, fill!] };
+  const plan = derivePlan(document, cards);
+  const found = rehearsalOf(plan, document, plan.pieces[0]!)!;
+  expect(found.rehearsal.coats.map(({ id }) => id)).toEqual([fill!.id]);
 });
 
 test("a coat that another one covers is not told to be swallowed: nothing of it is meant to lie on top", () => {

@@ -123,9 +123,10 @@ function seenOf(piece: Measured): Pick<Rehearsal, "box" | "topMm" | "aroundMm"> 
   };
 }
 
-/** Coats that make the picture: coloured ones and veins; what fills a mould or a channel is its picture too. */
+/** Coats that make the picture: coloured ones and veins; what fills a mould or a channel is its picture too. Knots that are filled
+ * before are small places in it, and none of it. */
 const isPatterned = (coat: Coat, piece: Measured) =>
-  coat.kind === "colour" || coat.kind === "vein" || (isFill(coat) && piece.fillMl !== null);
+  coat.kind === "colour" || coat.kind === "vein" || (coat.kind === "fill" && piece.fillMl !== null);
 
 /** More strips than these are not followed: neighbours are taken together. */
 const MOST_STRIPS = 6;

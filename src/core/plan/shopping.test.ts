@@ -29,6 +29,15 @@ describe("what to buy", () => {
     expect(coating.cost).toBe(coating.cheapest!.cost);
     expect(coating.leastLeft!.leftMl).toBeLessThanOrEqual(coating.cheapest!.leftMl);
   });
+  test("a small piece costs what it takes of a kit, not the kit: the money to an area does not hang on how small it is", () => {
+    const perM2 = (lengthMm: number) =>
+      shoppingFor([
+        planOf((job) => void (job.pieces[0]!.shape = { kind: "straight", lengthMm, depthMm: 600 })),
+      ]).perM2!;
+    const [small, large] = [perM2(400), perM2(4000)];
+    expect(small / large).toBeLessThan(3);
+    expect(small).toBeGreaterThan(large);
+  });
   test("two jobs bought together need what both need, and never cost more than apart", () => {
     const [one, two] = [planOf(), planOf((job) => (job.pieces[0]!.count = 2))];
     const [apart, together] = [shoppingFor([one]).cost + shoppingFor([two]).cost, shoppingFor([one, two])];

@@ -127,6 +127,17 @@ export function shoppingFor(plans: readonly Plan[]): Shopping {
     0,
   );
   const cost = resins.reduce((sum, resin) => sum + (resin.cost ?? 0), 0);
+  // What lies on the piece costs what of it is used; the rest of a kit is there for the next.
+  const usedCost = resins.reduce(
+    (sum, { cost: own, cheapest, ml, card }) =>
+      sum +
+      (own === null
+        ? 0
+        : cheapest && cheapest.boughtMl > 0
+          ? (own * Math.min(ml.likely, cheapest.boughtMl)) / cheapest.boughtMl
+          : ((card.pricePerLitre ?? 0) * ml.likely) / 1000),
+    0,
+  );
   const areaM2 = plans.reduce((sum, plan) => sum + plan.totals.topAreaMm2, 0) / 1e6;
   const pieces = plans.reduce((sum, plan) => sum + plan.totals.count, 0);
   return {
@@ -138,7 +149,7 @@ export function shoppingFor(plans: readonly Plan[]): Shopping {
     sticks,
     cost,
     unpriced: resins.filter((resin) => resin.cost === null).map((resin) => resin.card.name),
-    perM2: areaM2 > 0 ? cost / areaM2 : null,
-    perPiece: pieces > 0 ? cost / pieces : null,
+    perM2: areaM2 > 0 ? usedCost / areaM2 : null,
+    perPiece: pieces > 0 ? usedCost / pieces : null,
   };
 }

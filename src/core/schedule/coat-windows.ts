@@ -314,3 +314,8 @@ export function sandBelow(
     };
   });
 }
+
+/** Whether a pass is planned where its window is surely open, within a minute. */
+export const isSure = ({ from, to, untilMin, atMin, pass }: PassWindow): boolean =>
+  PASS[pass.kind].right.from === "runny" ||
+  (atMin >= from.high - 1 && (to === null || untilMin <= to.low + 1));

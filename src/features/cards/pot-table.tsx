@@ -3,7 +3,7 @@
 import { useMemo, useState } from "react";
 import { potLifeSpread } from "@/core/batch/batch-coat";
 import type { Calibration } from "@/core/cure/calibrate";
-import { leftStanding, type Heat } from "@/core/cure/left-standing";
+import { heatIsKnown, leftStanding, type Heat } from "@/core/cure/left-standing";
 import { CUP, potLifeMin, SPREAD_OUT, type Container } from "@/core/cure/pot";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { scaled } from "@/core/numerics/spread";
@@ -88,7 +88,10 @@ export function PotTable({
               <div className="label">
                 {Math.round(life.low)} to {Math.round(life.high)}; twice as much {Math.round(twice)}
               </div>
-              <div className="text-xs mt-1">
+              {!heatIsKnown(card) && (
+                <div className="text-xs mt-1">how hot it gets is not modelled: see its sheet</div>
+              )}
+              <div className="text-xs mt-1" hidden={!heatIsKnown(card)}>
                 left standing {quantityText(peakC.likely, "temperature", system)} ({temp(peakC.low)} to{" "}
                 {temp(peakC.high)}) after {Math.round(peakAtMin)} min:{" "}
                 <span className={heat === "smokes" ? "text-danger" : ""}>{HEAT_WORDS[heat]}</span>

@@ -2,6 +2,7 @@ import type { Plan } from "@/core/plan/derive-plan";
 import { mixedAt, type PourState } from "@/core/plan/pour";
 import type { RunStep } from "@/core/plan/run-sheet";
 import { useShopClock } from "@/ui/shop-clock";
+import { sinceMixText } from "@/ui/clock-words";
 
 /** Each act with its time, minutes after its coat was mixed, and the minute that was planned. */
 export function TimeLine({
@@ -32,7 +33,7 @@ export function TimeLine({
             <th className="font-normal py-1 w-16">Clock</th>
             <th className="font-normal">Act</th>
             <th className="font-normal">Coat</th>
-            <th className="font-normal text-right">Minute</th>
+            <th className="font-normal text-right">After mixing</th>
             <th className="font-normal text-right">Planned</th>
           </tr>
         </thead>
@@ -42,8 +43,10 @@ export function TimeLine({
               <td className="figure py-1">{say(at, "HH:mm")}</td>
               <td>{step.title}</td>
               <td className="text-ink-soft">{name(step.coatId)}</td>
-              <td className="figure text-right">{Math.round(minute)}</td>
-              <td className="text-right text-ink-soft">{step.kind === "pass" ? Math.round(planned) : ""}</td>
+              <td className="figure text-right">{sinceMixText(minute)}</td>
+              <td className="text-right text-ink-soft">
+                {step.kind === "pass" ? sinceMixText(planned) : ""}
+              </td>
             </tr>
           ))}
         </tbody>

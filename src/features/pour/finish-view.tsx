@@ -5,7 +5,7 @@ import { useState } from "react";
 import type { Pour } from "@/contracts/pours";
 import { mixDensityGPerMl } from "@/core/batch/parts";
 import type { Calibration } from "@/core/cure/calibrate";
-import { leftStanding } from "@/core/cure/left-standing";
+import { heatIsKnown, leftStanding } from "@/core/cure/left-standing";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { Plan } from "@/core/plan/derive-plan";
 import type { PourState } from "@/core/plan/pour";
@@ -47,7 +47,7 @@ export function FinishView({ pour, plan, state, system, record, back }: Props) {
           left={state.leftMl.get(coat.id)}
           short={state.shortMl.get(coat.id)}
           heat={
-            card && calibration && card.kind !== "paint"
+            card && calibration && heatIsKnown(card)
               ? (ml) => standingWords(card, calibration, ml, pour.plan.document.work.tempC, system)
               : null
           }

@@ -2,21 +2,21 @@ import type { ColourCard } from "@/core/colour/colour-card";
 import {
   colourPlan,
   GROUND_HEX,
-  type CoatLooks,
+  patternOf,
   type ColourLooks,
   type ColourPlan,
 } from "@/core/plan/colour-plan";
 import type { RecipeDocument } from "@/core/plan/recipe";
 import type { BandCoat } from "@/ui/coat-bands";
 
-/** How the colours of a recipe are foretold to look, as bands, and its pattern from some steps back. */
+/** How the colours of a recipe are foretold to look, as bands, and the finished top from some steps back. */
 export function recipeLook(document: RecipeDocument, colours: readonly ColourCard[]) {
   const looks = colourPlan(document, colours);
   const pattern = patternOf(looks);
   return {
     looks,
     pattern,
-    average: pattern?.average ?? looks.finished,
+    average: looks.finished,
     bands: bandsOf(looks),
     groundHex: GROUND_HEX[document.ground],
   };
@@ -37,7 +37,3 @@ const bandsOf = (looks: ColourPlan): BandCoat[] =>
       swatch: swatchOf(one),
     })),
   }));
-
-/** The coat that carries the pattern. */
-const patternOf = (looks: ColourPlan): CoatLooks | undefined =>
-  looks.coats.find(({ coat }) => coat.kind === "colour") ?? looks.coats.at(-1);

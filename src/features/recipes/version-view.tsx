@@ -15,7 +15,7 @@ import { closeness } from "@/core/colour/ciede2000";
 import type { ColourCard } from "@/core/colour/colour-card";
 import { hexOfLab } from "@/core/colour/spaces";
 import type { ResinCard } from "@/core/cure/resin-card";
-import { differenceFrom } from "@/core/plan/colour-plan";
+import { DIFFERENCE_BASIS, differenceFinished } from "@/core/plan/colour-plan";
 import { usualBoardMm } from "@/core/plan/recipe";
 import { recipeChanges } from "@/core/plan/recipe-changes";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -212,7 +212,7 @@ function BesideTarget({
   look: ReturnType<typeof recipeLook>;
   target: RecipeVersion["document"]["target"] | null;
 }) {
-  const difference = target && look.pattern ? differenceFrom(look.pattern, target.lab) : null;
+  const difference = target ? differenceFinished(look.looks, target.lab) : null;
   const tiles = [
     { label: `Version ${number} from some steps back`, hex: look.average.hex },
     ...(target ? [{ label: `Target ${target.name}`, hex: hexOfLab(target.lab) }] : []),
@@ -237,7 +237,7 @@ function BesideTarget({
             </div>
             <div className="label">
               {decimal(difference.low, 1)} to {decimal(difference.high, 1)}, as strong as the cards leave it
-              open
+              open; {DIFFERENCE_BASIS}
             </div>
           </>
         )}

@@ -77,7 +77,17 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
                 change((job) => ({
                   ...job,
                   coats: job.coats.flatMap((one) =>
-                    one.id === coat.id ? [one, nextLayer(one, planned?.card ?? null, newId)] : [one],
+                    one.id === coat.id
+                      ? [
+                          one,
+                          nextLayer(
+                            one,
+                            planned?.card ?? null,
+                            job.coats.map(({ name }) => name),
+                            newId,
+                          ),
+                        ]
+                      : [one],
                   ),
                 }))
               }

@@ -12,6 +12,9 @@ import { Checkbox } from "@/ui/checkbox";
 
 const FT2_PER_M2 = MM2_PER_M2 / MM2_PER_FT2;
 
+/** Cents only where they matter. */
+const money = (value: number) => decimal(value, value < 100 ? 2 : 0);
+
 /** What one job or several need together: kits, colours, sprays, vessels, and what it costs. */
 export function BuyView({
   jobId,
@@ -35,8 +38,8 @@ export function BuyView({
     shopping.perM2 === null
       ? null
       : system === "us"
-        ? `${decimal(shopping.perM2 / FT2_PER_M2, 2)} a ft² · ${decimal(shopping.perM2, 2)} a m²`
-        : `${decimal(shopping.perM2, 2)} a m² · ${decimal(shopping.perM2 / FT2_PER_M2, 2)} a ft²`;
+        ? `${money(shopping.perM2 / FT2_PER_M2)} a ft² · ${money(shopping.perM2)} a m²`
+        : `${money(shopping.perM2)} a m² · ${money(shopping.perM2 / FT2_PER_M2)} a ft²`;
 
   return (
     <main className="flex-1 flex min-h-0 max-lg:flex-col">
@@ -47,7 +50,9 @@ export function BuyView({
         <div className="label mb-1">What to buy, the cheapest way</div>
         <div className="figure text-4xl leading-none">{decimal(shopping.cost, 2)}</div>
         <div className="label mt-1">{perArea}</div>
-        {shopping.perPiece !== null && <div className="label">{decimal(shopping.perPiece, 2)} a piece</div>}
+        {shopping.perPiece !== null && (
+          <div className="label">{money(shopping.perPiece)} a piece, of what is used</div>
+        )}
         {shopping.unpriced.length > 0 && (
           <p className="border-l-[3px] border-ink pl-3 mt-3 text-sm">
             Without the price of {shopping.unpriced.join(", ")}: type it on the card.

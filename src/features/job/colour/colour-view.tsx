@@ -13,7 +13,7 @@ import { TargetBand } from "./target-band";
 /** Each mix as a film over its ground, the piece's average beside the client's target, doses that move all of it at once. */
 export function ColourView() {
   const { colours, plan } = useJob();
-  const { coats, finished } = plan.looks;
+  const { coats } = plan.looks;
   const [coatId, setCoatId] = useState<string | null>(null);
   const [colourId, setColourId] = useState<string | null>(null);
   const withColours = coats.filter((one) => one.colours.length > 0);
@@ -49,7 +49,7 @@ export function ColourView() {
           ))}
         </div>
         <Films coat={coat} pickedId={picked?.colour.id ?? null} onPick={setColourId} />
-        <TargetBand coat={coat} finished={finished} />
+        <TargetBand coat={coat} looks={plan.looks} />
         <AdviceAt coatId={coat.coat.id} at={["shares"]} />
         {colours.length === 0 && (
           <p className="mt-5 text-sm border-l-[3px] border-ink pl-3">

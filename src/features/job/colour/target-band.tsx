@@ -4,7 +4,12 @@ import { useMemo, useState } from "react";
 import { ciede2000, closeness } from "@/core/colour/ciede2000";
 import { meltingDistanceM } from "@/core/colour/average";
 import { hexOfLab, labOfHex, type Lab } from "@/core/colour/spaces";
-import { differenceFrom, type CoatLooks } from "@/core/plan/colour-plan";
+import {
+  DIFFERENCE_BASIS,
+  differenceFinished,
+  type CoatLooks,
+  type ColourPlan,
+} from "@/core/plan/colour-plan";
 import { decimal, quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { PhotoColour } from "@/ui/photo-colour";
@@ -16,12 +21,13 @@ import { useJob } from "../workspace/use-job";
 const FEATURE_MM = 3;
 
 /** What the coat looks like from some steps back, edge to edge with the tile that the client wants. */
-export function TargetBand({ coat, finished }: { coat: CoatLooks; finished: { lab: Lab; hex: string } }) {
+export function TargetBand({ coat, looks }: { coat: CoatLooks; looks: ColourPlan }) {
   const { document, system, change } = useJob();
   const { target } = document;
-  const spread = useMemo(() => target && differenceFrom(coat, target.lab), [coat, target]);
+  const { finished } = looks;
+  const spread = useMemo(() => target && differenceFinished(looks, target.lab), [looks, target]);
   const difference = spread?.likely ?? null;
-  const done = target ? ciede2000(finished.lab, target.lab) : null;
+  const alone = target ? ciede2000(coat.average.lab, target.lab) : null;
   return (
     <div className="mt-8">
       <div className="flex items-baseline justify-between border-b border-line pb-1 mb-3">
@@ -35,9 +41,9 @@ export function TargetBand({ coat, finished }: { coat: CoatLooks; finished: { la
         <div className="flex border border-ink shrink-0">
           <div
             role="img"
-            aria-label={`Average of ${coat.coat.name}`}
+            aria-label="The finished top"
             className="w-[190px] h-[150px]"
-            style={{ background: coat.average.hex }}
+            style={{ background: finished.hex }}
           />
           {target && (
             <div
@@ -51,16 +57,16 @@ export function TargetBand({ coat, finished }: { coat: CoatLooks; finished: { la
         <div className="min-w-0">
           {spread && difference !== null && (
             <>
-              <div className="label">Difference, ΔE00</div>
+              <div className="label">Difference, ΔE00, {DIFFERENCE_BASIS}</div>
               <div className="figure text-4xl leading-none">{decimal(difference, 1)}</div>
               <div className="heading mt-1">{closeness(difference)}</div>
               <p className="label">
                 {decimal(spread.low, 1)} to {decimal(spread.high, 1)}, one colourant as weak or strong as its
                 card leaves open
               </p>
-              {done !== null && Math.abs(done - difference) > 0.3 && (
+              {alone !== null && Math.abs(alone - difference) > 0.3 && (
                 <p className="label mt-1">
-                  With the coats above it {decimal(done, 1)}, {closeness(done)}.
+                  {coat.coat.name} alone {decimal(alone, 1)}, {closeness(alone)}.
                 </p>
               )}
               <p className="label mt-1">Judge it in daylight, from where the client stands.</p>

@@ -1,6 +1,6 @@
 "use client";
 
-import { cutText } from "@/core/units/cut-text";
+import { copyName } from "@/core/plan/copy-name";
 import { cutOutSize } from "@/core/geometry/cut-out";
 import type { Fault } from "@/core/geometry/faults";
 import type { Measured } from "@/core/geometry/measure";
@@ -138,12 +138,16 @@ export function PieceForm({ piece, measured, faults, edge, onEdge, onPick }: Pro
 
 /** Copies, mirrors and turns: what is done to a piece as a whole. */
 function PieceMenu({ piece, onPick }: { piece: Piece; onPick: (pieceId: string | null) => void }) {
-  const { change } = useJob();
+  const { document, change } = useJob();
   const edit = (next: (before: Piece) => Piece) => change(editPiece(piece.id, next));
-  const copyOf = (from: Piece, words: string): Piece => ({
+  const copyOf = (from: Piece, words = ""): Piece => ({
     ...structuredClone(from),
     id: newId(),
-    name: `${cutText(from.name, 80 - words.length)}${words}`,
+    name: copyName(
+      from.name,
+      document.pieces.map(({ name }) => name),
+      words,
+    ),
   });
   const putBehind = (copy: Piece) => {
     change((document) => ({
@@ -156,7 +160,7 @@ function PieceMenu({ piece, onPick }: { piece: Piece; onPick: (pieceId: string |
   const turned = rotated(piece, 90);
   return (
     <Menu label="this piece">
-      <MenuItem onSelect={() => putBehind(copyOf(piece, ", copy"))}>Copy</MenuItem>
+      <MenuItem onSelect={() => putBehind(copyOf(piece))}>Copy</MenuItem>
       <MenuItem onSelect={() => putBehind(copyOf(mirrored(piece), ", mirrored"))}>Copy, mirrored</MenuItem>
       <MenuItem onSelect={() => edit(mirrored)}>Mirror</MenuItem>
       {turned && (

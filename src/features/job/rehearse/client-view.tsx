@@ -6,7 +6,8 @@ import { useEffect, useRef, useState } from "react";
 import { addPicture } from "@/contracts/add-picture";
 import { callAct } from "@/contracts/call-act";
 import { approvePicture, listApproved, type ApprovedPicture } from "@/contracts/rehearsals";
-import { ciede2000, closeness } from "@/core/colour/ciede2000";
+import { closeness } from "@/core/colour/ciede2000";
+import { DIFFERENCE_BASIS, differenceFinished } from "@/core/plan/colour-plan";
 import { hexOfLab } from "@/core/colour/spaces";
 import { Button } from "@/ui/button";
 import { fetchFile, saveFile } from "@/ui/save-file";
@@ -27,7 +28,7 @@ const pngOf = (canvas: HTMLCanvasElement): Promise<Blob | null> =>
 /** The sheet for the client: the picture with its colours and the tile, as a file, to be approved, kept with the recipe. */
 export function ClientView() {
   const { jobId } = useParams<{ jobId: string }>();
-  const { document } = useJob();
+  const { document, plan } = useJob();
   const { say } = useShopClock();
   const title = useJobState((state) => state.job.name);
   const save = useJobState((state) => state.save);
@@ -49,24 +50,24 @@ export function ClientView() {
   useEffect(() => {
     if (!ref.current || !picture || !piece || !of) return;
     const shown = of.palette.filter(({ poured }) => poured > 0);
-    const off = target && whole ? ciede2000(whole, target.lab) : null;
+    const off = target ? (differenceFinished(plan.looks, target.lab)?.likely ?? null) : null;
     drawClientSheet(ref.current, {
       title,
       piece,
       picture: picture.canvas,
       colours: shown.map(({ name, hex, poured }) => ({ name, hex, share: poured })),
-      whole: whole ? hexOfLab(whole) : "#ffffff",
+      whole: plan.looks.finished.hex,
       target:
         target && off !== null
           ? {
               name: target.name,
               hex: hexOfLab([...target.lab]),
-              words: `ΔE ${off.toFixed(1)}: ${closeness(off)}`,
+              words: `ΔE ${off.toFixed(1)}, ${DIFFERENCE_BASIS}: ${closeness(off)}`,
             }
           : null,
       foot: `Sister ${seed} · ${today}`,
     });
-  }, [picture, piece, of, target, whole, title, seed, today]);
+  }, [picture, piece, of, target, plan.looks, title, seed, today]);
   if (!piece || !of) return <NothingToRehearse />;
   const ready = picture?.sharp === true && picture.measured && whole !== null && !busy;
   const name = fileName(`${title} ${piece.name}`);

@@ -1,5 +1,6 @@
 "use client";
 
+import { sinceMixText } from "@/ui/clock-words";
 import type { StateStart } from "@/core/cure/film-states";
 import type { Measured } from "@/core/geometry/measure";
 import type { PieceRehearsal, ShownPass } from "@/core/plan/rehearse";
@@ -67,7 +68,7 @@ export function PassStrip({
             <Small of={of} piece={piece} passes={at} finished={stopHere !== null} />
             <span className="block truncate text-sm">{words}</span>
             <span className="label whitespace-nowrap">
-              {minute === null ? "under all" : `minute ${Math.round(minute)}`}
+              {minute === null ? "under all" : sinceMixText(minute)}
               {stopHere && <span title={`May stop here: ${stopHere}`}> · may stop</span>}
             </span>
           </button>

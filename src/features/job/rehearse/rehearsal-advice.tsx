@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { useParams } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
+import { wantedOf } from "@/core/plan/colour-plan";
 import { blendingPass, judgePicture, roundsFinding, type PictureMeasures } from "@/core/plan/judge-picture";
 import { rehearsalOf } from "@/core/plan/rehearse";
 import { covers, type Coat } from "@/core/schedule/coat";
@@ -21,7 +22,10 @@ export function RehearsalAdvice({ coat }: { coat: Coat }) {
   const { document, plan } = useJob();
   const of = useMemo(() => {
     const piece = plan.pieces.find(({ id }) => covers(coat, id));
-    return piece ? rehearsalOf(plan, document, piece) : null;
+    const whole = piece ? rehearsalOf(plan, document, piece) : null;
+    // A coat that another one hides is not looked at: what is told is told of the one on top.
+    const onTop = whole?.rehearsal.coats.findLast(({ vein }) => !vein);
+    return onTop?.id === coat.id ? whole : null;
   }, [plan, document, coat]);
   const [found, setFound] = useState<{
     of: typeof of;
@@ -66,7 +70,7 @@ export function RehearsalAdvice({ coat }: { coat: Coat }) {
   const rounds = found.byRound && roundsFinding(found.byRound, blendingPass(of)?.pass.rounds ?? 1);
   const findings = [
     ...(rounds ? [rounds] : []),
-    ...(found.measures ? judgePicture(of, found.measures, document.target) : []).filter(
+    ...(found.measures ? judgePicture(of, found.measures, wantedOf(plan.looks, document.target)) : []).filter(
       ({ grade }) => grade !== "note",
     ),
   ].slice(0, MOST);

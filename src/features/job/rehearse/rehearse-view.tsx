@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useMemo, useState } from "react";
+import { wantedOf } from "@/core/plan/colour-plan";
 import { judgePicture, mudWords } from "@/core/plan/judge-picture";
 import { USUAL_REHEARSAL, type PieceRehearsal } from "@/core/plan/rehearse";
 import { Button } from "@/ui/button";
@@ -59,9 +60,10 @@ export function RehearseView() {
   const [settled, setSettled] = useState<{ of: PieceRehearsal; piece: typeof piece } | null>(null);
   if (of && picture?.sharp && picture.of === of && settled?.of !== of) setSettled({ of, piece });
   const measures = picture?.measures ?? null;
+  const wanted = useMemo(() => wantedOf(plan.looks, document.target), [plan.looks, document.target]);
   const findings = useMemo(
-    () => (of && measures ? judgePicture(of, measures, document.target, spread) : []),
-    [of, measures, document.target, spread],
+    () => (of && measures ? judgePicture(of, measures, wanted, spread) : []),
+    [of, measures, wanted, spread],
   );
   if (!piece || !of) return <NothingToRehearse />;
   const set = (next: Partial<typeof USUAL_REHEARSAL>) =>

@@ -1,5 +1,6 @@
 "use client";
 
+import { sinceMixText } from "@/ui/clock-words";
 import type { VeinManner } from "@/core/pattern/vein";
 import type { MapVein, VeinSet } from "@/core/pattern/vein-map";
 import { MOST_VEINS, THINNEST_VEIN_MM } from "@/core/pattern/work";
@@ -138,7 +139,7 @@ export function VeinSetForm({
       </div>
       {laid && (
         <p className="text-sm mt-1">
-          Laid {length(set.thickMm)} at minute {Math.round(laid.minute)}, it ends{" "}
+          Laid {length(set.thickMm)} at {sinceMixText(laid.minute)}, it ends{" "}
           <b className="font-semibold">{length(laid.width.likely)}</b> wide{" "}
           <span className="text-ink-soft">
             ({length(laid.width.low)} to {length(laid.width.high)})

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from "react";
 import type { Start } from "@/core/schedule/find-starts";
 import type { Hours } from "@/core/schedule/hours";
 import { TROUBLE_WORDS } from "@/core/schedule/troubles";
+import { isSure } from "@/core/schedule/coat-windows";
 import type { DayPlan } from "@/core/schedule/plan-days";
 import type { Settings, WindowCoat } from "@/core/schedule/coat-windows";
 import type { Among } from "@/workers/plan-days.worker";
@@ -60,8 +61,13 @@ export function Starts({
   startOn: string | undefined;
   onStart: (startMin: number) => void;
 }) {
-  const costs = ({ troubles }: DayPlan) => {
-    if (troubles.length === 0) return "nothing at night, every window kept";
+  const costs = ({ troubles, coats }: DayPlan) => {
+    if (troubles.length === 0) {
+      const unsure = coats.flatMap(({ windows }) => windows.filter((own) => !isSure(own))).length;
+      return unsure === 0
+        ? "nothing at night, every window kept"
+        : `nothing at night, ${unsure} ${unsure === 1 ? "act" : "acts"} where a window may not be open yet`;
+    }
     const kinds = [...new Set(troubles.map(({ kind }) => kind))];
     return kinds
       .map((kind) => {
