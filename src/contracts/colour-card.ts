@@ -89,7 +89,12 @@ export const saveColourCard = act<ColourCard>()(
   "person",
   z.object({ cardId: rowId.nullable(), fields: colourCardFields }),
 );
-export const removeColourCard = act<null>()("colour.remove", "owner", z.object({ cardId: rowId }));
+/** Takes a colour off the shelf, or brings it back. */
+export const removeColourCard = act<null>()(
+  "colour.remove",
+  "owner",
+  z.object({ cardId: rowId, removed: z.boolean().default(true) }),
+);
 /** Adds the usual colourants that the shop has not by name; tells how many. */
 export const addStarterColours = act<{ added: number }>()("colour.starters", "person", z.strictObject({}));
 /** Adds colours, as from a file; those whose names are on the shelf are left out. */

@@ -59,6 +59,12 @@ export const archiveJob = act<null>()(
   "person",
   z.object({ jobId: rowId, archived: z.boolean() }),
 );
+/** Deletes a job, or brings it back. */
+export const removeJob = act<null>()(
+  "job.remove",
+  "person",
+  z.object({ jobId: rowId, removed: z.boolean() }),
+);
 /** The coats of a job, to be compared with and taken over by another. */
 export type JobBuild = { jobId: string; name: string; coats: Coat[] };
 export const listBuilds = act<JobBuild[]>()("job.builds", "person", z.strictObject({}), { reads: true });

@@ -26,6 +26,7 @@ export const pourEventSchema = z.discriminatedUnion("kind", [
   z.object({ ...stamped, kind: z.literal("short"), coatId, ml: z.number().min(0).max(1e6) }),
   z.object({ ...stamped, kind: z.literal("note"), stepId: stepId.nullable(), text: freeText(2000).min(1) }),
   z.object({ ...stamped, kind: z.literal("finish") }),
+  z.object({ ...stamped, kind: z.literal("call-off"), why: freeText(400) }),
 ]) satisfies z.ZodType<PourEvent>;
 
 /** What a pour was started from: kept as it was, whatever happens to the job or the cards later. */

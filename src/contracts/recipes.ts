@@ -115,7 +115,12 @@ export const renameRecipe = act<null>()(
   "person",
   z.object({ recipeId: rowId, name: recipeName }),
 );
-export const removeRecipe = act<null>()("recipe.remove", "owner", z.object({ recipeId: rowId }));
+/** Takes a recipe off the list, or brings it back. */
+export const removeRecipe = act<null>()(
+  "recipe.remove",
+  "owner",
+  z.object({ recipeId: rowId, removed: z.boolean().default(true) }),
+);
 /** The shop's recipes with their newest version. */
 export const listRecipes = act<RecipeSummary[]>()("recipe.list", "person", z.strictObject({}), {
   reads: true,

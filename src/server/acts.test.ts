@@ -119,6 +119,7 @@ const foreign = (): Record<string, unknown> => ({
   "job.describe": { jobId: theirs.jobId, fields: { name: "taken", client: "", status: "done", dueOn: null } },
   "job.duplicate": { jobId: theirs.jobId },
   "job.archive": { jobId: theirs.jobId, archived: true },
+  "job.remove": { jobId: theirs.jobId, removed: true },
   "job.builds": null,
   "job.save": { jobId: theirs.jobId, revision: 2, document: emptyJob() },
   "job.restore": { jobId: theirs.jobId, to: 1 },

@@ -95,7 +95,7 @@ describe("migrations", () => {
         const { jobId, eventIds } = await writeShop(own.root);
         await migrate(own.db);
         expect(await shapeOf(own.root)).toEqual(wanted);
-        if (from.name !== MIGRATIONS.at(-1)?.name) {
+        if (from.name < "0010") {
           const [[job]] = await own.root.query<RowDataPacket[]>(
             "SELECT DATE_FORMAT(start_on, '%Y-%m-%d') AS day, pieces FROM jobs WHERE id = ?",
             [jobId],

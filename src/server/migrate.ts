@@ -10,6 +10,7 @@ import * as seventh from "./migrations/0007-recipes";
 import * as eighth from "./migrations/0008-the-bench";
 import * as ninth from "./migrations/0009-rehearsals";
 import * as tenth from "./migrations/0010-nothing-lost";
+import * as eleventh from "./migrations/0011-taken-back";
 import { repeatableTables, type RepeatableTables } from "./repeatable-tables";
 import { readSettings } from "./settings";
 
@@ -28,6 +29,7 @@ export const MIGRATIONS: readonly {
   { name: "0008-the-bench", ...eighth },
   { name: "0009-rehearsals", ...ninth },
   { name: "0010-nothing-lost", ...tenth },
+  { name: "0011-taken-back", ...eleventh },
 ];
 
 /** Another process that migrates is waited for, at most so long. */

@@ -9,6 +9,8 @@ export type PourEvent = { id: string; at: string } & (
   | { kind: "short"; coatId: string; ml: number }
   | { kind: "note"; stepId: string | null; text: string }
   | { kind: "finish" }
+  /** The pour ends here and is kept as it is: with a word why. */
+  | { kind: "call-off"; why: string }
 );
 
 /** Where a pour stands, folded from its events in the order of their times. */
@@ -20,6 +22,8 @@ export type PourState = {
   shortMl: Map<string, number>;
   notes: { at: string; stepId: string | null; text: string }[];
   finishedAt: string | null;
+  /** Why it was called off; null for one that was not. */
+  calledOff: string | null;
 };
 
 export const weighKey = (stepId: string, line: string) => `${stepId}|${line}`;
@@ -33,6 +37,7 @@ export function foldPour(events: readonly PourEvent[]): PourState {
     shortMl: new Map(),
     notes: [],
     finishedAt: null,
+    calledOff: null,
   };
   const ordered = [...events].sort((one, other) => Date.parse(one.at) - Date.parse(other.at));
   for (const event of ordered) {
@@ -59,6 +64,10 @@ export function foldPour(events: readonly PourEvent[]): PourState {
         break;
       case "finish":
         state.finishedAt = event.at;
+        break;
+      case "call-off":
+        state.finishedAt = event.at;
+        state.calledOff = event.why;
         break;
     }
   }

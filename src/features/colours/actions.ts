@@ -9,8 +9,8 @@ export const colourActs = [
     const cards = colourCardsOf(database(), person);
     return cardId === null ? cards.add(fields) : cards.change(cardId, fields);
   }),
-  implement(removeColourCard, async (person, { cardId }) => {
-    await colourCardsOf(database(), person).remove(cardId);
+  implement(removeColourCard, async (person, { cardId, removed }) => {
+    await colourCardsOf(database(), person).remove(cardId, removed);
     return null;
   }),
   implement(addStarterColours, async (person) => ({

@@ -3,8 +3,10 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import type { Removed } from "@/contracts/removed";
+import { DeletedLately } from "@/ui/deleted-lately";
 import { callAct } from "@/contracts/call-act";
-import { addStarterColours } from "@/contracts/colour-card";
+import { addStarterColours, removeColourCard } from "@/contracts/colour-card";
 import { COLOUR_KIND_WORDS, opticsOf, type ColourCard, type ColourKind } from "@/core/colour/colour-card";
 import { trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
@@ -12,7 +14,7 @@ import { ReadShelfDialog } from "./read-shelf-dialog";
 import { cardLook } from "./card-look";
 
 /** The shop's colourants, by kind, as films over white and over black. */
-export function ColoursView({ cards }: { cards: ColourCard[] }) {
+export function ColoursView({ cards, removed }: { cards: ColourCard[]; removed: Removed[] }) {
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
   const [reading, setReading] = useState(false);
@@ -80,6 +82,13 @@ export function ColoursView({ cards }: { cards: ColourCard[] }) {
         Each a film of 1 mm, over white above and over black below. Generic pigments are constructed, not
         measured: their strength is sure within a factor of two until two swatches of yours are on the card.
       </p>
+      <DeletedLately
+        removed={removed}
+        onBack={async (cardId) => {
+          const result = await callAct(removeColourCard, { cardId, removed: false });
+          return result.ok ? null : result.error.message;
+        }}
+      />
     </main>
   );
 }

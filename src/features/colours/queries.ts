@@ -1,5 +1,6 @@
 import type { Person } from "@/contracts/people";
 import type { ColourCard } from "@/core/colour/colour-card";
+import type { Removed } from "@/contracts/removed";
 import { database } from "@/server/database";
 import { colourCardsOf } from "@/server/repositories/colour-cards";
 
@@ -7,3 +8,5 @@ export const listColours = (person: Person): Promise<ColourCard[]> =>
   colourCardsOf(database(), person).list();
 export const openColour = (person: Person, cardId: string): Promise<ColourCard> =>
   colourCardsOf(database(), person).find(cardId);
+export const removedColours = (person: Person): Promise<Removed[]> =>
+  colourCardsOf(database(), person).removed();

@@ -1,4 +1,4 @@
-import { archiveJob, createJob, describeJob, duplicateJob } from "@/contracts/jobs";
+import { archiveJob, createJob, describeJob, duplicateJob, removeJob } from "@/contracts/jobs";
 import type { Person } from "@/contracts/people";
 import type { JobDocument } from "@/core/plan/job";
 import { emptyJob } from "@/core/plan/new-job";
@@ -26,6 +26,10 @@ export const jobsActs = [
   implement(duplicateJob, async (person, { jobId }) => ({
     jobId: await jobsOf(database(), person).duplicate(jobId),
   })),
+  implement(removeJob, async (person, { jobId, removed }) => {
+    await jobsOf(database(), person).remove(jobId, removed);
+    return null;
+  }),
   implement(archiveJob, async (person, { jobId, archived }) => {
     await jobsOf(database(), person).archive(jobId, archived);
     return null;

@@ -7,6 +7,7 @@ import { useMemo, useState, useSyncExternalStore } from "react";
 import { callAct } from "@/contracts/call-act";
 import {
   archiveJob,
+  removeJob,
   createJob,
   describeJob,
   duplicateJob,
@@ -20,6 +21,8 @@ import { Dialog } from "@/ui/dialog";
 import { Menu, MenuItem } from "@/ui/menu";
 import { TextField } from "@/ui/text-field";
 import { JobForm } from "./job-form";
+import type { Removed } from "@/contracts/removed";
+import { DeletedLately } from "@/ui/deleted-lately";
 import { useShopClock } from "@/ui/shop-clock";
 
 type Shown = "open" | "done" | "archived";
@@ -67,7 +70,15 @@ function Progress({ job }: { job: JobSummary }) {
 const never = () => () => {};
 
 /** The jobs of the shop. */
-export function JobsView({ jobs, today: serverToday }: { jobs: JobSummary[]; today: string }) {
+export function JobsView({
+  jobs,
+  removed,
+  today: serverToday,
+}: {
+  jobs: JobSummary[];
+  removed: Removed[];
+  today: string;
+}) {
   const { say } = useShopClock();
   // The server knows the day in its own time zone; the browser, the person's.
   const today = useSyncExternalStore(
@@ -190,6 +201,12 @@ export function JobsView({ jobs, today: serverToday }: { jobs: JobSummary[]; tod
                     >
                       {job.archived ? "Take out of the archive" : "Archive"}
                     </MenuItem>
+                    <MenuItem
+                      danger
+                      onSelect={async () => after(await callAct(removeJob, { jobId: job.id, removed: true }))}
+                    >
+                      Delete
+                    </MenuItem>
                   </Menu>
                 </td>
               </tr>
@@ -197,6 +214,13 @@ export function JobsView({ jobs, today: serverToday }: { jobs: JobSummary[]; tod
           </tbody>
         </table>
       )}
+      <DeletedLately
+        removed={removed}
+        onBack={async (jobId) => {
+          const result = await callAct(removeJob, { jobId, removed: false });
+          return result.ok ? null : result.error.message;
+        }}
+      />
       <Dialog open={form !== null} onClose={() => setForm(null)} title={form === "new" ? "New job" : "Job"}>
         {form === "new" ? (
           <JobForm

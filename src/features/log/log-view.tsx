@@ -142,6 +142,11 @@ export function LogView({
   const state = foldPour(pour.events);
   const steps = runSheet(plan, system, state.weighed);
   const outcomes = comparePour(plan, steps, state, system);
+  const endWords = (at: string | null, calledOff: string | null): string => {
+    if (at === null) return ", not finished";
+    if (calledOff === null) return `, finished ${say(at, "HH:mm")}`;
+    return `, called off ${say(at, "HH:mm")}${calledOff ? `: ${calledOff}` : ""}`;
+  };
   const stepTitle = (stepId: string | null) => steps.find((step) => step.id === stepId)?.title;
 
   return (
@@ -152,7 +157,7 @@ export function LogView({
         <h1 className="heading text-2xl">{say(pour.startedAt, "EEEE d MMMM yyyy")}</h1>
         <span className="text-ink-soft">
           begun {say(pour.startedAt, "HH:mm")} by {pour.startedBy}
-          {pour.finishedAt ? `, finished ${say(pour.finishedAt, "HH:mm")}` : ", not finished"} ·{" "}
+          {endWords(pour.finishedAt, state.calledOff)} ·{" "}
           {quantityText(pour.plan.document.work.tempC, "temperature", system)} planned
         </span>
         {pours.length > 1 && (

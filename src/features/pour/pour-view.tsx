@@ -58,6 +58,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
   const [noting, setNoting] = useState(false);
   const [note, setNote] = useState("");
   const [asking, setAsking] = useState(false);
+  const [callingOff, setCallingOff] = useState(false);
   const { ref: stageRef, width: stageWidth } = useSize<HTMLDivElement>();
 
   const step = nextStep(steps, state);
@@ -92,6 +93,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
       if (
         noting ||
         asking ||
+        callingOff ||
         event.repeat ||
         event.ctrlKey ||
         event.metaKey ||
@@ -110,7 +112,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
     };
     window.addEventListener("keydown", keys);
     return () => window.removeEventListener("keydown", keys);
-  }, [step, before, record, noting, asking, off.length]);
+  }, [step, before, record, noting, asking, callingOff, off.length]);
 
   const coat = plan.coats.find((one) => one.coat.id === (step ?? before)?.coatId);
   const mixed = coat ? mixedAt(steps, state, coat.coat.id) : null;
@@ -146,6 +148,15 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
           {pour.jobName}
           {step && `, ${step.coatName}${step.batch ? `, batch ${step.batch}` : ""}`}
         </span>
+        {state.finishedAt === null && (
+          <button
+            type="button"
+            onClick={() => setCallingOff(true)}
+            className="underline underline-offset-4 whitespace-nowrap"
+          >
+            call it off
+          </button>
+        )}
         <span role="status" className={trouble ? "text-danger-night" : ""} title={trouble ?? undefined}>
           {waiting > 0 ? (
             `${waiting} kept here, not on the server yet`
@@ -157,7 +168,21 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
         </span>
       </header>
 
-      {!step ? (
+      {state.calledOff !== null ? (
+        <main className="flex-1 px-8 pt-8 max-md:px-4 max-w-3xl">
+          <h1 className="heading text-4xl">Called off</h1>
+          <p className="text-xl mt-3">{state.calledOff || "No word why."}</p>
+          <p className="text-xl text-night-soft mt-2 mb-6">
+            What was done is kept in the log. The job can be poured anew.
+          </p>
+          <Link
+            href={`/jobs/${pour.jobId}/log?pour=${pour.id}`}
+            className="inline-flex min-h-[72px] bg-night-ink text-night px-8 items-center heading text-2xl"
+          >
+            See the log
+          </Link>
+        </main>
+      ) : !step ? (
         <FinishView
           pour={pour}
           plan={plan}
@@ -323,6 +348,37 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
             </Button>
           </div>
         </div>
+      </Dialog>
+      <Dialog open={callingOff} onClose={() => setCallingOff(false)} title="Call off this pour">
+        <form
+          className="text-ink"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void record({ kind: "call-off", why: cutText(note.trim(), 400) });
+            setNote("");
+            setCallingOff(false);
+          }}
+        >
+          <p className="mb-3">
+            It ends here. What was weighed and done stays in the log, and the job can be poured anew. Spread
+            out what is mixed: it heats itself.
+          </p>
+          <label className="label" htmlFor="pour-why">
+            Why
+          </label>
+          <textarea
+            id="pour-why"
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+            maxLength={400}
+            rows={3}
+            autoFocus
+            className="w-full bg-paper border border-line-strong p-2 text-lg mt-1"
+          />
+          <Button type="submit" weight="primary" className="mt-3">
+            Call it off
+          </Button>
+        </form>
       </Dialog>
       <Dialog open={noting} onClose={() => setNoting(false)} title="Note">
         <form

@@ -36,8 +36,8 @@ export const recipeActs = [
     await recipesOf(database(), person).rename(recipeId, name);
     return null;
   }),
-  implement(removeRecipe, async (person, { recipeId }) => {
-    await recipesOf(database(), person).remove(recipeId);
+  implement(removeRecipe, async (person, { recipeId, removed }) => {
+    await recipesOf(database(), person).remove(recipeId, removed);
     return null;
   }),
   implement(addBoard, (person, { versionId, fields }) =>

@@ -2,6 +2,7 @@ import type { Person } from "@/contracts/people";
 import type { OpenRecipe, RecipeFile, RecipeSummary } from "@/contracts/recipes";
 import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
+import type { Removed } from "@/contracts/removed";
 import { database } from "@/server/database";
 import { colourCardsOf } from "@/server/repositories/colour-cards";
 import { recipesOf } from "@/server/repositories/recipes";
@@ -10,6 +11,8 @@ import { recipeFileOf } from "./recipe-file";
 
 export const recipesInShop = (person: Person): Promise<RecipeSummary[]> =>
   recipesOf(database(), person).list();
+
+export const removedRecipes = (person: Person): Promise<Removed[]> => recipesOf(database(), person).removed();
 
 /** A recipe with the cards that it is foretold by. */
 export async function recipeWithCards(

@@ -3,7 +3,10 @@
 import { format, parseISO } from "date-fns";
 import Link from "next/link";
 import { useMemo, useState } from "react";
-import type { RecipeSummary } from "@/contracts/recipes";
+import { callAct } from "@/contracts/call-act";
+import { removeRecipe, type RecipeSummary } from "@/contracts/recipes";
+import type { Removed } from "@/contracts/removed";
+import { DeletedLately } from "@/ui/deleted-lately";
 import type { ColourCard } from "@/core/colour/colour-card";
 import { Button } from "@/ui/button";
 import { ShopPicture } from "@/ui/shop-picture";
@@ -15,7 +18,17 @@ import { recipeLook } from "./recipe-look";
 const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
 
 /** The shop's recipes: what each looks like, its newest version, and whether a board of it was approved. */
-export function RecipesView({ recipes, colours }: { recipes: RecipeSummary[]; colours: ColourCard[] }) {
+export function RecipesView({
+  recipes,
+  colours,
+  removed,
+  canRemove,
+}: {
+  recipes: RecipeSummary[];
+  colours: ColourCard[];
+  removed: Removed[];
+  canRemove: boolean;
+}) {
   const [search, setSearch] = useState("");
   const [reading, setReading] = useState(false);
   const words = search.trim().toLowerCase();
@@ -55,6 +68,15 @@ export function RecipesView({ recipes, colours }: { recipes: RecipeSummary[]; co
       {shown.map((recipe) => (
         <Row key={recipe.id} recipe={recipe} colours={colours} />
       ))}
+      {canRemove && (
+        <DeletedLately
+          removed={removed}
+          onBack={async (recipeId) => {
+            const result = await callAct(removeRecipe, { recipeId, removed: false });
+            return result.ok ? null : result.error.message;
+          }}
+        />
+      )}
       {reading && <ReadRecipeDialog onClose={() => setReading(false)} />}
     </main>
   );

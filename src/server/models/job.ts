@@ -15,6 +15,8 @@ export class JobRow extends Model<InferAttributes<JobRow>, InferCreationAttribut
   declare status: "planning" | "approved" | "pouring" | "curing" | "done";
   declare dueOn: string | null;
   declare archivedAt: CreationOptional<Date | null>;
+  /** Deleted: it can be brought back for a while, and nobody finds it otherwise. */
+  declare removedAt: CreationOptional<Date | null>;
   declare revision: number;
   /** What lists ask for of the document as it is now: see `columnsOf` in the repository. */
   declare startOn: CreationOptional<string | null>;
@@ -25,7 +27,7 @@ export class JobRow extends Model<InferAttributes<JobRow>, InferCreationAttribut
 }
 
 /**
- * One version of a job's document. Never changed, never removed.
+ * One version of a job's document, never changed. Old ones are thinned out by age: see `thin-versions.ts`.
  * `undoRevision` and `redoRevision` say which version undo and redo lead to from here.
  */
 export class JobRevisionRow extends Model<
@@ -53,6 +55,7 @@ export function defineJob(sequelize: Sequelize): { Job: typeof JobRow; JobRevisi
       status: DataTypes.ENUM("planning", "approved", "pouring", "curing", "done"),
       dueOn: DataTypes.DATEONLY,
       archivedAt: DataTypes.DATE(3),
+      removedAt: DataTypes.DATE(3),
       revision: DataTypes.INTEGER,
       startOn: DataTypes.DATEONLY,
       pieces: { type: DataTypes.INTEGER, defaultValue: 0 },

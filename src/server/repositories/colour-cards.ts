@@ -1,9 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { asColourCard, colourCardFields, type ColourCardFields } from "@/contracts/colour-card";
+import type { Removed } from "@/contracts/removed";
 import type { Person } from "@/contracts/people";
 import type { ColourCard } from "@/core/colour/colour-card";
 import { jsonOf, type Database } from "../database";
 import type { ColourCardRow } from "../models/colour-card";
+import { asRemoved, removedLately } from "../removed";
 import { notFound } from "../refused";
 
 const cardOf = (row: ColourCardRow): ColourCard =>
@@ -37,8 +39,17 @@ export function colourCardsOf(db: Database, me: Person) {
       await row.update({ name: fields.name, fields });
       return cardOf(row);
     },
-    async remove(cardId: string): Promise<void> {
-      await (await own(cardId)).update({ removedAt: new Date() });
+    async remove(cardId: string, removed = true): Promise<void> {
+      await (await own(cardId)).update({ removedAt: removed ? new Date() : null });
+    },
+    /** Colours that were taken off the shelf lately, the last one first. */
+    async removed(): Promise<Removed[]> {
+      return asRemoved(
+        await db.ColourCard.findAll({
+          where: { shopId: me.shopId, ...removedLately() },
+          order: [["removedAt", "DESC"]],
+        }),
+      );
     },
     /** Adds those whose names are not on the shelf yet; tells how many. */
     async addMissing(colours: readonly ColourCardFields[]): Promise<number> {

@@ -1,4 +1,8 @@
+import { randomUUID } from "node:crypto";
+import { foldPour } from "@/core/plan/pour";
 import type { Database } from "../database";
+import { KEPT_STEPS } from "../thin-versions";
+import { poursOf } from "./pours";
 import { Refused } from "../refused";
 import { testDatabase, testShop, type TestShop } from "../testing/test-shop";
 import { jobsOf } from "./jobs";
@@ -168,3 +172,78 @@ test("dated jobs are found by their day, however many were touched since; what i
   const many = await jobs.dated("2026-06-01");
   expect([many.jobs.length, many.more, many.jobs[0]?.name]).toEqual([120, 2, "Tomorrow"]);
 }, 60_000);
+
+describe("deleting", () => {
+  test("a deleted job is nowhere to be found, and comes back as it was", async () => {
+    const jobs = jobsOf(db, shop.owner);
+    const before = await jobs.open(shop.jobId);
+    await jobs.remove(shop.jobId, true);
+    expect(await jobs.list()).toEqual([]);
+    expect(await jobs.documents([shop.jobId])).toEqual([]);
+    expect((await refusal(jobs.open(shop.jobId))).code).toBe("not-found");
+    expect((await refusal(jobs.save(shop.jobId, 2, film(0.4)))).code).toBe("not-found");
+    expect(await jobs.removed()).toEqual([expect.objectContaining({ id: shop.jobId, name: before.name })]);
+    await jobs.remove(shop.jobId, false);
+    expect(await jobs.open(shop.jobId)).toEqual(before);
+    expect(await jobs.removed()).toEqual([]);
+  });
+  test("while it is poured it is not deleted; called off, it is, and its log with it", async () => {
+    const [jobs, pours] = [jobsOf(db, shop.owner), poursOf(db, shop.owner)];
+    const id = randomUUID();
+    const at = new Date();
+    await pours.start({
+      id,
+      jobId: shop.jobId,
+      jobRevision: 2,
+      at,
+      plan: { document: shop.document, cards: shop.cards },
+    });
+    expect((await refusal(jobs.remove(shop.jobId, true))).message).toMatch(/call it off/);
+    await pours.record(id, [{ id: randomUUID(), at: at.toISOString(), kind: "call-off", why: "spilt" }]);
+    expect((await jobs.open(shop.jobId)).status).toBe("planning");
+    const [called] = (await pours.ofJob(shop.jobId)).pours;
+    expect(called!.finishedAt).toBe(at.toISOString());
+    expect(foldPour(called!.events).calledOff).toBe("spilt");
+    await jobs.remove(shop.jobId, true);
+    expect(await jobs.list()).toEqual([]);
+  });
+  test("another shop's job cannot be deleted or brought back", async () => {
+    const other = await testShop(db);
+    expect((await refusal(jobsOf(db, other.owner).remove(shop.jobId, true))).code).toBe("not-found");
+    await jobsOf(db, shop.owner).remove(shop.jobId, true);
+    expect((await refusal(jobsOf(db, other.owner).remove(shop.jobId, false))).code).toBe("not-found");
+  });
+});
+
+test("old versions are thinned out as new ones come, undo still leads back, and what was poured stays", async () => {
+  const jobs = jobsOf(db, shop.owner);
+  const many = 2 + KEPT_STEPS + 120;
+  const first = (await db.JobRevision.findOne({ where: { jobId: shop.jobId, revision: 2 } }))!.get({
+    plain: true,
+  });
+  await db.JobRevision.bulkCreate(
+    Array.from({ length: many - 2 }, (_, index) => ({
+      ...first,
+      revision: index + 3,
+      undoRevision: index + 2,
+      redoRevision: null,
+      savedAt: new Date(Date.now() - 200 * 86_400_000 + index * 60_000),
+    })),
+  );
+  await db.JobRevision.update(
+    { savedAt: new Date(Date.now() - 201 * 86_400_000) },
+    { where: { jobId: shop.jobId, revision: [1, 2] } },
+  );
+  await db.Job.update({ revision: many }, { where: { id: shop.jobId } });
+  let revision = many;
+  while (revision % 64 !== 0)
+    ({ revision } = await jobs.save(shop.jobId, revision, film(0.3 + (revision % 7) / 100)));
+  const left = await db.JobRevision.count({ where: { jobId: shop.jobId } });
+  expect(left).toBeLessThan(many);
+  expect(left).toBeGreaterThanOrEqual(KEPT_STEPS);
+  // Undo goes on step by step beyond the ones that are gone.
+  let steps = 0;
+  for (let at = await jobs.open(shop.jobId); at.canUndo && steps < 20; steps += 1)
+    at = { ...at, ...(await jobs.step(shop.jobId, at.revision, "undo")) };
+  expect(steps).toBe(20);
+});

@@ -15,6 +15,7 @@ import { jobDocumentSchema } from "@/contracts/job-document";
 import type { Person } from "@/contracts/people";
 import type { JobDocument } from "@/core/plan/job";
 import type { DatedJob } from "@/core/plan/shop";
+import type { Removed } from "@/contracts/removed";
 import { isDeepStrictEqual } from "node:util";
 import { jsonOf, type Database } from "../database";
 import { inTurns } from "../in-turns";
@@ -22,6 +23,8 @@ import { keepDocument, keptDocument } from "../kept-documents";
 import { inTransaction } from "../transaction";
 import type { JobRevisionRow, JobRow } from "../models/job";
 import { notFound, Refused } from "../refused";
+import { asRemoved, removedLately } from "../removed";
+import { thinVersions } from "../thin-versions";
 
 /** Jobs that are read with their documents at one time at most. */
 const MOST_DOCUMENTS = 60;
@@ -29,6 +32,8 @@ const MOST_DOCUMENTS = 60;
 const MOST_DATED = 120;
 /** Documents that one page reads, together. */
 const MOST_BYTES = 4_000_000;
+/** Old versions are thinned out after so many new ones. */
+const THIN_EVERY = 64;
 /** Versions that a list goes back to. */
 const MOST_VERSIONS = 50;
 
@@ -80,7 +85,7 @@ const savedOf = (row: JobRevisionRow): Saved => ({
 export function jobsOf(db: Database, me: Person) {
   const own = async (jobId: string, transaction?: Transaction) => {
     const row = await db.Job.findOne({
-      where: { id: jobId, shopId: me.shopId },
+      where: { id: jobId, shopId: me.shopId, removedAt: null },
       ...(transaction ? { transaction, lock: true } : {}),
     });
     if (!row) throw notFound("job");
@@ -114,6 +119,7 @@ export function jobsOf(db: Database, me: Person) {
       { transaction },
     );
     await job.update({ revision, ...columnsOf(document) }, { transaction });
+    if (revision % THIN_EVERY === 0) await thinVersions(db, job, transaction);
     return row;
   };
 
@@ -196,7 +202,7 @@ export function jobsOf(db: Database, me: Person) {
     (
       await withDocuments(
         await db.Job.findAll({
-          where: { shopId: me.shopId, ...(ids ? { id: [...ids] } : { archivedAt: null }) },
+          where: { shopId: me.shopId, removedAt: null, ...(ids ? { id: [...ids] } : { archivedAt: null }) },
           order: [["updatedAt", "DESC"]],
           limit: MOST_DOCUMENTS,
         }),
@@ -217,6 +223,7 @@ export function jobsOf(db: Database, me: Person) {
     async dated(today: string): Promise<{ jobs: DatedJob[]; unreadable: UnreadableJob[]; more: number }> {
       const where = {
         shopId: me.shopId,
+        removedAt: null,
         archivedAt: null,
         startOn: { [Op.ne]: null },
         status: { [Op.ne]: "done" as const },
@@ -236,7 +243,10 @@ export function jobsOf(db: Database, me: Person) {
       };
     },
     async list(): Promise<JobSummary[]> {
-      const rows = await db.Job.findAll({ where: { shopId: me.shopId }, order: [["updatedAt", "DESC"]] });
+      const rows = await db.Job.findAll({
+        where: { shopId: me.shopId, removedAt: null },
+        order: [["updatedAt", "DESC"]],
+      });
       return rows.map((row) => ({
         id: row.id,
         ...fieldsOf(row),
@@ -306,6 +316,35 @@ export function jobsOf(db: Database, me: Person) {
     async archive(jobId: string, archived: boolean): Promise<void> {
       await (await own(jobId)).update({ archivedAt: archived ? new Date() : null });
     },
+    /** Jobs that were deleted and can be brought back, the last one first. */
+    async removed(): Promise<Removed[]> {
+      return asRemoved(
+        await db.Job.findAll({
+          where: { shopId: me.shopId, ...removedLately() },
+          order: [["removedAt", "DESC"]],
+        }),
+      );
+    },
+    /**
+     * Deletes a job with all that hangs on it, or brings it back: nothing of it is erased meanwhile.
+     * @throws Refused while it is being poured
+     */
+    remove: (jobId: string, removed: boolean): Promise<void> =>
+      inTransaction(db, async (transaction) => {
+        const row = await db.Job.findOne({
+          where: { id: jobId, shopId: me.shopId, ...(removed ? {} : removedLately()) },
+          transaction,
+          lock: true,
+        });
+        if (!row) throw notFound("job");
+        if (removed && (await db.Pour.count({ where: { jobId, finishedAt: null }, transaction })) > 0)
+          throw new Refused({
+            code: "invalid",
+            message: `${row.name} is being poured. Finish the pour or call it off, then delete the job.`,
+          });
+        if ((row.removedAt !== null) !== removed)
+          await row.update({ removedAt: removed ? new Date() : null }, { transaction });
+      }),
     save: (jobId: string, revision: number, document: JobDocument): Promise<Saved> =>
       append(jobId, revision, async () => ({ document, undo: revision, redo: null })),
     /**

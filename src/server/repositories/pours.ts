@@ -261,7 +261,7 @@ export function poursOf(db: Database, me: Person) {
       return (await db.Pour.count({ where: { id: pourId, jobId, shopId: me.shopId } })) > 0;
     },
     /**
-     * Adds entries in the order in which they come; those already there are left as they are. With a finish the job cures.
+     * Adds entries in the order in which they come; those already there are left as they are. With a finish the job cures; called off, it is planned again.
      * @returns the ids that are on disk now: all of them, or it throws and none is
      */
     async record(pourId: string, events: readonly PourEvent[]): Promise<string[]> {
@@ -307,10 +307,11 @@ export function poursOf(db: Database, me: Person) {
             { transaction },
           );
         }
-        const finish = events.find((event) => event.kind === "finish");
-        if (finish && pour.finishedAt === null) {
-          await db.Pour.update({ finishedAt: believed(finish.at) }, { where: { id: pourId }, transaction });
-          await db.Job.update({ status: "curing" }, { where: { id: pour.jobId }, transaction });
+        const end = events.find(({ kind }) => kind === "finish" || kind === "call-off");
+        if (end && pour.finishedAt === null) {
+          await db.Pour.update({ finishedAt: believed(end.at) }, { where: { id: pourId }, transaction });
+          const status = end.kind === "finish" ? "curing" : "planning";
+          await db.Job.update({ status }, { where: { id: pour.jobId }, transaction });
         }
         const stored = await db.PourEvent.findAll({
           where: { id: ids, pourId },

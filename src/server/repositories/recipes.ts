@@ -10,10 +10,12 @@ import {
   type RecipeVersion,
   type SampleBoard,
 } from "@/contracts/recipes";
+import type { Removed } from "@/contracts/removed";
 import type { RecipeDocument } from "@/core/plan/recipe";
 import { jsonOf, type Database } from "../database";
 import type { RecipeVersionRow, SampleBoardRow } from "../models/recipe";
 import { notFound, Refused } from "../refused";
+import { asRemoved, removedLately } from "../removed";
 import { inTransaction } from "../transaction";
 
 const versionOf = (row: RecipeVersionRow): RecipeVersion => ({
@@ -103,7 +105,7 @@ export function recipesOf(db: Database, me: Person) {
   /** Which jobs were made from which version, by their current documents. */
   const jobsByVersion = async (): Promise<{ jobId: string; name: string; versionId: string }[]> => {
     const [rows] = await db.sequelize.query(
-      "SELECT id AS jobId, name, recipe_version_id AS versionId FROM jobs WHERE shop_id = ? AND recipe_version_id IS NOT NULL ORDER BY updated_at DESC",
+      "SELECT id AS jobId, name, recipe_version_id AS versionId FROM jobs WHERE shop_id = ? AND removed_at IS NULL AND recipe_version_id IS NOT NULL ORDER BY updated_at DESC",
       { replacements: [me.shopId] },
     );
     return rows as { jobId: string; name: string; versionId: string }[];
@@ -204,8 +206,14 @@ export function recipesOf(db: Database, me: Person) {
     async rename(recipeId: string, name: string): Promise<void> {
       await (await own(recipeId)).update({ name });
     },
-    async remove(recipeId: string): Promise<void> {
-      await (await own(recipeId)).update({ removedAt: new Date() });
+    async remove(recipeId: string, removed = true): Promise<void> {
+      await (await own(recipeId)).update({ removedAt: removed ? new Date() : null });
+    },
+    /** Recipes that were taken off the list lately, the last one first. */
+    async removed(): Promise<Removed[]> {
+      return asRemoved(
+        await db.Recipe.findAll({ where: { ...shop, ...removedLately() }, order: [["removedAt", "DESC"]] }),
+      );
     },
     async addBoard(versionId: string, fields: BoardFields): Promise<SampleBoard> {
       await ownVersion(versionId);

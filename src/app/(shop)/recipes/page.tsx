@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { recipesInShop } from "@/features/recipes/queries";
+import { recipesInShop, removedRecipes } from "@/features/recipes/queries";
 import { RecipesView } from "@/features/recipes/recipes-view";
 import { listColours } from "@/features/colours/queries";
 import { Header } from "@/features/shell/header";
@@ -16,7 +16,12 @@ export default async function RecipesPage() {
       <Header person={person} />
       <div className="flex-1 overflow-y-auto max-lg:overflow-visible">
         <OnlyInBrowser>
-          <RecipesView recipes={recipes} colours={colours} />
+          <RecipesView
+            recipes={recipes}
+            colours={colours}
+            removed={await removedRecipes(person)}
+            canRemove={person.role === "owner"}
+          />
         </OnlyInBrowser>
       </div>
     </>
