@@ -31,6 +31,7 @@ const top = (changes: Partial<CoveredPiece> = {}): CoveredPiece => ({
   faceAreaMm2: 0,
   openLengthMm: 0,
   faceLengthMm: 0,
+  damLengthMm: 0,
   ground: null,
   fillMl: null,
   alongMm: (share) => share * 2000,

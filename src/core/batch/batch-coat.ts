@@ -24,6 +24,8 @@ export type CoveredPiece = {
   faceAreaMm2: number;
   openLengthMm: number;
   faceLengthMm: number;
+  /** Edges that are dammed, mm. */
+  damLengthMm: number;
   /** What the coat lies on, where this is its first coat and it drinks. */
   ground: Ground | null;
   /** What is filled rather than coated. */
@@ -89,7 +91,7 @@ export type BatchedCoat = {
   /** Area of the tops and faces it covers, mm². */
   topAreaMm2: number;
   faceAreaMm2: number;
-  /** Edges over which it runs and drips, mm. */
+  /** Edges over which it runs and drips, now or when a dam is pulled, mm. */
   dripLengthMm: number;
   /** Pieces it is poured on, copies counted. */
   count: number;
@@ -312,7 +314,7 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
     onTopMl,
     topAreaMm2,
     faceAreaMm2,
-    dripLengthMm: sumOver(pieces, (piece) => piece.openLengthMm + piece.faceLengthMm),
+    dripLengthMm: sumOver(pieces, (piece) => piece.openLengthMm + piece.faceLengthMm + piece.damLengthMm),
     count: sumOver(pieces, () => 1),
     fills,
     embeds,

@@ -38,6 +38,7 @@ const request: CoatRequest = {
       faceAreaMm2: 0,
       openLengthMm: 0,
       faceLengthMm: 0,
+      damLengthMm: 0,
       ground: null,
       fillMl: null,
       alongMm: (share) => share * 1000,

@@ -151,6 +151,7 @@ function coveredBy(coat: Coat, piece: Measured, job: JobDocument, first: boolean
     faceAreaMm2: faces ? piece.faceAreaMm2 : 0,
     openLengthMm: filled || edgesOnly ? 0 : piece.lengthByTreatmentMm.open,
     faceLengthMm: faces ? piece.lengthByTreatmentMm.face : 0,
+    damLengthMm: filled || edgesOnly ? 0 : piece.lengthByTreatmentMm.dam,
     ground: first && !filled ? groundUnder(job, piece.id) : null,
     fillMl,
     alongMm: (share) => cutAtShare(piece.piece, share).alongMm,

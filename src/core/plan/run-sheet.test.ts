@@ -2,6 +2,8 @@ import { usualPass } from "../schedule/pass";
 import { derivePlan } from "./derive-plan";
 import type { JobDocument } from "./job";
 import { newCoat } from "./new-job";
+import { newPiece } from "./new-piece";
+import { withTechnique } from "./techniques";
 import { clockText, passDetail, runSheet, sectionWords, sprayWords } from "./run-sheet";
 import { sampleJob, starterCards } from "./sample-job";
 import { doseWords, onScale, weighable, weighLines } from "./weigh-lines";
@@ -85,6 +87,23 @@ describe("the order of acts", () => {
     const steps = sheet((job) => void (colour(job).resinCardId = null));
     expect(steps.some((step) => step.coatName.startsWith("Palm"))).toBe(false);
   });
+});
+
+test("a bucket pour behind a dam has its dam pulled and its drips scraped; on a floor there is neither", () => {
+  const acts = (change: (job: JobDocument) => void) =>
+    sheet((job) => {
+      job.coats[2] = withTechnique(colour(job), "bucket-pour", newId);
+      change(job);
+    })
+      .filter(({ coatId, kind }) => kind === "pass" && coatId !== "")
+      .map(({ title }) => title);
+  const dammed = acts((job) => {
+    for (const edge of ["front", "back", "left", "right"] as const)
+      job.pieces[0]!.edges[edge] = { treatment: "dam", heightMm: 25, roundingMm: 3 };
+  });
+  expect(dammed).toEqual(expect.arrayContaining(["Pull the dam, rub the faces wet", "Scrape the drips"]));
+  const floor = acts((job) => void (job.pieces = [newPiece("floor", "Floor", newId)]));
+  expect(floor.some((title) => /dam|drips|faces/.test(title))).toBe(false);
 });
 
 describe("cups by their numbers", () => {
@@ -219,7 +238,7 @@ describe("words", () => {
       for (const step of sheet((job) => void (colour(job).school = school))) {
         if (step.kind !== "weigh") continue;
         const parts = step.weigh.filter(({ thing }) => thing.kind === "part");
-        const grams = Number(/Weigh ([\d\u2009.]+) g of/.exec(step.title)![1]!.replaceAll("\u2009", ""));
+        const grams = Number(/Weigh ([\d\u2009.]+)\u00a0g of/.exec(step.title)![1]!.replaceAll("\u2009", ""));
         expect(parts.reduce((sum, { shown }) => sum + Number(shown.replaceAll("\u2009", "")), 0)).toBeCloseTo(
           grams,
           6,

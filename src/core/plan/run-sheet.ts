@@ -93,7 +93,7 @@ function batchSteps(
       ...base,
       id: weighId,
       kind: "weigh",
-      title: `Weigh ${partText(partsG)} g of ${paint ? "paint" : parts.includes("C") ? "A, B and C" : "A and B"}`,
+      title: `Weigh ${partText(partsG)}\u00a0g of ${paint ? "paint" : parts.includes("C") ? "A, B and C" : "A and B"}`,
       detail: `${COAT_WORDS[coat.kind]}${of}. ${quantityText(batch.parts.mixMl, "volume", system)} for ${sectionWords(batch.sections, system) || "the whole piece"}.`,
       weigh: lines,
       atMin: mixAt,

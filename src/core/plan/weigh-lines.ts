@@ -116,22 +116,30 @@ function measured(dose: NamedDose, cup: Cup, batch: Batch, stepG: number) {
   const ways = waysToDose(dose, cup, batch, stepG);
   const [best] = ways;
   const stock = best?.kind === "stock" && best.base === "A" ? best : null;
-  return { dose, stock, how: ways.length > 0 ? ways.map((way) => wayWords(way, stepG)).join(" Or: ") : null };
+  return { dose, stock, how: howWords(ways, stepG) };
 }
 
 const gramWords = (grams: number) => `${trimmed(grams, grams < 10 ? 2 : 0)} g`;
 
-/** A way to measure a dose, in a sentence. */
+/** How a dose is measured that the scale cannot weigh: the best way in a sentence, the others in a few words. */
+function howWords([best, ...others]: readonly DoseWay[], stepG: number): string | null {
+  if (!best) return null;
+  const also = others.map((way) =>
+    way.kind === "finer" ? `a scale in steps of ${trimmed(way.stepG, 3)} g` : "a stock made before",
+  );
+  return `${wayWords(best, stepG)}${also.length > 0 ? ` Or ${also.join(", or ")}.` : ""}`;
+}
+
 function wayWords(way: DoseWay, stepG: number): string {
   switch (way.kind) {
     case "count":
-      return `A scale in steps of ${trimmed(stepG, 3)} g cannot weigh it: count it out.`;
+      return `Count it out: steps of ${trimmed(stepG, 3)} g are too coarse.`;
     case "stock":
       return way.base === "A"
         ? `First stir ${gramWords(way.makeColourG)} into ${gramWords(way.makeBaseG)} of A, a stock of 1 in ${way.ratio}, and weigh ${gramWords(way.stockG)} of it; A is ${gramWords(way.carriesG)} less. What is over keeps for later batches.`
         : `Stir ${gramWords(way.makeColourG)} into ${gramWords(way.makeBaseG)} of the mixed clear, a stock of 1 in ${way.ratio}, and give ${gramWords(way.stockG)} of it into this cup.`;
     case "finer":
-      return `A scale in steps of ${trimmed(way.stepG, 3)} g weighs it straight.`;
+      return `Too little for steps of ${trimmed(stepG, 3)} g: a scale in steps of ${trimmed(way.stepG, 3)} g weighs it straight.`;
     case "none":
       return "No scale weighs so little: mix more at once, or leave it out.";
   }

@@ -137,7 +137,7 @@ const passesOf = ({ coat, batched }: WindowCoat): Pass[] =>
     const { phase, on } = PASS[kind];
     if (phase === "before") return false;
     if (on === "faces") return batched.faceAreaMm2 > 0;
-    return on !== "edges" || batched.dripLengthMm > 0;
+    return on !== "edges" || batched.dripLengthMm > 0 || batched.faceAreaMm2 > 0;
   });
 
 /** What is sprayed into the air of a coat. */

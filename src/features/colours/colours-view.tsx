@@ -24,8 +24,8 @@ export function ColoursView({ cards, removed }: { cards: ColourCard[]; removed: 
     if (result.ok) router.refresh();
   };
   return (
-    <main className="px-7 py-6">
-      <div className="flex items-end gap-5 mb-4">
+    <main className="px-7 max-sm:px-4 py-6">
+      <div className="flex items-end gap-x-5 gap-y-2 mb-4 flex-wrap">
         <h1 className="heading text-2xl mr-auto">Colours</h1>
         <a
           href="/colours/shelf.csv"

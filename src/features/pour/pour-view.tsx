@@ -196,6 +196,10 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
         <main className="flex-1 flex flex-col px-8 pt-6 max-md:px-4">
           <div className="flex gap-8 flex-1 max-md:flex-col">
             <section className="flex-1 min-w-0">
+              {/* On a phone what can hurt stands before everything else. */}
+              <div className="md:hidden">
+                <Caution step={step} shutS={shutS} />
+              </div>
               <p className="text-xl text-night-soft">
                 Step {index + 1} of {steps.length}
               </p>
@@ -263,21 +267,9 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
                 ))}
                 {index === steps.length - 1 && <li>what was left, and finish</li>}
               </ol>
-              {step.flame && shutS > 0 ? (
-                <div role="alert" className="border-l-4 border-danger-night pl-4 mt-6">
-                  <p className="heading text-2xl text-danger-night">Flame is shut</p>
-                  <p className="figure text-4xl text-danger-night">{clock(shutS)}</p>
-                  <p className="text-lg leading-snug mt-1">
-                    Vapour burns. It opens {FLASH_OFF_MIN} minutes after the last drop. Air the room.
-                  </p>
-                </div>
-              ) : (
-                step.caution && (
-                  <div className="border-l-4 border-danger-night pl-4 mt-6">
-                    <p className="text-lg leading-snug">{step.caution}</p>
-                  </div>
-                )
-              )}
+              <div className="max-md:hidden">
+                <Caution step={step} shutS={shutS} />
+              </div>
               {step.stopHere && (
                 <p className="mt-5 text-lg text-night-soft">After this you may stop: {step.stopHere}.</p>
               )}
@@ -295,7 +287,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
               />
             )}
           </div>
-          <div className="flex gap-4 max-md:gap-2 max-md:flex-wrap sticky bottom-0 bg-night pt-2 pb-6 max-md:pb-3">
+          <div className="flex gap-4 max-md:gap-2 max-md:flex-wrap sticky bottom-0 bg-night pt-2 pb-6 max-md:pb-3 max-md:static">
             <button
               type="button"
               onClick={done}
@@ -419,4 +411,25 @@ function weighedIn(plan: Plan, step: RunStep, state: PourState): WeighOut | null
   if (!coat || !card || !batch) return null;
   const gramsAt = (line: string) => state.weighed.get(weighKey(step.id, line));
   return batchAsWeighed(batch, coat.colours, card, plan.atHand, gramsAt).out;
+}
+
+/** What can hurt at a step; while vapour hangs in the air, how long a flame stays shut. */
+function Caution({ step, shutS }: { step: RunStep; shutS: number }) {
+  if (step.flame && shutS > 0)
+    return (
+      <div role="alert" className="border-l-4 border-danger-night pl-4 mt-6 max-md:mt-0 max-md:mb-4">
+        <p className="heading text-2xl text-danger-night">Flame is shut</p>
+        <p className="figure text-4xl text-danger-night">{clock(shutS)}</p>
+        <p className="text-lg leading-snug mt-1">
+          Vapour burns. It opens {FLASH_OFF_MIN} minutes after the last drop. Air the room.
+        </p>
+      </div>
+    );
+  return (
+    step.caution && (
+      <div className="border-l-4 border-danger-night pl-4 mt-6 max-md:mt-0 max-md:mb-4">
+        <p className="text-lg leading-snug">{step.caution}</p>
+      </div>
+    )
+  );
 }
