@@ -50,7 +50,10 @@ test("a film by notch, by comb and by kit; stones, fills and a film of its own f
   await field(page, "A kit of").fill("1.5 gal");
   await field(page, "is meant for").fill("50 ft2");
   await page.getByRole("button", { name: "take it" }).click();
-  await expect(field(page, "Wet film")).toHaveValue(/^1\.22/);
+  // Of that, faces, losses and reserve take their part: what stays on the top is less, and Cups adds them again.
+  await expect
+    .poll(async () => Number((await field(page, "Wet film").inputValue()).replace(/[^\d.]/g, "")))
+    .toBeLessThan(1.2);
 
   // One mix for all, but the sample board gets its own film, and the river is left out.
   const boxes = coatForm(page).getByRole("checkbox", { name: /Straight run|Sample board/ });
@@ -157,9 +160,9 @@ test("cups go by what is at hand; a coarse scale asks for a let-down; what was o
   await field(page, "Length").fill("300 mm");
   await field(page, "Depth").fill("200 mm");
   await stage(page, "Cups");
-  await expect(scale.getByText(/1:10/).first()).toBeVisible();
+  await expect(scale.getByText(/steps of 1 g|stock of 1 in 10/).first()).toBeVisible();
   await page.getByRole("radio", { name: "0.01 g" }).click();
-  await expect(scale.getByText(/1:10/)).toHaveCount(0);
+  await expect(scale.getByText(/steps of 1 g|stock of 1 in 10/)).toHaveCount(0);
 });
 
 test("the batch sheet goes out as JSON and as a picture; what to buy counts several jobs", async ({

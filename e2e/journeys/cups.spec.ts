@@ -36,7 +36,7 @@ test("units, schools, losses, the scale, the clock: each change is followed at o
   await field(page, "A in the pot").fill(String(planned + 25));
   await expect(scale.getByText(/^Bring B to .*The batch grows to/)).toBeVisible();
   await field(page, "B in the pot").fill("5000");
-  await expect(scale.getByText(/^Bring A to/)).toBeVisible();
+  await expect(scale.getByText(/Bring A to/)).toBeVisible();
 
   // The other school: every cup has an A and a B of its own.
   await stage(page, "Build");
@@ -44,6 +44,10 @@ test("units, schools, losses, the scale, the clock: each change is followed at o
   await page.getByRole("radio", { name: "colour into A, then B" }).click();
   await stage(page, "Cups");
   await expect(scale.getByText("A, resin, for Bone white")).toBeVisible();
+  // A cup that is mixed for itself is held against its own B.
+  await field(page, "A for Bone white").fill("500");
+  await field(page, "B for Bone white").fill("100");
+  await expect(scale.getByText(/^Bone white: B is \d+ % too little for its A.*Bring B to/)).toBeVisible();
   await expect(scale.getByText("B, hardener, for Ink black")).toBeVisible();
   await expect(page.getByText("A in the pot")).toHaveCount(0);
 

@@ -34,9 +34,20 @@ test("a pour: started from the plan, run by the space bar, weighed, noted, finis
   await page.getByLabel("B, hardener").press("Enter");
   await expect(page.getByText(/That is not a weight/)).toBeVisible();
   await expect(page.getByLabel("B, hardener")).toHaveValue("not much");
+  // Out of ratio, Done asks: by mouse, and by the foot switch.
+  await page.getByLabel("B, hardener").fill("50");
+  await page.getByLabel("B, hardener").press("Enter");
+  const asked = page.getByRole("dialog", { name: "Out of ratio" });
+  await page.getByRole("button", { name: /^Done/ }).click();
+  await expect(asked.getByText(/B is \d+ % too little for its A/)).toBeVisible();
+  await asked.getByRole("button", { name: "Back to the scale" }).click();
+  await page.locator("h1").click();
+  await page.keyboard.press("PageDown");
+  await expect(asked).toBeVisible();
+  await page.keyboard.press("Escape");
   await page.getByLabel("B, hardener").fill(String(Math.round((planned + 40) * (0.98 / 1.15))));
   await page.getByLabel("B, hardener").press("Enter");
-  await expect(page.getByText("In ratio.")).toBeVisible();
+  await expect(page.getByText(/^In ratio/)).toBeVisible();
 
   await page.locator("h1").click();
   await page.keyboard.press("Space");
@@ -90,4 +101,52 @@ test("the demo shop has jobs at different stages, finished pours with deviations
   await page.getByRole("link", { name: "Walnut tray with a channel" }).click();
   await stage(page, "Log");
   await expect(page.getByText(/was left over.*generous/)).toBeVisible();
+});
+
+test("a pour that goes wrong is called off: kept in the log as such, the job can be poured anew", async ({
+  page,
+}) => {
+  await signIn(page);
+  await makeJob(page, "Spilt");
+  await page.getByRole("button", { name: "Rectangle" }).click();
+  await stage(page, "Build");
+  await page.getByRole("button", { name: "clear", exact: true }).click();
+  await stage(page, "Pour");
+  await page.getByRole("button", { name: "Start the pour" }).click();
+  await page.waitForURL("**/pours/**");
+  await page.getByRole("button", { name: "call it off" }).click();
+  await page.getByLabel("Why").fill("The pot fell.");
+  await page.getByRole("dialog").getByRole("button", { name: "Call it off" }).click();
+  await expect(page.getByRole("heading", { name: "Called off" })).toBeVisible();
+  await page.reload();
+  await expect(page.getByText("The pot fell.")).toBeVisible();
+  await page.getByRole("link", { name: "See the log" }).click();
+  await expect(page.getByText(/called off \d\d:\d\d: The pot fell\./)).toBeVisible();
+  // A job is deleted from the list, and comes back from its foot.
+  await page.goto("/jobs");
+  const row = page.getByRole("row", { name: /Spilt/ });
+  await expect(row).toContainText("planning");
+  await row.getByRole("button", { name: "more" }).click();
+  await page.getByRole("menuitem", { name: "Delete" }).click();
+  await expect(row).toHaveCount(0);
+  const foot = page.getByRole("region", { name: "Deleted lately" });
+  await foot
+    .getByRole("listitem")
+    .filter({ hasText: "Spilt" })
+    .getByRole("button", { name: "bring it back" })
+    .click();
+  await expect(row).toBeVisible();
+});
+
+test("an address at which nothing is keeps the menu, and breaks no rule of the page", async ({ page }) => {
+  await signIn(page);
+  const broken: string[] = [];
+  page.on("console", (message) => {
+    if (message.type() === "error" && !message.text().includes("404")) broken.push(message.text());
+  });
+  await page.goto("/nothing-here");
+  await expect(page.getByRole("heading", { name: "Nothing is here." })).toBeVisible();
+  await page.getByRole("navigation", { name: "Shop" }).getByRole("link", { name: "Jobs" }).click();
+  await page.waitForURL("**/jobs");
+  expect(broken).toEqual([]);
 });

@@ -4,6 +4,7 @@ import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
 import { SHOWN_UNIT, unitOf, type Dimension, type UnitSystem } from "@/core/units/dimension";
 import { editableText, formatQuantity, otherSystem, quantityText } from "@/core/units/format-quantity";
 import { parseQuantity, type Bounds } from "@/core/units/parse-quantity";
+import { beforeClick } from "./before-click";
 import { classNames } from "./class-names";
 import { controlLook, FieldFrame } from "./field-frame";
 import { keepText, keptText } from "./kept-text";
@@ -99,7 +100,15 @@ export function QuantityField({
     const kept = keptText(keep);
     if (kept === null) return;
     const parsed = parseQuantity(kept, dimension, system, bounds);
-    if (parsed.ok) return;
+    if (parsed.ok) {
+      // Left while it waited: it counts now.
+      keepText(keep, null);
+      if (!Object.is(parsed.value, value)) {
+        sent.current = parsed.value;
+        onChange(parsed.value);
+      }
+      return;
+    }
     // eslint-disable-next-line react-hooks/set-state-in-effect -- storage outside React, read once after mounting
     setTyped(kept);
     setError(parsed.message);
@@ -135,10 +144,12 @@ export function QuantityField({
       keepText(keep, null);
       if (Object.is(parsed.value, value)) return;
       const count = () => {
+        keepText(keep, null);
         sent.current = parsed.value;
         onChange(parsed.value);
       };
       if (atOnce) return count();
+      keepText(keep, text);
       settle.current = { timer: setTimeout(settleNow, SETTLE_MS), count };
       setWaits(true);
       return;
@@ -150,7 +161,7 @@ export function QuantityField({
 
   const leave = () => {
     clearTimeout(pause.current);
-    settleNow();
+    beforeClick(settleNow);
     if (typed === null) return;
     const parsed = read(typed);
     if (parsed.ok || (typed.trim() === "" && onClear)) setTyped(null);
@@ -191,7 +202,7 @@ export function QuantityField({
       id={id}
       label={label}
       error={problem}
-      beside={waits ? "counts when you pause" : hasOther ? other : undefined}
+      beside={hasOther ? other : undefined}
       className={className}
       hideLabel={hideLabel}
     >
@@ -216,8 +227,13 @@ export function QuantityField({
           onBlur={leave}
           onKeyDown={step}
         />
-        {unit && !hideLabel && (
-          <span className="label absolute right-2 top-1/2 -translate-y-1/2 pointer-events-none">{unit}</span>
+        {(waits || (unit && !hideLabel)) && (
+          <span
+            className="label absolute right-2 top-1/2 -translate-y-1/2 pointer-events-none"
+            title={waits ? "It counts when you pause, or on Enter." : undefined}
+          >
+            {waits ? "waits" : unit}
+          </span>
         )}
       </div>
     </FieldFrame>

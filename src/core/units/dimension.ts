@@ -18,6 +18,8 @@ export type Dimension =
   | "length"
   | "film"
   | "area"
+  /** Of something small, such as a tumbler. */
+  | "surface"
   | "volume"
   | "mass"
   | "temperature"
@@ -104,6 +106,11 @@ export const UNITS: Record<Dimension, readonly Unit[]> = {
     // "40 ft" of a top means square feet here.
     linear("ft²", MM2_PER_FT2, ["ft2", "sqft", "ft", "sf", "squarefoot", "squarefeet", "sqfeet"]),
   ],
+  surface: [
+    linear("mm²", 1, ["mm2"]),
+    linear("cm²", 100, ["cm2", "sqcm"]),
+    linear("in²", MM_PER_INCH ** 2, ["in2", "sqin"]),
+  ],
   volume: [
     linear("ml", 1, ["millilitre", "millilitres", "milliliter", "milliliters", "cc", "cm3", "cm³"]),
     linear("cl", 10, ["centilitre", "centilitres", "centiliter", "centiliters"]),
@@ -188,6 +195,7 @@ export const SHOWN_UNIT: Record<Dimension, Record<UnitSystem, string>> = {
   length: { metric: "mm", us: "in" },
   film: { metric: "mm", us: "fl oz/ft²" },
   area: { metric: "m²", us: "ft²" },
+  surface: { metric: "cm²", us: "in²" },
   volume: { metric: "ml", us: "fl oz" },
   mass: { metric: "g", us: "g" },
   temperature: { metric: "°C", us: "°F" },

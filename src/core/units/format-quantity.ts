@@ -70,6 +70,8 @@ export function formatQuantity(value: number, dimension: Dimension, system: Unit
     case "film":
     case "density":
       return { number: decimal(inUnit, 2), unit };
+    case "surface":
+      return { number: decimal(inUnit, system === "us" ? 1 : 0), unit };
     case "area":
       return { number: decimal(inUnit, system === "us" ? 1 : 2), unit };
     case "volume":

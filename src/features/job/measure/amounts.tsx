@@ -7,8 +7,13 @@ import { quantityText } from "@/core/units/format-quantity";
 import { Figure } from "@/ui/figure";
 import { useJob } from "../workspace/use-job";
 
-/** `filled` where what it holds is the number to act on rather than its top. */
-type Amount = { topAreaMm2: number; faceAreaMm2: number; fillMl: number; filled: boolean };
+/** `filled` where what it holds is the number to act on rather than its top; `turned` where it is a tumbler, that has no top but a coated wall. */
+type Amount = { topAreaMm2: number; faceAreaMm2: number; fillMl: number; filled: boolean; turned: boolean };
+
+const isTurned = ({ piece }: Measured): boolean => piece.shape.kind === "tumbler";
+/** What its area is called and in what it is told. */
+const areaOf = ({ turned }: Amount): { words: string; dimension: Dimension } =>
+  turned ? { words: "Coated", dimension: "surface" } : { words: "Top", dimension: "area" };
 
 /** What there is to coat and to fill: of the picked piece, and of all of them where they are several. */
 export function Amounts({
@@ -24,12 +29,14 @@ export function Amounts({
     ...totals,
     fillMl: totals.fillMl + totals.voidMl,
     filled: pieces.length > 0 && pieces.every((piece) => piece.fillMl !== null),
+    turned: pieces.length > 0 && pieces.every(isTurned),
   };
   const one: Amount | null = measured && {
     topAreaMm2: measured.topAreaMm2,
     faceAreaMm2: measured.faceAreaMm2,
     fillMl: (measured.fillMl?.likely ?? 0) + measured.voidMl,
     filled: measured.fillMl !== null,
+    turned: isTurned(measured),
   };
   return (
     <div className="grid grid-cols-2 gap-8 pb-4 mb-4 border-b border-line">
@@ -57,8 +64,8 @@ function Single({ amount, perimeterMm }: { amount: Amount; perimeterMm: number }
   return (
     <>
       <div>
-        <div className="label mb-1">Top</div>
-        <Figure value={amount.topAreaMm2} dimension="area" system={system} size="large" />
+        <div className="label mb-1">{areaOf(amount).words}</div>
+        <Figure value={amount.topAreaMm2} dimension={areaOf(amount).dimension} system={system} size="large" />
       </div>
       <div>
         <div className="label mb-1">{label}</div>
@@ -87,11 +94,11 @@ function Column({ label, amount }: { label: string; amount: Amount | null }) {
   return (
     <div>
       <div className="label mb-1">
-        {label}, {filled ? "to fill" : "top"}
+        {label}, {filled ? "to fill" : areaOf(amount).words.toLowerCase()}
       </div>
       <Figure
         value={filled ? fillMl : topAreaMm2}
-        dimension={filled ? "volume" : "area"}
+        dimension={filled ? "volume" : areaOf(amount).dimension}
         system={system}
         size="large"
       />
