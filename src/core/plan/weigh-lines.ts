@@ -169,8 +169,8 @@ function linesOf(batch: Batch, paint: boolean, stepG: number): Line[] {
       label: stock ? `of the stock of ${dose.name} ${into}` : `${dose.name} ${into}`,
       grams: stock ? stock.stockG : dose.grams,
       ml: null,
-      count: stock ? `${doseWords(dose, stepG)} of colour in it` : doseWords(dose, stepG),
-      how: stock ? null : how,
+      count: stock ? null : doseWords(dose, stepG),
+      how: stock ? `${doseWords(dose, stepG)} of colour are in it.` : how,
     }));
   const own = batch.cups.some((cup) => cup.parts !== null);
   const lines = mixesOf(batch).map(({ id, name, parts }, at) => {

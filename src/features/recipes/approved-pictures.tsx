@@ -1,13 +1,14 @@
 "use client";
 
-import { format, parseISO } from "date-fns";
 import { useEffect, useState } from "react";
 import { callAct } from "@/contracts/call-act";
 import { listApproved, type ApprovedPicture } from "@/contracts/rehearsals";
 import { ShopPicture } from "@/ui/shop-picture";
+import { useShopClock } from "@/ui/shop-clock";
 
 /** Pictures of the rehearsal that a client approved of a version. */
 export function ApprovedPictures({ versionId }: { versionId: string }) {
+  const { say } = useShopClock();
   const [approved, setApproved] = useState<{ versionId: string; list: ApprovedPicture[] } | null>(null);
   useEffect(() => {
     let wanted = true;
@@ -41,7 +42,7 @@ export function ApprovedPictures({ versionId }: { versionId: string }) {
             </a>
             <span className="text-sm">{words}</span>
             <span className="label block">
-              {format(parseISO(approvedAt), "d MMM yyyy")}, kept by {approvedBy}
+              {say(approvedAt, "d MMM yyyy")}, kept by {approvedBy}
             </span>
           </li>
         ))}

@@ -1,6 +1,5 @@
 "use client";
 
-import { format, parseISO } from "date-fns";
 import Link from "next/link";
 import { useMemo, useState } from "react";
 import { callAct } from "@/contracts/call-act";
@@ -14,6 +13,7 @@ import { CoatBands } from "@/ui/coat-bands";
 import { TextField } from "@/ui/text-field";
 import { ReadRecipeDialog } from "./read-recipe";
 import { recipeLook } from "./recipe-look";
+import { useShopClock } from "@/ui/shop-clock";
 
 const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
 
@@ -83,6 +83,7 @@ export function RecipesView({
 }
 
 function Row({ recipe, colours }: { recipe: RecipeSummary; colours: ColourCard[] }) {
+  const { say } = useShopClock();
   const { bands, groundHex, average } = useMemo(
     () => recipeLook(recipe.latest.document, colours),
     [recipe.latest.document, colours],
@@ -114,7 +115,7 @@ function Row({ recipe, colours }: { recipe: RecipeSummary; colours: ColourCard[]
           <span className="text-ink-soft">{recipe.latest.change || "as it was"}</span>
         </div>
         <div className="label mt-0.5">
-          {recipe.latest.madeBy}, {format(parseISO(recipe.changedAt), "d MMM yyyy")}
+          {recipe.latest.madeBy}, {say(recipe.changedAt, "d MMM yyyy")}
         </div>
       </div>
       <div className="max-lg:hidden">

@@ -1,9 +1,9 @@
 "use client";
 
-import { format, parseISO } from "date-fns";
 import { useMemo } from "react";
 import type { RecipeVersion, SampleBoard } from "@/contracts/recipes";
 import { layOutVersions } from "@/core/plan/version-tree";
+import { useShopClock } from "@/ui/shop-clock";
 
 const ROW = 76;
 const LANE = 18;
@@ -25,6 +25,7 @@ export function VersionTree({
   besideId: string | null;
   onPick: (versionId: string) => void;
 }) {
+  const { say } = useShopClock();
   const placed = useMemo(() => layOutVersions(versions), [versions]);
   const lanes = Math.max(...placed.map(({ lane }) => lane)) + 1;
   const at = (row: number, lane: number) => ({ x: FIRST + lane * LANE, y: row * ROW + MARK });
@@ -90,7 +91,7 @@ export function VersionTree({
               >
                 <span className="flex items-baseline gap-3">
                   <span className="heading">Version {version.number}</span>
-                  <span className="label">{format(parseISO(version.madeAt), "d MMM yyyy")}</span>
+                  <span className="label">{say(version.madeAt, "d MMM yyyy")}</span>
                   {approved.length > 0 && (
                     <span className="text-sm font-semibold ml-auto">
                       board {approved.map((board) => board.number).join(", ")} approved

@@ -1,6 +1,5 @@
 "use client";
 
-import { format, parseISO } from "date-fns";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
@@ -179,13 +178,14 @@ function WhatChanged({
   version: RecipeVersion;
   system: UnitSystem;
 }) {
+  const { say } = useShopClock();
   const parent = recipe.versions.find(({ id }) => id === version.parentId);
   const lines = parent ? recipeChanges(parent.document, version.document, system) : [];
   return (
     <div className="min-w-0 flex-1 basis-60">
       <h2 className="heading text-xl">Version {version.number}</h2>
       <p className="label">
-        {version.madeBy}, {format(parseISO(version.madeAt), "d MMM yyyy")}
+        {version.madeBy}, {say(version.madeAt, "d MMM yyyy")}
         {parent && `, from version ${parent.number}`}
       </p>
       <p className="mt-1.5">{version.change}</p>

@@ -19,7 +19,7 @@ export function RunPdf({ title, steps, paper }: { title: string; steps: readonly
                 <Text>
                   {plain(
                     step.weigh
-                      .map((line) => `${line.label} ${line.count ?? `${Math.round(line.grams * 10) / 10} g`}`)
+                      .map((line) => `${line.label} ${line.count ?? `${line.shown} g`}`)
                       .join("  ·  "),
                   )}
                 </Text>

@@ -31,9 +31,7 @@ export function RunSheetView({ jobId, bench }: { jobId: string; bench: Bench }) 
                   {step.weigh.length > 0 && (
                     <p className="text-sm figure font-normal">
                       {step.weigh
-                        .map(
-                          (line) => `${line.label} ${line.count ?? `${Math.round(line.grams * 10) / 10} g`}`,
-                        )
+                        .map((line) => `${line.label} ${line.count ?? `${line.shown} g`}`)
                         .join("  ·  ")}
                     </p>
                   )}
