@@ -216,7 +216,7 @@ test("an edge is pulled and the typed size follows; arrows nudge it; undo takes 
   await fromMenu(page, "this piece", "Turn by 15°");
   await expect(sizes(page).locator(".figure").first()).toHaveText(area);
   await fromMenu(page, "this piece", "Copy");
-  await expect(field(page, "Piece")).toHaveValue(/, copy$/);
+  await expect(field(page, "Piece")).toHaveValue(/ 2$/);
   await fromMenu(page, "this piece", "Remove");
   await saved(page);
 });

@@ -295,7 +295,7 @@ test("colours from a file: new ones are added, wrong lines are told, the rest is
   await upload(page, "File of colours", "shelf.csv", Buffer.from(csv), "text/csv");
   await expect(dialog(page).getByText("1 new, 1 on the shelf already")).toBeVisible();
   await expect(page.getByRole("alert", { name: "What is wrong in the file" })).toContainText(
-    /line 4\s*“crayon” is no kind of colour/,
+    /line 4: “crayon” is no kind of colour/,
   );
   await page.getByRole("button", { name: "Add 1 colour" }).click();
   await page.getByRole("link", { name: "Mussel shell" }).click();

@@ -1,4 +1,4 @@
-import { cutText } from "@/core/units/cut-text";
+import { copyName } from "@/core/plan/copy-name";
 import { randomUUID } from "node:crypto";
 import { literal, Op, type Transaction } from "sequelize";
 import type {
@@ -308,10 +308,13 @@ export function jobsOf(db: Database, me: Person) {
     async duplicate(jobId: string): Promise<string> {
       const job = await own(jobId);
       const current = await version(jobId, job.revision);
-      return insert(
-        { ...fieldsOf(job), name: `${cutText(job.name, 73)}, copy`, status: "planning", dueOn: null },
-        documentOf(current),
+      const taken = await db.Job.findAll({ where: { shopId: me.shopId }, attributes: ["name"] });
+      const name = copyName(
+        job.name,
+        taken.map((row) => row.name),
+        ", copy",
       );
+      return insert({ ...fieldsOf(job), name, status: "planning", dueOn: null }, documentOf(current));
     },
     async archive(jobId: string, archived: boolean): Promise<void> {
       await (await own(jobId)).update({ archivedAt: archived ? new Date() : null });
