@@ -20,7 +20,7 @@ test("the days as beams: a start is pulled and walked, what falls after hours is
   await openCounter(page);
   const heading = page.getByRole("heading", { level: 1 });
   await expect(heading).toContainText("09:00");
-  await expect(page.getByText(/nothing at night/)).toBeVisible();
+  await expect(page.getByText(/last hands-on/)).toBeVisible();
 
   // By keys: an hour at a time.
   await start(page).focus();

@@ -44,6 +44,8 @@ export function calendarOf(jobName: string, days: DayPlan, startOn: string): str
     duration: { minutes: Math.max(5, Math.round(minutes)) },
     alarms: [{ action: "display", description: title, trigger: { minutes: ringMin, before: true } }],
   });
+  const batchesOf = (coatId: string) =>
+    days.coats.find((coat) => coat.coatId === coatId)?.batches.length ?? 0;
   const entries = actsOf(days.coats).map(
     ({ coatId, coatName, words, batch, pass, atMin, untilMin, mixedAtMin }) =>
       pass
@@ -57,7 +59,9 @@ export function calendarOf(jobName: string, days: DayPlan, startOn: string): str
           )
         : entry(
             `${coatId}-mix-${batch}`,
-            `${jobName}: ${words.toLowerCase()}, ${coatName}`,
+            batchesOf(coatId) > 1
+              ? `${jobName}: ${words.toLowerCase()}, ${coatName}`
+              : `${jobName}: mix ${coatName}`,
             atMin,
             untilMin - atMin,
             "Gloves, sleeves, eye protection. The product's data sheet comes first.",
