@@ -43,7 +43,8 @@ test("the days as beams: a start is pulled and walked, what falls after hours is
   const starts = page.getByRole("list", { name: "Starts" });
   await expect(starts.getByRole("button")).toHaveCount(3);
   const best = await starts.getByRole("button").first().innerText();
-  expect(best).toContain("nothing at night, every window kept");
+  // Sanding goes by the likely hour at which it can be sanded: that is said.
+  expect(best).toMatch(/nothing at night, (every window kept|\d acts? where a window may not be open yet)/);
   await starts.getByRole("button").first().click();
   await expect(heading).toHaveText(best.split("\n")[0]!);
   await expect(troubles).toHaveCount(0);
