@@ -140,3 +140,21 @@ test("the pour on a phone: the button can be reached and is larger than a thumb"
   await fitsAcross(page, "pour on a phone");
   await context.close();
 });
+
+test("no view is wider than its screen: phone, tablet, small laptop", async ({ page }) => {
+  test.setTimeout(150_000);
+  await signIn(page);
+  await page.goto("/jobs");
+  const href = await page.getByRole("link", { name: "Reception desk" }).getAttribute("href");
+  const ofJob = ["measure", "build", "colour", "cups", "windows", "rehearse", "buy", "log"].map((view) =>
+    (href ?? "").replace("measure", view),
+  );
+  for (const width of [360, 768, 1024]) {
+    await page.setViewportSize({ width, height: 800 });
+    for (const path of ["/bench", "/jobs", "/recipes", "/colours", "/cards", "/shop", ...ofJob]) {
+      await page.goto(path);
+      await expect(page.getByRole("main")).toBeVisible();
+      await fitsAcross(page, `${path} at ${width}`);
+    }
+  }
+});

@@ -15,9 +15,10 @@ export const hourText = (atMin: number): string => clockText(minuteOfDay(Math.ro
 export const shortMoment = (atMin: number, startOn: string | undefined): string =>
   `${startOn ? format(addDays(parseISO(startOn), Math.floor(atMin / DAY_MIN)), "EEE") : `day ${Math.floor(atMin / DAY_MIN) + 1}`} ${hourText(atMin)}`;
 
-/** How long after mixing: "minute 45", from two hours on "4 h 10 min in", from two days on "3 days in". */
+/** How long after mixing, or that it was before: "minute 45", from two hours on "4 h 10 min in", from two days on "3 days in". */
 export function sinceMixText(minutes: number): string {
   const whole = Math.round(minutes);
+  if (whole < 0) return "before mixing";
   if (whole < 120) return `minute ${whole}`;
   if (whole < 48 * 60) {
     const rest = whole % 60;

@@ -27,7 +27,7 @@ export function Ruler({ stages, current }: { stages: readonly Stage[]; current: 
             <li
               key={stage.name}
               ref={here ? bringIntoView : undefined}
-              className="flex-1 relative max-md:min-w-21"
+              className="flex-1 relative max-md:min-w-26"
             >
               <Link
                 href={stage.href}
@@ -35,7 +35,7 @@ export function Ruler({ stages, current }: { stages: readonly Stage[]; current: 
                 onPointerEnter={stage.onApproach}
                 onFocus={stage.onApproach}
                 className={classNames(
-                  "block pl-2 pb-[26px] pt-0.5 whitespace-nowrap hover:text-ink",
+                  "block pl-2 pr-3 pb-[26px] pt-0.5 whitespace-nowrap hover:text-ink",
                   here ? "heading text-ink" : "text-ink-soft",
                 )}
               >

@@ -58,7 +58,9 @@ export function BenchLine({ wet }: { wet: WetNow[] }) {
       </div>
       {first.next && (
         <div className="text-right shrink-0">
-          <div className="text-2xs text-night-soft">next: {first.next.title.toLowerCase()}</div>
+          <div className="text-2xs text-night-soft">
+            next: {first.next.title.charAt(0).toLowerCase() + first.next.title.slice(1)}
+          </div>
           <div className="figure text-xl">{now === null ? "" : untilWords(first.next.dueAt, now)}</div>
         </div>
       )}

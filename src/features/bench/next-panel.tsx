@@ -110,17 +110,21 @@ export function NextPanel({
         <p className="label mb-1">then</p>
         <ol className="border-t border-line">
           {rest.slice(0, MOST).map((act) => (
-            <li key={`${act.of} ${act.coatId} ${act.passId ?? act.words}`} className="border-b border-line">
+            <li key={`${act.of} ${act.coatId} ${act.passId} ${act.words}`} className="border-b border-line">
               <Link
                 href={hrefOf(act.of)}
-                className="flex gap-4 items-baseline py-1 hover:bg-paper focus-visible:bg-paper"
+                className="flex gap-4 max-sm:gap-x-3 max-sm:flex-wrap items-baseline py-1 hover:bg-paper focus-visible:bg-paper"
               >
                 <span className="figure w-[84px] shrink-0 whitespace-nowrap">{when(act.atMin)}</span>
-                <span className="min-w-0 flex-1 truncate">{actWords(act)}</span>
+                <span className="min-w-0 flex-1 truncate max-sm:whitespace-normal max-sm:basis-[60%]">
+                  {actWords(act)}
+                </span>
                 {act.trouble && (
                   <span className="font-semibold shrink-0 text-sm">{BRIEF[act.trouble.kind]}</span>
                 )}
-                <span className="label w-32 shrink-0 truncate text-right">{act.jobName}</span>
+                <span className="label w-32 shrink-0 truncate text-right max-sm:w-auto max-sm:ml-auto">
+                  {act.jobName}
+                </span>
               </Link>
             </li>
           ))}

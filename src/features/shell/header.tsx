@@ -8,7 +8,13 @@ export function Header({ person, children }: { person: Person; children?: ReactN
   return (
     <header className={HEADER_LOOK}>
       <Wordmark />
-      <div className="flex-1 min-w-0 max-md:order-last max-md:basis-full">{children}</div>
+      {/* Where there is little room, what one is at gets a line of its own. */}
+      {children ? (
+        <div className="flex-1 min-w-0 max-lg:order-last max-lg:basis-full">{children}</div>
+      ) : (
+        <span className="flex-1" />
+      )}
+      {children && <span className="flex-1 lg:hidden" />}
       <ShopNav />
       <PersonMenu person={person} />
     </header>

@@ -31,7 +31,7 @@ export function ShopNav() {
 }
 
 export const HEADER_LOOK =
-  "off-paper border-b border-line px-7 min-h-12 flex items-center gap-6 max-md:h-auto max-md:flex-wrap max-md:gap-x-4 max-md:gap-y-1 max-md:py-1.5 max-md:px-4";
+  "off-paper border-b border-line px-7 min-h-12 flex items-center gap-6 max-lg:flex-wrap max-lg:gap-x-5 max-lg:gap-y-1 max-lg:py-1.5 max-md:px-4";
 
 /** The head of a page that knows nobody, such as one that broke. */
 export function PlainHeader() {

@@ -33,7 +33,7 @@ export function RehearseHead({
       {chosen !== undefined && choose && pieces.length > 1 && (
         <PieceChoice pieces={pieces} chosen={chosen} choose={choose} className="mb-0.5" />
       )}
-      <span className="ml-auto flex items-end gap-3">{children}</span>
+      <span className="ml-auto flex items-end gap-3 flex-wrap">{children}</span>
     </div>
   );
 }

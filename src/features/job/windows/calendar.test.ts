@@ -6,7 +6,7 @@ import { derivePlan } from "@/core/plan/derive-plan";
 import { windowCoatsOf } from "@/core/plan/derive-plan";
 import { sampleJob, starterCards } from "@/core/plan/sample-job";
 import { calendarOf } from "./calendar";
-import { dayText, hourText, momentText, shortMoment } from "@/ui/clock-words";
+import { dayText, hourText, momentText, shortMoment, sinceMixText } from "@/ui/clock-words";
 
 let counter = 0;
 const newId = () => `id-${++counter}`;
@@ -82,3 +82,11 @@ test("a minute of the plan as day and hour, with a date and without", () => {
     "01:00",
   ]);
 });
+
+test.each([
+  [-9, "before mixing"],
+  [45.2, "minute 45"],
+  [180, "3 h in"],
+  [1656, "27 h 36 min in"],
+  [3 * 1440 + 20, "3 days in"],
+])("%d minutes after mixing is %s", (minutes, words) => expect(sinceMixText(minutes)).toBe(words));

@@ -64,7 +64,7 @@ export function WindowsView({ bench }: { bench: Bench }) {
       <div className="flex items-baseline gap-x-5 gap-y-1 flex-wrap">
         <h1 className="heading text-2xl">{momentText(startMin, startOn)}</h1>
         <Summary days={days} startOn={startOn} />
-        <span className="ml-auto flex items-baseline gap-5 off-paper">
+        <span className="ml-auto max-sm:ml-0 flex items-baseline gap-x-5 gap-y-2 flex-wrap off-paper">
           <Button weight="quiet" onClick={() => setAsking(true)}>
             {roomWords(settings, system)}, open {hourText(settings.hours.openMin)} to{" "}
             {hourText(settings.hours.closeMin)}
