@@ -9,12 +9,24 @@ module.exports = {
   forbidden: [
     { name: "no-circular", severity: "error", from: {}, to: { circular: true } },
     only("core-only-core", "^src/core/", ["^src/core/"]),
-    // Geometry and drawing files stand on well-kept packages (docs/decisions/0007); the rest of the core on nothing.
+    // Geometry, drawing files (docs/decisions/0007) and the clock on the wall (0012) stand on well-kept packages; the rest of the core on nothing.
     {
       name: "core-no-packages",
       severity: "error",
-      from: { path: "^src/core/", pathNot: ["\\.test\\.ts$", "^src/core/(geometry|drawing-files)/"] },
+      from: {
+        path: "^src/core/",
+        pathNot: ["\\.test\\.ts$", "^src/core/(geometry|drawing-files)/", "^src/core/plan/wall-clock\\.ts$"],
+      },
       to: { dependencyTypes: ["npm", "npm-dev", "core", "unknown"] },
+    },
+    {
+      name: "core-clock-packages",
+      severity: "error",
+      from: { path: "^src/core/plan/wall-clock\\.ts$" },
+      to: {
+        dependencyTypes: ["npm", "npm-dev", "core", "unknown"],
+        pathNot: "node_modules/@date-fns/tz/",
+      },
     },
     {
       name: "core-geometry-packages",
@@ -67,16 +79,18 @@ module.exports = {
     only("core-drawing-files", "^src/core/drawing-files/", [
       "^src/core/(drawing-files|pattern|geometry|numerics|units)/",
     ]),
-    only("core-pattern", "^src/core/pattern/", ["^src/core/(pattern|geometry|numerics|units)/"]),
+    // Facts of each kind of pass: one table, that pictures and days are told from.
+    only("core-passes", "^src/core/passes/", ["^src/core/(passes|batch|cure)/"]),
+    only("core-pattern", "^src/core/pattern/", ["^src/core/(pattern|passes|geometry|numerics|units)/"]),
     only("core-cure", "^src/core/cure/", ["^src/core/(cure|numerics|units)/"]),
     only("core-film", "^src/core/film/", ["^src/core/(film|geometry|cure|numerics|units)/"]),
     only("core-batch", "^src/core/batch/", ["^src/core/(batch|film|geometry|cure|numerics|units)/"]),
     only("core-colour", "^src/core/colour/", ["^src/core/(colour|batch|numerics|units)/"]),
     only("core-schedule", "^src/core/schedule/", [
-      "^src/core/(schedule|pattern|batch|film|geometry|cure|numerics|units)/",
+      "^src/core/(schedule|passes|pattern|batch|film|geometry|cure|numerics|units)/",
     ]),
     only("core-advice", "^src/core/advice/", [
-      "^src/core/(advice|schedule|pattern|colour|batch|film|geometry|cure|numerics|units)/",
+      "^src/core/(advice|schedule|passes|pattern|colour|batch|film|geometry|cure|numerics|units)/",
     ]),
   ],
   options: {

@@ -1,5 +1,6 @@
 import { NothingHere } from "@/features/shell/nothing-here";
+import { currentPerson } from "@/server/session";
 
-export default function NotFoundPage() {
-  return <NothingHere />;
+export default async function NotFoundPage() {
+  return <NothingHere person={await currentPerson()} />;
 }

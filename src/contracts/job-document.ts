@@ -33,7 +33,7 @@ import {
 } from "@/core/pattern/work";
 import type { JobDocument } from "@/core/plan/job";
 import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
-import { PASS, type PassKind } from "@/core/schedule/pass";
+import { PASS, type PassKind } from "@/core/passes/facts";
 import { labSchema } from "./colour-card";
 import { doseMeasure } from "./dose-measure";
 import { freeText, partId, rowId, text } from "./text";

@@ -2,7 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { BACK_FOR_DAYS, type Removed } from "@/contracts/removed";
+import { BACK_FOR_DAYS, type Removed } from "@/core/plan/removed";
 import { Button } from "./button";
 import { useShopClock } from "./shop-clock";
 

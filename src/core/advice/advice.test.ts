@@ -9,7 +9,8 @@ import { derivePlan } from "../plan/derive-plan";
 import type { JobDocument } from "../plan/job";
 import { sampleJob, starterCards } from "../plan/sample-job";
 import type { Coat } from "../schedule/coat";
-import { FLASH_OFF_MIN, PASS, usualPass, type PassKind } from "../schedule/pass";
+import { PASS, type PassKind } from "../passes/facts";
+import { FLASH_OFF_MIN, usualPass } from "../schedule/pass";
 import { advise } from "./advise";
 import type { AdvisedCoat } from "./advice";
 

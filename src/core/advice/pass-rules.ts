@@ -1,4 +1,5 @@
-import { FLASH_OFF_MIN, PASS } from "../schedule/pass";
+import { PASS } from "../passes/facts";
+import { FLASH_OFF_MIN } from "../schedule/pass";
 import type { Advice, Rule } from "./advice";
 
 /** Shown once at the head of every sheet. */

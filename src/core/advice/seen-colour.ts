@@ -1,5 +1,5 @@
 import { chromaOf, labOfHex, type Lab } from "../colour/spaces";
-import { PASS } from "../schedule/pass";
+import { PASS } from "../passes/facts";
 import type { Advice, AdvisedCoat, Rule, SeenCoat, SeenColour } from "./advice";
 
 /** What is called black, white and dark, in L*a*b* (assumed). */

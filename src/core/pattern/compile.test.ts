@@ -1,5 +1,5 @@
 import { compile, coloursIn, opsAfter } from "./compile";
-import { PATTERN_PASSES, type PatternPass } from "../schedule/pass";
+import { PATTERN_PASSES, type PatternPass } from "../passes/facts";
 import type { Rehearsal } from "./rehearsal";
 import { cover } from "./ops/cover";
 import { drop } from "./ops/drop";

@@ -2,7 +2,7 @@ import { evaluate, ROUGH } from "./evaluate";
 import { segregated } from "./measures";
 import type { Op } from "./op";
 import { passOps } from "./pass-ops";
-import { PASS, type PassFacts } from "../schedule/pass";
+import { PASS, type PassFacts } from "../passes/facts";
 import type { Rehearsal, RehearsedCoat, RehearsedPass } from "./rehearsal";
 import type { Unlike } from "./scene/cells";
 

@@ -9,7 +9,7 @@ import { flow, nested, poured } from "./passes/poured";
 import { countOf, VEIN_SHARE, type PassScene, type Scene } from "./passes/scene";
 import { sprayed } from "./passes/sprayed";
 import { worked } from "./passes/worked";
-import { PASS, type PatternPass } from "../schedule/pass";
+import { PASS, type PatternPass } from "../passes/facts";
 import type { RehearsedPass } from "./rehearsal";
 import { scattered } from "./scene/cells";
 import { puddles } from "./scene/pours";

@@ -1,5 +1,5 @@
 import type { Box } from "../geometry/ring";
-import type { PatternPass } from "../schedule/pass";
+import type { PatternPass } from "../passes/facts";
 import type { Vein, VeinManner } from "./vein";
 import type { PassWork, WorkTool } from "./work";
 

@@ -1,6 +1,6 @@
 import { compile, coloursIn } from "./compile";
 import { evaluate } from "./evaluate";
-import { PATTERN_PASSES } from "../schedule/pass";
+import { PATTERN_PASSES } from "../passes/facts";
 import type { Rehearsal } from "./rehearsal";
 
 const AROUND = 250;

@@ -1,9 +1,10 @@
 import { mixDensityGPerMl, ratioError } from "../batch/parts";
 import { trimmed, quantityText } from "../units/format-quantity";
-import { PASS } from "../schedule/pass";
+import { PASS } from "../passes/facts";
 import type { UnitSystem } from "../units/dimension";
 import type { Plan } from "./derive-plan";
-import { mixedAt, weighKey, type PourState } from "./pour";
+import { mixedAt, type PourState } from "./pour";
+import { weighKey } from "./weigh-lines";
 import type { RunStep } from "./run-sheet";
 
 /** Plan and actual of one coat, side by side. Volumes in ml; null where nothing was entered. */

@@ -1,6 +1,6 @@
 import { FACTORS } from "../batch/factors";
 import { COAT_WORDS } from "../schedule/coat";
-import { PASS, type PassKind } from "../schedule/pass";
+import { PASS, type PassKind } from "../passes/facts";
 import { quantityText } from "../units/format-quantity";
 import type { Dimension, UnitSystem } from "../units/dimension";
 import type { JobDocument } from "./job";

@@ -11,7 +11,7 @@ import { balance, blended, mud, onTop, segregation, thirds } from "../pattern/me
 import { FLOODS_ML_PER_M2 } from "../pattern/passes/sprayed";
 import { regularity, TOO_REGULAR } from "../pattern/regular";
 import type { Rehearsal } from "../pattern/rehearsal";
-import { PASS } from "../schedule/pass";
+import { PASS } from "../passes/facts";
 import { DIFFERENCE_BASIS } from "./colour-plan";
 import { differenceIn, type PaletteColour, type PieceRehearsal } from "./rehearse";
 

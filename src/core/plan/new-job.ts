@@ -1,6 +1,7 @@
 import { colourantNamed, colourFrom } from "../batch/colourants";
 import type { Coat, CoatKind } from "../schedule/coat";
-import { usualPass, type PassKind } from "../schedule/pass";
+import { type PassKind } from "../passes/facts";
+import { usualPass } from "../schedule/pass";
 import type { JobDocument } from "./job";
 import type { NewId } from "./new-piece";
 

@@ -423,7 +423,7 @@ describe("differences between two versions", () => {
     after.pieces.push(newPiece("round", "Table", newId));
     expect(describeChanges(before, after)).toEqual([
       { where: "job", before: "none", after: "Table" },
-      { where: "Palm blend, veins late · film", before: "1", after: "1.2" },
+      { where: "Palm blend, veins late · film", before: "1.00 mm", after: "1.20 mm" },
     ]);
     expect(describeChanges(before, structuredClone(before))).toEqual([]);
   });

@@ -1,4 +1,5 @@
 import type { RunStep } from "./run-sheet";
+import { weighKey } from "./weigh-lines";
 
 /** Something that happened at the bench. Append-only; `id` is made by the client, so that sending twice does no harm. */
 export type PourEvent = { id: string; at: string } & (
@@ -25,8 +26,6 @@ export type PourState = {
   /** Why it was called off; null for one that was not. */
   calledOff: string | null;
 };
-
-export const weighKey = (stepId: string, line: string) => `${stepId}|${line}`;
 
 /** Folds events into the state of the pour. The later time wins; of equal times what stands later in the list, which is the server's sequence. */
 export function foldPour(events: readonly PourEvent[]): PourState {

@@ -2,12 +2,21 @@ import type { Batch, BatchedCoat } from "../batch/batch-coat";
 import { TOOL_WORDS } from "../batch/factors";
 import type { Section } from "../batch/sections";
 import { COAT_WORDS } from "../schedule/coat";
-import { PASS, type Pass } from "../schedule/pass";
+import { PASS } from "../passes/facts";
+import { type Pass } from "../schedule/pass";
 import { formatQuantity, quantityText } from "../units/format-quantity";
 import type { UnitSystem } from "../units/dimension";
 import type { Plan, PlannedCoat } from "./derive-plan";
-import { weighKey, type PourState } from "./pour";
-import { batchAsWeighed, cupsMl, partText, weighLines, type AtHand, type WeighLine } from "./weigh-lines";
+import {
+  batchAsWeighed,
+  cupsMl,
+  partText,
+  weighLines,
+  type AtHand,
+  type WeighLine,
+  weighKey,
+  type WeighedSoFar,
+} from "./weigh-lines";
 
 export type RunStep = {
   /** Stable for the same plan: coat, batch and act. */
@@ -44,9 +53,6 @@ export function sectionWords(sections: readonly Section[], system: UnitSystem): 
   });
   return names.length > 3 ? `${names.slice(0, 2).join(", ")} and ${names.length - 2} more` : names.join(", ");
 }
-
-/** What was weighed so far, by step and line. */
-export type WeighedSoFar = PourState["weighed"];
 
 export const weighStepId = (coatId: string, batch: number): string => `${coatId}:${batch}:weigh`;
 

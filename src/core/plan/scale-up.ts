@@ -3,7 +3,7 @@ import { dosesFor } from "../batch/coat-colour";
 import { gramsPerCount, type DoseMeasure } from "../batch/dose";
 import type { ResinCard } from "../cure/resin-card";
 import type { Spread } from "../numerics/spread";
-import { PASS, type PassFacts } from "../schedule/pass";
+import { PASS, type PassFacts } from "../passes/facts";
 import { wetEdge } from "../schedule/wet-edge";
 import type { UnitSystem } from "../units/dimension";
 import { decimal, quantityText, runText, trimmed } from "../units/format-quantity";

@@ -1,4 +1,5 @@
-import type { Pass, PassKind } from "../schedule/pass";
+import type { PassKind } from "../passes/facts";
+import type { Pass } from "../schedule/pass";
 
 /** Ways to fill a colour coat in one go. */
 export const TECHNIQUE_IDS = [

@@ -16,6 +16,10 @@ import { roundToSum } from "../numerics/round-to-sum";
 import { groupThousands, trimmed } from "../units/format-quantity";
 import { SHOWN_UNIT, unitOf, type UnitSystem } from "../units/dimension";
 
+/** What was weighed so far, by step and line. */
+export type WeighedSoFar = ReadonlyMap<string, number>;
+export const weighKey = (stepId: string, line: string) => `${stepId}|${line}`;
+
 /** What is weighed: a part of a mix, or a colourant. */
 export type WeighedThing =
   /** `carriedG` is A that stocks of colour bring along: so much less of it goes on the scale. */

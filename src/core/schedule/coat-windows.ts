@@ -8,7 +8,8 @@ import { exactly, type Spread } from "../numerics/spread";
 import type { Coat } from "./coat";
 import { whenFree, type Taken } from "./hands";
 import type { Hours } from "./hours";
-import { FLASH_OFF_MIN, PASS, type Pass } from "./pass";
+import { PASS } from "../passes/facts";
+import { FLASH_OFF_MIN, type Pass } from "./pass";
 
 /** What was done to a coat so far; minutes from midnight of the first day. */
 export type Real = {

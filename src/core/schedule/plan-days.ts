@@ -14,7 +14,7 @@ import {
 } from "./coat-windows";
 import { whenFree } from "./hands";
 import { DAY_MIN, minuteOfDay, nextOpen, type Hours } from "./hours";
-import { PASS } from "./pass";
+import { PASS } from "../passes/facts";
 import { fireTroubles, mixTroubles, passTroubles, type Trouble } from "./troubles";
 
 /** A paint primer is coated when sticky but not wet (common practice, no source). */

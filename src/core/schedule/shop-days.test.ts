@@ -2,7 +2,8 @@ import { derivePlan, windowCoatsOf } from "../plan/derive-plan";
 import { sampleJob, starterCards } from "../plan/sample-job";
 import { findStarts } from "./find-starts";
 import { USUAL_HOURS } from "./hours";
-import { usualPass, type PassKind } from "./pass";
+import { type PassKind } from "../passes/facts";
+import { usualPass } from "./pass";
 import {
   before,
   beside,

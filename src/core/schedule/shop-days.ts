@@ -2,7 +2,7 @@ import type { Spread } from "../numerics/spread";
 import { actsOf } from "./acts";
 import { takenBy, type Busy } from "./hands";
 import { DAY_MIN } from "./hours";
-import { PASS } from "./pass";
+import { PASS } from "../passes/facts";
 import { planDays, type DayPlan } from "./plan-days";
 import { startOf, type Settings, type WindowCoat } from "./coat-windows";
 import type { Trouble } from "./troubles";

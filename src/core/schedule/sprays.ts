@@ -1,6 +1,7 @@
 import { factorSpread, type FactorId } from "../batch/factors";
 import { scaled, type Spread } from "../numerics/spread";
-import { PASS, type Pass } from "./pass";
+import { PASS } from "../passes/facts";
+import { type Pass } from "./pass";
 
 /** What one pass sprays: how much must leave the can or bottle, how many of them, and the powder shaken in. */
 export type SprayNeed = {

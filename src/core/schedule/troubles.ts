@@ -2,7 +2,8 @@ import type { ResinCard } from "../cure/resin-card";
 import type { Coat } from "./coat";
 import { isNight, isOpen, type Hours } from "./hours";
 import { clearOf, startOf, vapoursOf, type CoatWindows } from "./coat-windows";
-import { FLASH_OFF_MIN, PASS } from "./pass";
+import { PASS } from "../passes/facts";
+import { FLASH_OFF_MIN } from "./pass";
 
 export type Trouble = {
   kind:

@@ -1,5 +1,5 @@
 import { COAT_WORDS, START_WORDS } from "@/core/schedule/coat";
-import { PASS } from "@/core/schedule/pass";
+import { PASS } from "@/core/passes/facts";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { CoatLooks } from "@/core/plan/colour-plan";
 import type { UnitSystem } from "@/core/units/dimension";

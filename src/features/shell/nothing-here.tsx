@@ -1,11 +1,10 @@
 import Link from "next/link";
-import { currentPerson } from "@/server/session";
+import type { Person } from "@/contracts/people";
 import { Header } from "./header";
 import { PlainHeader } from "./shop-nav";
 
 /** An address at which nothing is, or nothing any more. */
-export async function NothingHere() {
-  const person = await currentPerson();
+export function NothingHere({ person }: { person: Person | null }) {
   return (
     <>
       {person ? <Header person={person} /> : <PlainHeader />}

@@ -15,7 +15,7 @@ import { jobDocumentSchema } from "@/contracts/job-document";
 import type { Person } from "@/contracts/people";
 import type { JobDocument } from "@/core/plan/job";
 import type { DatedJob } from "@/core/plan/shop";
-import type { Removed } from "@/contracts/removed";
+import type { Removed } from "@/core/plan/removed";
 import { isDeepStrictEqual } from "node:util";
 import { jsonOf, type Database } from "../database";
 import { inTurns } from "../in-turns";

@@ -10,7 +10,7 @@ import {
   type RecipeVersion,
   type SampleBoard,
 } from "@/contracts/recipes";
-import type { Removed } from "@/contracts/removed";
+import type { Removed } from "@/core/plan/removed";
 import type { RecipeDocument } from "@/core/plan/recipe";
 import { jsonOf, type Database } from "../database";
 import type { RecipeVersionRow, SampleBoardRow } from "../models/recipe";

@@ -6,7 +6,7 @@ import { listBuilds, type JobBuild } from "@/contracts/jobs";
 import { withBuild } from "@/core/plan/builds";
 import { derivePlan, type PlannedCoat } from "@/core/plan/derive-plan";
 import { COAT_WORDS, isFill } from "@/core/schedule/coat";
-import { PASS } from "@/core/schedule/pass";
+import { PASS } from "@/core/passes/facts";
 import { decimal, quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";

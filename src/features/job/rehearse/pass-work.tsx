@@ -3,7 +3,8 @@
 import { TOOL_WORDS, type Tool } from "@/core/batch/factors";
 import { DROP_WORDS, POUR_WORDS, WAY_WORDS, type PassWork as Work } from "@/core/pattern/work";
 import type { ShownPass } from "@/core/plan/rehearse";
-import { PASS, type Pass, type PassKind } from "@/core/schedule/pass";
+import { PASS, type PassKind } from "@/core/passes/facts";
+import { type Pass } from "@/core/schedule/pass";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
 import { SliderField } from "@/ui/slider-field";

@@ -1,8 +1,8 @@
 import { z } from "zod";
+import type { Bench } from "@/contracts/bench";
 import type { Person } from "@/contracts/people";
 import { aside, asideTask } from "@/server/aside";
 import { notFound } from "@/server/refused";
-import { openBench } from "../../bench/queries";
 import { openJob, pictureBytes } from "../queries";
 import type { SheetFile, SheetKind, SheetRequest } from "./make-sheet";
 
@@ -17,6 +17,8 @@ export async function exportSheet(
   jobId: string,
   sheet: SheetKind,
   asked: URLSearchParams,
+  /** The other work of the shop, for sheets with hours on them. */
+  bench: () => Promise<Bench>,
 ): Promise<SheetFile> {
   const { job, cards } = await openJob(person, jobId);
   const pictureId = z.uuid().safeParse(asked.get("picture"));
@@ -29,9 +31,7 @@ export async function exportSheet(
     units: person.units,
     paper: asked.get("paper"),
     pieceId: asked.get("piece"),
-    among: hours
-      ? { jobId, bench: await openBench(person), now: Date.now(), timeZone: person.timeZone }
-      : null,
+    among: hours ? { jobId, bench: await bench(), now: Date.now(), timeZone: person.timeZone } : null,
     picture: sheet === "client.pdf" && pictureId.success ? await pictureBytes(person, pictureId.data) : null,
   });
   if (!file) throw notFound("piece or picture");

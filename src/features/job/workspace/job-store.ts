@@ -5,8 +5,8 @@ import { callAct } from "@/contracts/call-act";
 import { saveJob, undoJob, type Conflict, type OpenJob, type Saved } from "@/contracts/jobs";
 import { wordsOfPath } from "@/core/plan/describe-changes";
 import type { JobDocument } from "@/core/plan/job";
-import { onTopOf, withoutAt } from "@/core/plan/merge-changes";
 import { keepDraft, tabId, takeUpDraft } from "./draft";
+import { onTopOf, withoutAt } from "./merge-changes";
 
 export type SaveStatus =
   "saved" | "unsaved" | "saving" | "unreachable" | "full" | "signed-out" | "refused" | "conflict";

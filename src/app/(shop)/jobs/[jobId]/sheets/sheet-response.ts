@@ -1,4 +1,5 @@
 import type { NextRequest } from "next/server";
+import { openBench } from "@/features/bench/queries";
 import { exportSheet } from "@/features/job/sheets/export-sheet";
 import type { SheetKind } from "@/features/job/sheets/make-sheet";
 import { Refused } from "@/server/refused";
@@ -17,6 +18,7 @@ export function sheetResponse(sheet: SheetKind) {
         (await params).jobId,
         sheet,
         request.nextUrl.searchParams,
+        () => openBench(person),
       );
       const bytes = typeof body === "string" ? new TextEncoder().encode(body) : new Uint8Array(body);
       const ascii = name.replace(/[^\x20-\x7e]/g, "_");

@@ -1,8 +1,8 @@
 import fc from "fast-check";
-import { newCoat } from "./new-job";
+import { newCoat } from "@/core/plan/new-job";
 import { onTopOf, withoutAt } from "./merge-changes";
-import type { JobDocument } from "./job";
-import { sampleJob, starterCards } from "./sample-job";
+import type { JobDocument } from "@/core/plan/job";
+import { sampleJob, starterCards } from "@/core/plan/sample-job";
 
 let made = 0;
 const newId = () => `id-${(made += 1)}`;
