@@ -119,6 +119,7 @@ test("a pour that goes wrong is called off: kept in the log as such, the job can
   await page.getByLabel("Why").fill("The pot fell.");
   await page.getByRole("dialog").getByRole("button", { name: "Call it off" }).click();
   await expect(page.getByRole("heading", { name: "Called off" })).toBeVisible();
+  await expect(page.getByText(/^saved/)).toBeVisible();
   await page.reload();
   await expect(page.getByText("The pot fell.")).toBeVisible();
   await page.getByRole("link", { name: "See the log" }).click();
