@@ -33,7 +33,7 @@ const config = [
     ignores: ["**/*.test.ts"],
     rules: { "no-restricted-syntax": ["error", ...noClock] },
   },
-  { files: ["scripts/**", "serve/**", "bench/**", "e2e/**", "demo/**"], rules: { "no-console": "off" } },
+  { files: ["scripts/**", "serve/**", "benchmarks/**", "e2e/**", "demo/**"], rules: { "no-console": "off" } },
 ];
 
 export default config;

@@ -1,9 +1,9 @@
 import { randomUUID } from "node:crypto";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { derivePlan } from "@/core/plan/derive-plan";
-import type { JobDocument } from "@/core/plan/job";
-import type { PourEvent } from "@/core/plan/pour";
-import { runSheet, type RunStep } from "@/core/plan/run-sheet";
+import type { JobDocument } from "@/core/job/job";
+import type { PourEvent } from "@/core/pour/pour-events";
+import { runSheet, type RunStep } from "@/core/pour/run-sheet";
 
 export type DemoPour = { startedAt: Date; events: PourEvent[] };
 

@@ -1,7 +1,7 @@
 import type { BoardFields } from "@/contracts/recipes";
 import type { ColourCard } from "@/core/colour/colour-card";
 import { colourPlan } from "@/core/plan/colour-plan";
-import type { RecipeCoat, RecipeDocument } from "@/core/plan/recipe";
+import type { RecipeCoat, RecipeDocument } from "@/core/recipe/recipe";
 import type { Lab } from "@/core/colour/spaces";
 
 type DemoBoard = Pick<BoardFields, "result" | "clientWord" | "decision"> & {

@@ -6,10 +6,10 @@ import { mixedFrom, type CoatColour } from "@/core/batch/coat-colour";
 import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { Piece } from "@/core/geometry/piece";
-import type { JobDocument } from "@/core/plan/job";
-import { emptyJob, newCoat } from "@/core/plan/new-job";
-import { dammed, newPiece } from "@/core/plan/new-piece";
-import { withTechnique } from "@/core/plan/techniques";
+import type { JobDocument } from "@/core/job/job";
+import { emptyJob, newCoat } from "@/core/job/new-job";
+import { dammed, newPiece } from "@/core/geometry/new-piece";
+import { withTechnique } from "@/core/job/techniques";
 import type { Coat, CoatKind } from "@/core/schedule/coat";
 
 /** The made-up shop. Every name here is invented. */

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { USUAL_HOURS } from "@/core/schedule/hours";
-import type { DatedJob } from "@/core/plan/shop";
+import type { DatedJob } from "@/core/shop/shop";
 import { act } from "./act";
 import { hoursSchema } from "./job-document";
 import type { UnreadableJob } from "./jobs";

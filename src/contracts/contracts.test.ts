@@ -1,12 +1,13 @@
 import fc from "fast-check";
 import { mixedFrom } from "@/core/batch/coat-colour";
 import { derivePlan } from "@/core/plan/derive-plan";
-import { emptyJob, newCoat } from "@/core/plan/new-job";
-import { withTechnique } from "@/core/plan/techniques";
-import { TECHNIQUE_IDS } from "@/core/plan/technique-list";
+import { emptyJob, newCoat } from "@/core/job/new-job";
+import { withTechnique } from "@/core/job/techniques";
+import { TECHNIQUE_IDS } from "@/core/job/technique-list";
 import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
-import { runSheet } from "@/core/plan/run-sheet";
-import { sampleJob, starterCards } from "@/core/plan/sample-job";
+import { runSheet } from "@/core/pour/run-sheet";
+import { sampleJob } from "@/core/job/sample-job";
+import { starterCards } from "@/core/cure/starter-cards";
 import { jobDocumentSchema } from "./job-document";
 import { jobFields } from "./jobs";
 import { firstRunFields, signInFields } from "./people";

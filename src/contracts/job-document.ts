@@ -30,8 +30,8 @@ import {
   type PourStyle,
   type Way,
   type WorkTool,
-} from "@/core/pattern/work";
-import type { JobDocument } from "@/core/plan/job";
+} from "@/core/pattern/passes/work";
+import type { JobDocument } from "@/core/job/job";
 import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
 import { PASS, type PassKind } from "@/core/passes/facts";
 import { labSchema } from "./colour-card";
@@ -428,7 +428,7 @@ const pullPointsIn = (coats: readonly z.output<typeof coat>[]): number =>
     .flatMap(({ passes }) => passes.flatMap((one) => one.work?.strokes ?? []))
     .reduce((sum, { points }) => sum + points.length, 0);
 
-/** The job document as stored and sent: see `src/core/plan/job.ts` for what each field means. */
+/** The job document as stored and sent: see `src/core/job/job.ts` for what each field means. */
 export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
   format: z.literal(1),
   pieces: z

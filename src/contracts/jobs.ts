@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { JobDocument } from "@/core/plan/job";
+import type { JobDocument } from "@/core/job/job";
 import type { Coat } from "@/core/schedule/coat";
 import { act } from "./act";
 import { jobDocumentSchema } from "./job-document";

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import type { ResinCard } from "@/core/cure/resin-card";
-import type { JobDocument } from "@/core/plan/job";
-import type { PourEvent } from "@/core/plan/pour";
+import type { JobDocument } from "@/core/job/job";
+import type { PourEvent } from "@/core/pour/pour-events";
 import { act } from "./act";
 import { jobDocumentSchema } from "./job-document";
 import { PLAIN_CARD } from "./resin-card";

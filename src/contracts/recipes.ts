@@ -4,9 +4,9 @@ import { coatsOf, ground, recipeCoat, target } from "./job-document";
 import { jobFields } from "./jobs";
 import { act } from "./act";
 import { freeText, nameText, rowId } from "./text";
-import type { RecipeDocument } from "@/core/plan/recipe";
+import type { RecipeDocument } from "@/core/recipe/recipe";
 
-/** A recipe as stored and sent: see `src/core/plan/recipe.ts` for what each field means. */
+/** A recipe as stored and sent: see `src/core/recipe/recipe.ts` for what each field means. */
 export const recipeDocument: z.ZodType<RecipeDocument> = z.object({
   format: z.literal(1),
   ground,

@@ -2,8 +2,9 @@ import { execFileSync } from "node:child_process";
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { derivePlan } from "@/core/plan/derive-plan";
-import { sampleJob, starterCards } from "@/core/plan/sample-job";
-import { shoppingFor, type Shopping } from "@/core/plan/shopping";
+import { sampleJob } from "@/core/job/sample-job";
+import { starterCards } from "@/core/cure/starter-cards";
+import { shoppingFor, type Shopping } from "@/core/shop/shopping";
 
 let folder: string;
 beforeAll(() => {

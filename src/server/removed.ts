@@ -1,5 +1,5 @@
 import { Op } from "sequelize";
-import { BACK_FOR_DAYS, type Removed } from "@/core/plan/removed";
+import { BACK_FOR_DAYS, type Removed } from "@/core/shop/removed";
 
 /** Rows that were deleted so lately that they can be brought back. */
 export const removedLately = () => ({

@@ -1,5 +1,5 @@
 import { addDays, format, parseISO } from "date-fns";
-import { clockText } from "@/core/plan/run-sheet";
+import { clockText } from "@/core/units/clock-text";
 import { DAY_MIN, minuteOfDay } from "@/core/schedule/hours";
 
 /** A minute of the plan as day and hour: with the weekday where the first day has a date, else counted from 1. */

@@ -2,7 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { BACK_FOR_DAYS, type Removed } from "@/core/plan/removed";
+import { BACK_FOR_DAYS, type Removed } from "@/core/shop/removed";
 import { Button } from "./button";
 import { useShopClock } from "./shop-clock";
 

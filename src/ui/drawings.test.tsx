@@ -2,7 +2,7 @@ import { renderToStaticMarkup } from "react-dom/server";
 import { vesselFor, fillHeightMm } from "@/core/batch/vessel";
 import { exactly, within } from "@/core/numerics/spread";
 import type { StateStart } from "@/core/cure/film-states";
-import { newPiece } from "@/core/plan/new-piece";
+import { newPiece } from "@/core/geometry/new-piece";
 import { Beam } from "./beam";
 import { PieceDrawing } from "./piece-drawing";
 import { VesselDrawing } from "./vessel-drawing";

@@ -2,8 +2,8 @@
 
 import { format } from "date-fns";
 import { createContext, useContext, useMemo, type ReactNode } from "react";
-import { onTheWall, wallClock, type Zone } from "@/core/plan/wall-clock";
-import type { WallClock } from "@/core/plan/shop";
+import { onTheWall, wallClock, type Zone } from "@/core/shop/wall-clock";
+import type { WallClock } from "@/core/shop/shop";
 
 const ShopZone = createContext<Zone>(null);
 

@@ -1,8 +1,9 @@
 import { createHash } from "node:crypto";
 import { derivePlan } from "@/core/plan/derive-plan";
-import type { Practice, PracticeStroke } from "@/core/plan/critique";
-import { rehearsalOf } from "@/core/plan/rehearse";
-import { sampleJob, starterCards } from "@/core/plan/sample-job";
+import type { Practice, PracticeStroke } from "@/core/rehearsal/critique";
+import { rehearsalOf } from "@/core/rehearsal/rehearse";
+import { sampleJob } from "@/core/job/sample-job";
+import { starterCards } from "@/core/cure/starter-cards";
 import type { PracticeAnswer, PracticeQuestion } from "./practice.worker";
 import type { DrawnRows, RehearseAnswer, RehearseQuestion } from "./rehearse.worker";
 

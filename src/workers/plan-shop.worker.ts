@@ -1,8 +1,8 @@
 import type { Bench } from "@/contracts/bench";
 import type { FilmInRoom } from "@/core/cure/film-in-room";
-import { behindMin, isLeftOpen, shopJobs } from "@/core/plan/shop";
+import { behindMin, isLeftOpen, shopJobs } from "@/core/shop/shop";
 import { planShop, type LaidJob } from "@/core/schedule/shop-days";
-import { wallClock } from "@/core/plan/wall-clock";
+import { wallClock } from "@/core/shop/wall-clock";
 
 export type ShopQuestion = {
   bench: Bench;

@@ -1,13 +1,13 @@
 import type { Measured } from "@/core/geometry/measure";
-import { compile, opsAfter } from "@/core/pattern/compile";
-import { CLOSE, evaluate } from "@/core/pattern/evaluate";
-import { emptyShares, type Shares, type Sheet } from "@/core/pattern/sheet";
-import { type Op } from "@/core/pattern/op";
-import { pictureOf } from "@/core/pattern/picture";
-import { practisedStroke } from "@/core/pattern/scene/practised";
-import { critique, type Critique, type Practice, type PracticeStroke } from "@/core/plan/critique";
-import { sheetOf } from "@/core/plan/judge-picture";
-import type { PieceRehearsal } from "@/core/plan/rehearse";
+import { compile, opsAfter } from "@/core/pattern/passes/compile";
+import { CLOSE, evaluate } from "@/core/pattern/engine/evaluate";
+import { emptyShares, type Shares, type Sheet } from "@/core/pattern/engine/sheet";
+import { type Op } from "@/core/pattern/engine/op";
+import { pictureOf } from "@/core/pattern/engine/picture";
+import { practisedStroke } from "@/core/pattern/placing/practised";
+import { critique, type Critique, type Practice, type PracticeStroke } from "@/core/rehearsal/critique";
+import { sheetOf } from "@/core/rehearsal/judge-picture";
+import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
 
 export type PracticeQuestion =
   | { kind: "begin"; of: PieceRehearsal; passes: number; widthPx: number }

@@ -1,9 +1,14 @@
-import { compile, opsAfter, type Compiled } from "@/core/pattern/compile";
-import { CLOSE, evaluate, ROUGH } from "@/core/pattern/evaluate";
-import { pictureOf } from "@/core/pattern/picture";
-import type { Shares } from "@/core/pattern/sheet";
-import { blendedByRound, measurePicture, sheetOf, type PictureMeasures } from "@/core/plan/judge-picture";
-import type { PieceRehearsal } from "@/core/plan/rehearse";
+import { compile, opsAfter, type Compiled } from "@/core/pattern/passes/compile";
+import { CLOSE, evaluate, ROUGH } from "@/core/pattern/engine/evaluate";
+import { pictureOf } from "@/core/pattern/engine/picture";
+import type { Shares } from "@/core/pattern/engine/sheet";
+import {
+  blendedByRound,
+  measurePicture,
+  sheetOf,
+  type PictureMeasures,
+} from "@/core/rehearsal/judge-picture";
+import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
 
 export type Pictured = Pick<PieceRehearsal, "rehearsal" | "palette">;
 

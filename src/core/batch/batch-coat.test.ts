@@ -1,6 +1,6 @@
 import { calibrate } from "../cure/calibrate";
 import type { ResinCard } from "../cure/resin-card";
-import { starterCards } from "../plan/sample-job";
+import { starterCards } from "../cure/starter-cards";
 import fc from "fast-check";
 import { wettedAreaMm2 } from "./vessel";
 import { batchCoat, type CoatRequest, type CoveredPiece } from "./batch-coat";

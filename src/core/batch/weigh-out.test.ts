@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { calibrate } from "../cure/calibrate";
 import type { ResinCard } from "../cure/resin-card";
-import { starterCards } from "../plan/sample-job";
+import { starterCards } from "../cure/starter-cards";
 import { batchCoat, type Batch, type CoatRequest } from "./batch-coat";
 import { mixedFrom, type CoatColour } from "./coat-colour";
 import { doseFor } from "./dose";

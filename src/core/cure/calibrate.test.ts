@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { starterCards } from "../plan/sample-job";
+import { starterCards } from "./starter-cards";
 import reference from "../reference/resin.json";
 import { parametersOf } from "../reference/resins";
 import { calibrate } from "./calibrate";

@@ -1,4 +1,4 @@
-import { starterCards } from "../plan/sample-job";
+import { starterCards } from "./starter-cards";
 import reference from "../reference/resin.json";
 import { parametersOf } from "../reference/resins";
 import { calibrate } from "./calibrate";

@@ -1,4 +1,4 @@
-import { starterCards } from "../plan/sample-job";
+import { starterCards } from "./starter-cards";
 import reference from "../reference/resin.json";
 import { calibrate, type Calibration } from "./calibrate";
 import { filmLifeIn, filmMoment, flowLeftIn, type FilmInRoom } from "./film-in-room";

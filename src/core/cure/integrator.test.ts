@@ -1,5 +1,5 @@
 import { Solver } from "odex";
-import { starterCards } from "../plan/sample-job";
+import { starterCards } from "./starter-cards";
 import { parametersOf } from "../reference/resins";
 import { calibrate } from "./calibrate";
 import { filmMoment, flowLeftIn, likelyLifeIn, type FilmInRoom } from "./film-in-room";

@@ -1,4 +1,4 @@
-import { starterCards } from "../plan/sample-job";
+import { starterCards } from "./starter-cards";
 import reference from "../reference/resin.json";
 import { calibrate } from "./calibrate";
 import { conversionAt, flowLeftPerPa, timeToConversion, viscosityPaS } from "./kinetics";

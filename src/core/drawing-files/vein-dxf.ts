@@ -1,6 +1,6 @@
 import { DxfWriter, LWPolylineFlags, point2d, Units } from "@tarikjabiri/dxf";
 import type { Measured } from "../geometry/measure";
-import type { PieceVein } from "../pattern/tape";
+import type { PieceVein } from "../veins/tape";
 import { templateLines, type TemplateLine } from "./vein-template";
 
 const COLOUR = 7;

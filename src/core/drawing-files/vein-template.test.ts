@@ -1,10 +1,10 @@
-import { newPiece } from "../plan/new-piece";
+import { newPiece } from "../geometry/new-piece";
 import DxfParser from "dxf-parser";
 import { measurePiece, type Measured } from "../geometry/measure";
-import { aroundOf, standing } from "../pattern/standing";
-import { tapeList } from "../pattern/tape";
-import type { VeinMap } from "../pattern/vein-map";
-import { USUAL_MANNER } from "../pattern/vein";
+import { aroundOf, standing } from "../veins/standing";
+import { tapeList } from "../veins/tape";
+import type { VeinMap } from "../veins/vein-map";
+import { USUAL_MANNER } from "../pattern/passes/vein";
 import { veinDxf } from "./vein-dxf";
 import { OVERLAP_MM, templateLines, templateSheets, veinSvg } from "./vein-template";
 

@@ -5,8 +5,8 @@ import type { Measured } from "../geometry/measure";
 import type { Outline } from "../geometry/outline";
 import { boxOf, type Box } from "../geometry/ring";
 import { unfoldedFaces } from "../geometry/unfold";
-import type { PieceVein } from "../pattern/tape";
-import { ribbonRing } from "../pattern/vein-map";
+import type { PieceVein } from "../veins/tape";
+import { ribbonRing } from "../veins/vein-map";
 
 const n = (value: number) => String(Math.round(value * 1000) / 1000);
 const pathOf = (points: readonly Point[], close: boolean) =>

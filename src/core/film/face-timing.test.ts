@@ -1,5 +1,5 @@
 import { calibrate } from "../cure/calibrate";
-import { starterCards } from "../plan/sample-job";
+import { starterCards } from "../cure/starter-cards";
 import reference from "../reference/resin.json";
 import { parametersOf } from "../reference/resins";
 import { faceForecast, minuteForFace, type FaceFilm } from "./face-timing";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { calibrate } from "../cure/calibrate";
-import { starterCards } from "../plan/sample-job";
+import { starterCards } from "../cure/starter-cards";
 import { beadAreaMm2, veinWidthMm } from "./flow";
 import { minuteForVein, veinForecast, type VeinInFilm } from "./vein-timing";
 

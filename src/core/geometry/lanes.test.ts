@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { newPiece } from "../plan/new-piece";
+import { newPiece } from "./new-piece";
 import { cutAtShare, developedLengthMm, lanesOf, pointAtShare, stretchOf } from "./lanes";
 import { outlineOf } from "./outline";
 import type { Piece } from "./piece";

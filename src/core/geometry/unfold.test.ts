@@ -1,4 +1,4 @@
-import { newPiece } from "../plan/new-piece";
+import { newPiece } from "./new-piece";
 import { developedFaceHeightMm, measurePiece, type Measured } from "./measure";
 import type { Piece } from "./piece";
 import { ringAreaMm2 } from "./ring";

@@ -1,10 +1,11 @@
-import { buildOf, nextLayer, piecesOf, withBuild, withBuildOf, withOwnBuild } from "./builds";
+import { buildOf, nextLayer, piecesOf, withBuild, withBuildOf, withOwnBuild } from "../job/builds";
 import { derivePlan } from "./derive-plan";
-import type { JobDocument } from "./job";
-import { newCoat } from "./new-job";
+import type { JobDocument } from "../job/job";
+import { newCoat } from "../job/new-job";
 import type { Coat } from "../schedule/coat";
-import { newPiece } from "./new-piece";
-import { sampleJob, starterCards } from "./sample-job";
+import { newPiece } from "../geometry/new-piece";
+import { sampleJob } from "../job/sample-job";
+import { starterCards } from "../cure/starter-cards";
 
 let made = 0;
 const newId = () => `id-${(made += 1)}`;

@@ -5,7 +5,7 @@ import { opticsOf, starterColours, STARTER_COLOURS } from "../colour/colour-card
 import { hidingOf, lookSpread, mixLook } from "../colour/mix-look";
 import { hueOf, labOfHex } from "../colour/spaces";
 import { even } from "../colour/spectrum";
-import { newCoat } from "./new-job";
+import { newCoat } from "../job/new-job";
 import { colourPlan as planColours, differenceFrom, mixPartsOf } from "./colour-plan";
 
 let made = 0;

@@ -17,9 +17,9 @@ import { spraysOf, type SprayNeed } from "../schedule/sprays";
 import { planDays, type DayPlan } from "../schedule/plan-days";
 import { startOf, type CoatWindows, type WindowCoat } from "../schedule/coat-windows";
 import { colourPlan, type CoatLooks, type ColourPlan } from "./colour-plan";
-import type { JobDocument } from "./job";
-import { roomOf, settingsOf } from "./job-settings";
-import { USUAL_SCALE_G, type AtHand } from "./weigh-lines";
+import type { JobDocument } from "../job/job";
+import { roomOf, settingsOf } from "../job/job-settings";
+import { USUAL_SCALE_G, type AtHand } from "../batch/at-hand";
 
 export type PieceFault = Fault & { pieceId: string; pieceName: string };
 

@@ -1,6 +1,6 @@
 import type { Tool } from "../batch/factors";
 import { PASS, type PassKind } from "../passes/facts";
-import type { PassWork } from "../pattern/work";
+import type { PassWork } from "../pattern/passes/work";
 
 /**
  * One pass. Amounts by area (`mlPerM2`) are for what is sprayed or spread beside the mix: alcohol, spray paint.

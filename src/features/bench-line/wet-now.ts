@@ -7,10 +7,10 @@ import {
 } from "@/contracts/pours";
 import type { StateStart } from "@/core/cure/film-states";
 import { derivePlan, type Plan } from "@/core/plan/derive-plan";
-import { foldPour, mixedAt } from "@/core/plan/pour";
-import { runSheet, type RunStep } from "@/core/plan/run-sheet";
-import { whatNext } from "@/core/plan/shop";
-import { wallClock, type Zone } from "@/core/plan/wall-clock";
+import { foldPour, mixedAt } from "@/core/pour/pour-events";
+import { runSheet, type RunStep } from "@/core/pour/run-sheet";
+import { whatNext } from "@/core/shop/shop";
+import { wallClock, type Zone } from "@/core/shop/wall-clock";
 import type { UnitSystem } from "@/core/units/dimension";
 
 /** One wet coat: when it was mixed, how its film lives, and what comes next. */

@@ -3,7 +3,7 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { Removed } from "@/core/plan/removed";
+import type { Removed } from "@/core/shop/removed";
 import { DeletedLately } from "@/ui/deleted-lately";
 import { callAct } from "@/contracts/call-act";
 import { addStarterColours, removeColourCard } from "@/contracts/colour-card";

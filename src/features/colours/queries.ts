@@ -1,6 +1,6 @@
 import type { Person } from "@/contracts/people";
 import type { ColourCard } from "@/core/colour/colour-card";
-import type { Removed } from "@/core/plan/removed";
+import type { Removed } from "@/core/shop/removed";
 import { database } from "@/server/database";
 import { colourCardsOf } from "@/server/repositories/colour-cards";
 

@@ -3,7 +3,7 @@ import type { OpenJob } from "@/contracts/jobs";
 import type { Person } from "@/contracts/people";
 import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
-import type { Shopping } from "@/core/plan/shopping";
+import type { Shopping } from "@/core/shop/shopping";
 import { aside, asideTask } from "@/server/aside";
 import { database } from "@/server/database";
 import { colourCardsOf } from "@/server/repositories/colour-cards";

@@ -1,7 +1,7 @@
 import { archiveJob, createJob, describeJob, duplicateJob, removeJob } from "@/contracts/jobs";
 import type { Person } from "@/contracts/people";
-import type { JobDocument } from "@/core/plan/job";
-import { emptyJob } from "@/core/plan/new-job";
+import type { JobDocument } from "@/core/job/job";
+import { emptyJob } from "@/core/job/new-job";
 import { USUAL_HOURS } from "@/core/schedule/hours";
 import { implement } from "@/server/acts";
 import { database } from "@/server/database";

@@ -21,7 +21,7 @@ import { Dialog } from "@/ui/dialog";
 import { Menu, MenuItem } from "@/ui/menu";
 import { TextField } from "@/ui/text-field";
 import { JobForm } from "./job-form";
-import type { Removed } from "@/core/plan/removed";
+import type { Removed } from "@/core/shop/removed";
 import { DeletedLately } from "@/ui/deleted-lately";
 import { useShopClock } from "@/ui/shop-clock";
 

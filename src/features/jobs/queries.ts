@@ -1,6 +1,6 @@
 import type { JobSummary } from "@/contracts/jobs";
 import type { Person } from "@/contracts/people";
-import type { Removed } from "@/core/plan/removed";
+import type { Removed } from "@/core/shop/removed";
 import { database } from "@/server/database";
 import { jobsOf } from "@/server/repositories/jobs";
 

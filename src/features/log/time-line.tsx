@@ -1,6 +1,6 @@
 import type { Plan } from "@/core/plan/derive-plan";
-import { mixedAt, type PourState } from "@/core/plan/pour";
-import type { RunStep } from "@/core/plan/run-sheet";
+import { mixedAt, type PourState } from "@/core/pour/pour-events";
+import type { RunStep } from "@/core/pour/run-sheet";
 import { useShopClock } from "@/ui/shop-clock";
 import { sinceMixText } from "@/ui/clock-words";
 

@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
-import type { PourEvent } from "@/core/plan/pour";
+import type { PourEvent } from "@/core/pour/pour-events";
 
 /**
  * What was done at the bench and has not reached the server yet. Written before it is sent, removed once the server

@@ -1,5 +1,5 @@
 import type { Pour } from "@/contracts/pours";
-import type { PourEvent } from "@/core/plan/pour";
+import type { PourEvent } from "@/core/pour/pour-events";
 
 /** The browser's outbox, which can be out of order as private windows and full disks make it. */
 const stored = new Map<string, PourEvent>();

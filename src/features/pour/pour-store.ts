@@ -1,7 +1,7 @@
 import { createStore } from "zustand";
 import { callAct } from "@/contracts/call-act";
 import { recordPour, type Pour } from "@/contracts/pours";
-import type { PourEvent } from "@/core/plan/pour";
+import type { PourEvent } from "@/core/pour/pour-events";
 import { putWaiting, removeWaiting, waitingOf } from "./outbox";
 
 /** A pour event before it has its id and time. */

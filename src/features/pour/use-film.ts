@@ -6,8 +6,8 @@ import { filmLifeIn, filmMoment, flowShareIn, type FilmMoment } from "@/core/cur
 import type { StateStart } from "@/core/cure/film-states";
 import type { Spread } from "@/core/numerics/spread";
 import type { PlannedCoat } from "@/core/plan/derive-plan";
-import { roomOf } from "@/core/plan/job-settings";
-import { wallMinutes } from "@/core/plan/wall-clock";
+import { roomOf } from "@/core/job/job-settings";
+import { wallMinutes } from "@/core/shop/wall-clock";
 import { useShopClock } from "@/ui/shop-clock";
 
 /** What stands on the screen is worked out anew this often, s. */

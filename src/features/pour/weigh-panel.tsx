@@ -2,10 +2,10 @@
 
 import { useId, useState } from "react";
 import type { WeighOut } from "@/core/batch/weigh-out";
-import type { PourState } from "@/core/plan/pour";
-import type { RunStep } from "@/core/plan/run-sheet";
-import { verdictWords } from "@/core/plan/verdict-words";
-import { weighKey, type WeighLine } from "@/core/plan/weigh-lines";
+import type { PourState } from "@/core/pour/pour-events";
+import type { RunStep } from "@/core/pour/run-sheet";
+import { verdictWords } from "@/core/pour/verdict-words";
+import { weighKey, type WeighLine } from "@/core/pour/weigh-lines";
 import { trimmed } from "@/core/units/format-quantity";
 import { parseQuantity } from "@/core/units/parse-quantity";
 import type { UnitSystem } from "@/core/units/dimension";

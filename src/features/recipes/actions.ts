@@ -12,7 +12,7 @@ import {
   renameRecipe,
   startJobFromRecipe,
 } from "@/contracts/recipes";
-import { jobFromRecipe } from "@/core/plan/recipe";
+import { jobFromRecipe } from "@/core/recipe/recipe";
 import { implement } from "@/server/acts";
 import { database } from "@/server/database";
 import { notFound } from "@/server/refused";

@@ -6,7 +6,7 @@ import { ciede2000, closeness } from "@/core/colour/ciede2000";
 import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { CoatLooks } from "@/core/plan/colour-plan";
-import { recipeChanges } from "@/core/plan/recipe-changes";
+import { recipeChanges } from "@/core/recipe/recipe-changes";
 import type { UnitSystem } from "@/core/units/dimension";
 import { decimal } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";

@@ -2,7 +2,7 @@ import type { Person } from "@/contracts/people";
 import type { OpenRecipe, RecipeFile, RecipeSummary } from "@/contracts/recipes";
 import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
-import type { Removed } from "@/core/plan/removed";
+import type { Removed } from "@/core/shop/removed";
 import { database } from "@/server/database";
 import { colourCardsOf } from "@/server/repositories/colour-cards";
 import { recipesOf } from "@/server/repositories/recipes";

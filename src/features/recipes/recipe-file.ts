@@ -2,7 +2,7 @@ import { RECIPE_FILE, type RecipeFile, type RecipeVersion } from "@/contracts/re
 import type { ColourCardFields } from "@/contracts/colour-card";
 import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
-import type { RecipeDocument } from "@/core/plan/recipe";
+import type { RecipeDocument } from "@/core/recipe/recipe";
 
 const cardIdsOf = (document: RecipeDocument): Set<string> =>
   new Set(

@@ -6,7 +6,7 @@ import {
   type ColourLooks,
   type ColourPlan,
 } from "@/core/plan/colour-plan";
-import type { RecipeDocument } from "@/core/plan/recipe";
+import type { RecipeDocument } from "@/core/recipe/recipe";
 import type { BandCoat } from "@/ui/coat-bands";
 
 /** How the colours of a recipe are foretold to look, as bands, and the finished top from some steps back. */

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useMemo, useState } from "react";
 import { callAct } from "@/contracts/call-act";
 import { removeRecipe, type RecipeSummary } from "@/contracts/recipes";
-import type { Removed } from "@/core/plan/removed";
+import type { Removed } from "@/core/shop/removed";
 import { DeletedLately } from "@/ui/deleted-lately";
 import type { ColourCard } from "@/core/colour/colour-card";
 import { Button } from "@/ui/button";

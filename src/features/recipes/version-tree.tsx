@@ -2,7 +2,7 @@
 
 import { useMemo } from "react";
 import type { RecipeVersion, SampleBoard } from "@/contracts/recipes";
-import { layOutVersions } from "@/core/plan/version-tree";
+import { layOutVersions } from "@/core/recipe/version-tree";
 import { useShopClock } from "@/ui/shop-clock";
 
 const ROW = 76;

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { asColourCard, colourCardFields, type ColourCardFields } from "@/contracts/colour-card";
-import type { Removed } from "@/core/plan/removed";
+import type { Removed } from "@/core/shop/removed";
 import type { Person } from "@/contracts/people";
 import type { ColourCard } from "@/core/colour/colour-card";
 import { jsonOf, type Database } from "../database";

@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { foldPour } from "@/core/plan/pour";
+import { foldPour } from "@/core/pour/pour-events";
 import type { Database } from "../database";
 import { KEPT_STEPS } from "../thin-versions";
 import { poursOf } from "./pours";

@@ -1,4 +1,4 @@
-import { copyName } from "@/core/plan/copy-name";
+import { copyName } from "@/core/job/copy-name";
 import { randomUUID } from "node:crypto";
 import { literal, Op, type Transaction } from "sequelize";
 import type {
@@ -13,9 +13,9 @@ import type {
 } from "@/contracts/jobs";
 import { jobDocumentSchema } from "@/contracts/job-document";
 import type { Person } from "@/contracts/people";
-import type { JobDocument } from "@/core/plan/job";
-import type { DatedJob } from "@/core/plan/shop";
-import type { Removed } from "@/core/plan/removed";
+import type { JobDocument } from "@/core/job/job";
+import type { DatedJob } from "@/core/shop/shop";
+import type { Removed } from "@/core/shop/removed";
 import { isDeepStrictEqual } from "node:util";
 import { jsonOf, type Database } from "../database";
 import { inTurns } from "../in-turns";

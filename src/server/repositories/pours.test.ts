@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { ACTS } from "@/app/api/act/registry";
-import type { PourEvent } from "@/core/plan/pour";
+import type { PourEvent } from "@/core/pour/pour-events";
 import { jsonOf, type Database } from "../database";
 import { perform } from "../acts";
 import { benchOf } from "./bench";

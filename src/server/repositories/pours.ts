@@ -9,7 +9,7 @@ import {
   type Pours,
   type StoredEvent,
 } from "@/contracts/pours";
-import type { PourEvent } from "@/core/plan/pour";
+import type { PourEvent } from "@/core/pour/pour-events";
 import { jsonOf, type Database } from "../database";
 import type { PourEventRow, PourRow } from "../models/pour";
 import { inTurns } from "../in-turns";

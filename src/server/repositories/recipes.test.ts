@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import sharp from "sharp";
 import type { BoardFields } from "@/contracts/recipes";
 import { derivePlan } from "@/core/plan/derive-plan";
-import { recipeOf, withRecipe, type RecipeDocument } from "@/core/plan/recipe";
+import { recipeOf, withRecipe, type RecipeDocument } from "@/core/recipe/recipe";
 import type { Database } from "../database";
 import { testDatabase, testShop, type TestShop } from "../testing/test-shop";
 import { jobsOf } from "./jobs";

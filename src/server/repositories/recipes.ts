@@ -10,8 +10,8 @@ import {
   type RecipeVersion,
   type SampleBoard,
 } from "@/contracts/recipes";
-import type { Removed } from "@/core/plan/removed";
-import type { RecipeDocument } from "@/core/plan/recipe";
+import type { Removed } from "@/core/shop/removed";
+import type { RecipeDocument } from "@/core/recipe/recipe";
 import { jsonOf, type Database } from "../database";
 import type { RecipeVersionRow, SampleBoardRow } from "../models/recipe";
 import { notFound, Refused } from "../refused";

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import sharp from "sharp";
-import { newCoat } from "@/core/plan/new-job";
+import { newCoat } from "@/core/job/new-job";
 import type { Database } from "../database";
 import { testDatabase, testShop, type TestShop } from "../testing/test-shop";
 import { peopleOf } from "./people";

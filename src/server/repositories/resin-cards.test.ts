@@ -1,4 +1,4 @@
-import { starterCards } from "@/core/plan/sample-job";
+import { starterCards } from "@/core/cure/starter-cards";
 import type { Database } from "../database";
 import { Refused } from "../refused";
 import { testDatabase, testShop, type TestShop } from "../testing/test-shop";

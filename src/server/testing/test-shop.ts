@@ -1,8 +1,9 @@
 import { randomUUID } from "node:crypto";
 import type { Person } from "@/contracts/people";
 import type { ResinCard } from "@/core/cure/resin-card";
-import { sampleJob, starterCards } from "@/core/plan/sample-job";
-import type { JobDocument } from "@/core/plan/job";
+import { sampleJob } from "@/core/job/sample-job";
+import { starterCards } from "@/core/cure/starter-cards";
+import type { JobDocument } from "@/core/job/job";
 import { database, type Database } from "../database";
 import { migrate } from "../migrate";
 import { jobsOf } from "../repositories/jobs";

@@ -1,5 +1,5 @@
-import { boxAround, type Op } from "../op";
-import { boundTile } from "../tile";
+import { boxAround, type Op } from "../engine/op";
+import { boundTile } from "../engine/tile";
 import { angleOf } from "../../numerics/fast-turn";
 import { streaks } from "./profile";
 import { tabled } from "./streaked-width";

@@ -1,5 +1,5 @@
-import { EVERYWHERE, type Op } from "../op";
-import { meet } from "../tile";
+import { EVERYWHERE, type Op } from "../engine/op";
+import { meet } from "../engine/tile";
 
 /** A colour laid over all of the piece; it hides what lies under it as far as its film does. A hole shows it, and goes no deeper. */
 export const cover = (colour: number, hides = 1): Op => ({

@@ -1,7 +1,7 @@
-import { bucketsOf } from "../buckets";
-import type { Op } from "../op";
+import { bucketsOf } from "../engine/buckets";
+import type { Op } from "../engine/op";
 import { drawOutRadially } from "./radial";
-import { boundTile, open, within } from "../tile";
+import { boundTile, open, within } from "../engine/tile";
 
 /** Cells that drops of alcohol open: their middles, mm, a hole of radius a in each, what was there pushed out to b. */
 export type Craters = { x: Float64Array; y: Float64Array; a: Float64Array; b: Float64Array };

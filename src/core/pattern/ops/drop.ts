@@ -1,7 +1,7 @@
 import { angleOf } from "../../numerics/fast-turn";
 import { seeded } from "../../numerics/random";
-import { boxAround, type Op } from "../op";
-import { boundTile, drawOut, edgeCover, meet } from "../tile";
+import { boxAround, type Op } from "../engine/op";
+import { boundTile, drawOut, edgeCover, meet } from "../engine/tile";
 
 /** A puddle of a colour poured on what lies there. */
 export type Drop = {

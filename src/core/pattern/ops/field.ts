@@ -1,6 +1,6 @@
-import type { Op } from "../op";
-import { EVERYWHERE } from "../op";
-import { edgeCover, meet } from "../tile";
+import type { Op } from "../engine/op";
+import { EVERYWHERE } from "../engine/op";
+import { edgeCover, meet } from "../engine/tile";
 import { streaks } from "./profile";
 import { tabled } from "./streaked-width";
 

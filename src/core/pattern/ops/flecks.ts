@@ -1,6 +1,6 @@
-import { bucketsOf } from "../buckets";
-import { boxAround, type Op } from "../op";
-import { edgeCover, meet } from "../tile";
+import { bucketsOf } from "../engine/buckets";
+import { boxAround, type Op } from "../engine/op";
+import { edgeCover, meet } from "../engine/tile";
 
 /** A small thing that lies on the film: glitter, a drop that was flicked. */
 export type Fleck = { x: number; y: number; radiusMm: number };

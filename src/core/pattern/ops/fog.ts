@@ -1,6 +1,6 @@
-import { cloudNoise } from "../noise";
-import type { Op } from "../op";
-import { meet, uneven } from "../tile";
+import { cloudNoise } from "../engine/noise";
+import type { Op } from "../engine/op";
+import { meet, uneven } from "../engine/tile";
 import type { Box } from "../../geometry/ring";
 
 /** Spray paint from a distance: a cloud of a colour that covers a share of the piece, thick here and thin there. */

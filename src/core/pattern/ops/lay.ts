@@ -1,5 +1,5 @@
-import { boxAround, smooth, smoothSlope, type Op } from "../op";
-import { boundTile, drawOut } from "../tile";
+import { boxAround, smooth, smoothSlope, type Op } from "../engine/op";
+import { boundTile, drawOut } from "../engine/tile";
 import { streakedWidth } from "./streaked-width";
 
 /** A wide blade that lays one colour over another from the edge inwards. */

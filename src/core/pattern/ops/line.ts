@@ -1,7 +1,7 @@
 import type { Box } from "../../geometry/ring";
-import { bucketsOf } from "../buckets";
-import { meets, type Op } from "../op";
-import { edgeCover, meet } from "../tile";
+import { bucketsOf } from "../engine/buckets";
+import { meets, type Op } from "../engine/op";
+import { edgeCover, meet } from "../engine/tile";
 
 /** A point of a line with half of its width there, mm. */
 export type LinePoint = { x: number; y: number; halfMm: number };

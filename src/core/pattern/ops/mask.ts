@@ -1,7 +1,7 @@
-import { bucketsOf } from "../buckets";
+import { bucketsOf } from "../engine/buckets";
 import { seeded } from "../../numerics/random";
-import { boxAround, type Op } from "../op";
-import { edgeCover, meet } from "../tile";
+import { boxAround, type Op } from "../engine/op";
+import { edgeCover, meet } from "../engine/tile";
 import type { Box } from "../../geometry/ring";
 
 /** Paint over a cured film whose liked parts are masked: rounded pebbles stay, the joints between them are painted. */

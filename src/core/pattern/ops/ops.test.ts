@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { seeded } from "../../numerics/random";
-import type { Op } from "../op";
-import { newTile, startTile, weightAt } from "../tile";
+import type { Op } from "../engine/op";
+import { newTile, startTile, weightAt } from "../engine/tile";
 import { craters, cratersOf } from "./craters";
 import { drop } from "./drop";
 import { lay } from "./lay";

@@ -1,4 +1,4 @@
-import { drawOut, type Tile } from "../tile";
+import { drawOut, type Tile } from "../engine/tile";
 
 /** Draws a footprint out by a radial map at a direction (ux, uy): along the ray by its slope, across it by r0/r. */
 export function drawOutRadially(

@@ -1,6 +1,6 @@
-import { boxAround, type Op } from "../op";
-import { boundTile, drawOut, open, within } from "../tile";
-import { valueNoise } from "../noise";
+import { boxAround, type Op } from "../engine/op";
+import { boundTile, drawOut, open, within } from "../engine/tile";
+import { valueNoise } from "../engine/noise";
 
 /** A chop line: a stick drawn through the film opens it along a jagged line, and what lies under shows. */
 export type Slit = {

@@ -1,4 +1,4 @@
-import { smooth } from "../op";
+import { smooth } from "../engine/op";
 import { streaks } from "./profile";
 
 /** A height and its slope along a line, straight between knots. */

@@ -1,7 +1,7 @@
 import { angleOf, turnBy, turned, WAVE, WAVE_STEPS } from "../../numerics/fast-turn";
 import type { Box } from "../../geometry/ring";
-import { boxAround, smooth, smoothBend, smoothSlope, type Op } from "../op";
-import { boundTile, drawOut, type Tile } from "../tile";
+import { boxAround, smooth, smoothBend, smoothSlope, type Op } from "../engine/op";
+import { boundTile, drawOut, type Tile } from "../engine/tile";
 import type { Profile } from "./profile";
 
 /** A pull of a tool along a line. */

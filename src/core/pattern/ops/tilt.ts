@@ -1,5 +1,5 @@
-import { boxAround, smooth, smoothSlope, type Op } from "../op";
-import { boundTile, drawOut } from "../tile";
+import { boxAround, smooth, smoothSlope, type Op } from "../engine/op";
+import { boundTile, drawOut } from "../engine/tile";
 import { streaks } from "./profile";
 import { streakedWidth, tabled, type Tabled } from "./streaked-width";
 

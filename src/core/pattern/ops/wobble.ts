@@ -1,7 +1,7 @@
 import { WAVE, WAVE_STEPS } from "../../numerics/fast-turn";
 import { seeded } from "../../numerics/random";
-import { EVERYWHERE, type Op } from "../op";
-import { boundTile, drawOut } from "../tile";
+import { EVERYWHERE, type Op } from "../engine/op";
+import { boundTile, drawOut } from "../engine/tile";
 
 /** How a film flows on its own before it thickens: a row of shears at all angles, coarse and fine. */
 export type Wobble = {

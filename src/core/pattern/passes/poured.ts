@@ -1,11 +1,11 @@
 import type { Box } from "../../geometry/ring";
-import type { Op } from "../op";
+import type { Op } from "../engine/op";
 import { cover } from "../ops/cover";
 import { field } from "../ops/field";
 import { wobble } from "../ops/wobble";
-import { nests, puddleRadiusMm, puddles, ribbons, shadows } from "../scene/pours";
-import { acrossOf, between, countersIn, sourceOf } from "../scene/random";
-import type { PourStyle } from "../work";
+import { nests, puddleRadiusMm, puddles, ribbons, shadows } from "../placing/pours";
+import { acrossOf, between, countersIn, sourceOf } from "../placing/random";
+import type { PourStyle } from "./work";
 import { countOf, VEIN_SHARE, type Scene } from "./scene";
 
 /** What the film does on its own while it is runny. */

@@ -1,7 +1,7 @@
 import type { Box } from "../../geometry/ring";
-import type { RehearsedCoat, RehearsedPass, Rehearsal } from "../rehearsal";
-import type { Unlike } from "../scene/cells";
-import { countersIn } from "../scene/random";
+import type { RehearsedCoat, RehearsedPass, Rehearsal } from "./rehearsal";
+import type { Unlike } from "../placing/cells";
+import { countersIn } from "../placing/random";
 
 /** One pass with all that it hangs on. */
 export type PassScene = {

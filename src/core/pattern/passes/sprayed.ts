@@ -1,7 +1,7 @@
-import type { Op } from "../op";
+import type { Op } from "../engine/op";
 import { wobble } from "../ops/wobble";
-import { cells, DROPS_PER_ML, STAYS } from "../scene/cells";
-import type { DropSize } from "../work";
+import { cells, DROPS_PER_ML, STAYS } from "../placing/cells";
+import type { DropSize } from "./work";
 import type { Scene } from "./scene";
 
 /** Alcohol that washes the pattern away, ml/m² (assumed, uncalibrated). */

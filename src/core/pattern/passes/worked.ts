@@ -1,7 +1,7 @@
-import type { Op } from "../op";
-import { drawnOutTo, practised } from "../scene/practised";
-import { blades, carried, dragOf, pulls } from "../scene/pulls";
-import type { WorkTool } from "../work";
+import type { Op } from "../engine/op";
+import { drawnOutTo, practised } from "../placing/practised";
+import { blades, carried, dragOf, pulls } from "../placing/pulls";
+import type { WorkTool } from "./work";
 import { countOf, type Scene } from "./scene";
 
 type Worked = {

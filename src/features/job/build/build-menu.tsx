@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { withBuildOf, withOwnBuild } from "@/core/plan/builds";
+import { withBuildOf, withOwnBuild } from "@/core/job/builds";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Menu, MenuItem } from "@/ui/menu";

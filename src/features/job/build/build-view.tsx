@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { GROUND_WORDS, type Ground } from "@/core/batch/factors";
-import { newCoat } from "@/core/plan/new-job";
+import { newCoat } from "@/core/job/new-job";
 import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
 import { Button } from "@/ui/button";
 import { Menu, MenuItem } from "@/ui/menu";

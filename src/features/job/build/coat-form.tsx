@@ -1,11 +1,11 @@
 "use client";
 
 import { useState } from "react";
-import { newCoat } from "@/core/plan/new-job";
-import { nextLayer } from "@/core/plan/builds";
-import { dammed } from "@/core/plan/new-piece";
-import { TECHNIQUE_IDS, TECHNIQUES, type TechniqueId } from "@/core/plan/technique-list";
-import { withTechnique } from "@/core/plan/techniques";
+import { newCoat } from "@/core/job/new-job";
+import { nextLayer } from "@/core/job/builds";
+import { dammed } from "@/core/geometry/new-piece";
+import { TECHNIQUE_IDS, TECHNIQUES, type TechniqueId } from "@/core/job/technique-list";
+import { withTechnique } from "@/core/job/techniques";
 import { isFill, START_WORDS, type Coat, type StartsAfter } from "@/core/schedule/coat";
 import { filmInAllUnits } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";

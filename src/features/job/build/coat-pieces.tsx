@@ -1,6 +1,6 @@
 "use client";
 
-import { coatFor, piecesOf } from "@/core/plan/builds";
+import { coatFor, piecesOf } from "@/core/job/builds";
 import { isFill, type Coat } from "@/core/schedule/coat";
 import { Checkbox } from "@/ui/checkbox";
 import { QuantityField } from "@/ui/quantity-field";

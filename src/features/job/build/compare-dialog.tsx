@@ -3,7 +3,7 @@
 import { useEffect, useState } from "react";
 import { callAct } from "@/contracts/call-act";
 import { listBuilds, type JobBuild } from "@/contracts/jobs";
-import { withBuild } from "@/core/plan/builds";
+import { withBuild } from "@/core/job/builds";
 import { derivePlan, type PlannedCoat } from "@/core/plan/derive-plan";
 import { COAT_WORDS, isFill } from "@/core/schedule/coat";
 import { PASS } from "@/core/passes/facts";

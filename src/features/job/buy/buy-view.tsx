@@ -3,7 +3,7 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { Purchase } from "@/core/batch/buy";
-import type { Shopping } from "@/core/plan/shopping";
+import type { Shopping } from "@/core/shop/shopping";
 import { MM2_PER_FT2, MM2_PER_M2 } from "@/core/units/constants";
 import type { UnitSystem } from "@/core/units/dimension";
 import { decimal, formatQuantity, quantityText, trimmed } from "@/core/units/format-quantity";

@@ -1,7 +1,7 @@
 import type { ResinCard } from "@/core/cure/resin-card";
 import { derivePlan } from "@/core/plan/derive-plan";
-import type { JobDocument } from "@/core/plan/job";
-import { shoppingFor, type Shopping } from "@/core/plan/shopping";
+import type { JobDocument } from "@/core/job/job";
+import { shoppingFor, type Shopping } from "@/core/shop/shopping";
 
 export type JobsToBuyFor = { documents: readonly JobDocument[]; cards: readonly ResinCard[] };
 

@@ -17,7 +17,7 @@ import { HIDDEN, NOT_SEEN } from "@/core/colour/hiding";
 import { hidingOf, lookSpread, mixLook } from "@/core/colour/mix-look";
 import { labOfHex } from "@/core/colour/spaces";
 import { mixPartsOf, type CoatLooks, type ColourLooks } from "@/core/plan/colour-plan";
-import { doseWords } from "@/core/plan/weigh-lines";
+import { doseWords } from "@/core/pour/weigh-lines";
 import { decimal, quantityText, trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";

@@ -3,8 +3,8 @@
 import type { Batch, BatchedCoat } from "@/core/batch/batch-coat";
 import type { Vessel } from "@/core/batch/vessel";
 import type { PlannedCoat } from "@/core/plan/derive-plan";
-import { sectionWords } from "@/core/plan/run-sheet";
-import { cupsMl, dosesWords, doseWords, partText, weighable } from "@/core/plan/weigh-lines";
+import { sectionWords } from "@/core/pour/run-sheet";
+import { cupsMl, dosesWords, doseWords, partText, weighable } from "@/core/pour/weigh-lines";
 import { Choice } from "@/ui/choice";
 import { Figure } from "@/ui/figure";
 import { useSize } from "@/ui/use-size";

@@ -1,6 +1,6 @@
 "use client";
 
-import { clockText } from "@/core/plan/run-sheet";
+import { clockText } from "@/core/units/clock-text";
 import { quantityText, trimmed } from "@/core/units/format-quantity";
 import { TextField } from "@/ui/text-field";
 import { useJob } from "../workspace/use-job";

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import type { EdgeName, Piece, Shape } from "@/core/geometry/piece";
-import { newPiece, SHAPE_GROUPS, SHAPE_WORDS } from "@/core/plan/new-piece";
+import { newPiece, SHAPE_GROUPS, SHAPE_WORDS } from "@/core/geometry/new-piece";
 import { Button } from "@/ui/button";
 import { newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";

@@ -1,12 +1,12 @@
 "use client";
 
-import { copyName } from "@/core/plan/copy-name";
+import { copyName } from "@/core/job/copy-name";
 import { cutOutSize } from "@/core/geometry/cut-out";
 import type { Fault } from "@/core/geometry/faults";
 import type { Measured } from "@/core/geometry/measure";
 import { edgesOf, type EdgeName, type Piece, type Shape } from "@/core/geometry/piece";
 import { asFree, mirrored, rotated } from "@/core/geometry/transform";
-import { newCutOut, reshaped, SHAPE_GROUPS, SHAPE_WORDS } from "@/core/plan/new-piece";
+import { newCutOut, reshaped, SHAPE_GROUPS, SHAPE_WORDS } from "@/core/geometry/new-piece";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Menu, MenuItem } from "@/ui/menu";

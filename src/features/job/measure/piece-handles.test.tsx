@@ -1,7 +1,7 @@
 import { renderToStaticMarkup } from "react-dom/server";
 import { outlineOf } from "@/core/geometry/outline";
 import type { Shape } from "@/core/geometry/piece";
-import { newPiece } from "@/core/plan/new-piece";
+import { newPiece } from "@/core/geometry/new-piece";
 import { frameOf } from "@/ui/piece-drawing";
 import { PieceHandles } from "./piece-handles";
 

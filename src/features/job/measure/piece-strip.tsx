@@ -2,7 +2,7 @@
 
 import { outlineOf } from "@/core/geometry/outline";
 import type { Shape } from "@/core/geometry/piece";
-import { SHAPE_GROUPS, SHAPE_WORDS } from "@/core/plan/new-piece";
+import { SHAPE_GROUPS, SHAPE_WORDS } from "@/core/geometry/new-piece";
 import { Menu, MenuHeading, MenuItem } from "@/ui/menu";
 import { PieceSilhouette } from "@/ui/piece-drawing";
 import { useJob } from "../workspace/use-job";

@@ -2,9 +2,9 @@
 
 import Link from "next/link";
 import { useMemo, useState } from "react";
-import { recipeOf } from "@/core/plan/recipe";
-import { recipeChanges } from "@/core/plan/recipe-changes";
-import { planOnBoard, scaleUp } from "@/core/plan/scale-up";
+import { recipeOf } from "@/core/recipe/recipe";
+import { recipeChanges } from "@/core/recipe/recipe-changes";
+import { planOnBoard, scaleUp } from "@/core/recipe/scale-up";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { AdviceLine } from "../workspace/advice-line";

@@ -3,7 +3,7 @@
 import { useEffect, useState } from "react";
 import { callAct } from "@/contracts/call-act";
 import { listRecipes, openRecipe, type OpenRecipe, type RecipeSummary } from "@/contracts/recipes";
-import { withRecipe } from "@/core/plan/recipe";
+import { withRecipe } from "@/core/recipe/recipe";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { SelectField } from "@/ui/text-field";

@@ -1,6 +1,6 @@
 import type { Plan } from "@/core/plan/derive-plan";
-import type { JobDocument } from "@/core/plan/job";
-import { rehearsalOf } from "@/core/plan/rehearse";
+import type { JobDocument } from "@/core/job/job";
+import { rehearsalOf } from "@/core/rehearsal/rehearse";
 import { askFor, callOff } from "./picture-pool";
 
 const owner = {};

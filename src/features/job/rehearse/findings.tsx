@@ -1,4 +1,4 @@
-import type { Finding } from "@/core/plan/judge-picture";
+import type { Finding } from "@/core/rehearsal/judge-picture";
 
 const GRADE: Record<Finding["grade"], string> = { change: "change", look: "look", note: "note" };
 

@@ -3,10 +3,10 @@
 import { useMemo } from "react";
 import type { Measured } from "@/core/geometry/measure";
 import { derivePlan } from "@/core/plan/derive-plan";
-import type { JobDocument } from "@/core/plan/job";
-import { rehearsalOf } from "@/core/plan/rehearse";
-import { TECHNIQUE_IDS, TECHNIQUES, type TechniqueId } from "@/core/plan/technique-list";
-import { withTechnique } from "@/core/plan/techniques";
+import type { JobDocument } from "@/core/job/job";
+import { rehearsalOf } from "@/core/rehearsal/rehearse";
+import { TECHNIQUE_IDS, TECHNIQUES, type TechniqueId } from "@/core/job/technique-list";
+import { withTechnique } from "@/core/job/techniques";
 import { isFill } from "@/core/schedule/coat";
 import { Dialog } from "@/ui/dialog";
 import { newId } from "../workspace/edits";

@@ -1,8 +1,9 @@
 import { derivePlan } from "@/core/plan/derive-plan";
-import { newPiece } from "@/core/plan/new-piece";
-import type { JobDocument } from "@/core/plan/job";
-import { sampleJob, starterCards } from "@/core/plan/sample-job";
-import { standing } from "@/core/pattern/standing";
+import { newPiece } from "@/core/geometry/new-piece";
+import type { JobDocument } from "@/core/job/job";
+import { sampleJob } from "@/core/job/sample-job";
+import { starterCards } from "@/core/cure/starter-cards";
+import { standing } from "@/core/veins/standing";
 import { jobDocumentSchema } from "@/contracts/job-document";
 import { newVeinMap, veinColours } from "./new-vein-map";
 

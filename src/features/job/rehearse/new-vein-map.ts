@@ -1,9 +1,9 @@
 import type { Measured } from "@/core/geometry/measure";
-import type { JobDocument } from "@/core/plan/job";
+import type { JobDocument } from "@/core/job/job";
 import { VEIN_SHARE } from "@/core/pattern/passes/scene";
-import { USUAL_MANNER } from "@/core/pattern/vein";
-import { mapBox, placesOf } from "@/core/pattern/places";
-import { redrawn, type VeinMap, type VeinSet } from "@/core/pattern/vein-map";
+import { USUAL_MANNER } from "@/core/pattern/passes/vein";
+import { mapBox, placesOf } from "@/core/veins/places";
+import { redrawn, type VeinMap, type VeinSet } from "@/core/veins/vein-map";
 import type { Coat } from "@/core/schedule/coat";
 import { newId } from "../workspace/edits";
 

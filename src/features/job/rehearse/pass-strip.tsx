@@ -3,7 +3,7 @@
 import { sinceMixText } from "@/ui/clock-words";
 import type { StateStart } from "@/core/cure/film-states";
 import type { Measured } from "@/core/geometry/measure";
-import type { PieceRehearsal, ShownPass } from "@/core/plan/rehearse";
+import type { PieceRehearsal, ShownPass } from "@/core/rehearsal/rehearse";
 import { FilmBar } from "@/ui/film-bar";
 import { useSize } from "@/ui/use-size";
 import { PiecePicture, seenSize } from "./piece-picture";

@@ -1,8 +1,8 @@
 "use client";
 
 import { TOOL_WORDS, type Tool } from "@/core/batch/factors";
-import { DROP_WORDS, POUR_WORDS, WAY_WORDS, type PassWork as Work } from "@/core/pattern/work";
-import type { ShownPass } from "@/core/plan/rehearse";
+import { DROP_WORDS, POUR_WORDS, WAY_WORDS, type PassWork as Work } from "@/core/pattern/passes/work";
+import type { ShownPass } from "@/core/rehearsal/rehearse";
 import { PASS, type PassKind } from "@/core/passes/facts";
 import { type Pass } from "@/core/schedule/pass";
 import { Button } from "@/ui/button";

@@ -1,4 +1,4 @@
-import type { PictureMeasures } from "@/core/plan/judge-picture";
+import type { PictureMeasures } from "@/core/rehearsal/judge-picture";
 import type { DrawnRows, Pictured, RehearseAnswer, RehearseQuestion } from "@/workers/rehearse.worker";
 
 type Wanted =

@@ -1,8 +1,8 @@
 "use client";
 
 import { useEffect, useRef } from "react";
-import type { Critique } from "@/core/plan/critique";
-import { MUD } from "@/core/plan/judge-picture";
+import type { Critique } from "@/core/rehearsal/critique";
+import { MUD } from "@/core/rehearsal/judge-picture";
 import type { KeptPractice } from "@/contracts/rehearsals";
 import { LineChart } from "@/ui/line-chart";
 

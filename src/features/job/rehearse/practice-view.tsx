@@ -7,11 +7,11 @@ import { keepPractice, listPractices, type KeptPractice } from "@/contracts/rehe
 import { exactly } from "@/core/numerics/spread";
 import { flowShareIn } from "@/core/cure/film-in-room";
 import { stateAt, STATE_WORDS } from "@/core/cure/film-states";
-import { BLADE_MM } from "@/core/pattern/scene/practised";
-import { TOUCHES } from "@/core/pattern/scene/pulls";
-import { WORK_TOOL_WORDS, type PassWork, type WorkTool } from "@/core/pattern/work";
-import type { Critique, PracticeStroke } from "@/core/plan/critique";
-import { roomOf } from "@/core/plan/job-settings";
+import { BLADE_MM } from "@/core/pattern/placing/practised";
+import { TOUCHES } from "@/core/pattern/placing/pulls";
+import { WORK_TOOL_WORDS, type PassWork, type WorkTool } from "@/core/pattern/passes/work";
+import type { Critique, PracticeStroke } from "@/core/rehearsal/critique";
+import { roomOf } from "@/core/job/job-settings";
 import { usualPass } from "@/core/schedule/pass";
 import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";

@@ -4,8 +4,13 @@ import Link from "next/link";
 import { useParams } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import { wantedOf } from "@/core/plan/colour-plan";
-import { blendingPass, judgePicture, roundsFinding, type PictureMeasures } from "@/core/plan/judge-picture";
-import { rehearsalOf } from "@/core/plan/rehearse";
+import {
+  blendingPass,
+  judgePicture,
+  roundsFinding,
+  type PictureMeasures,
+} from "@/core/rehearsal/judge-picture";
+import { rehearsalOf } from "@/core/rehearsal/rehearse";
 import { covers, type Coat } from "@/core/schedule/coat";
 import { useJob } from "../workspace/use-job";
 import { askFor, callOff } from "./picture-pool";

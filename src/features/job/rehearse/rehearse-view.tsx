@@ -2,8 +2,8 @@
 
 import { useEffect, useMemo, useState } from "react";
 import { wantedOf } from "@/core/plan/colour-plan";
-import { judgePicture, mudWords } from "@/core/plan/judge-picture";
-import { USUAL_REHEARSAL, type PieceRehearsal } from "@/core/plan/rehearse";
+import { judgePicture, mudWords } from "@/core/rehearsal/judge-picture";
+import { USUAL_REHEARSAL, type PieceRehearsal } from "@/core/rehearsal/rehearse";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
 import { useSize } from "@/ui/use-size";

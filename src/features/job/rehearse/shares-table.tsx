@@ -1,7 +1,7 @@
 import type { Spread } from "@/core/numerics/spread";
-import type { SisterSpread } from "@/core/plan/sister-spread";
-import type { PaletteColour } from "@/core/plan/rehearse";
-import type { PictureMeasures } from "@/core/plan/judge-picture";
+import type { SisterSpread } from "@/core/rehearsal/sister-spread";
+import type { PaletteColour } from "@/core/rehearsal/rehearse";
+import type { PictureMeasures } from "@/core/rehearsal/judge-picture";
 
 /** A side that has so much more of a colour is named. */
 const UNEVEN = 0.25;

@@ -2,7 +2,7 @@
 
 import { useMemo } from "react";
 import type { Measured } from "@/core/geometry/measure";
-import type { PieceRehearsal } from "@/core/plan/rehearse";
+import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
 import { PiecePicture, seenSize } from "./piece-picture";
 import { usePicture } from "./use-picture";
 

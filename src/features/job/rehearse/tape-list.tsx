@@ -1,7 +1,7 @@
 "use client";
 
 import { Fragment } from "react";
-import type { Crossing, PieceVein } from "@/core/pattern/tape";
+import type { Crossing, PieceVein } from "@/core/veins/tape";
 import type { UnitSystem } from "@/core/units/dimension";
 import { otherSystem, quantityText } from "@/core/units/format-quantity";
 import { KIND_WORDS, toldStretches, turnWords, widthText } from "../sheets/tape-rows";

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { PictureMeasures } from "@/core/plan/judge-picture";
+import type { PictureMeasures } from "@/core/rehearsal/judge-picture";
 import type { DrawnRows, Pictured } from "@/workers/rehearse.worker";
 import { askFor, askToKeep, callOff } from "./picture-pool";
 

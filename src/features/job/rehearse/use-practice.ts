@@ -2,8 +2,8 @@
 
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Measured } from "@/core/geometry/measure";
-import type { Critique, Practice, PracticeStroke } from "@/core/plan/critique";
-import type { PieceRehearsal } from "@/core/plan/rehearse";
+import type { Critique, Practice, PracticeStroke } from "@/core/rehearsal/critique";
+import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
 import type { PracticeAnswer, PracticeQuestion } from "@/workers/practice.worker";
 
 /** The wet piece in a worker: what is drawn on it is sent there, and its picture comes back in parts. */

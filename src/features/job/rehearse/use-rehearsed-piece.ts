@@ -2,8 +2,8 @@
 
 import { useMemo, useState } from "react";
 import type { Measured } from "@/core/geometry/measure";
-import { standing } from "@/core/pattern/standing";
-import { rehearsalOf, type PieceRehearsal } from "@/core/plan/rehearse";
+import { standing } from "@/core/veins/standing";
+import { rehearsalOf, type PieceRehearsal } from "@/core/rehearsal/rehearse";
 import { useJob } from "../workspace/use-job";
 
 /** A piece that can be looked at. */

@@ -1,9 +1,9 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { PictureMeasures } from "@/core/plan/judge-picture";
-import type { PieceRehearsal } from "@/core/plan/rehearse";
-import { SISTER_PX, sistersOf, sisterSpread, type SisterSpread } from "@/core/plan/sister-spread";
+import type { PictureMeasures } from "@/core/rehearsal/judge-picture";
+import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
+import { SISTER_PX, sistersOf, sisterSpread, type SisterSpread } from "@/core/rehearsal/sister-spread";
 import { askFor, callOff } from "./picture-pool";
 import type { Picture } from "./use-picture";
 

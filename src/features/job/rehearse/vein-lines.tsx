@@ -3,8 +3,8 @@
 import { memo, useId, useMemo } from "react";
 import type { Point } from "@/core/geometry/curves";
 import type { Measured } from "@/core/geometry/measure";
-import type { VeinWay } from "@/core/pattern/vein";
-import type { PiecePlace } from "@/core/pattern/places";
+import type { VeinWay } from "@/core/pattern/passes/vein";
+import type { PiecePlace } from "@/core/veins/places";
 import {
   ribbonRing,
   waysOnMap,
@@ -12,7 +12,7 @@ import {
   type MapVein,
   type VeinMap,
   type VeinSet,
-} from "@/core/pattern/vein-map";
+} from "@/core/veins/vein-map";
 
 const tenth = (mm: number) => Math.round(10 * mm) / 10;
 

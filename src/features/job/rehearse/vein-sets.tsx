@@ -1,9 +1,9 @@
 "use client";
 
 import { sinceMixText } from "@/ui/clock-words";
-import type { VeinManner } from "@/core/pattern/vein";
-import type { MapVein, VeinSet } from "@/core/pattern/vein-map";
-import { MOST_VEINS, THINNEST_VEIN_MM } from "@/core/pattern/work";
+import type { VeinManner } from "@/core/pattern/passes/vein";
+import type { MapVein, VeinSet } from "@/core/veins/vein-map";
+import { MOST_VEINS, THINNEST_VEIN_MM } from "@/core/pattern/passes/work";
 import type { Spread } from "@/core/numerics/spread";
 import { otherSystem, quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";

@@ -5,9 +5,9 @@ import type { Point } from "@/core/geometry/curves";
 import { cutOutRing } from "@/core/geometry/cut-out";
 import type { Measured } from "@/core/geometry/measure";
 import { unfoldedFaces } from "@/core/geometry/unfold";
-import { aroundOf } from "@/core/pattern/standing";
-import { mapBox, snapped, toMap, type PiecePlace } from "@/core/pattern/places";
-import type { VeinMap, VeinSet } from "@/core/pattern/vein-map";
+import { aroundOf } from "@/core/veins/standing";
+import { mapBox, snapped, toMap, type PiecePlace } from "@/core/veins/places";
+import type { VeinMap, VeinSet } from "@/core/veins/vein-map";
 import { pathOf, VeinLines, WallVeins } from "./vein-lines";
 
 /** Room around the pieces, px, and within what distance a pulled one snaps, px. */

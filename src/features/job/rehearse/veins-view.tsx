@@ -7,9 +7,9 @@ import { beadAreaMm2 } from "@/core/film/flow";
 import { veinForecast } from "@/core/film/vein-timing";
 import { veinSvg } from "@/core/drawing-files/vein-template";
 import type { Measured } from "@/core/geometry/measure";
-import { MOST_STANDING, standing, standsFor } from "@/core/pattern/standing";
-import { tapeList } from "@/core/pattern/tape";
-import { mapBox, placesOf, type PiecePlace } from "@/core/pattern/places";
+import { MOST_STANDING, standing, standsFor } from "@/core/veins/standing";
+import { tapeList } from "@/core/veins/tape";
+import { mapBox, placesOf, type PiecePlace } from "@/core/veins/places";
 import {
   drawnVein,
   redrawn,
@@ -18,9 +18,9 @@ import {
   type MapVein,
   type VeinMap,
   type VeinSet,
-} from "@/core/pattern/vein-map";
-import { MOST_VEIN_SETS } from "@/core/pattern/work";
-import { rehearsalOf } from "@/core/plan/rehearse";
+} from "@/core/veins/vein-map";
+import { MOST_VEIN_SETS } from "@/core/pattern/passes/work";
+import { rehearsalOf } from "@/core/rehearsal/rehearse";
 import { Button } from "@/ui/button";
 import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";

@@ -1,6 +1,7 @@
 import Papa from "papaparse";
 import { derivePlan } from "@/core/plan/derive-plan";
-import { sampleJob, starterCards } from "@/core/plan/sample-job";
+import { sampleJob } from "@/core/job/sample-job";
+import { starterCards } from "@/core/cure/starter-cards";
 import { batchCsv } from "./batch-csv";
 import { batchSheet } from "./batch-lines";
 

@@ -1,5 +1,6 @@
 import { derivePlan } from "@/core/plan/derive-plan";
-import { sampleJob, starterCards } from "@/core/plan/sample-job";
+import { sampleJob } from "@/core/job/sample-job";
+import { starterCards } from "@/core/cure/starter-cards";
 import { batchJson } from "./batch-json";
 import { batchSheet } from "./batch-lines";
 

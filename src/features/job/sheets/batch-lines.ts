@@ -2,8 +2,9 @@ import { addDays, formatISO, parseISO } from "date-fns";
 import type { ColourLook } from "@/core/batch/coat-colour";
 import type { Vessel } from "@/core/batch/vessel";
 import type { Plan } from "@/core/plan/derive-plan";
-import { clockText, runSheet, sectionWords, weighStepId } from "@/core/plan/run-sheet";
-import { cupsMl, dosesWords, type WeighLine } from "@/core/plan/weigh-lines";
+import { runSheet, sectionWords, weighStepId } from "@/core/pour/run-sheet";
+import { clockText } from "@/core/units/clock-text";
+import { cupsMl, dosesWords, type WeighLine } from "@/core/pour/weigh-lines";
 import { DAY_MIN } from "@/core/schedule/hours";
 import type { UnitSystem } from "@/core/units/dimension";
 

@@ -1,5 +1,6 @@
 import { Text, View } from "@react-pdf/renderer";
-import { clockText, type RunStep } from "@/core/plan/run-sheet";
+import { type RunStep } from "@/core/pour/run-sheet";
+import { clockText } from "@/core/units/clock-text";
 import { ink, plain, SheetPdf, type Paper } from "./pdf-page";
 
 /** The run sheet on paper. */

@@ -1,7 +1,8 @@
 "use client";
 
 import { GENERAL_CAUTION } from "@/core/advice/pass-rules";
-import { clockText, runSheet } from "@/core/plan/run-sheet";
+import { runSheet } from "@/core/pour/run-sheet";
+import { clockText } from "@/core/units/clock-text";
 import type { Bench } from "@/contracts/bench";
 import { usePlanAmong } from "../windows/use-days";
 import { useJob } from "../workspace/use-job";

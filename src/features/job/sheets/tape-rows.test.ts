@@ -1,4 +1,4 @@
-import type { Crossing, VeinStretch } from "@/core/pattern/tape";
+import type { Crossing, VeinStretch } from "@/core/veins/tape";
 import { endWords, stretchWords, toldStretches, turnWords, widthText } from "./tape-rows";
 
 const end = (changes: Partial<Crossing>): Crossing => ({

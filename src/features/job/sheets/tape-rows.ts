@@ -1,4 +1,4 @@
-import type { Crossing, PieceVein, VeinStretch } from "@/core/pattern/tape";
+import type { Crossing, PieceVein, VeinStretch } from "@/core/veins/tape";
 import type { UnitSystem } from "@/core/units/dimension";
 import { otherSystem, quantityText } from "@/core/units/format-quantity";
 

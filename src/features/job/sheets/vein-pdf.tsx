@@ -7,7 +7,7 @@ import {
 } from "@/core/drawing-files/vein-template";
 import type { Point } from "@/core/geometry/curves";
 import type { Measured } from "@/core/geometry/measure";
-import type { PieceVein } from "@/core/pattern/tape";
+import type { PieceVein } from "@/core/veins/tape";
 import type { UnitSystem } from "@/core/units/dimension";
 import { ink, plain, SheetPage, type Paper } from "./pdf-page";
 import { stretchWords, toldStretches } from "./tape-rows";

@@ -4,7 +4,8 @@ import { actsOf } from "@/core/schedule/acts";
 import { planDays } from "@/core/schedule/plan-days";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { windowCoatsOf } from "@/core/plan/derive-plan";
-import { sampleJob, starterCards } from "@/core/plan/sample-job";
+import { sampleJob } from "@/core/job/sample-job";
+import { starterCards } from "@/core/cure/starter-cards";
 import { calendarOf } from "./calendar";
 import { dayText, hourText, momentText, shortMoment, sinceMixText } from "@/ui/clock-words";
 

@@ -2,9 +2,9 @@
 
 import { useState } from "react";
 import type { Room } from "@/core/cure/room";
-import type { JobDocument } from "@/core/plan/job";
-import { hoursOf, roomOf } from "@/core/plan/job-settings";
-import { readLogger } from "@/core/plan/read-logger";
+import type { JobDocument } from "@/core/job/job";
+import { hoursOf, roomOf } from "@/core/job/job-settings";
+import { readLogger } from "@/core/job/read-logger";
 import { quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";

@@ -3,8 +3,8 @@
 import { useEffect, useMemo, useState } from "react";
 import type { Bench } from "@/contracts/bench";
 import { windowCoatsOf, withDays, type Plan } from "@/core/plan/derive-plan";
-import { settingsOf } from "@/core/plan/job-settings";
-import { plannedJob } from "@/core/plan/shop";
+import { settingsOf } from "@/core/job/job-settings";
+import { plannedJob } from "@/core/shop/shop";
 import { before, beside, countedFrom } from "@/core/schedule/shop-days";
 import { planDays, type DayPlan } from "@/core/schedule/plan-days";
 import type { Settings, WindowCoat } from "@/core/schedule/coat-windows";

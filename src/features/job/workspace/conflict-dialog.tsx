@@ -1,6 +1,6 @@
 "use client";
 
-import { describeChanges, type Change } from "@/core/plan/describe-changes";
+import { describeChanges, type Change } from "@/core/job/describe-changes";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { useJob, useJobState } from "./use-job";

@@ -1,5 +1,5 @@
 import { jobDocumentSchema } from "@/contracts/job-document";
-import type { JobDocument } from "@/core/plan/job";
+import type { JobDocument } from "@/core/job/job";
 
 /**
  * Unsaved work of one tab on one job. Written on every change, before anything is sent, and removed once the server has it,

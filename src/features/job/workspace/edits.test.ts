@@ -1,6 +1,6 @@
-import { newCoat } from "@/core/plan/new-job";
-import { newPiece } from "@/core/plan/new-piece";
-import { emptyJob } from "@/core/plan/new-job";
+import { newCoat } from "@/core/job/new-job";
+import { newPiece } from "@/core/geometry/new-piece";
+import { emptyJob } from "@/core/job/new-job";
 import { editColour, editCutOut, editEdge, editPass, editPiece, moved } from "./edits";
 
 let made = 0;

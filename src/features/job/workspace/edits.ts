@@ -1,7 +1,7 @@
 import type { CutOut, Edge, EdgeName, Piece } from "@/core/geometry/piece";
 import { edgeOf } from "@/core/geometry/piece";
 import type { CoatColour } from "@/core/batch/coat-colour";
-import type { JobDocument } from "@/core/plan/job";
+import type { JobDocument } from "@/core/job/job";
 import type { Coat } from "@/core/schedule/coat";
 import type { Pass } from "@/core/schedule/pass";
 

@@ -1,8 +1,8 @@
 import type { ActResult } from "@/contracts/act";
 import { jobDocumentSchema } from "@/contracts/job-document";
 import type { OpenJob, Saved } from "@/contracts/jobs";
-import type { JobDocument } from "@/core/plan/job";
-import { emptyJob } from "@/core/plan/new-job";
+import type { JobDocument } from "@/core/job/job";
+import { emptyJob } from "@/core/job/new-job";
 
 /** A browser's storage and locks, as far as drafts use them. */
 class FakeStorage {

@@ -3,8 +3,8 @@ import { createStore } from "zustand";
 import type { ActError } from "@/contracts/act";
 import { callAct } from "@/contracts/call-act";
 import { saveJob, undoJob, type Conflict, type OpenJob, type Saved } from "@/contracts/jobs";
-import { wordsOfPath } from "@/core/plan/describe-changes";
-import type { JobDocument } from "@/core/plan/job";
+import { wordsOfPath } from "@/core/job/describe-changes";
+import type { JobDocument } from "@/core/job/job";
 import { keepDraft, tabId, takeUpDraft } from "./draft";
 import { onTopOf, withoutAt } from "./merge-changes";
 

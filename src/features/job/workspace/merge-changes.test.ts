@@ -1,8 +1,9 @@
 import fc from "fast-check";
-import { newCoat } from "@/core/plan/new-job";
+import { newCoat } from "@/core/job/new-job";
 import { onTopOf, withoutAt } from "./merge-changes";
-import type { JobDocument } from "@/core/plan/job";
-import { sampleJob, starterCards } from "@/core/plan/sample-job";
+import type { JobDocument } from "@/core/job/job";
+import { sampleJob } from "@/core/job/sample-job";
+import { starterCards } from "@/core/cure/starter-cards";
 
 let made = 0;
 const newId = () => `id-${(made += 1)}`;

@@ -5,7 +5,7 @@ import { useStore } from "zustand";
 import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { Plan } from "@/core/plan/derive-plan";
-import type { JobDocument } from "@/core/plan/job";
+import type { JobDocument } from "@/core/job/job";
 import type { UnitSystem } from "@/core/units/dimension";
 import type { JobState, JobStore } from "./job-store";
 

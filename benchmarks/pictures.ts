@@ -1,0 +1,153 @@
+import { compile } from "@/core/pattern/passes/compile";
+import { CLOSE, evaluate, ROUGH } from "@/core/pattern/engine/evaluate";
+import { practisedStroke } from "@/core/pattern/placing/practised";
+import { sheetOf } from "@/core/rehearsal/judge-picture";
+import { derivePlan } from "@/core/plan/derive-plan";
+import { newPiece } from "@/core/geometry/new-piece";
+import { rehearsalOf } from "@/core/rehearsal/rehearse";
+import { sampleJob } from "@/core/job/sample-job";
+import { TECHNIQUE_IDS, TECHNIQUES, type TechniqueId } from "@/core/job/technique-list";
+import { withTechnique } from "@/core/job/techniques";
+import { cards } from "./kitchen";
+
+let made = 0;
+const id = () => `picture-${(made += 1)}`;
+
+/** A look on a counter of 1600 × 580 mm, or on what it is for. */
+function rehearsed(look: TechniqueId) {
+  const { for: kind, rehearsal } = TECHNIQUES[look];
+  const job = sampleJob(cards, id);
+  const piece = newPiece(
+    kind === "tumbler" ? "tumbler" : kind === "channel" ? "river" : "straight",
+    "Piece",
+    id,
+  );
+  if (piece.shape.kind === "straight") Object.assign(piece.shape, { lengthMm: 1600, depthMm: 580 });
+  const own = job.coats.find((coat) => coat.kind === "colour");
+  if (!own) throw new Error("no colour coat");
+  const filled = { ...withTechnique(own, look, id), coverShare: 1 };
+  const document = {
+    ...job,
+    pieces: [piece],
+    rehearsal,
+    coats: [...job.coats.slice(0, 1), kind === "channel" ? { ...filled, kind: "fill" as const } : filled],
+  };
+  const plan = derivePlan(document, cards);
+  const of = plan.pieces[0] ? rehearsalOf(plan, document, plan.pieces[0]) : null;
+  if (!of) throw new Error(`${look} cannot be rehearsed`);
+  return of;
+}
+
+const timed = (work: () => void, times = 3): number => {
+  const all = Array.from({ length: times }, () => {
+    const began = performance.now();
+    work();
+    return performance.now() - began;
+  });
+  return all.sort((one, other) => one - other)[Math.floor(times / 2)] ?? NaN;
+};
+
+/** Half of a sheet, as each of the two workers draws it. */
+const half = (sheet: ReturnType<typeof sheetOf>) => ({ ...sheet, heightPx: Math.ceil(sheet.heightPx / 2) });
+
+export type PictureTimes = {
+  /** Of each look: compiled and half of it drawn at 400 px, as each of two workers does; half of it at 1600 px. */
+  looks: { look: string; firstMs: number; sharpMs: number; ops: number }[];
+  /** Of a sample and operation, ns: the plain evaluation of all, passing over what does not reach, and only where samples are unlike. */
+  plainNs: number;
+  skippingNs: number;
+  closeNs: number;
+  /** A last pass changed: only it is compiled and drawn over what is kept of those before. */
+  lateMs: number;
+  /** One part of a practised pull at 800 px, after 20 others. */
+  pullMs: number;
+  /** One multiplication and addition on this machine in this run, ns: what its other work leaves of it. */
+  multiplyNs: number;
+};
+
+function multiplyNs(): number {
+  const a = new Float64Array(2304).fill(1.1);
+  const many = 4000;
+  const ms = timed(() => {
+    for (let n = 0; n < many; n += 1)
+      for (let i = 0; i < a.length; i += 1) a[i] = (a[i] as number) * 0.999 + 0.001;
+  }, 9);
+  return (1e6 * ms) / (many * a.length);
+}
+
+export function pictures(): PictureTimes {
+  const looks = TECHNIQUE_IDS.map((look) => {
+    const { rehearsal, palette } = rehearsed(look);
+    const { ops } = compile(rehearsal);
+    return {
+      look,
+      ops: ops.length,
+      firstMs: timed(() => {
+        const fresh = compile(rehearsal);
+        evaluate(fresh.ops, half(sheetOf(rehearsal, palette.length, 400)), { closeness: ROUGH });
+      }, 5),
+      sharpMs: timed(
+        () => void evaluate(ops, half(sheetOf(rehearsal, palette.length, 1600)), { closeness: CLOSE }),
+      ),
+    };
+  });
+  const { rehearsal, palette } = rehearsed("palm-blend");
+  const compiled = compile(rehearsal);
+  const { ops } = compiled;
+  const sheet = sheetOf(rehearsal, palette.length, 800);
+  const per = (work: () => void) => (1e6 * timed(work)) / (sheet.widthPx * sheet.heightPx * ops.length);
+  const plainNs = per(() => void evaluate(ops, sheet, { skipping: false }));
+  const skippingNs = per(() => void evaluate(ops, sheet));
+  const closeNs = per(() => void evaluate(ops, sheet, { closeness: CLOSE }));
+  const last = compiled.steps.length - 1;
+  const before = compiled.steps[last - 1]?.ops ?? 0;
+  const late = {
+    ...rehearsal,
+    coats: rehearsal.coats.map((coat, n) => ({
+      ...coat,
+      passes: coat.passes.map((pass, m) =>
+        n === rehearsal.coats.length - 1 && m === coat.passes.length - 1
+          ? { ...pass, work: { many: 2 } }
+          : pass,
+      ),
+    })),
+  };
+  const kept = evaluate(ops.slice(0, before), sheetOf(rehearsal, palette.length, 640), { closeness: CLOSE });
+  const changed = compile(late, compiled);
+  if (before < 1 || changed.ops[before - 1] !== ops[before - 1])
+    throw new Error("nothing was kept of the passes before");
+  const lateMs = timed(() => {
+    const { ops: all } = compile(late, compiled);
+    evaluate(all.slice(before), half(sheetOf(late, palette.length, 400)), {
+      closeness: ROUGH,
+      under: kept,
+    });
+  });
+  const wet = sheetOf(rehearsal, palette.length, 800);
+  const under = evaluate(ops, wet);
+  const pull = (n: number) =>
+    practisedStroke(
+      {
+        tool: "hand",
+        pressure: 0.5,
+        points: [
+          [200 + 11 * n, 200],
+          [260 + 11 * n, 230],
+          [330 + 11 * n, 250],
+        ],
+      },
+      0.8,
+      n,
+    );
+  const pulls = Array.from({ length: 20 }, (_, n) => pull(n)).flat();
+  const box = pulls.at(-1)?.box ?? rehearsal.box;
+  const part = {
+    ...wet,
+    fromX: box.minX,
+    fromY: box.minY,
+    widthPx: Math.max(2, Math.round((box.maxX - box.minX) / wet.pixelMm)),
+    heightPx: Math.max(2, Math.round((box.maxY - box.minY) / wet.pixelMm)),
+  };
+  const pullMs = timed(() => void evaluate(pulls, part, { under }), 7);
+  return { looks, plainNs, skippingNs, closeNs, lateMs, pullMs, multiplyNs: multiplyNs() };
+}

@@ -1,0 +1,124 @@
+import { build } from "esbuild";
+import { chromium } from "@playwright/test";
+import { CHROMIUM } from "../scripts/chromium";
+import type { PictureTimes } from "./pictures";
+import {
+  CALIBRATE,
+  CALIBRATE_DEPTH,
+  DAYS,
+  DEEP,
+  DRAG_START,
+  DIFFERENCE,
+  DIFFERENCE_PEER,
+  DRAG,
+  IMPORT_DXF,
+  IMPORT_PEER,
+  IMPORT_SVG,
+  LOOKS,
+  MIX,
+  MIX_PEER,
+  PEER,
+  PLAN,
+  PLAN_DAY,
+  SHOP,
+  SOLVE,
+} from "./tasks";
+
+/** What no median may reach, ms: half a frame of 60 a second is left for drawing. */
+const BARS: [string, number][] = [
+  [PLAN, 4],
+  [DRAG, 8],
+  [IMPORT_SVG, 200],
+  [IMPORT_DXF, 200],
+  [SOLVE, 50],
+  [LOOKS, 16],
+  [PLAN_DAY, 50],
+  [SHOP, 500],
+  [CALIBRATE, 300],
+  [CALIBRATE_DEPTH, 300],
+  [DAYS, 150],
+  [DRAG_START, 16],
+  [DEEP, 500],
+];
+
+/** What pictures may take: the first one, a sharp one on two workers, a late pass changed, one part of a pull (30 frames a second), ms. */
+const PICTURE_BARS = { first: 150, sharp: 2000, late: 300, pull: 33 } as const;
+
+/** Prints what pictures take; whether all bars are kept. */
+function tellPictures({
+  looks,
+  plainNs,
+  skippingNs,
+  closeNs,
+  lateMs,
+  pullMs,
+  multiplyNs,
+}: PictureTimes): boolean {
+  console.log(
+    `\nPictures, each of two workers drawing half (this machine multiplies and adds in ${multiplyNs.toFixed(1)} ns; a calm laptop in 1):`,
+  );
+  console.log("  look, operations, first picture at 400 px with compiling, 1600 px");
+  for (const { look, ops, firstMs, sharpMs } of looks)
+    console.log(
+      `  ${look.padEnd(16)} ${String(ops).padStart(4)}  ${firstMs.toFixed(0).padStart(5)} ms  ${sharpMs.toFixed(0).padStart(6)} ms`,
+    );
+  const faster = (ns: number) => `${ns.toFixed(1)} ns, ${(plainNs / ns).toFixed(2)} times as fast`;
+  console.log(
+    `A sample and operation takes ${plainNs.toFixed(1)} ns in the plain evaluation of all; passing over what does not reach, ${faster(skippingNs)}; closely only where samples are unlike, ${faster(closeNs)}.`,
+  );
+  const told: [string, number, number][] = [
+    ["first picture, slowest look", Math.max(...looks.map(({ firstMs }) => firstMs)), PICTURE_BARS.first],
+    ["1600 px, slowest look", Math.max(...looks.map(({ sharpMs }) => sharpMs)), PICTURE_BARS.sharp],
+    ["a late pass changed", lateMs, PICTURE_BARS.late],
+    ["a part of a practised pull", pullMs, PICTURE_BARS.pull],
+  ];
+  for (const [name, ms, bar] of told)
+    console.log(`${name}: ${ms.toFixed(0)} ms, bar ${bar} ms, ${ms < bar ? "kept" : "MISSED"}`);
+  return told.every(([, ms, bar]) => ms < bar);
+}
+
+/** How many times the peer's rate each has to have. */
+const RATES: [string, string, number][] = [
+  [DIFFERENCE, DIFFERENCE_PEER, 2.5],
+  [MIX, MIX_PEER, 3],
+];
+
+/** Runs the tasks in headless Chromium, where the plan is recomputed for real, and prints medians and the ratio to the peer. */
+async function run(): Promise<void> {
+  const bundle = await build({
+    entryPoints: ["benchmarks/tasks.ts"],
+    bundle: true,
+    write: false,
+    format: "iife",
+    globalName: "bench",
+    target: "es2022",
+    minify: true,
+    tsconfig: "tsconfig.json",
+  });
+  const browser = await chromium.launch(CHROMIUM);
+  const page = await browser.newPage();
+  await page.addScriptTag({ content: bundle.outputFiles[0]?.text ?? "" });
+  const medians = (await page.evaluate("bench.medians()")) as [string, number][];
+  const picturesTaken = (await page.evaluate("bench.pictures()")) as PictureTimes;
+  await browser.close();
+  for (const [name, ms] of medians) console.log(`${name.padEnd(58)} ${ms.toFixed(4)} ms median`);
+  const of = (name: string) => medians.find(([one]) => one === name)?.[1] ?? NaN;
+  const times = (name: string, peer: string) => (of(name) / of(peer)).toFixed(2);
+  console.log(`\nThe plan takes ${times(PLAN, PEER)} times a JSON round trip of its document.`);
+  console.log(
+    `An SVG import takes ${times(IMPORT_SVG, IMPORT_PEER)} times, a DXF import ${times(IMPORT_DXF, IMPORT_PEER)} times the union of its outline by clipper2.`,
+  );
+  for (const [name, bar] of BARS)
+    console.log(`${name}: bar ${bar} ms, ${of(name) < bar ? "kept" : "MISSED"}`);
+  for (const [name, peer, bar] of RATES)
+    console.log(
+      `${name}: ${(of(peer) / of(name)).toFixed(1)} times the rate of its peer, bar ${bar}, ${of(peer) / of(name) >= bar ? "kept" : "MISSED"}`,
+    );
+  const kept =
+    tellPictures(picturesTaken) &&
+    BARS.every(([name, bar]) => of(name) < bar) &&
+    RATES.every(([name, peer, bar]) => of(peer) / of(name) >= bar);
+  process.exitCode = kept ? 0 : 1;
+}
+
+void run();

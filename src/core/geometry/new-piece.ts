@@ -1,0 +1,174 @@
+import { outlineOf } from "./outline";
+import { edgeOf, edgesOf, type CutOut, type Piece, type Shape } from "./piece";
+import { asFree } from "./transform";
+
+/** Makes ids; the caller brings the randomness. */
+export type NewId = () => string;
+
+const USUAL_SHAPE: { [Kind in Shape["kind"]]: Extract<Shape, { kind: Kind }> } = {
+  straight: { kind: "straight", lengthMm: 2400, depthMm: 635 },
+  "l-run": {
+    kind: "l-run",
+    lengthMm: 2400,
+    depthMm: 635,
+    returnLengthMm: 1600,
+    returnDepthMm: 635,
+    turn: "left",
+  },
+  rectangle: { kind: "rectangle", lengthMm: 1200, depthMm: 700 },
+  "u-run": {
+    kind: "u-run",
+    lengthMm: 3000,
+    depthMm: 635,
+    leftLengthMm: 1600,
+    leftDepthMm: 635,
+    rightLengthMm: 1600,
+    rightDepthMm: 635,
+  },
+  round: { kind: "round", diameterMm: 800 },
+  oval: { kind: "oval", lengthMm: 1800, depthMm: 1000 },
+  racetrack: { kind: "racetrack", lengthMm: 2000, depthMm: 900 },
+  polygon: { kind: "polygon", sides: 6, sideMm: 300 },
+  free: {
+    kind: "free",
+    points: [
+      [0, 0],
+      [1200, 0],
+      [1200, 500],
+      [700, 800],
+      [0, 600],
+    ],
+    starts: [0, 1, 2, 3, 4],
+  },
+  offsets: {
+    kind: "offsets",
+    stations: [
+      { atMm: 0, farMm: 300, nearMm: 300 },
+      { atMm: 500, farMm: 340, nearMm: 380 },
+      { atMm: 1000, farMm: 310, nearMm: 420 },
+      { atMm: 1500, farMm: 330, nearMm: 340 },
+    ],
+  },
+  tumbler: {
+    kind: "tumbler",
+    topDiameterMm: 88,
+    bottomDiameterMm: 68,
+    heightMm: 210,
+    base: true,
+    rimBandMm: 12,
+    patch: null,
+  },
+  mould: {
+    kind: "mould",
+    outline: { kind: "oval", lengthMm: 380, depthMm: 260 },
+    depthMm: 15,
+    draftDeg: 5,
+  },
+  river: {
+    kind: "river",
+    stations: [0, 300, 600, 900, 1200].map((atMm, index) => ({
+      atMm,
+      farMm: [70, 90, 60, 85, 75][index] as number,
+      nearMm: [80, 60, 95, 70, 80][index] as number,
+    })),
+    depthMm: 40,
+  },
+  floor: {
+    kind: "floor",
+    points: [
+      [0, 0],
+      [4200, 0],
+      [4200, 3200],
+      [0, 3200],
+    ],
+    starts: [0, 1, 2, 3],
+  },
+  sample: { kind: "sample", lengthMm: 300, depthMm: 300 },
+};
+
+export const SHAPE_WORDS: Record<Shape["kind"], string> = {
+  straight: "Straight run",
+  "l-run": "L run",
+  "u-run": "U run",
+  rectangle: "Rectangle",
+  round: "Round",
+  oval: "Oval",
+  racetrack: "Racetrack",
+  polygon: "Polygon",
+  free: "Free outline",
+  offsets: "Measured outline",
+  tumbler: "Tumbler",
+  mould: "Mould",
+  river: "River or void",
+  floor: "Floor",
+  sample: "Sample board",
+};
+
+/** Kinds by what is coated, in the order in which they are offered. */
+export const SHAPE_GROUPS: readonly { words: string; kinds: readonly Shape["kind"][] }[] = [
+  { words: "Counter", kinds: ["straight", "l-run", "u-run"] },
+  { words: "Top or panel", kinds: ["rectangle", "round", "oval", "racetrack", "polygon", "free", "offsets"] },
+  { words: "Room", kinds: ["floor"] },
+  { words: "Form", kinds: ["tumbler", "mould", "river", "sample"] },
+];
+
+/** A new piece of a kind, in a size that is usual for it. */
+export function newPiece(kind: Shape["kind"], name: string, newId: NewId): Piece {
+  return { id: newId(), name, count: 1, shape: USUAL_SHAPE[kind], edges: {}, cutOuts: [] };
+}
+
+/**
+ * The same piece in another shape. Sizes that both shapes have stay, and so do the edges of the same name.
+ */
+export function reshaped(piece: Piece, kind: Shape["kind"]): Piece {
+  const kept: Record<string, unknown> = { ...piece.shape, kind };
+  const usual: Record<string, unknown> = USUAL_SHAPE[kind];
+  const free = asFree(piece);
+  if ((kind === "free" || kind === "floor") && free)
+    return { ...free, name: renamedKind(piece, kind), shape: { ...(free.shape as Outlined), kind } };
+  const shape = Object.fromEntries(
+    Object.entries(usual).map(([field, value]) => [
+      field,
+      typeof kept[field] === typeof value && field in kept && !Array.isArray(value) ? kept[field] : value,
+    ]),
+  ) as Shape;
+  if (kind === "river" && piece.shape.kind === "offsets")
+    Object.assign(shape, { stations: piece.shape.stations });
+  return { ...piece, name: renamedKind(piece, kind), shape };
+}
+
+type Outlined = Extract<Shape, { kind: "free" | "floor" }>;
+
+/** A piece that still bears the name of its kind takes that of the new one. */
+function renamedKind(piece: Piece, kind: Shape["kind"]): string {
+  const rest = piece.name.startsWith(SHAPE_WORDS[piece.shape.kind])
+    ? piece.name.slice(SHAPE_WORDS[piece.shape.kind].length)
+    : null;
+  return rest !== null && /^( \d+)?$/.test(rest) ? `${SHAPE_WORDS[kind]}${rest}` : piece.name;
+}
+
+export function newCutOut(name: string, piece: Piece, newId: NewId): CutOut {
+  const { widthMm: along, heightMm } = outlineOf(piece);
+  const run = piece.shape.kind === "l-run" || piece.shape.kind === "u-run";
+  const across = run && "depthMm" in piece.shape ? piece.shape.depthMm : heightMm;
+  const coated = piece.shape.kind !== "floor";
+  const diameterMm = Math.round(Math.min(across, along) / 2);
+  return {
+    id: newId(),
+    name,
+    shape: { kind: "round", diameterMm },
+    fromLeftMm: Math.round(along / 2),
+    fromFrontMm: Math.round(heightMm - across / 2),
+    innerFace: coated ? { heightMm: 38, roundingMm: 3 } : null,
+  };
+}
+
+/** Every coated face of a piece dammed, as a bucket pour wants it. */
+export function dammed(piece: Piece): Piece {
+  const edges: Piece["edges"] = {};
+  for (const name of edgesOf(piece.shape)) {
+    const edge = edgeOf(piece, name);
+    edges[name] = edge.treatment === "face" ? { ...edge, treatment: "dam" } : edge;
+  }
+  return { ...piece, edges };
+}

@@ -1,0 +1,103 @@
+import { cutText } from "../units/cut-text";
+import type { ResinCard } from "../cure/resin-card";
+import { covers, isFill, type Coat } from "../schedule/coat";
+import { copyName } from "./copy-name";
+import type { JobDocument } from "./job";
+import type { NewId } from "../geometry/new-piece";
+
+/** A coat with ids of its own throughout. */
+export function copiedCoat(coat: Coat, newId: NewId): Coat {
+  return {
+    ...structuredClone(coat),
+    id: newId(),
+    colours: coat.colours.map((colour) => ({ ...colour, id: newId() })),
+    passes: coat.passes.map((pass) => ({ ...pass, id: newId() })),
+    ...(coat.embeds ? { embeds: coat.embeds.map((embed) => ({ ...embed, id: newId() })) } : {}),
+  };
+}
+
+/** From this film on a layer heats itself enough to wait for, mm (assumed). */
+const THICK_MM = 2;
+
+/** One more layer like a coat: a thick one waits until the one below has gelled, by its recoat window or the next day. */
+export function nextLayer(coat: Coat, card: ResinCard | null, taken: readonly string[], newId: NewId): Coat {
+  const soon = coat.startsAfter === "wet" || coat.startsAfter === "late" || coat.startsAfter === "tacky";
+  const waits = soon && (isFill(coat) || coat.filmMm >= THICK_MM);
+  return {
+    ...copiedCoat(coat, newId),
+    name: copyName(coat.name, taken),
+    startsAfter: waits ? (card?.recoatFromH ? "recoat" : "next-day") : coat.startsAfter,
+  };
+}
+
+/** The pieces that a coat goes on, by id; all of the job's where it names none. */
+export const piecesOf = (job: JobDocument, coat: Coat): string[] =>
+  job.pieces.map((piece) => piece.id).filter((id) => covers(coat, id));
+
+/** The coats that go on a piece, from the ground upward. */
+export const buildOf = (job: JobDocument, pieceId: string): Coat[] =>
+  job.coats.filter((coat) => covers(coat, pieceId));
+
+/** A coat for some pieces; for all of them it names none, so that pieces added later get it too. */
+export function coatFor(job: JobDocument, coat: Coat, pieceIds: readonly string[]): Coat {
+  const { pieceIds: _before, ...rest } = coat;
+  const all = job.pieces.every((piece) => pieceIds.includes(piece.id));
+  return all ? rest : { ...rest, pieceIds: [...pieceIds] };
+}
+
+/** Gives one piece coats of its own: shared ones are copied for it, behind the shared one, and leave it out. */
+export function withOwnBuild(job: JobDocument, pieceId: string, newId: NewId): JobDocument {
+  const name = job.pieces.find((piece) => piece.id === pieceId)?.name ?? "";
+  return {
+    ...job,
+    coats: job.coats.flatMap((coat) => {
+      const on = piecesOf(job, coat);
+      if (!on.includes(pieceId) || on.length < 2) return [coat];
+      const own = {
+        ...copiedCoat(coat, newId),
+        name: cutText(`${coat.name}, ${name}`, 80),
+        pieceIds: [pieceId],
+      };
+      return [
+        coatFor(
+          job,
+          coat,
+          on.filter((id) => id !== pieceId),
+        ),
+        own,
+      ];
+    }),
+  };
+}
+
+/** Lays on one piece just the coats, and films, that lie on another. */
+export function withBuildOf(job: JobDocument, fromId: string, toId: string): JobDocument {
+  return {
+    ...job,
+    coats: job.coats.map((coat) => {
+      const on = new Set(piecesOf(job, coat));
+      if (on.has(fromId)) on.add(toId);
+      else on.delete(toId);
+      const next = coatFor(
+        job,
+        coat,
+        job.pieces.map((piece) => piece.id).filter((id) => on.has(id)),
+      );
+      if (!coat.filmByPieceMm) return next;
+      const { [toId]: _before, ...films } = coat.filmByPieceMm;
+      const film = coat.filmByPieceMm[fromId];
+      return { ...next, filmByPieceMm: film === undefined ? films : { ...films, [toId]: film } };
+    }),
+  };
+}
+
+/** The coats of another build in place of a job's own; they go on all of its pieces. */
+export function withBuild(job: JobDocument, coats: readonly Coat[], newId: NewId): JobDocument {
+  return {
+    ...job,
+    coats: coats.map((coat) => {
+      const { pieceIds: _pieces, filmByPieceMm: _films, ...rest } = copiedCoat(coat, newId);
+      return rest;
+    }),
+  };
+}

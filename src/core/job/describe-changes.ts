@@ -1,0 +1,258 @@
+import { FACTORS } from "../batch/factors";
+import { COAT_WORDS } from "../schedule/coat";
+import { PASS, type PassKind } from "../passes/facts";
+import { quantityText } from "../units/format-quantity";
+import type { Dimension, UnitSystem } from "../units/dimension";
+import type { JobDocument } from "./job";
+import { clockText } from "../units/clock-text";
+
+/** One difference between two versions of a job: where, what it was, what it is. */
+export type Change = { where: string; before: string; after: string };
+
+const FIELD_WORDS: Record<string, string> = {
+  lengthMm: "length",
+  depthMm: "depth",
+  returnLengthMm: "length of the return",
+  returnDepthMm: "depth of the return",
+  diameterMm: "diameter",
+  heightMm: "height of the face",
+  roundingMm: "rounding",
+  fromLeftMm: "from the left",
+  fromFrontMm: "from the front",
+  filmMm: "film",
+  coverShare: "share of the area",
+  coversFaces: "faces coated",
+  resinCardId: "resin",
+  clearReserve: "clear held back",
+  rateM2PerH: "rate of work",
+  startsAfter: "start",
+  tempC: "temperature",
+  startMin: "start of the day",
+  gPer100G: "dose per 100 g",
+  mlPerM2: "amount by area",
+  fromMin: "from minute",
+  afterMin: "after the pass before",
+  stopHere: "may stop here",
+  hex: "colour",
+  innerFace: "inner face",
+  factors: "losses",
+  points: "corners",
+  starts: "edges",
+  stations: "readings",
+  overhangMm: "overhang",
+  mitreLeftDeg: "left cut",
+  mitreRightDeg: "right cut",
+  cornerRadiiMm: "corner radii",
+  topDiameterMm: "diameter at the top",
+  bottomDiameterMm: "diameter at the base",
+  rimBandMm: "bare band",
+  draftDeg: "draft",
+  bothSides: "both sides",
+  groundByPiece: "ground by piece",
+  filmByPieceMm: "film by piece",
+  pieceIds: "pieces",
+  byKits: "by kits",
+  vesselsMl: "vessels",
+  scaleStepG: "scale",
+  mmPerPx: "scale",
+  gPerM2: "mass to a square metre",
+  coldC: "coldest",
+  coldAtMin: "coldest at",
+  warmC: "warmest",
+  warmAtMin: "warmest at",
+  humidityPct: "humidity",
+  startOn: "first day",
+  hours: "hours",
+  openMin: "open from",
+  closeMin: "open until",
+  sleepFromMin: "asleep from",
+  sleepToMin: "asleep until",
+  readings: "readings",
+  recipe: "recipe",
+  setAside: "advice set aside",
+  massG: "mass",
+  lockedShare: "locked in",
+  rehearsal: "rehearsal",
+  seed: "sister",
+  angleDeg: "direction",
+  pour: "poured as",
+  way: "drawn",
+  drops: "drops",
+  pressure: "pressure",
+  many: "how many",
+  turnDeg: "off the direction",
+  wideMm: "width",
+  strokes: "practised pulls",
+  strokesOnMm: "size of the piece they were practised on",
+  veinMap: "vein map",
+  places: "places",
+  sets: "sets",
+  veins: "veins",
+  metresPerM2: "density",
+  thickMm: "thickness",
+  manner: "manner",
+  contrast: "thick : thin",
+  branching: "branches",
+  hairs: "hairlines",
+  hazeMm: "haze",
+  ...Object.fromEntries(Object.values(FACTORS).map(({ id, name }) => [id, name])),
+};
+
+/** Levels of the document that a person does not see as one. */
+const TRANSPARENT = new Set([
+  "shape",
+  "work",
+  "pieces",
+  "coats",
+  "colours",
+  "passes",
+  "cutOuts",
+  "edges",
+  "voids",
+  "embeds",
+  "outline",
+]);
+
+type Plain = string | number | boolean | null | undefined;
+
+/** What a number of a field is a number of; null where it is a plain one. */
+function dimensionOf(key: string): Dimension | "clock" | "share" | null {
+  if (key === "filmMm") return "film";
+  if (key.endsWith("Mm")) return "length";
+  if (key.endsWith("Ml") || key === "ml") return "volume";
+  if (key.endsWith("C")) return "temperature";
+  if (
+    ["startMin", "openMin", "closeMin", "sleepFromMin", "sleepToMin", "coldAtMin", "warmAtMin"].includes(key)
+  )
+    return "clock";
+  if (key.endsWith("Min")) return "minutes";
+  if (key.endsWith("Pct")) return "percent";
+  if (["share", "coverShare", "reserve", "clearReserve", "lockedShare"].includes(key)) return "share";
+  if (key.endsWith("Deg")) return "angle";
+  if (key === "rateM2PerH") return "rate";
+  return key === "massG" ? "mass" : null;
+}
+
+function numberWords(value: number, key: string, system: UnitSystem): string {
+  const dimension = dimensionOf(key);
+  if (dimension === null || !Number.isFinite(value)) return String(Number(value.toPrecision(5)));
+  if (dimension === "share") return `${Number((value * 100).toPrecision(4))} %`;
+  if (dimension === "clock") return clockText(value);
+  return quantityText(value, dimension, system);
+}
+
+function written(value: unknown, key = "", system: UnitSystem = "metric"): string {
+  if (value === null || value === undefined) return "none";
+  if (typeof value === "number") return numberWords(value, key, system);
+  if (key === "resinCardId") return "a card";
+  if (typeof value === "boolean") return value ? "yes" : "no";
+  if (typeof value === "string")
+    return value === "" ? "empty" : value.length > 60 ? `${value.slice(0, 57)}…` : value;
+  const named = value as { name?: unknown; kind?: unknown };
+  if (typeof named.name === "string" && named.name !== "") return named.name;
+  return typeof named.kind === "string"
+    ? ((COAT_WORDS as Record<string, string>)[named.kind] ?? named.kind)
+    : "set";
+}
+
+const isPlain = (value: unknown): value is Plain => value === null || typeof value !== "object";
+
+type Into = { changes: Change[]; system: UnitSystem; key: string };
+
+function compare(before: unknown, after: unknown, path: string[], into: Into): void {
+  if (Object.is(before, after)) return;
+  const { changes, system, key } = into;
+  if (isPlain(before) || isPlain(after)) {
+    if (!(before === undefined && after === null) && !(before === null && after === undefined))
+      changes.push({
+        where: path.join(" · "),
+        before: written(before, key, system),
+        after: key === "resinCardId" ? "another card" : written(after, key, system),
+      });
+    return;
+  }
+  if (Array.isArray(before) && Array.isArray(after)) {
+    compareLists(before as { id?: string }[], after as { id?: string }[], path, into);
+    return;
+  }
+  const [one, other] = [before as Record<string, unknown>, after as Record<string, unknown>];
+  for (const key of new Set([...Object.keys(one), ...Object.keys(other)])) {
+    if (key === "id" || key === "format") continue;
+    // What is set for the first time is told field by field, not as a whole, where the level itself is not seen.
+    const blank = TRANSPARENT.has(key) && !Array.isArray(one[key] ?? other[key]) ? {} : undefined;
+    compare(
+      one[key] ?? blank,
+      other[key] ?? blank,
+      TRANSPARENT.has(key) ? path : [...path, FIELD_WORDS[key] ?? key],
+      { ...into, key },
+    );
+  }
+}
+
+function compareLists(
+  before: readonly { id?: string }[],
+  after: readonly { id?: string }[],
+  path: string[],
+  into: Into,
+): void {
+  const { changes } = into;
+  // Corners and stations have no names of their own: their list is one thing.
+  if ([...before, ...after].every((item) => item?.id === undefined)) {
+    if (JSON.stringify(before) !== JSON.stringify(after))
+      changes.push({
+        where: path.join(" · "),
+        before: `${before.length}`,
+        after: before.length === after.length ? `${after.length}, moved` : `${after.length}`,
+      });
+    return;
+  }
+  const byId = new Map(before.map((item) => [item.id, item]));
+  for (const item of after) {
+    const was = byId.get(item.id);
+    if (was) compare(was, item, [...path, written(item)], into);
+    else changes.push({ where: path.join(" · ") || "job", before: "none", after: written(item) });
+    byId.delete(item.id);
+  }
+  for (const gone of byId.values())
+    changes.push({ where: path.join(" · ") || "job", before: written(gone), after: "none" });
+  const kept = after.filter((item) => before.some((was) => was.id === item.id)).map((item) => item.id);
+  const order = before.filter((item) => kept.includes(item.id)).map((item) => item.id);
+  if (kept.join() !== order.join())
+    changes.push({ where: [...path, "order"].join(" · "), before: "as it was", after: "changed" });
+}
+
+/** The differences between two of a kind, in words and in a person's units, in the order of their fields. */
+export function differencesOf<Kind extends object>(
+  before: Kind,
+  after: Kind,
+  system: UnitSystem = "metric",
+): Change[] {
+  const changes: Change[] = [];
+  compare(before, after, [], { changes, system, key: "" });
+  return changes;
+}
+
+/** The differences between two versions of a job, in words, in the order of the document. */
+export const describeChanges = (
+  before: JobDocument,
+  after: JobDocument,
+  system: UnitSystem = "metric",
+): Change[] => differencesOf(before, after, system);
+
+/** The place of a field in a document, as a person knows it: "Ink tumbler · Alcohol · how many". */
+export function wordsOfPath(document: unknown, path: readonly string[]): string {
+  const words: string[] = [];
+  let here = document;
+  for (const key of path) {
+    const next = (here as Record<string, unknown> | undefined)?.[key];
+    if (Array.isArray(here)) words.push(isPlain(next) ? `${Number(key) + 1}` : nameOf(next));
+    else if (!TRANSPARENT.has(key)) words.push(FIELD_WORDS[key] ?? key);
+    here = next;
+  }
+  return words.join(" · ");
+}
+
+function nameOf(item: unknown): string {
+  const kind = (item as { kind?: unknown }).kind;
+  return typeof kind === "string" && Object.hasOwn(PASS, kind) ? PASS[kind as PassKind].words : written(item);
+}

@@ -1,0 +1,51 @@
+import type { Box } from "../../geometry/ring";
+import type { PatternPass } from "../../passes/facts";
+import type { Vein, VeinManner } from "./vein";
+import type { PassWork, WorkTool } from "./work";
+
+/** A pass as it is rehearsed. */
+export type RehearsedPass = {
+  id: string;
+  kind: PatternPass;
+  tool: WorkTool;
+  rounds: number;
+  mlPerM2: number | null;
+  /** Flow left at its minute, 1 fresh, 0 set: a late stroke moves less. */
+  flowLeft: number;
+  /** Place in the palette of what it sprays, dabs or paints, where it is not one of the coat's colours. */
+  paint: number | null;
+  work: PassWork;
+};
+
+/** A vein of the map, as it lies on this piece. */
+export type PlannedVeins = { veins: readonly Vein[]; manner: VeinManner; at: number };
+
+/** A coat as it is rehearsed: its colours by their places in the palette, with their shares. */
+export type RehearsedCoat = {
+  id: string;
+  vein: boolean;
+  filmMm: number;
+  /** `hides`: how much of what lies under it a film of it covers, 0 to 1. */
+  colours: readonly { at: number; share: number; hides: number }[];
+  passes: readonly RehearsedPass[];
+  /** Where it is poured and worked one stretch after the other, as a floor is, in that order; absent where it is all of a piece. */
+  strips?: readonly Box[];
+  /** Veins of the vein map, in place of what chance would do; null where there is no map. */
+  veins: readonly PlannedVeins[] | null;
+};
+
+/** All that a picture hangs on: plain data, the same picture for the same. */
+export type Rehearsal = {
+  /** What is seen, mm: the top from 0, 0, and the faces unfolded around it. */
+  box: Box;
+  /** The top alone, mm from 0, 0. */
+  topMm: { wide: number; high: number };
+  /** Once around, mm, for a tumbler's wall: what leaves on one side comes in on the other; null for what is flat. */
+  aroundMm: number | null;
+  /** Place in the palette of what lies under everything. */
+  base: number;
+  coats: readonly RehearsedCoat[];
+  /** Main direction, rad. */
+  angle: number;
+  seed: number;
+};

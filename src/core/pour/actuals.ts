@@ -1,0 +1,35 @@
+import type { Real } from "../schedule/coat-windows";
+import type { PourState } from "./pour-events";
+import type { RunStep } from "./run-sheet";
+
+/**
+ * What a pour has done so far, coat by coat: when its batches were mixed and its passes finished. A pass that comes once for each batch is
+ * done with the last of them. Coats of which nothing is mixed are left out.
+ * @param minuteOf a moment in minutes of the plan
+ */
+export function realDays(
+  steps: readonly RunStep[],
+  state: PourState,
+  minuteOf: (at: string) => number,
+): ReadonlyMap<string, Real> {
+  const real = new Map<string, Real>();
+  for (const coatId of new Set(steps.map((step) => step.coatId))) {
+    const own = steps.filter((step) => step.coatId === coatId);
+    const at = (step: RunStep) => {
+      const done = state.doneAt.get(step.id);
+      return done === undefined ? [] : [minuteOf(done)];
+    };
+    const batchesAtMin = own.filter(({ kind }) => kind === "weigh").flatMap(at);
+    if (batchesAtMin.length === 0) continue;
+    const doneAtMin: Record<string, number> = {};
+    const doneBatches: Record<string, number> = {};
+    for (const passId of new Set(own.flatMap((step) => step.passId ?? []))) {
+      const each = own.filter((step) => step.passId === passId);
+      const done = each.flatMap(at);
+      if (each.some(({ batch }) => batch !== null)) doneBatches[passId] = done.length;
+      if (done.length === each.length) doneAtMin[passId] = Math.max(...done);
+    }
+    real.set(coatId, { batchesAtMin: batchesAtMin.sort((a, b) => a - b), doneAtMin, doneBatches });
+  }
+  return real;
+}

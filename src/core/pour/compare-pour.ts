@@ -1,0 +1,134 @@
+import { mixDensityGPerMl, ratioError } from "../batch/parts";
+import { trimmed, quantityText } from "../units/format-quantity";
+import { PASS } from "../passes/facts";
+import type { UnitSystem } from "../units/dimension";
+import type { Plan } from "../plan/derive-plan";
+import { mixedAt, type PourState } from "./pour-events";
+import { weighKey } from "./weigh-lines";
+import type { RunStep } from "./run-sheet";
+
+/** Plan and actual of one coat, side by side. Volumes in ml; null where nothing was entered. */
+export type CoatOutcome = {
+  coatId: string;
+  name: string;
+  areaMm2: number;
+  plannedMl: number;
+  mixedMl: number;
+  /** True when A and B were weighed, not only ticked. */
+  weighed: boolean;
+  leftMl: number | null;
+  shortMl: number | null;
+  usedMl: number | null;
+  /** Film that the used volume makes on the top's area, mm: the real rate, losses included. */
+  plannedFilmMm: number;
+  usedFilmMm: number | null;
+  /** Share by which B was off for its A in the mix that was furthest off, and which it was; null when none was weighed. */
+  ratioOff: { name: string; off: number } | null;
+  plannedWorkMin: number;
+  /** Minutes from the first weighing to the last pass that follows at once; null while open. */
+  tookMin: number | null;
+  words: string[];
+};
+
+function minutesBetween(from: string, to: string): number {
+  return (Date.parse(to) - Date.parse(from)) / 60000;
+}
+
+/** Sets plan and actual side by side, coat by coat, in numbers and in plain words. */
+export function comparePour(
+  plan: Plan,
+  steps: readonly RunStep[],
+  state: PourState,
+  system: UnitSystem,
+): CoatOutcome[] {
+  return plan.coats.flatMap(({ coat, card, batched }) => {
+    if (!batched || !card) return [];
+    const area = batched.topAreaMm2;
+    const own = steps.filter((step) => step.coatId === coat.id);
+    const weighSteps = own.filter((step) => step.kind === "weigh");
+    if (!weighSteps.some((step) => state.doneAt.has(step.id))) return [];
+    /** What went into each vessel in which A met B, by step and mix. */
+    const mixes = new Map<string, { name: string; aG: number; bG: number; cG: number; weighed: boolean }>();
+    for (const step of weighSteps) {
+      if (!state.doneAt.has(step.id)) continue;
+      for (const { line, thing, grams } of step.weigh) {
+        if (thing.kind !== "part") continue;
+        const key = weighKey(step.id, thing.mixId);
+        const name = coat.colours.find(({ id }) => id === thing.mixId)?.name ?? "";
+        const mix = mixes.get(key) ?? { name, aG: 0, bG: 0, cG: 0, weighed: true };
+        mixes.set(key, mix);
+        const actual = state.weighed.get(weighKey(step.id, line));
+        if (actual === undefined && thing.part !== "C") mix.weighed = false;
+        mix[thing.part === "A" ? "aG" : thing.part === "B" ? "bG" : "cG"] +=
+          (actual ?? grams) + thing.carriedG;
+      }
+    }
+    const all = [...mixes.values()];
+    const mixedG = all.reduce((sum, { aG, bG, cG }) => sum + aG + bG + cG, 0);
+    const allWeighed = all.every(({ weighed }) => weighed);
+    const mixedMl = mixedG / mixDensityGPerMl(card);
+    const leftMl = state.leftMl.get(coat.id) ?? null;
+    const shortMl = state.shortMl.get(coat.id) ?? null;
+    const usedMl = leftMl !== null ? mixedMl - leftMl : shortMl !== null ? mixedMl : null;
+    const first = mixedAt(steps, state, coat.id);
+    // Other passes (veins, faces, drips) come when the film is ready for them.
+    const layingIds = new Set(
+      coat.passes.filter(({ kind }) => PASS[kind].phase === "laying").map(({ id }) => id),
+    );
+    const laying = own.filter(({ passId }) => passId !== null && layingIds.has(passId));
+    const laid = laying.flatMap((step) => state.doneAt.get(step.id) ?? []).sort();
+    const last = laying.length > 0 && laid.length === laying.length ? (laid[laid.length - 1] ?? null) : null;
+    // One cup that is off leaves soft spots, however well the others are mixed.
+    const ratios = all
+      .filter(({ weighed, bG }) => weighed && bG > 0)
+      .map(({ name, aG, bG }) => ({ name, off: ratioError(aG, bG, card) }))
+      .sort((one, other) => Math.abs(other.off) - Math.abs(one.off));
+    const [ratioOff = null] = ratios;
+    const outcome: CoatOutcome = {
+      coatId: coat.id,
+      name: coat.name,
+      areaMm2: area * coat.coverShare,
+      plannedMl: batched.mixMl.likely,
+      mixedMl,
+      weighed: allWeighed,
+      leftMl,
+      shortMl,
+      usedMl,
+      plannedFilmMm: batched.mixedFilmMm,
+      usedFilmMm: usedMl !== null && area > 0 ? ((usedMl + (shortMl ?? 0)) * 1000) / area : null,
+      ratioOff,
+      plannedWorkMin: batched.workMin.likely + batched.mixingMin * batched.batches.length,
+      tookMin: first && last ? minutesBetween(first, last) : null,
+      words: [],
+    };
+    return [{ ...outcome, words: inWords(outcome, card.ratioTolerancePct / 100, system) }];
+  });
+}
+
+function inWords(outcome: CoatOutcome, tolerance: number, system: UnitSystem): string[] {
+  const volume = (ml: number) => quantityText(ml, "volume", system);
+  const words: string[] = [];
+  const share = (part: number, whole: number) => `${trimmed((Math.abs(part) / whole) * 100, 0)} %`;
+  const difference = outcome.mixedMl - outcome.plannedMl;
+  if (Math.abs(difference) > 0.01 * outcome.plannedMl) {
+    words.push(
+      `${volume(Math.abs(difference))} ${difference > 0 ? "more" : "less"} was mixed than planned (${share(difference, outcome.plannedMl)}).`,
+    );
+  }
+  if (outcome.shortMl !== null)
+    words.push(
+      `It ran short by about ${volume(outcome.shortMl)}: plan ${share(outcome.shortMl, outcome.mixedMl)} more next time.`,
+    );
+  else if (outcome.leftMl !== null && outcome.leftMl > 0.15 * outcome.mixedMl)
+    words.push(
+      `${volume(outcome.leftMl)} was left over, ${share(outcome.leftMl, outcome.mixedMl)} of the mix: the plan was generous.`,
+    );
+  else if (outcome.leftMl !== null) words.push(`${volume(outcome.leftMl)} was left: the plan fitted.`);
+  else words.push("What was left was not entered, so the real rate is not known.");
+  if (outcome.ratioOff !== null && Math.abs(outcome.ratioOff.off) > tolerance)
+    words.push(
+      `B was ${share(outcome.ratioOff.off, 1)} ${outcome.ratioOff.off > 0 ? "too much" : "too little"} for its A${outcome.ratioOff.name ? ` in ${outcome.ratioOff.name}` : ""}, outside the card's tolerance: watch for soft spots.`,
+    );
+  if (!outcome.weighed) words.push("Not all of A and B was weighed; the plan's figures stand in.");
+  return words;
+}

@@ -1,0 +1,99 @@
+import type { Ground } from "../batch/factors";
+import { filmOn, type Coat } from "../schedule/coat";
+import { buildOf } from "../job/builds";
+import type { PlannedCoat } from "../plan/derive-plan";
+import type { JobDocument, RecipeReference } from "../job/job";
+import { emptyJob } from "../job/new-job";
+import { newPiece, type NewId } from "../geometry/new-piece";
+import { MM_PER_FOOT } from "../units/constants";
+import type { UnitSystem } from "../units/dimension";
+
+/** A coat without a size: no pieces, and what is embedded told by area. */
+export type RecipeCoat = Omit<Coat, "pieceIds" | "filmByPieceMm">;
+
+/** A build without a size: coats in their order with films, shares, doses and passes; on what; towards which colour. */
+export type RecipeDocument = {
+  format: 1;
+  ground: Ground;
+  /** From the ground upward. Their ids, and those of their colours, stay the same from version to version. */
+  coats: RecipeCoat[];
+  target?: NonNullable<JobDocument["target"]>;
+  notes: string;
+};
+
+/** Side of a usual sample board (common practice, no source), mm: 30 cm, or a foot. */
+export const usualBoardMm = (system: UnitSystem): number => (system === "us" ? MM_PER_FOOT : 300);
+
+/** The piece whose coats a job's recipe is kept of: the one that was named while it is there, else the first. */
+export const keptPieceId = ({ pieces, recipe }: JobDocument): string | null =>
+  (pieces.find(({ id }) => id === recipe?.pieceId) ?? pieces[0])?.id ?? null;
+
+/**
+ * The build of one piece as a recipe. Films are those on that piece; the notes of a job are about the job and stay there.
+ * @param planned the coats of the job with their areas, for what is embedded; a coat that could not be counted keeps its mass as it is
+ * @param notes of the recipe
+ */
+export function recipeOf(
+  job: JobDocument,
+  planned: readonly Pick<PlannedCoat, "coat" | "coveredM2">[],
+  pieceId: string | null = keptPieceId(job),
+  notes = "",
+): RecipeDocument {
+  const areas = new Map(planned.map(({ coat, coveredM2 }) => [coat.id, coveredM2]));
+  const coats = pieceId === null ? job.coats : buildOf(job, pieceId);
+  return {
+    format: 1,
+    ground: (pieceId !== null && job.groundByPiece?.[pieceId]) || job.ground,
+    coats: coats.map((coat): RecipeCoat => {
+      const { pieceIds: _pieces, filmByPieceMm: _films, ...rest } = coat;
+      const areaM2 = areas.get(coat.id) ?? 0;
+      return {
+        ...rest,
+        filmMm: pieceId === null ? coat.filmMm : filmOn(coat, pieceId),
+        ...(coat.embeds
+          ? {
+              embeds: coat.embeds.map((embed) =>
+                embed.gPerM2 === undefined && areaM2 > 0
+                  ? { ...embed, massG: 0, gPerM2: embed.massG / areaM2 }
+                  : embed,
+              ),
+            }
+          : {}),
+      };
+    }),
+    ...(job.target ? { target: job.target } : {}),
+    notes,
+  };
+}
+
+/** A job's build replaced by a recipe's: one mix serves all of its pieces. What it is called from stays with it. */
+export function withRecipe(
+  job: JobDocument,
+  recipe: RecipeDocument,
+  reference: RecipeReference,
+): JobDocument {
+  const { target: _before, ...rest } = job;
+  const target = recipe.target ?? job.target;
+  return {
+    ...rest,
+    coats: structuredClone(recipe.coats),
+    recipe: reference,
+    ...(target ? { target } : {}),
+  };
+}
+
+/** A job that is this recipe on a first piece: a run of that size, or none yet. */
+export function jobFromRecipe(
+  recipe: RecipeDocument,
+  reference: RecipeReference,
+  size: { kind: "straight" | "sample"; lengthMm: number; depthMm: number } | null,
+  newId: NewId,
+): JobDocument {
+  const job = withRecipe({ ...emptyJob(), ground: recipe.ground, notes: recipe.notes }, recipe, reference);
+  if (!size) return job;
+  const piece = newPiece(size.kind, size.kind === "sample" ? "Sample board" : "Run", newId);
+  return {
+    ...job,
+    pieces: [{ ...piece, shape: { kind: size.kind, lengthMm: size.lengthMm, depthMm: size.depthMm } }],
+  };
+}

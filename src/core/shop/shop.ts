@@ -1,0 +1,213 @@
+import type { ResinCard } from "../cure/resin-card";
+import type { Room } from "../cure/room";
+import type { Measured } from "../geometry/measure";
+import { DAY_MIN } from "../schedule/hours";
+import {
+  before,
+  countedFrom,
+  layBeside,
+  planShop,
+  type ShopJob,
+  type ShopMeans,
+  type Space,
+} from "../schedule/shop-days";
+import { planDays } from "../schedule/plan-days";
+import type { Settings } from "../schedule/coat-windows";
+import { derivePlan, windowCoatsOf, withDays, type Plan } from "../plan/derive-plan";
+import type { JobDocument } from "../job/job";
+import { settingsOf } from "../job/job-settings";
+import { foldPour, nextStep, type PourEvent } from "../pour/pour-events";
+import { realDays } from "../pour/actuals";
+import { runSheet, type RunStep } from "../pour/run-sheet";
+
+/** A pour as it was started, and what has happened since. */
+export type ShopPour = {
+  id: string;
+  jobId: string;
+  jobName: string;
+  startedAt: string;
+  finishedAt: string | null;
+  plan: { document: JobDocument; cards: readonly ResinCard[] };
+  events: readonly PourEvent[];
+};
+
+/** A job that is planned for a day. */
+export type DatedJob = { id: string; name: string; document: JobDocument };
+
+/** What there is in a shop. */
+export type ShopWork = { pours: readonly ShopPour[]; jobs: readonly DatedJob[]; cards: readonly ResinCard[] };
+
+/** Moments and days in minutes of a wall clock from midnight of today. */
+export type WallClock = {
+  nowMin: number;
+  minuteOf: (at: string) => number;
+  /** Midnight of a day, year-month-day. */
+  dayMin: (day: string) => number;
+};
+
+/** A pour of which nothing was heard for so long was left open; min. */
+const LEFT_OPEN_MIN = 7 * DAY_MIN;
+export const isLeftOpen = ({ startedAt, finishedAt, events }: ShopPour, clock: WallClock): boolean =>
+  finishedAt === null &&
+  clock.nowMin - Math.max(...[startedAt, ...events.map(({ at }) => at)].map(clock.minuteOf)) > LEFT_OPEN_MIN;
+
+/** A room whose readings count from another midnight. */
+const movedRoom = (room: Room, byMin: number): Room =>
+  room.kind === "logger"
+    ? { ...room, readings: room.readings.map(([atMin, tempC]) => [atMin + byMin, tempC] as const) }
+    : room;
+
+/** Bench and spindles that the pieces take: a floor takes none, a tumbler a spindle. */
+export function spaceOf(pieces: readonly Measured[]): Space {
+  const space = { benchMm: 0, spindles: 0 };
+  for (const { piece, outline, count } of pieces) {
+    if (piece.shape.kind === "floor") continue;
+    if (piece.shape.kind === "tumbler") space.spindles += count;
+    else space.benchMm += count * outline.widthMm;
+  }
+  return space;
+}
+
+/** Settings of a plan whose own midnight lies so many minutes from the midnight of today. */
+const settingsFrom = (document: JobDocument, midnight: number, nowMin: number): Settings => {
+  const settings = settingsOf(document, nowMin);
+  return { ...settings, room: movedRoom(settings.room, midnight) };
+};
+
+/** How a pour stands among the shop's work; null for one of which nothing is wet or to come. */
+function pourJob(pour: ShopPour, plan: Plan, clock: WallClock): ShopJob | null {
+  if (isLeftOpen(pour, clock)) return null;
+  const real = realDays(runSheet(plan, "metric"), foldPour(pour.events), clock.minuteOf);
+  const startMin = clock.minuteOf(pour.startedAt);
+  const done = pour.finishedAt !== null;
+  const coats = windowCoatsOf(plan).flatMap((one) => {
+    const own = real.get(one.coat.id);
+    return own ? [{ ...one, real: own }] : done ? [] : [one];
+  });
+  if (coats.length === 0) return null;
+  return {
+    id: pour.id,
+    jobId: pour.jobId,
+    name: pour.jobName,
+    stage: done ? "curing" : "wet",
+    coats,
+    startMin,
+    settings: {
+      ...settingsFrom(pour.plan.document, Math.floor(startMin / DAY_MIN) * DAY_MIN, clock.nowMin),
+      notBeforeMin: clock.nowMin,
+    },
+    space: spaceOf(plan.pieces),
+  };
+}
+
+/** A job that is planned for a day, as it stands among the shop's work; null for one without a day or without windows. */
+function datedJob({ id, name, document }: DatedJob, plan: Plan, clock: WallClock): ShopJob | null {
+  const { startOn, startMin } = document.work;
+  const coats = windowCoatsOf(plan);
+  if (startOn === undefined || coats.length === 0) return null;
+  const midnight = clock.dayMin(startOn);
+  return {
+    id,
+    jobId: id,
+    name,
+    stage: "planned",
+    coats,
+    startMin: midnight + startMin,
+    settings: settingsFrom(document, midnight, clock.nowMin),
+    space: spaceOf(plan.pieces),
+  };
+}
+
+/**
+ * All that goes on in a shop and is planned for a day, on one clock.
+ * @param broken told of each pour and job that cannot be worked out, which is then left out: one takes no other with it
+ */
+export function shopJobs(
+  { pours, jobs, cards }: ShopWork,
+  clock: WallClock,
+  broken: (name: string, jobId: string) => void = () => {},
+): ShopJob[] {
+  const orBroken = (name: string, jobId: string, of: () => ShopJob | null): ShopJob[] => {
+    try {
+      return [of() ?? []].flat();
+    } catch {
+      broken(name, jobId);
+      return [];
+    }
+  };
+  const begun = new Set(pours.filter(({ finishedAt }) => finishedAt === null).map(({ jobId }) => jobId));
+  return [
+    ...pours.flatMap((pour) =>
+      orBroken(pour.jobName, pour.jobId, () =>
+        pourJob(pour, derivePlan(pour.plan.document, pour.plan.cards), clock),
+      ),
+    ),
+    ...jobs
+      .filter(({ id }) => !begun.has(id))
+      .flatMap((job) =>
+        orBroken(job.name, job.id, () => datedJob(job, derivePlan(job.document, cards), clock)),
+      ),
+  ];
+}
+
+/**
+ * What comes next in a pour, and when: the one road for the pour itself, the foot of every view and the bench. Minutes from midnight of today,
+ * never before now; null when all is done.
+ */
+export function whatNext(
+  pour: ShopPour,
+  plan: Plan,
+  steps: readonly RunStep[],
+  clock: WallClock,
+): { step: RunStep; atMin: number } | null {
+  const step = nextStep(steps, foldPour(pour.events));
+  if (!step) return null;
+  const job = pourJob(pour, plan, clock);
+  const live = job && runSheet(withDays(plan, planDays(job.coats, job.startMin, job.settings)), "metric");
+  const atMin = live?.find(({ id }) => id === step.id)?.atMin ?? clock.nowMin;
+  return { step, atMin: Math.max(atMin, clock.nowMin) };
+}
+
+/** A job's plan among the work of the shop that goes before it, as Windows shows it; the plan itself for one without a day. */
+export function planAmong(
+  job: DatedJob,
+  plan: Plan,
+  work: ShopWork,
+  means: ShopMeans,
+  clock: WallClock,
+): Plan {
+  const { startOn } = job.document.work;
+  if (startOn === undefined) return plan;
+  const midnight = clock.dayMin(startOn);
+  const laid = planShop(
+    shopJobs(work, clock).filter(({ jobId }) => jobId !== job.id),
+    means,
+  );
+  const own = plannedJob(job, plan, Math.floor(clock.nowMin) - midnight);
+  const others = laid.map((one) => countedFrom(midnight, one));
+  return withDays(plan, layBeside(own, before(others, own), means).plan);
+}
+
+/** A job that is planned, in minutes from midnight of its own first day. */
+export const plannedJob = ({ id, name, document }: DatedJob, plan: Plan, nowMin: number | null): ShopJob => ({
+  id,
+  jobId: id,
+  name,
+  stage: "planned",
+  coats: windowCoatsOf(plan),
+  startMin: document.work.startMin,
+  settings: settingsOf(document, nowMin),
+  space: spaceOf(plan.pieces),
+});
+
+/**
+ * How much later than planned a job that was begun will be done, min: against the same plan from its first real mix. Negative when it is
+ * ahead; null while nothing is mixed.
+ */
+export function behindMin(job: ShopJob, endMin: number): number | null {
+  const begun = job.coats[0]?.real?.batchesAtMin[0];
+  if (begun === undefined) return null;
+  const asPlanned = job.coats.map(({ real: _done, ...coat }) => coat);
+  const { notBeforeMin: _now, ...settings } = job.settings;
+  return endMin - planDays(asPlanned, begun, settings).endMin;
+}
