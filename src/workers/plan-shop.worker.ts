@@ -40,8 +40,7 @@ scope.onmessage = ({ data: { bench, now, without } }) => {
       const coat = job?.coats.find((one) => one.coat.id === coatId);
       if (job && coat)
         films[coatId] = {
-          card: coat.card,
-          calibration: coat.calibration,
+          resin: coat.resin,
           room: job.settings.room,
           mixedAtMin,
         };

@@ -4,8 +4,7 @@ import type { ColourCard } from "../colour/colour-card";
 import type { MixLook, MixPart } from "../colour/mix-look";
 import type { Lab } from "../colour/spaces";
 import type { Band } from "../colour/spectrum";
-import type { Calibration } from "../cure/calibrate";
-import type { ResinCard } from "../cure/resin-card";
+import type { FittedResin } from "../cure/fitted-resin";
 import type { Coat } from "../schedule/coat";
 import type { CoatWindows } from "../schedule/coat-windows";
 import type { Trouble } from "../schedule/troubles";
@@ -52,8 +51,7 @@ export type AdvisedCoat = {
   below: Coat | null;
   belowWet: boolean;
   batched: BatchedCoat | null;
-  card: ResinCard | null;
-  calibration: Calibration | null;
+  resin: FittedResin | null;
   /** When it is mixed and worked; null where it cannot be. */
   windows: CoatWindows | null;
   /** Depth of its deepest pour, for one that fills, mm. */

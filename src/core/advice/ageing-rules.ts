@@ -11,7 +11,7 @@ const outermost = (coats: readonly AdvisedCoat[]) => coats.filter(({ coat }) => 
 /** White, and what is under clear, yellows with age. */
 export const whiteYellows: Rule = ({ coats }) => {
   const top = outermost(coats);
-  if (!top?.card || top.card.kind === "hybrid" || top.card.kind === "paint") return [];
+  if (!top?.resin || top.resin.kind === "hybrid" || top.resin.kind === "paint") return [];
   const white = coats.find(
     ({ coat, seen }) =>
       coat.kind === "colour" &&
@@ -24,8 +24,8 @@ export const whiteYellows: Rule = ({ coats }) => {
       rule: "white-yellows",
       coatId: white.coat.id,
       at: "shares",
-      what: `White under or in ${top.card.name} yellows with age in sunlight.`,
-      soWhat: top.card.forCounters
+      what: `White under or in ${top.resin.name} yellows with age in sunlight.`,
+      soWhat: top.resin.forCounters
         ? "Tell the client, keep it from a south window, or take a coating that is no epoxy for the last coat."
         : "Its card is not made for light: take one that is, or a coating that is no epoxy, for the last coat.",
       kind: "common practice",

@@ -78,14 +78,14 @@ export const batchesNeeded: Rule = ({ coats }) =>
 
 export const cardConflicts: Rule = ({ coats }) => {
   const seen = new Set<string>();
-  return coats.flatMap(({ coat, card, calibration }) => {
-    if (!card || !calibration || seen.has(card.id)) return [];
-    seen.add(card.id);
-    return calibration.conflicts.map((conflict): Advice => ({
+  return coats.flatMap(({ coat, resin }) => {
+    if (!resin || seen.has(resin.id)) return [];
+    seen.add(resin.id);
+    return resin.fit.conflicts.map((conflict): Advice => ({
       rule: "card-conflict",
       coatId: coat.id,
       at: "resin",
-      what: `${card.name}: ${conflict}`,
+      what: `${resin.name}: ${conflict}`,
       soWhat: "Times from this card are less sure.",
       kind: "data sheet",
       why: "The card's working time, gel, tack-free time and pot life are fitted by one curve. A number that lies far off it was measured otherwise, or mistyped.",
@@ -96,7 +96,7 @@ export const cardConflicts: Rule = ({ coats }) => {
 /** 18–27 °C room (common practice, no source), where no card says otherwise. */
 export const roomTemperature: Rule = ({ tempC, coats }) => {
   if (tempC >= ROOM_C.low && tempC <= ROOM_C.high) return [];
-  if (coats.length > 0 && coats.every(({ card }) => card && limitsOf(card).ofSheet)) return [];
+  if (coats.length > 0 && coats.every(({ resin }) => resin && limitsOf(resin).ofSheet)) return [];
   const cold = tempC < ROOM_C.low;
   return [
     {
@@ -122,9 +122,9 @@ const FAULTS = {
 
 /** A room outside of what a coat's own sheet asks for. */
 export const cardLimits: Rule = ({ tempC, humidityPct, coats }) =>
-  coats.flatMap(({ coat, card }): Advice[] => {
-    if (!card) return [];
-    const { fromC, toC, humidityMaxPct, ofSheet } = limitsOf(card);
+  coats.flatMap(({ coat, resin }): Advice[] => {
+    if (!resin) return [];
+    const { fromC, toC, humidityMaxPct, ofSheet } = limitsOf(resin);
     if (!ofSheet) return [];
     const sheet = {
       rule: "card-limits",
@@ -133,12 +133,12 @@ export const cardLimits: Rule = ({ tempC, humidityPct, coats }) =>
       kind: "data sheet" as const,
       why: "The limits stand on the resin's card, from its sheet. Outside of them its maker promises nothing: it may stay soft, blush, or set too fast to be worked.",
     };
-    return roomFaults(card, tempC, humidityPct).flatMap((fault): Advice[] => {
-      if (fault === "damp" && card.humidityMaxPct !== null)
+    return roomFaults(resin, tempC, humidityPct).flatMap((fault): Advice[] => {
+      if (fault === "damp" && resin.humidityMaxPct !== null)
         return [
           {
             ...sheet,
-            what: `${card.name} wants ${Math.round(humidityMaxPct)} % humidity at most; the room has ${Math.round(humidityPct ?? 0)} %.`,
+            what: `${resin.name} wants ${Math.round(humidityMaxPct)} % humidity at most; the room has ${Math.round(humidityPct ?? 0)} %.`,
             soWhat: "Run a dehumidifier until the coat has set.",
           },
         ];
@@ -147,7 +147,7 @@ export const cardLimits: Rule = ({ tempC, humidityPct, coats }) =>
       return [
         {
           ...sheet,
-          what: `The room is ${is} than ${card.name} allows: ${celsius(fault === "cold" ? fromC : toC)}.`,
+          what: `The room is ${is} than ${resin.name} allows: ${celsius(fault === "cold" ? fromC : toC)}.`,
           soWhat,
         },
       ];

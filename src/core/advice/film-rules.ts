@@ -39,12 +39,12 @@ export const filmTooThin: Rule = ({ coats }) =>
   });
 
 export const filmTooThick: Rule = ({ coats }) =>
-  coats.flatMap(({ coat, card, pourDepthMm, reactingMm }): Advice[] => {
-    const thickest = card?.thickestFilmMm;
+  coats.flatMap(({ coat, resin, pourDepthMm, reactingMm }): Advice[] => {
+    const thickest = resin?.thickestFilmMm;
     const own = pourDepthMm ?? coat.filmMm;
     const deep = Math.max(own, reactingMm);
     const together = reactingMm > own + 1e-6;
-    if (!card || !thickest || deep <= thickest) return [];
+    if (!resin || !thickest || deep <= thickest) return [];
     const layers = Math.ceil(deep / coat.coverShare / thickest);
     return [
       {
@@ -52,10 +52,10 @@ export const filmTooThick: Rule = ({ coats }) =>
         coatId: coat.id,
         at: "film",
         what: together
-          ? `${trimmed(deep, 1)} mm react together, poured wet on wet; ${card.name} is made for ${trimmed(thickest, 1)} mm.`
+          ? `${trimmed(deep, 1)} mm react together, poured wet on wet; ${resin.name} is made for ${trimmed(thickest, 1)} mm.`
           : pourDepthMm === null
-            ? `${card.name} is made for films up to ${thickest} mm.`
-            : `${trimmed(deep, 0)} mm deep; ${card.name} is made for pours up to ${thickest} mm.`,
+            ? `${resin.name} is made for films up to ${thickest} mm.`
+            : `${trimmed(deep, 0)} mm deep; ${resin.name} is made for pours up to ${thickest} mm.`,
         soWhat: together
           ? "Heat goes by all of it: let each layer gel first, inside its recoat window or next day."
           : coat.kind === "fill"
@@ -69,13 +69,13 @@ export const filmTooThick: Rule = ({ coats }) =>
 
 export const notForCounters: Rule = ({ coats }) => {
   const last = coats[coats.length - 1];
-  if (!last?.card || last.card.forCounters || last.card.kind === "paint") return [];
+  if (!last?.resin || last.resin.forCounters || last.resin.kind === "paint") return [];
   return [
     {
       rule: "not-for-counters",
       coatId: last.coat.id,
       at: "resin",
-      what: `${last.card.name} has no protection against light and scratches.`,
+      what: `${last.resin.name} has no protection against light and scratches.`,
       soWhat: "Fine for samples; finish a counter with a clear that has it.",
       kind: "data sheet",
       why: "Economy resins yellow and scratch. The last coat is what the light and the knives meet.",

@@ -1,4 +1,4 @@
-import { calibrate } from "../cure/calibrate";
+import { fittedResin } from "../cure/fitted-resin";
 import type { ResinCard } from "../cure/resin-card";
 import { starterCards } from "../cure/starter-cards";
 import fc from "fast-check";
@@ -9,7 +9,7 @@ import type { CoatColour } from "./coat-colour";
 const CARDS = starterCards(() => "x");
 const CARD = CARDS[0] as ResinCard;
 const PAINT = CARDS[3] as ResinCard;
-const CALIBRATION = calibrate(CARD);
+const RESIN = fittedResin(CARD);
 const colour = (id: string, share: number, reserve = 0): CoatColour => ({
   id,
   name: id,
@@ -40,8 +40,7 @@ const top = (changes: Partial<CoveredPiece> = {}): CoveredPiece => ({
 
 /** A coat without anything that is lost, so that sums can be done by hand. */
 const request = (changes: Partial<CoatRequest> = {}): CoatRequest => ({
-  card: CARD,
-  calibration: changes.card ? calibrate(changes.card) : CALIBRATION,
+  resin: RESIN,
   coverShare: 1,
   pieces: [top()],
   colours: [colour("a", 0.5), colour("b", 0.5)],
@@ -151,7 +150,7 @@ describe("how many batches", () => {
       }),
     );
   test("the card's largest mix is kept", () => {
-    const coat = many({ rateM2PerH: 100, card: { ...CARD, largestMixG: 1500 } });
+    const coat = many({ rateM2PerH: 100, resin: fittedResin({ ...CARD, largestMixG: 1500 }) });
     expect(coat.batches.length).toBe(3);
     for (const batch of coat.batches) expect(batch.parts.mixG).toBeLessThanOrEqual(1500);
   });
@@ -194,7 +193,7 @@ describe("how many batches", () => {
     expect(apart.losses.some((loss) => loss.id === "buckets")).toBe(false);
   });
   test("paint has no pot life and is never split for it", () => {
-    const coat = many({ card: PAINT, rateM2PerH: 0.2, colours: [colour("a", 1)] });
+    const coat = many({ resin: fittedResin(PAINT), rateM2PerH: 0.2, colours: [colour("a", 1)] });
     expect([coat.batches.length, coat.potLifeMin, coat.tooSlow]).toEqual([1, null, false]);
   });
 });

@@ -1,6 +1,5 @@
-import type { Calibration } from "../cure/calibrate";
 import { potLifeMin } from "../cure/pot";
-import type { ResinCard } from "../cure/resin-card";
+import type { FittedResin } from "../cure/fitted-resin";
 import { exactly, scaled, sumOf, within, type Spread } from "../numerics/spread";
 import { dosesFor, type CoatColour, type NamedDose } from "./coat-colour";
 import { embedNeed, embedsClearMl, type Embed, type EmbedNeed } from "./embeds";
@@ -35,8 +34,7 @@ export type CoveredPiece = {
 };
 
 export type CoatRequest = {
-  card: ResinCard;
-  calibration: Calibration;
+  resin: FittedResin;
   /** Share of the area that is covered, or of the fill that is poured: 1 for a coat, a few hundredths for veins. */
   coverShare: number;
   pieces: readonly CoveredPiece[];
@@ -138,11 +136,10 @@ function mixingMinutes(mixMl: number): number {
 export function potLifeSpread(
   massG: number,
   tempC: number,
-  calibration: Calibration,
-  kind?: ResinCard["kind"],
+  { fit, kind }: Pick<FittedResin, "fit" | "kind">,
 ): Spread {
-  const doubt = calibration.used.pot ? 0.25 : 0.5;
-  const life = potLifeMin(massG, tempC, tempC, calibration.parameters);
+  const doubt = fit.used.pot ? 0.25 : 0.5;
+  const life = potLifeMin(massG, tempC, tempC, fit.parameters);
   return within(life, kind === "hybrid" ? Math.min(0.7, 2 * doubt) : doubt, doubt);
 }
 
@@ -196,8 +193,8 @@ function groundsOf(
  * largest, the largest vessel at hand or the kit.
  */
 export function batchCoat(request: CoatRequest): BatchedCoat {
-  const { card, colours, pieces, coverShare } = request;
-  const density = mixDensityGPerMl(card);
+  const { resin, colours, pieces, coverShare } = request;
+  const density = mixDensityGPerMl(resin);
   const faceShare = factorSpread("faceFilmShare", request.factors);
   const onTopMl = ofAll(pieces, coverShare);
   const topAreaMm2 = sumOver(pieces, (piece) => piece.topAreaMm2);
@@ -212,7 +209,7 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
   const neededMl = onTopMl.likely + onFacesMl.likely;
   const areaM2 = (topAreaMm2 + faceAreaMm2) / 1e6;
   const workMin = within((areaM2 / (request.rateM2PerH * request.people)) * 60, 0.25, 0.4);
-  const eachCupMixed = request.school === "colour-into-a" && card.kind !== "paint";
+  const eachCupMixed = request.school === "colour-into-a" && resin.kind !== "paint";
   const coverable = pieces.map(({ id, name, count, alongMm, ...piece }) => ({
     id,
     name,
@@ -244,9 +241,9 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
     const ml = (mass / density) * (1 - 1e-9);
     if (ml > largestVesselMl) return "largest vessel";
     if (ml > (request.largestBatchMl ?? Infinity)) return "kit";
-    if (card.kind === "paint") return null;
-    if (card.largestMixG !== null && mass > card.largestMixG) return "largest mix";
-    const life = potLifeSpread(mass, request.tempC, request.calibration, card.kind).low;
+    if (resin.kind === "paint") return null;
+    if (resin.largestMixG !== null && mass > resin.largestMixG) return "largest mix";
+    const life = potLifeSpread(mass, request.tempC, resin).low;
     return mixingMinutes(mass / density) + workMin.likely * largest <= life ? null : "pot life";
   };
   /** As few batches as will do: with cuts at the ends of pieces where these allow it, else with even ones. */
@@ -306,9 +303,9 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
       : exactly(0);
   const together = massTogetherG(Math.max(...shares));
   const life =
-    card.kind === "paint" || !(total > 0)
+    resin.kind === "paint" || !(total > 0)
       ? null
-      : potLifeSpread(together, request.tempC, request.calibration, card.kind);
+      : potLifeSpread(together, request.tempC, resin);
 
   return {
     onTopMl,
@@ -329,7 +326,7 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
     potLifeMin: life,
     potLifeAtOnceMin:
       life && batches > 1
-        ? potLifeSpread(massTogetherG(1), request.tempC, request.calibration, card.kind)
+        ? potLifeSpread(massTogetherG(1), request.tempC, resin)
         : null,
     limit,
     tooSlow,
@@ -356,10 +353,10 @@ function oneBatch(
   density: number,
   room: number,
 ): Batch {
-  const { card, colours } = request;
+  const { resin, colours } = request;
   const share = dealt.shares[index] ?? 0;
   const mixMl = (divided.coloursMl.reduce((sum, ml) => sum + ml, 0) + divided.clearMl) * share;
-  const ownParts = request.school === "colour-into-a" && card.kind !== "paint";
+  const ownParts = request.school === "colour-into-a" && resin.kind !== "paint";
   const cup = (colourId: string, name: string, ml: number, doses: NamedDose[]): Cup => ({
     colourId,
     name,
@@ -367,7 +364,7 @@ function oneBatch(
     g: ml * density,
     vessel: vesselFor(ml * room, request.vesselsMl),
     doses,
-    parts: ownParts ? splitParts(ml, card) : null,
+    parts: ownParts ? splitParts(ml, resin) : null,
   });
   const cups = colours.map((colour, at) => {
     const ml = (divided.coloursMl[at] ?? 0) * share;
@@ -377,7 +374,7 @@ function oneBatch(
   return {
     number: index + 1,
     share,
-    parts: splitParts(mixMl, card),
+    parts: splitParts(mixMl, resin),
     pot: vesselFor(mixMl * room, request.vesselsMl),
     cups,
     sections: dealt.sections[index] ?? [],

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { calibrate } from "../cure/calibrate";
+import { fittedResin } from "../cure/fitted-resin";
 import type { ResinCard } from "../cure/resin-card";
 import { starterCards } from "../cure/starter-cards";
 import { batchCoat, type Batch, type CoatRequest } from "./batch-coat";
@@ -25,8 +25,7 @@ const colour = (id: string, share: number): CoatColour => ({
 });
 const colours = [colour("white", 0.7), colour("black", 0.3)];
 const request: CoatRequest = {
-  card: CARD,
-  calibration: calibrate(CARD),
+  resin: fittedResin(CARD),
   coverShare: 1,
   pieces: [
     {
@@ -180,7 +179,7 @@ describe("three parts", () => {
 describe("cup by cup, where colour goes into A first", () => {
   const FILLED = { ...CARD, fillerGPer100G: 60, fillerDensityGPerMl: 2.6 };
   const batchOf = (card: ResinCard) =>
-    batchCoat({ ...request, card, calibration: calibrate(card), school: "colour-into-a" })
+    batchCoat({ ...request, resin: fittedResin(card), school: "colour-into-a" })
       .batches[0] as Batch;
   const weigh = (of: Batch, card: ResinCard, mixes: Record<string, MixWeighed>) =>
     weighOut(of, { ...NOTHING_WEIGHED, mixes }, card, []);

@@ -3,6 +3,7 @@ import { starterCards } from "./starter-cards";
 import reference from "../reference/resin.json";
 import { parametersOf } from "../reference/resins";
 import { calibrate } from "./calibrate";
+import { fittedResin } from "./fitted-resin";
 import { timeToConversion } from "./kinetics";
 import { lumpedPeakC } from "./lumped-slab";
 import { potLifeMin, runPot } from "./pot";
@@ -59,14 +60,12 @@ describe("the finisher's own tests", () => {
     const after = calibrate(tested);
     expect(gel(after)).toBeGreaterThan(1.1 * gel(before));
     expect(gel(after)).toBeLessThan(1.4 * gel(before));
-    const gelsOf = (card: ResinCard) => {
-      const fitted = calibrate(card);
-      return resinSamples(card, fitted, 300).map(({ parameters: p }) =>
+    const gelsOf = (card: ResinCard) =>
+      resinSamples(fittedResin(card), 300).map(({ parameters: p }) =>
         timeToConversion(p.gelConversion, 23, p),
       );
-    };
     expect(spreadOf(gelsOf(tested))).toBeLessThan(0.8 * spreadOf(gelsOf(coating)));
-    expect(stillOpen(tested, after).lnRate).toBeLessThan(stillOpen(coating, before).lnRate);
+    expect(stillOpen(fittedResin(tested)).lnRate).toBeLessThan(stillOpen(fittedResin(coating)).lnRate);
   });
   test("gummy at 2 h 10 at 23 °C belongs to the slow coating (common practice: the dam is pulled at 2 to 3 h)", () => {
     const { conflicts, residuals } = calibrate({ ...coating, benchTests: [test_("gummy", 130)] });
@@ -113,7 +112,7 @@ describe("two gel times", () => {
   test("leave less open of it than one does", () => {
     const one = { ...coating, gelH: 5 };
     const two = { ...one, gel2H: 2.6, gel2TempC: 34 };
-    expect(stillOpen(two, calibrate(two)).activation).toBeLessThan(stillOpen(one, calibrate(one)).activation);
+    expect(stillOpen(fittedResin(two)).activation).toBeLessThan(stillOpen(fittedResin(one)).activation);
   });
 });
 

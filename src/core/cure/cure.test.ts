@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import reference from "../reference/resin.json";
 import { calibrate } from "./calibrate";
+import { fittedResin } from "./fitted-resin";
 import { filmLifeAt, flowShareIn } from "./film-in-room";
 import { stateAt } from "./film-states";
 import {
@@ -187,19 +188,19 @@ describe("a pot left standing", () => {
     expect(potLifeMin(1000, 22, 22, p)).toBeLessThan(potLifeMin(500, 22, 22, p));
   });
   test("what is left over is judged by the hotter end", () => {
-    const calibration = calibrate(CARD);
-    const cup = leftStanding(CARD, calibration, 300, 21);
+    const resin = fittedResin(CARD);
+    const cup = leftStanding(resin, 300, 21);
     expect(cup.heat).toBe("smokes");
     expect(cup.peakC.low).toBeLessThanOrEqual(cup.peakC.likely);
     expect(cup.peakC.high).toBeGreaterThan(cup.peakC.likely);
-    expect(leftStanding(CARD, calibration, 300, 21, SPREAD_OUT).peakC.likely).toBeLessThan(60);
-    expect(leftStanding(CARD, calibration, 5, 18).heat).not.toBe("smokes");
+    expect(leftStanding(resin, 300, 21, SPREAD_OUT).peakC.likely).toBeLessThan(60);
+    expect(leftStanding(resin, 5, 18).heat).not.toBe("smokes");
   });
 });
 
 describe("the life of a film", () => {
-  const calibration = calibrate(CARD);
-  const life = filmLifeAt(CARD, calibration, 24);
+  const resin = fittedResin(CARD);
+  const life = filmLifeAt(resin, 24);
   const from = (state: string) => life.find((start) => start.state === state)?.fromMin.likely ?? NaN;
 
   test("sheet times hold exactly at the sheet's temperature", () => {
@@ -217,7 +218,7 @@ describe("the life of a film", () => {
     expect(stateAt(life, 70)).toBe("flowing");
   });
   test("sandable by the clock at other temperatures (reference: 32.68 h of 20.65 h at 18 °C)", () => {
-    const at18 = filmLifeAt({ ...CARD, sandH: 20.65 }, calibration, 18).find(
+    const at18 = filmLifeAt({ ...resin, sandH: 20.65 }, 18).find(
       (start) => start.state === "sandable",
     );
     expect((at18?.fromMin.likely ?? 0) / 60).toBeCloseTo(32.68, 1);
@@ -229,7 +230,7 @@ describe("the life of a film", () => {
   test("flow left falls from one to nothing", () => {
     const room = { kind: "constant", tempC: 24 } as const;
     const share = (minutes: number) =>
-      flowShareIn({ card: CARD, calibration, room, mixedAtMin: 540 }, minutes);
+      flowShareIn({ resin, room, mixedAtMin: 540 }, minutes);
     expect(share(0).likely).toBeCloseTo(1, 9);
     let before = 1;
     for (let minutes = 10; minutes < 400; minutes += 10) {

@@ -1,6 +1,6 @@
 import { starterCards } from "./starter-cards";
 import reference from "../reference/resin.json";
-import { calibrate, type Calibration } from "./calibrate";
+import { fittedResin } from "./fitted-resin";
 import { filmLifeIn, filmMoment, flowLeftIn, type FilmInRoom } from "./film-in-room";
 import { GUMMY_PA_S, HEAVY_PA_S } from "./film-states";
 import { conversionAtThickening, cureSpeed, freshViscosityPaS, timeToConversion } from "./kinetics";
@@ -11,24 +11,23 @@ import { parametersOf } from "../reference/resins";
 let made = 0;
 const cards = starterCards(() => `card-${(made += 1)}`);
 const coating = cards[0] as ResinCard;
-const fitted = calibrate(coating);
+const fitted = fittedResin(coating);
 const constant = (tempC: number): Room => ({ kind: "constant", tempC });
 const film = (room: Room, changes: Partial<FilmInRoom> = {}): FilmInRoom => ({
-  card: coating,
-  calibration: fitted,
+  resin: fitted,
   room,
   mixedAtMin: 540,
   ...changes,
 });
 /** Resin a of the reference, as if a card had been fitted to it. */
 const ofReference = (room: Room): FilmInRoom => {
-  const calibration: Calibration = { ...fitted, parameters: parametersOf("a") };
-  return { card: coating, calibration, room, mixedAtMin: 0 };
+  const resin = { ...fitted, fit: { ...fitted.fit, parameters: parametersOf("a") } };
+  return { resin, room, mixedAtMin: 0 };
 };
 
 describe("at one temperature", () => {
   test.each([12, 18, 21, 24, 30])("its likely starts are those of the closed forms: %d °C", (tempC) => {
-    const p = fitted.parameters;
+    const p = fitted.fit.parameters;
     const clock = cureSpeed(coating.filmTempC, p.activationJPerMol) / cureSpeed(tempC, p.activationJPerMol);
     const thick = (limit: number) =>
       timeToConversion(
@@ -115,7 +114,7 @@ describe("its spread", () => {
   test("starts are in order at each end, and the likely one lies within", () => {
     for (const card of cards.filter(({ kind }) => kind !== "paint"))
       for (const tempC of [10, 21, 32]) {
-        const life = filmLifeIn(film(constant(tempC), { card, calibration: calibrate(card) }));
+        const life = filmLifeIn(film(constant(tempC), { resin: fittedResin(card) }));
         life.slice(1).forEach(({ fromMin }, index) => {
           const before = life[index]!.fromMin;
           for (const end of ["low", "likely", "high"] as const)

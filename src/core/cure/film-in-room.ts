@@ -1,5 +1,4 @@
 import { exactly, type Spread } from "../numerics/spread";
-import type { Calibration } from "./calibrate";
 import { clockFamily, clocksIn, type CureClock } from "./clock";
 import {
   conversionAt,
@@ -11,7 +10,8 @@ import {
   viscosityPaS,
   type CureParameters,
 } from "./kinetics";
-import type { ResinCard } from "./resin-card";
+import type { FittedResin } from "./fitted-resin";
+import { byIdentity } from "../numerics/by-identity";
 import { filmTempC, type HeatPulse, type Room } from "./room";
 import { FILM_STATES, GUMMY_PA_S, HEAVY_PA_S, SILENT, type StateStart } from "./film-states";
 import { resinSamples, type ResinSample } from "./samples";
@@ -21,8 +21,7 @@ export const SAMPLES = 300;
 
 /** A film that lies in a room: its resin, when it was mixed, what heat passes over it. */
 export type FilmInRoom = {
-  card: ResinCard;
-  calibration: Calibration;
+  resin: FittedResin;
   room: Room;
   /** Minutes from midnight of the first day. */
   mixedAtMin: number;
@@ -69,22 +68,22 @@ function startsOf(
   sample: Pick<ResinSample, "labels">,
   clock: CureClock,
 ): number[] {
-  const { card, room, mixedAtMin, pulses = [] } = film;
-  const sheet = cureSpeed(card.filmTempC, p.activationJPerMol);
+  const { resin, room, mixedAtMin, pulses = [] } = film;
+  const sheet = cureSpeed(resin.filmTempC, p.activationJPerMol);
   const after = (thetaS: number) => clock.minuteOf(mixedAtMin, thetaS) - mixedAtMin;
   /** The sheet's own time, moved by the clock. */
   const label = (seconds: number, factor: number) => after(seconds * sheet * factor);
   const { labels } = sample;
   const work =
-    card.workMin !== null
-      ? label(card.workMin * 60, labels.work)
+    resin.workMin !== null
+      ? label(resin.workMin * 60, labels.work)
       : after(thetaOf(conversionAtThickening(2, p), p));
-  const gelTheta = card.gelH !== null ? card.gelH * 3600 * sheet : thetaOf(p.gelConversion, p);
+  const gelTheta = resin.gelH !== null ? resin.gelH * 3600 * sheet : thetaOf(p.gelConversion, p);
   const gel = after(gelTheta);
   /** The first minute at which it is so thick: how far it must have cured for that depends on how warm it is then. */
   const thick = (limit: number) => {
     // How a coating that is no epoxy thickens is not modelled: its sheet's working time alone bounds what is done to it.
-    if (card.kind === "hybrid") return 0;
+    if (resin.kind === "hybrid") return 0;
     if (!Number.isFinite(gel)) return Infinity;
     const thickAt = (tempC: number) => {
       const times = limit / freshViscosityPaS(tempC, p);
@@ -103,23 +102,16 @@ function startsOf(
     Math.max(1.15 * work, thick(HEAVY_PA_S)),
     Math.max(1.6 * work, thick(GUMMY_PA_S)),
     gel,
-    hours(card.recoatFromH ?? card.tackFreeH, SILENT.tackFree, labels.recoat),
-    hours(card.sandH, SILENT.sand, labels.sand),
-    hours(card.hardH, SILENT.hard, labels.hard),
+    hours(resin.recoatFromH ?? resin.tackFreeH, SILENT.tackFree, labels.recoat),
+    hours(resin.sandH, SILENT.sand, labels.sand),
+    hours(resin.hardH, SILENT.hard, labels.hard),
   ];
   let latest = 0;
   return raw.map((start) => (latest = Math.max(latest, start)));
 }
 
-/** The samples of a card, drawn once for each calibration. */
-const drawn = new WeakMap<Calibration, ResinSample[]>();
-export function samplesOf(card: ResinCard, calibration: Calibration): ResinSample[] {
-  const known = drawn.get(calibration);
-  if (known) return known;
-  const fresh = resinSamples(card, calibration, SAMPLES);
-  drawn.set(calibration, fresh);
-  return fresh;
-}
+/** The resins that a card may be of, drawn once for each. */
+export const samplesOf = byIdentity((resin: FittedResin): ResinSample[] => resinSamples(resin, SAMPLES));
 
 /** Ends of nine in ten of a sorted list. */
 const quantile = (sorted: Float64Array, share: number) =>
@@ -131,12 +123,12 @@ const quantile = (sorted: Float64Array, share: number) =>
  * Kept for the rooms and minutes that were asked for last.
  */
 export function filmLifeIn(film: FilmInRoom): StateStart[] {
-  const { room, calibration, mixedAtMin, pulses = [] } = film;
+  const { room, resin, mixedAtMin, pulses = [] } = film;
   if (pulses.length > 0) return workOutLife(film);
   const steady = room.kind === "constant";
   const byRoom = steady ? atOneTemperature : inRoom(room);
-  const known = byRoom.get(calibration) ?? new Map<number, StateStart[]>();
-  byRoom.set(calibration, known);
+  const known = byRoom.get(resin) ?? new Map<number, StateStart[]>();
+  byRoom.set(resin, known);
   // At one temperature it is the same whenever it is mixed.
   const key = steady ? room.tempC : mixedAtMin;
   const life = known.get(key) ?? workOutLife(film);
@@ -146,10 +138,10 @@ export function filmLifeIn(film: FilmInRoom): StateStart[] {
 }
 
 /** The life of a film in a room that keeps its temperature. */
-export const filmLifeAt = (card: ResinCard, calibration: Calibration, tempC: number): StateStart[] =>
-  filmLifeIn({ card, calibration, room: { kind: "constant", tempC }, mixedAtMin: 0 });
+export const filmLifeAt = (resin: FittedResin, tempC: number): StateStart[] =>
+  filmLifeIn({ resin, room: { kind: "constant", tempC }, mixedAtMin: 0 });
 
-type Lives = WeakMap<Calibration, Map<number, StateStart[]>>;
+type Lives = WeakMap<FittedResin, Map<number, StateStart[]>>;
 const atOneTemperature: Lives = new WeakMap();
 const inRooms = new WeakMap<Room, Lives>();
 function inRoom(room: Room): Lives {
@@ -161,8 +153,8 @@ const MOST_KEPT = 100;
 
 /** The likely life alone, without its spread. */
 export function likelyLifeIn(film: FilmInRoom): StateStart[] {
-  const { calibration, room, mixedAtMin, pulses = [] } = film;
-  const { parameters } = calibration;
+  const { resin, room, mixedAtMin, pulses = [] } = film;
+  const { parameters } = resin.fit;
   const clock = clocksIn(room, mixedAtMin, pulses)(parameters.activationJPerMol);
   return startsOf(film, parameters, LIKELY, clock).map((start, index) => ({
     state: FILM_STATES[index] as (typeof FILM_STATES)[number],
@@ -171,11 +163,11 @@ export function likelyLifeIn(film: FilmInRoom): StateStart[] {
 }
 
 function workOutLife(film: FilmInRoom): StateStart[] {
-  const { card, calibration, room, mixedAtMin, pulses = [] } = film;
-  const { parameters } = calibration;
+  const { resin, room, mixedAtMin, pulses = [] } = film;
+  const { parameters } = resin.fit;
   const clock = clockFamily(room, parameters.activationJPerMol, mixedAtMin, pulses);
   const likely = startsOf(film, parameters, LIKELY, clock(parameters.activationJPerMol));
-  const samples = samplesOf(card, calibration);
+  const samples = samplesOf(resin);
   const columns = FILM_STATES.map(() => new Float64Array(samples.length));
   samples.forEach((sample, row) => {
     const starts = startsOf(film, sample.parameters, sample, clock(sample.parameters.activationJPerMol));
@@ -199,8 +191,8 @@ function workOutLife(film: FilmInRoom): StateStart[] {
 export type FilmMoment = { tempC: number; alpha: number; viscosityPaS: number };
 
 export function filmMoment(film: FilmInRoom, minutes: number): FilmMoment {
-  const { calibration, room, mixedAtMin, pulses = [] } = film;
-  const p = calibration.parameters;
+  const { resin, room, mixedAtMin, pulses = [] } = film;
+  const p = resin.fit.parameters;
   const clock = clocksIn(room, mixedAtMin, pulses)(p.activationJPerMol);
   const atMin = mixedAtMin + Math.max(0, minutes);
   const tempC = filmTempC(room, pulses, atMin);
@@ -213,8 +205,8 @@ export function filmMoment(film: FilmInRoom, minutes: number): FilmMoment {
  * @param minutes rising
  */
 export function flowLeftIn(film: FilmInRoom, minutes: readonly number[]): number[] {
-  const { calibration, room, mixedAtMin, pulses = [] } = film;
-  const p = calibration.parameters;
+  const { resin, room, mixedAtMin, pulses = [] } = film;
+  const p = resin.fit.parameters;
   const clock = clocksIn(room, mixedAtMin, pulses)(p.activationJPerMol);
   const gelMin = clock.minuteOf(mixedAtMin, thetaOf(p.gelConversion, p)) - mixedAtMin;
   const fluidity = (at: number) => {
@@ -249,15 +241,15 @@ const shareLeft = (alpha: number, p: CureParameters) => flowLeftPerPa(alpha, 25,
  * far it may be off goes by how far the resins that the card may be of have cured by then.
  */
 export function flowShareIn(film: FilmInRoom, minutes: number): Spread {
-  const { card, calibration, room, mixedAtMin, pulses = [] } = film;
-  const { parameters } = calibration;
+  const { resin, room, mixedAtMin, pulses = [] } = film;
+  const { parameters } = resin.fit;
   const [fresh = 1, left = 0] = flowLeftIn(film, [0, Math.max(0, minutes)]);
   const likely = Math.min(1, left / fresh);
   const clock = clockFamily(room, parameters.activationJPerMol, mixedAtMin, pulses);
   const shareOf = (p: CureParameters) =>
     shareLeft(conversionAt(clock(p.activationJPerMol).thetaS(mixedAtMin + Math.max(0, minutes)), 25, p), p);
   const here = shareOf(parameters);
-  const shares = Float64Array.from(samplesOf(card, calibration), (sample) =>
+  const shares = Float64Array.from(samplesOf(resin), (sample) =>
     shareOf(sample.parameters),
   ).sort();
   const scaled = (share: number) => (here > 0 ? (likely * share) / here : share);

@@ -1,7 +1,7 @@
 import { Solver } from "odex";
 import { starterCards } from "./starter-cards";
 import { parametersOf } from "../reference/resins";
-import { calibrate } from "./calibrate";
+import { fittedResin } from "./fitted-resin";
 import { filmMoment, flowLeftIn, likelyLifeIn, type FilmInRoom } from "./film-in-room";
 import { GUMMY_PA_S, HEAVY_PA_S } from "./film-states";
 import { conversionRate, cureSpeed, freshViscosityPaS, viscosityPaS, type CureParameters } from "./kinetics";
@@ -23,12 +23,11 @@ function integrate(
 }
 
 const [coating] = starterCards(() => "card");
-const calibration = calibrate(coating!);
+const fitted = fittedResin(coating!);
 const p = parametersOf("a");
 const day: Room = { kind: "day", coldC: 14, coldAtMin: 300, warmC: 27, warmAtMin: 900 };
 const film = (room: Room, pulses: readonly HeatPulse[] = []): FilmInRoom => ({
-  card: coating!,
-  calibration: { ...calibration, parameters: p },
+  resin: { ...fitted, fit: { ...fitted.fit, parameters: p } },
   room,
   mixedAtMin: 480,
   pulses,
@@ -146,7 +145,7 @@ describe("heavy and gummy in rooms that change", () => {
     ...rooms.map(([name, room]) => [name, film(room)] as const),
     ["heat that passes over it", film({ kind: "constant", tempC: 21 }, pulses)] as const,
   ])("%s", (_name, one) => {
-    const life = likelyLifeIn({ ...one, card: { ...coating!, workMin: 1 } });
+    const life = likelyLifeIn({ ...one, resin: { ...one.resin, workMin: 1 } });
     const at = (state: string) => life.find((start) => start.state === state)!.fromMin.likely;
     expect(Math.abs(at("heavy") - crossing(one, HEAVY_PA_S))).toBeLessThan(0.6);
     expect(Math.abs(at("gummy") - crossing(one, GUMMY_PA_S))).toBeLessThan(0.6);

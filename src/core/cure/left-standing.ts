@@ -1,6 +1,7 @@
 import type { Spread } from "../numerics/spread";
-import type { Calibration } from "./calibrate";
 import { samplesOf } from "./film-in-room";
+import type { FittedResin } from "./fitted-resin";
+import type { CureParameters } from "./kinetics";
 import { CUP, standing, type Container } from "./pot";
 import type { ResinCard } from "./resin-card";
 
@@ -24,15 +25,14 @@ export type LeftStanding = { peakC: Spread; peakAtMin: number; heat: Heat };
  * @param massG more than nothing
  */
 export function leftStanding(
-  card: ResinCard,
-  calibration: Calibration,
+  resin: FittedResin,
   massG: number,
   roomC: number,
   container: Container = CUP,
 ): LeftStanding {
-  const of = (p: Calibration["parameters"]) => standing(massG, roomC, roomC, p, container);
-  const { peakC, peakAtMin } = of(calibration.parameters);
-  const peaks = samplesOf(card, calibration)
+  const of = (p: CureParameters) => standing(massG, roomC, roomC, p, container);
+  const { peakC, peakAtMin } = of(resin.fit.parameters);
+  const peaks = samplesOf(resin)
     .slice(0, FOLLOWED)
     .map(({ parameters }) => of(parameters).peakC)
     .sort((one, other) => one - other);

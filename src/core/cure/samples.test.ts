@@ -1,6 +1,6 @@
 import { starterCards } from "./starter-cards";
 import reference from "../reference/resin.json";
-import { calibrate } from "./calibrate";
+import { fittedResin } from "./fitted-resin";
 import { conversionAt, flowLeftPerPa, timeToConversion, viscosityPaS } from "./kinetics";
 import { potLifeMin } from "./pot";
 import type { ResinCard } from "./resin-card";
@@ -18,13 +18,13 @@ const spread = (values: number[]) => {
 describe("what a card leaves open", () => {
   // Resin a of the reference: 60 min to work, 7 h to tack-free, 40 min in a pot of 150 g, at 24 °C.
   const card: ResinCard = { ...coating, gelH: null };
-  const calibration = calibrate(card);
-  const samples = resinSamples(card, calibration, 2000);
+  const resin = fittedResin(card);
+  const samples = resinSamples(resin, 2000);
   const ln = (of: (sample: (typeof samples)[number]) => number) =>
     spread(samples.map((one) => Math.log(of(one))));
 
   test("the rate is learnt well, the ratio weakly, the activation energy not at all, as an independent linear analysis found", () => {
-    const open = stillOpen(card, calibration);
+    const open = stillOpen(resin);
     expect(open.lnRate).toBeLessThan(0.2);
     expect(open.lnRatio).toBeGreaterThan(0.5);
     expect(open.lnRatio).toBeLessThan(1);
@@ -45,7 +45,7 @@ describe("what a card leaves open", () => {
       null,
       ln((one) => timeToConversion(one.parameters.gelConversion, 18, one.parameters)),
       spread(
-        resinSamples(card, calibration, 60).map((one) => Math.log(potLifeMin(500, 20, 20, one.parameters))),
+        resinSamples(resin, 60).map((one) => Math.log(potLifeMin(500, 20, 20, one.parameters))),
       ),
     ];
     found.forEach((value, index) => {
@@ -63,7 +63,7 @@ describe("what a card leaves open", () => {
     const gel = samples
       .map((one) => timeToConversion(one.parameters.gelConversion, 24, one.parameters))
       .sort((a, b) => a - b);
-    const fit = timeToConversion(calibration.parameters.gelConversion, 24, calibration.parameters);
+    const fit = timeToConversion(resin.fit.parameters.gelConversion, 24, resin.fit.parameters);
     expect(gel[1000]! / fit).toBeGreaterThan(0.93);
     expect(gel[1000]! / fit).toBeLessThan(1.07);
   });
@@ -73,17 +73,17 @@ describe("what a card leaves open", () => {
     const potOnly: ResinCard = { ...card, workMin: null, tackFreeH: null, recoatFromH: null };
     const gel = (of: ResinCard) =>
       spread(
-        resinSamples(of, calibrate(of), 400).map((one) =>
+        resinSamples(fittedResin(of), 400).map((one) =>
           Math.log(timeToConversion(one.parameters.gelConversion, 20, one.parameters)),
         ),
       );
     expect(gel(card)).toBeLessThan(gel(potOnly));
     expect(gel(potOnly)).toBeLessThan(gel(bare));
-    expect(stillOpen(bare, calibrate(bare)).lnRate).toBeCloseTo(1, 9);
+    expect(stillOpen(fittedResin(bare)).lnRate).toBeCloseTo(1, 9);
   });
 
   test("the same card gives the same samples, another seed others", () => {
-    expect(resinSamples(card, calibration, 5)).toEqual(resinSamples(card, calibration, 5));
-    expect(resinSamples(card, calibration, 5, 2)).not.toEqual(resinSamples(card, calibration, 5));
+    expect(resinSamples(resin, 5)).toEqual(resinSamples(resin, 5));
+    expect(resinSamples(resin, 5, 2)).not.toEqual(resinSamples(resin, 5));
   });
 });

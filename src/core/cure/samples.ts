@@ -1,6 +1,6 @@
 import { backward, cholesky, forward } from "../numerics/cholesky";
 import { normals, seeded } from "../numerics/random";
-import type { Calibration } from "./calibrate";
+import type { FittedResin } from "./fitted-resin";
 import { filmTimesOf, MEANING_SPREAD, potTimesOf, TACK_FREE } from "./card-times";
 import { cureSpeed, reducedTime, type CureParameters } from "./kinetics";
 import type { ResinCard } from "./resin-card";
@@ -95,15 +95,10 @@ const priorOf = (card: ResinCard): Shift => ({
  * through their slopes at the fit (Laplace's approximation). The same card gives the same samples.
  * @param count 300 are enough for the ends of a window
  */
-export function resinSamples(
-  card: ResinCard,
-  calibration: Calibration,
-  count: number,
-  seed = 1,
-): ResinSample[] {
-  const { parameters: base } = calibration;
-  const prior = priorOf(card);
-  const L = cholesky(precisionOf(card, base, prior));
+export function resinSamples(resin: FittedResin, count: number, seed = 1): ResinSample[] {
+  const { parameters: base } = resin.fit;
+  const prior = priorOf(resin);
+  const L = cholesky(precisionOf(resin, base, prior));
   const normal = normals(seeded(seed));
   const label = (width: number) => Math.exp(width * normal());
   return Array.from({ length: count }, () => {
@@ -128,8 +123,8 @@ export function resinSamples(
 }
 
 /** How wide each parameter still is, as a share of its prior: what the card has taught. */
-export function stillOpen(card: ResinCard, calibration: Calibration): Shift {
-  const L = cholesky(precisionOf(card, calibration.parameters, priorOf(card)));
+export function stillOpen(resin: FittedResin): Shift {
+  const L = cholesky(precisionOf(resin, resin.fit.parameters, priorOf(resin)));
   return Object.fromEntries(
     NAMES.map((name, at) => [
       name,

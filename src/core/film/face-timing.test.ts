@@ -1,4 +1,4 @@
-import { calibrate } from "../cure/calibrate";
+import { fittedResin } from "../cure/fitted-resin";
 import { starterCards } from "../cure/starter-cards";
 import reference from "../reference/resin.json";
 import { parametersOf } from "../reference/resins";
@@ -6,17 +6,16 @@ import { faceForecast, minuteForFace, type FaceFilm } from "./face-timing";
 
 let made = 0;
 const [card] = starterCards(() => `card-${(made += 1)}`);
-const calibration = calibrate(card!);
+const resin = fittedResin(card!);
 const film = (changes: Partial<FaceFilm> = {}): FaceFilm => ({
-  card: card!,
-  calibration,
+  resin,
   tempC: 22,
   faceMm: 38,
   laidMm: 1,
   ...changes,
 });
 /** Resin a of the reference, as if the card had been fitted to it. */
-const ofReference = film({ calibration: { ...calibration, parameters: parametersOf("a") } });
+const ofReference = film({ resin: { ...resin, fit: { ...resin.fit, parameters: parametersOf("a") } } });
 
 describe("a face, against the reference (Jeffreys 1930, independent implementation)", () => {
   test.each(reference.flow.drain.map((row) => [row.T, row.t_min, row] as const))(

@@ -31,6 +31,6 @@ export type FaceMinute =
 export function minuteForFace(film: FaceFilm, wantedMm: number): FaceMinute {
   if (wantedMm > film.laidMm) return { kind: "too thin", laidMm: film.laidMm };
   const wanted = flowForFaceFilm(wantedMm, film.faceMm);
-  if (wanted >= flowAt(0, film.tempC, film.calibration.parameters)) return { kind: "at once" };
+  if (wanted >= flowAt(0, film.tempC, film.resin.fit.parameters)) return { kind: "at once" };
   return { kind: "at", minutes: minuteOfFlow(wanted, film) };
 }

@@ -1,11 +1,10 @@
-import type { Calibration } from "../cure/calibrate";
 import { samplesOf } from "../cure/film-in-room";
 import { conversionAt, flowLeftPerPa, type CureParameters } from "../cure/kinetics";
-import type { ResinCard } from "../cure/resin-card";
+import type { FittedResin } from "../cure/fitted-resin";
 import type { Spread } from "../numerics/spread";
 
 /** A film that stays at one temperature. */
-export type SteadyFilm = { card: ResinCard; calibration: Calibration; tempC: number };
+export type SteadyFilm = { resin: FittedResin; tempC: number };
 
 /** Every so many of a card's samples: enough for the ends of a width, and quick enough for each keystroke. */
 const EVERY = 4;
@@ -15,9 +14,9 @@ export const flowAt = (minutes: number, tempC: number, p: CureParameters): numbe
   flowLeftPerPa(conversionAt(minutes * 60, tempC, p), tempC, p);
 
 /** The same with its spread: its ends are those of nine in ten of the resins that the card may be of. */
-export function flowSpreadAt({ card, calibration, tempC }: SteadyFilm, minutes: number): Spread {
-  const likely = flowAt(minutes, tempC, calibration.parameters);
-  const flows = samplesOf(card, calibration)
+export function flowSpreadAt({ resin, tempC }: SteadyFilm, minutes: number): Spread {
+  const likely = flowAt(minutes, tempC, resin.fit.parameters);
+  const flows = samplesOf(resin)
     .filter((_, index) => index % EVERY === 0)
     .map((sample) => flowAt(minutes, tempC, sample.parameters))
     .sort((one, other) => one - other);
@@ -26,11 +25,11 @@ export function flowSpreadAt({ card, calibration, tempC }: SteadyFilm, minutes: 
 }
 
 /** The minute from which no more than so much flow is left; found by halving within two weeks. */
-export function minuteOfFlow(flow: number, { calibration, tempC }: SteadyFilm): number {
+export function minuteOfFlow(flow: number, { resin, tempC }: SteadyFilm): number {
   let [low, high] = [0, 60 * 24 * 14];
   for (let halving = 0; halving < 50; halving += 1) {
     const middle = (low + high) / 2;
-    if (flowAt(middle, tempC, calibration.parameters) > flow) low = middle;
+    if (flowAt(middle, tempC, resin.fit.parameters) > flow) low = middle;
     else high = middle;
   }
   return low;

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { calibrate } from "../cure/calibrate";
+import { fittedResin } from "../cure/fitted-resin";
 import { starterCards } from "../cure/starter-cards";
 import { beadAreaMm2, veinWidthMm } from "./flow";
 import { minuteForVein, veinForecast, type VeinInFilm } from "./vein-timing";
@@ -7,8 +7,7 @@ import { minuteForVein, veinForecast, type VeinInFilm } from "./vein-timing";
 const [card] = starterCards(() => "card");
 const laid = (widthMm = 3, heightMm = 1, tempC = 22): VeinInFilm => ({
   vein: { widthMm, areaMm2: beadAreaMm2(widthMm, heightMm) },
-  card: card!,
-  calibration: calibrate(card!),
+  resin: fittedResin(card!),
   tempC,
   filmMm: 1,
 });

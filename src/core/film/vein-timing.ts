@@ -35,10 +35,10 @@ export type VeinMinute =
   | { kind: "never so wide"; mostMm: number };
 
 export function minuteForVein(film: VeinInFilm, wishedMm: number): VeinMinute {
-  const { vein, filmMm, calibration, tempC } = film;
+  const { vein, filmMm, resin, tempC } = film;
   const wanted = flowForVeinWidth(vein, filmMm, wishedMm);
   if (wanted === null) return { kind: "too wide", leastMm: veinWidthMm(vein, filmMm, 0) };
-  const fresh = flowAt(0, tempC, calibration.parameters);
+  const fresh = flowAt(0, tempC, resin.fit.parameters);
   if (wanted > fresh) return { kind: "never so wide", mostMm: veinWidthMm(vein, filmMm, fresh) };
   return { kind: "at", minutes: minuteOfFlow(wanted, film) };
 }

@@ -1,7 +1,7 @@
 import type { BatchedCoat } from "../batch/batch-coat";
 import { mixedFrom, type CoatColour } from "../batch/coat-colour";
 import { starterColours } from "../colour/colour-card";
-import { calibrate } from "../cure/calibrate";
+import { fittedResin } from "../cure/fitted-resin";
 import type { ResinCard } from "../cure/resin-card";
 import { within } from "../numerics/spread";
 import { colourPlan } from "./colour-plan";
@@ -59,8 +59,7 @@ function advised(changes: Partial<AdvisedCoat> = {}): AdvisedCoat {
     below,
     belowWet: true,
     batched: null,
-    card: CARD,
-    calibration: null,
+    resin: fittedResin(CARD),
     windows: null,
     pourDepthMm: null,
     reactingMm: 0,
@@ -210,12 +209,12 @@ describe("colour, foretold from the colourants", () => {
     expect(ruled([colour({ share: 0.8 }), white], onPrimer)).toEqual([]);
   });
   test("white first goes grey, white last stays white (common practice, no source)", () => {
-    const [card] = [{ ...CARD, kind: "hybrid" as const }];
+    const resin = fittedResin({ ...CARD, kind: "hybrid" });
     const white = colour({ id: "w", name: "White", hex: "#F4F3EF" });
     const ink = colour({ id: "k", name: "Ink", hex: "#1B1C1E" });
-    expect(ruled([white, ink], { card }, ["palm"])).toEqual(["white-first"]);
-    expect(ruled([ink, white], { card }, ["palm"])).toEqual([]);
-    expect(ruled([white, ink], { card }, ["flame"])).toEqual([]);
+    expect(ruled([white, ink], { resin }, ["palm"])).toEqual(["white-first"]);
+    expect(ruled([ink, white], { resin }, ["palm"])).toEqual([]);
+    expect(ruled([white, ink], { resin }, ["flame"])).toEqual([]);
   });
   test("white with a dark green goes pale and dull, not grey", () => {
     const white = colour({ id: "w", name: "White", hex: "#F4F3EF" });
@@ -235,10 +234,10 @@ describe("colour, foretold from the colourants", () => {
     const white = colour({ id: "w", hex: "#F4F3EF" });
     const clear = coat({ kind: "clear", colours: [colour({ look: "clear", share: 1, gPer100G: 0 })] });
     const under = (kind: ResinCard["kind"]) => {
-      const card = { ...CARD, kind };
+      const resin = fittedResin({ ...CARD, kind });
       return say([
-        advised({ coat: coat({ colours: [white, colour()] }), card }),
-        advised({ coat: clear, card }),
+        advised({ coat: coat({ colours: [white, colour()] }), resin }),
+        advised({ coat: clear, resin }),
       ]).map(({ rule }) => rule);
     };
     expect(under("coating")).toEqual(["white-yellows"]);
@@ -298,7 +297,7 @@ describe("film", () => {
       kind: "data sheet",
       what: "Slow is made for films up to 3 mm.",
     });
-    expect(rules([advised({ coat: coat({ filmMm: 4 }), card: { ...CARD, thickestFilmMm: null } })])).toEqual(
+    expect(rules([advised({ coat: coat({ filmMm: 4 }), resin: { ...fittedResin(CARD), thickestFilmMm: null } })])).toEqual(
       [],
     );
   });
@@ -311,9 +310,9 @@ describe("film", () => {
     });
   });
   test("an economy resin is fine below, not on top", () => {
-    const soft = { ...CARD, forCounters: false };
-    expect(rules([advised({ card: soft }), advised()])).toEqual([]);
-    expect(rules([advised(), advised({ card: soft })])).toEqual(["not-for-counters"]);
+    const soft = { ...fittedResin(CARD), forCounters: false };
+    expect(rules([advised({ resin: soft }), advised()])).toEqual([]);
+    expect(rules([advised(), advised({ resin: soft })])).toEqual(["not-for-counters"]);
   });
 });
 
@@ -360,12 +359,12 @@ describe("batches", () => {
   test("a card whose numbers contradict each other is named once, however many coats use it", () => {
     const bad = { ...CARD, workMin: 300, tackFreeH: 1, potLifeMin: 5 };
     const found = rules([
-      advised({ card: bad, calibration: calibrate(bad) }),
-      advised({ card: bad, calibration: calibrate(bad) }),
+      advised({ resin: fittedResin(bad) }),
+      advised({ resin: fittedResin(bad) }),
     ]);
     expect(found.length).toBeGreaterThan(0);
     expect(found.every((rule) => rule === "card-conflict")).toBe(true);
-    expect(found.length).toBe(calibrate(bad).conflicts.length);
+    expect(found.length).toBe(fittedResin(bad).fit.conflicts.length);
   });
   test.each([
     [17.9, 1],
@@ -476,9 +475,9 @@ describe("time and climate", () => {
     expect(ruled("never-there", { tempC: 21 })).toEqual([]);
   });
   test("a card's own limits come before the usual ones, and are told as its sheet's", () => {
-    const own: ResinCard = { ...CARD, roomFromC: 22, roomToC: 30, humidityMaxPct: 60 };
+    const own = { ...fittedResin(CARD), roomFromC: 22, roomToC: 30, humidityMaxPct: 60 };
     const told = (tempC: number, humidityPct: number | null = null) =>
-      say([advised({ card: own })], tempC, humidityPct).map(({ rule, kind }) => [rule, kind]);
+      say([advised({ resin: own })], tempC, humidityPct).map(({ rule, kind }) => [rule, kind]);
     expect(told(20)).toEqual([["card-limits", "data sheet"]]);
     expect(told(29)).toEqual([]);
     expect(told(31)).toEqual([["card-limits", "data sheet"]]);

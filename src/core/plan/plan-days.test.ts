@@ -1,12 +1,13 @@
 import fc from "fast-check";
 import type { Room } from "../cure/room";
 import { exactly } from "../numerics/spread";
-import { derivePlan, windowCoatsOf } from "./derive-plan";
+import { derivePlan } from "./derive-plan";
+import { windowCoatsOf } from "./timed";
 import { sampleJob } from "../job/sample-job";
 import { starterCards } from "../cure/starter-cards";
 import { PASS, type PassKind } from "../passes/facts";
 import { FLASH_OFF_MIN, usualPass } from "../schedule/pass";
-import { calibrate } from "../cure/calibrate";
+import { fittedResin } from "../cure/fitted-resin";
 import { findStarts } from "../schedule/find-starts";
 import { isNight, isOpen, nextOpen, USUAL_HOURS } from "../schedule/hours";
 import { planDays } from "../schedule/plan-days";
@@ -168,8 +169,8 @@ describe("windows of passes", () => {
   });
   test("a hybrid is not modelled, but its working time bounds its passes: veins at minute 45 of 20 are late", () => {
     const [own] = colour("lay", "veins");
-    const card = { ...own!.card, kind: "hybrid" as const, workMin: 20, filmTempC: 21, viscosityPaS: 0.8 };
-    const plan = planDays([{ ...own!, card, calibration: calibrate(card) }], 540, at(21));
+    const card = { ...own!.resin, kind: "hybrid" as const, workMin: 20, filmTempC: 21, viscosityPaS: 0.8 };
+    const plan = planDays([{ ...own!, resin: fittedResin(card) }], 540, at(21));
     const veins = plan.coats[0]!.windows.find(({ pass }) => pass.kind === "veins")!;
     expect(veins.to!.likely - 540).toBeLessThan(45);
     expect(plan.troubles.map(({ kind }) => kind)).toContain("late");
@@ -259,7 +260,7 @@ describe("batches and coats", () => {
     (startsAfter) => {
       const wait = (tempC: number) =>
         planDays([primer!, ...row({ startsAfter })], NINE, at(tempC)).coats[1]!.waitMin!;
-      const { low, likely, high } = wait(primer!.card.filmTempC);
+      const { low, likely, high } = wait(primer!.resin.filmTempC);
       expect([low, likely, high].map(Math.round)).toEqual([45, 52, 59]);
       expect(wait(15).likely).toBeGreaterThan(1.3 * likely);
     },

@@ -112,14 +112,14 @@ describe("a coat's volume", () => {
             draft.pieces[0]!.shape = { kind: "straight", lengthMm, depthMm: 500 };
             colourCoat(draft).filmMm = filmMm;
           });
-          const { batched, card } = planned(document);
+          const { batched, resin } = planned(document);
           for (const batch of batched.batches) {
             const rounded = cupsMl(batch.cups, "metric").reduce((sum, ml) => sum + ml, 0);
             expect(Math.abs(rounded - batch.parts.mixMl)).toBeLessThanOrEqual(0.5 + 1e-9);
             const { aG, bG, mixG } = weighable(batch.parts, 1);
             expect(aG + bG).toBeCloseTo(mixG, 9);
-            expect(Math.abs(ratioError(aG, bG, card!))).toBeLessThan(card!.ratioTolerancePct / 100);
-            expect(massRatio(card!)).toBeGreaterThan(0);
+            expect(Math.abs(ratioError(aG, bG, resin!))).toBeLessThan(resin!.ratioTolerancePct / 100);
+            expect(massRatio(resin!)).toBeGreaterThan(0);
           }
         },
       ),

@@ -41,8 +41,8 @@ export function comparePour(
   state: PourState,
   system: UnitSystem,
 ): CoatOutcome[] {
-  return plan.coats.flatMap(({ coat, card, batched }) => {
-    if (!batched || !card) return [];
+  return plan.coats.flatMap(({ coat, resin, batched }) => {
+    if (!batched || !resin) return [];
     const area = batched.topAreaMm2;
     const own = steps.filter((step) => step.coatId === coat.id);
     const weighSteps = own.filter((step) => step.kind === "weigh");
@@ -66,7 +66,7 @@ export function comparePour(
     const all = [...mixes.values()];
     const mixedG = all.reduce((sum, { aG, bG, cG }) => sum + aG + bG + cG, 0);
     const allWeighed = all.every(({ weighed }) => weighed);
-    const mixedMl = mixedG / mixDensityGPerMl(card);
+    const mixedMl = mixedG / mixDensityGPerMl(resin);
     const leftMl = state.leftMl.get(coat.id) ?? null;
     const shortMl = state.shortMl.get(coat.id) ?? null;
     const usedMl = leftMl !== null ? mixedMl - leftMl : shortMl !== null ? mixedMl : null;
@@ -81,7 +81,7 @@ export function comparePour(
     // One cup that is off leaves soft spots, however well the others are mixed.
     const ratios = all
       .filter(({ weighed, bG }) => weighed && bG > 0)
-      .map(({ name, aG, bG }) => ({ name, off: ratioError(aG, bG, card) }))
+      .map(({ name, aG, bG }) => ({ name, off: ratioError(aG, bG, resin) }))
       .sort((one, other) => Math.abs(other.off) - Math.abs(one.off));
     const [ratioOff = null] = ratios;
     const outcome: CoatOutcome = {
@@ -101,7 +101,7 @@ export function comparePour(
       tookMin: first && last ? minutesBetween(first, last) : null,
       words: [],
     };
-    return [{ ...outcome, words: inWords(outcome, card.ratioTolerancePct / 100, system) }];
+    return [{ ...outcome, words: inWords(outcome, resin.ratioTolerancePct / 100, system) }];
   });
 }
 

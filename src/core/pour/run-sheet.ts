@@ -6,7 +6,8 @@ import { PASS } from "../passes/facts";
 import { type Pass } from "../schedule/pass";
 import { formatQuantity, quantityText } from "../units/format-quantity";
 import type { UnitSystem } from "../units/dimension";
-import type { Plan, PlannedCoat } from "../plan/derive-plan";
+import type { Plan } from "../plan/derive-plan";
+import type { PlannedCoat } from "../plan/timed";
 import {
   batchAsWeighed,
   cupsMl,
@@ -62,12 +63,12 @@ function batchSteps(
   plannedBatch: Batch,
   { system, atHand, weighed }: SheetOf,
 ): RunStep[] {
-  const { coat, card } = planned;
-  const paint = card?.kind === "paint";
+  const { coat, resin } = planned;
+  const paint = resin?.kind === "paint";
   const weighId = weighStepId(coat.id, plannedBatch.number);
   // After an over-pour B, the cups and their colours follow what is in the pot.
-  const batch = card
-    ? batchAsWeighed(plannedBatch, coat.colours, card, atHand, (line) => weighed.get(weighKey(weighId, line)))
+  const batch = resin
+    ? batchAsWeighed(plannedBatch, coat.colours, resin, atHand, (line) => weighed.get(weighKey(weighId, line)))
         .batch
     : plannedBatch;
   const times = planned.windows?.batches.find((row) => row.number === batch.number);

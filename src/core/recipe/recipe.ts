@@ -1,7 +1,7 @@
 import type { Ground } from "../batch/factors";
 import { filmOn, type Coat } from "../schedule/coat";
 import { buildOf } from "../job/builds";
-import type { PlannedCoat } from "../plan/derive-plan";
+import type { PlannedCoat } from "../plan/timed";
 import type { JobDocument, RecipeReference } from "../job/job";
 import { emptyJob } from "../job/new-job";
 import { newPiece, type NewId } from "../geometry/new-piece";

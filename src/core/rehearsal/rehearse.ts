@@ -19,7 +19,8 @@ import { covers, filmOn, isFill, type Coat } from "../schedule/coat";
 import { isPatternPass, type PatternPass } from "../passes/facts";
 import { type Pass } from "../schedule/pass";
 import type { ColourLooks } from "../plan/colour-plan";
-import type { Plan, PlannedCoat } from "../plan/derive-plan";
+import type { Plan } from "../plan/derive-plan";
+import type { PlannedCoat } from "../plan/timed";
 import type { JobDocument } from "../job/job";
 import { roomOf } from "../job/job-settings";
 
@@ -279,9 +280,9 @@ function filmBelow(planned: PlannedCoat, on: readonly PlannedCoat[]): PlannedCoa
 
 /** Passes that make the picture, each with the minute and the flow that is left of the film that it is done in. */
 function patternPasses({ windows }: PlannedCoat, into: PlannedCoat, job: JobDocument): Row[] {
-  const { card, calibration, windows: below } = into;
-  if (!windows || !below || !card || !calibration) return [];
-  const film = { card, calibration, room: roomOf(job), mixedAtMin: below.mixedAtMin };
+  const { resin, windows: below } = into;
+  if (!windows || !below || !resin) return [];
+  const film = { resin, room: roomOf(job), mixedAtMin: below.mixedAtMin };
   const rows: Row[] = [];
   for (const { pass, words, atMin } of windows.windows) {
     const { kind } = pass;
@@ -292,7 +293,7 @@ function patternPasses({ windows }: PlannedCoat, into: PlannedCoat, job: JobDocu
       continue;
     }
     const minute = Math.max(0, atMin - below.mixedAtMin);
-    const flowLeft = card.kind === "paint" ? 1 : flowShareIn(film, minute).likely;
+    const flowLeft = resin.kind === "paint" ? 1 : flowShareIn(film, minute).likely;
     const { id, rounds, mlPerM2, stopHere, work = {} } = pass;
     rows.push({ id, kind, tool: workTool(pass), rounds, mlPerM2, flowLeft, work, words, minute, stopHere });
   }

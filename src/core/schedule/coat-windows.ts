@@ -1,8 +1,7 @@
 import type { BatchedCoat } from "../batch/batch-coat";
-import type { Calibration } from "../cure/calibrate";
 import { filmLifeIn, likelyLifeIn } from "../cure/film-in-room";
 import type { FilmState, StateStart } from "../cure/film-states";
-import type { ResinCard } from "../cure/resin-card";
+import type { FittedResin } from "../cure/fitted-resin";
 import type { Room } from "../cure/room";
 import { exactly, type Spread } from "../numerics/spread";
 import type { Coat } from "./coat";
@@ -24,8 +23,7 @@ export type Real = {
 /** The resin of a coat and what is known of its batches: all that its windows hang on. */
 export type WindowCoat = {
   coat: Coat;
-  card: ResinCard;
-  calibration: Calibration;
+  resin: FittedResin;
   batched: BatchedCoat;
   real?: Real;
 };
@@ -88,7 +86,7 @@ export type Settings = {
 };
 
 /** The coat below, as it lies. */
-export type Below = { laid: CoatWindows; card: ResinCard; coat: Coat };
+export type Below = { laid: CoatWindows; resin: FittedResin; coat: Coat };
 
 export const startOf = (life: readonly StateStart[], state: FilmState): Spread =>
   life.find((one) => one.state === state)?.fromMin ?? exactly(Infinity);
@@ -210,12 +208,12 @@ export function layCoat(
   /** Vapour of the coats before it. */
   vapours: readonly Vapour[] = [],
 ): CoatWindows {
-  const { coat, card, calibration, batched, real } = one;
+  const { coat, resin, batched, real } = one;
   const { room, people, quick, taken = [], notBeforeMin = -Infinity } = settings;
   const batches = batchTimes(batched, startMin, people, real?.batchesAtMin, notBeforeMin);
   const [first, last] = [batches[0], batches[batches.length - 1]] as [BatchTimes, BatchTimes];
   const lastMixedAtMin = last.mixAtMin;
-  const film = { card, calibration, room, mixedAtMin: startMin };
+  const film = { resin, room, mixedAtMin: startMin };
   const life = quick ? likelyLifeIn(film) : filmLifeIn(film);
   const laid = layingTimes(one, batches, people);
   const inTheAir = [...vapours];
@@ -235,7 +233,7 @@ export function layCoat(
       fire === "lights" ? atLeast(ready, Math.max(shutUntil, clearOf(inTheAir, ready.likely))) : ready;
     // Each batch is laid from its own mix; what comes after lies on the first of them. A paint dries in a way that no card tells.
     const laidFrom = phase === "laying" ? lastMixedAtMin : startMin;
-    const to = right.to === null || card.kind === "paint" ? null : plus(startOf(life, right.to), laidFrom);
+    const to = right.to === null || resin.kind === "paint" ? null : plus(startOf(life, right.to), laidFrom);
     const minutes = laying ? laying.untilMin - laying.atMin : usualMinutes(pass, one, people);
     const doneAt = real?.doneAtMin[pass.id];
     const wanted = right.from === "runny" ? from.likely : surely(from, to, minutes);

@@ -28,16 +28,16 @@ const READY = { late: "flowing", tacky: "gummy", recoat: "recoat", "next-day": "
 export type DayPlan = { coats: CoatWindows[]; troubles: Trouble[]; endMin: number };
 
 /** When a paint is sticky, by its card where that says when it is dry. */
-function paintTack({ laid, card }: Below): Spread {
-  if (card.recoatFromH === null && card.tackFreeH === null) return PRIMER_TACK_MIN;
+function paintTack({ laid, resin }: Below): Spread {
+  if (resin.recoatFromH === null && resin.tackFreeH === null) return PRIMER_TACK_MIN;
   const { likely } = startOf(laid.life, "recoat");
   return { low: PAINT_TACK.low * likely, likely: PAINT_TACK.likely * likely, high: PAINT_TACK.high * likely };
 }
 
 /** How long a coat waits after the last mix of the one below; null where it need not. On a primer it waits for its tack at least. */
 function waitBefore({ startsAfter }: Coat, below: Below): Spread | null {
-  const { laid, card, coat } = below;
-  if (card.kind === "paint")
+  const { laid, resin, coat } = below;
+  if (resin.kind === "paint")
     return startsAfter === "next-day" ? startOf(laid.life, "sandable") : paintTack(below);
   const soon = startsAfter === "wet" || startsAfter === "late";
   if (coat.kind === "primer" && soon) return startOf(laid.life, READY.tacky);
@@ -132,7 +132,7 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
     }
     ofMix.set(coat.id, found);
     laid.push(own);
-    below = { laid: own, card: one.card, coat };
+    below = { laid: own, resin: one.resin, coat };
   }
   const troubles = [
     ...laid.flatMap((own) => [...(ofMix.get(own.coatId) ?? []), ...passTroubles(own, hours)]),

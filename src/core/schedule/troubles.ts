@@ -88,15 +88,15 @@ export function fireTroubles(coats: readonly CoatWindows[]): Trouble[] {
 export function mixTroubles(
   own: CoatWindows,
   coat: Coat,
-  below: { laid: CoatWindows; card: ResinCard } | null,
+  below: { laid: CoatWindows; resin: ResinCard } | null,
   hours: Hours,
 ): Trouble[] {
   const at = { coatId: coat.id, passId: null };
   const found: Trouble[] = [];
-  if (below && coat.startsAfter === "recoat" && below.card.recoatUntilH !== null) {
+  if (below && coat.startsAfter === "recoat" && below.resin.recoatUntilH !== null) {
     const opens = startOf(below.laid.life, "recoat");
     const stretch =
-      below.card.recoatUntilH / Math.max(0.1, below.card.recoatFromH ?? below.card.tackFreeH ?? 1);
+      below.resin.recoatUntilH / Math.max(0.1, below.resin.recoatFromH ?? below.resin.tackFreeH ?? 1);
     if (own.mixedAtMin > below.laid.mixedAtMin + opens.likely * stretch)
       found.push({
         ...at,

@@ -1,7 +1,8 @@
 import { actsOf } from "../schedule/acts";
 import { nextActs, planShop } from "../schedule/shop-days";
 import { planDays } from "../schedule/plan-days";
-import { derivePlan, windowCoatsOf, withDays } from "../plan/derive-plan";
+import { derivePlan, withDays } from "../plan/derive-plan";
+import { windowCoatsOf } from "../plan/timed";
 import { settingsOf } from "../job/job-settings";
 import type { PourEvent } from "../pour/pour-events";
 import { runSheet } from "../pour/run-sheet";

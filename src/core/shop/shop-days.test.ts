@@ -1,4 +1,5 @@
-import { derivePlan, windowCoatsOf } from "../plan/derive-plan";
+import { derivePlan } from "../plan/derive-plan";
+import { windowCoatsOf } from "../plan/timed";
 import { sampleJob } from "../job/sample-job";
 import { starterCards } from "../cure/starter-cards";
 import { findStarts } from "../schedule/find-starts";

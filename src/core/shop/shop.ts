@@ -13,7 +13,8 @@ import {
 } from "../schedule/shop-days";
 import { planDays } from "../schedule/plan-days";
 import type { Settings } from "../schedule/coat-windows";
-import { derivePlan, windowCoatsOf, withDays, type Plan } from "../plan/derive-plan";
+import { derivePlan, withDays, type Plan } from "../plan/derive-plan";
+import { windowCoatsOf } from "../plan/timed";
 import type { JobDocument } from "../job/job";
 import { settingsOf } from "../job/job-settings";
 import { foldPour, nextStep, type PourEvent } from "../pour/pour-events";

@@ -23,7 +23,7 @@ describe("what to buy", () => {
     const shopping = shoppingFor([plan]);
     const coating = shopping.resins.find((resin) => resin.card.kind === "coating")!;
     const likely = plan.coats
-      .filter((coat) => coat.card?.id === coating.card.id)
+      .filter((coat) => coat.resin?.id === coating.card.id)
       .reduce((sum, coat) => sum + (coat.batched?.mixMl.likely ?? 0), 0);
     expect(coating.ml.likely).toBeCloseTo(likely, 6);
     expect(coating.cheapest!.boughtMl).toBeGreaterThanOrEqual(coating.ml.high);

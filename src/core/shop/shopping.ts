@@ -52,9 +52,9 @@ const toBuyMl = (ml: Spread): number => ml.high;
 export function shoppingFor(plans: readonly Plan[]): Shopping {
   const coats = plans
     .flatMap((plan) => plan.coats)
-    .filter((coat) => coat.card !== null && coat.batched !== null);
-  const resins = [...group(coats, (coat) => coat.card?.id)].map(([, list]): ResinNeed => {
-    const card = list[0]?.card as ResinCard;
+    .filter((coat) => coat.resin !== null && coat.batched !== null);
+  const resins = [...group(coats, (coat) => coat.resin?.id)].map(([, list]): ResinNeed => {
+    const card = list[0]?.resin as ResinCard;
     const ml = sumOf(list.map((coat) => coat.batched?.mixMl as Spread));
     const cheapest = cheapestKits(toBuyMl(ml), card.kits);
     const byLitre = card.pricePerLitre === null ? null : (card.pricePerLitre * toBuyMl(ml)) / 1000;

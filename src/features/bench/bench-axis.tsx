@@ -183,7 +183,7 @@ export function BenchAxis({
           />
           {rows.map((row) => {
             const film = row.kind === "coat" ? shop.films[row.coat.coatId] : undefined;
-            if (row.kind !== "coat" || !film || film.card.kind === "paint") return null;
+            if (row.kind !== "coat" || !film || film.resin.kind === "paint") return null;
             return (
               <FilmMoment
                 key={row.coat.coatId}

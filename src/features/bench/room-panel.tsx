@@ -58,7 +58,7 @@ export function RoomPanel({
       ),
     );
   const cards = new Map(
-    soon.flatMap(({ coatId }) => (films[coatId] ? [[films[coatId].card.id, films[coatId].card]] : [])),
+    soon.flatMap(({ coatId }) => (films[coatId] ? [[films[coatId].resin.id, films[coatId].resin]] : [])),
   );
   const faults = reading
     ? [...cards.values()].flatMap((card) => {

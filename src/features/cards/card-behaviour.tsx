@@ -2,8 +2,9 @@
 
 import { useMemo, useState } from "react";
 import { asResinCard, type ResinCardFields } from "@/contracts/resin-card";
-import { calibrate, type Calibration } from "@/core/cure/calibrate";
+import type { Calibration } from "@/core/cure/calibrate";
 import { filmLifeAt, type FilmInRoom } from "@/core/cure/film-in-room";
+import { fittedResin, type FittedResin } from "@/core/cure/fitted-resin";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { startOf } from "@/core/schedule/coat-windows";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -13,8 +14,6 @@ import { SelectField } from "@/ui/text-field";
 import { PotTable } from "./pot-table";
 
 const TEMPERATURES_C = [15, 20, 25, 30];
-
-type Fitted = { card: ResinCard; calibration: Calibration };
 
 /** What the fit says: beams at four temperatures, pots at four masses, residuals in plain words; beside another resin where one is chosen. */
 export function CardBehaviour({
@@ -26,20 +25,19 @@ export function CardBehaviour({
   system: UnitSystem;
   others: readonly ResinCard[];
 }) {
-  const own = useMemo((): Fitted => {
-    const card = asResinCard("00000000-0000-4000-8000-000000000000", fields);
-    return { card, calibration: calibrate(card) };
-  }, [fields]);
-  const [besideId, setBesideId] = useState("");
-  const beside = useMemo((): Fitted | null => {
-    const card = others.find(({ id }) => id === besideId);
-    return card ? { card, calibration: calibrate(card) } : null;
-  }, [others, besideId]);
-  const both = beside ? [own, beside] : [own];
-  const until = Math.max(
-    ...both.map(({ card, calibration }) => startOf(filmLifeAt(card, calibration, 15), "set").likely * 1.05),
+  const resin = useMemo(
+    () => fittedResin(asResinCard("00000000-0000-4000-8000-000000000000", fields)),
+    [fields],
   );
-  const { card, calibration } = own;
+  const [besideId, setBesideId] = useState("");
+  const both = useMemo(() => {
+    const beside = others.find(({ id }) => id === besideId);
+    return beside ? [resin, fittedResin(beside)] : [resin];
+  }, [resin, others, besideId]);
+  const until = Math.max(
+    ...both.map((shown) => startOf(filmLifeAt(shown, 15), "set").likely * 1.05),
+  );
+  const { fit } = resin;
   return (
     <section aria-label="What the fit says" className="flex-1 min-w-0 px-7 py-5">
       <div className="flex items-end gap-4 mb-1">
@@ -70,28 +68,28 @@ export function CardBehaviour({
             {quantityText(tempC, "temperature", system)}
           </span>
           <div>
-            {both.map((one) => (
+            {both.map((shown) => (
               <CardBeam
-                key={one.card.id}
-                of={one}
+                key={shown.id}
+                resin={shown}
                 tempC={tempC}
                 until={until}
                 system={system}
-                named={beside !== null}
+                named={both.length > 1}
               />
             ))}
           </div>
         </div>
       ))}
       <PotTable both={both} system={system} />
-      {card.kind === "hybrid" && (
+      {resin.kind === "hybrid" && (
         <p className="border-l-[3px] border-ink pl-3 mt-3 max-w-[56ch]">
           This is no epoxy: how it heats itself is not modelled. Its times are shifted by temperature as an
           epoxy&apos;s would be, with a wider spread; its own sheet comes first.
         </p>
       )}
       <h3 className="heading mt-6 mb-1">Sheet against fit</h3>
-      {calibration.residuals.length === 0 ? (
+      {fit.residuals.length === 0 ? (
         <p className="text-ink-soft">
           No working time, gel, tack-free time or pot life is given: usual values of this kind stand in, with
           a wide spread.
@@ -106,7 +104,7 @@ export function CardBehaviour({
             </tr>
           </thead>
           <tbody>
-            {calibration.residuals.map((residual, index) => (
+            {fit.residuals.map((residual, index) => (
               <tr key={`${residual.what} ${index}`} className="border-t border-line">
                 <td className="py-1 pr-10">{residual.what}</td>
                 <td className="figure text-right pr-10">{Math.round(residual.sheetMin)} min</td>
@@ -116,40 +114,40 @@ export function CardBehaviour({
           </tbody>
         </table>
       )}
-      {calibration.conflicts.map((conflict) => (
+      {fit.conflicts.map((conflict) => (
         <p key={conflict} className="border-l-[3px] border-ink pl-3 mt-3 max-w-[56ch]">
           {conflict}
         </p>
       ))}
-      <Learnt calibration={calibration} depthMm={card.thickestFilmMm} system={system} />
+      <Learnt fit={fit} depthMm={resin.thickestFilmMm} system={system} />
     </section>
   );
 }
 
 /** The life of a film at one temperature; any moment of it can be asked. */
 function CardBeam({
-  of: { card, calibration },
+  resin,
   tempC,
   until,
   system,
   named,
 }: {
-  of: Fitted;
+  resin: FittedResin;
   tempC: number;
   until: number;
   system: UnitSystem;
   named: boolean;
 }) {
   const film = useMemo(
-    (): FilmInRoom => ({ card, calibration, room: { kind: "constant", tempC }, mixedAtMin: 0 }),
-    [card, calibration, tempC],
+    (): FilmInRoom => ({ resin, room: { kind: "constant", tempC }, mixedAtMin: 0 }),
+    [resin, tempC],
   );
-  const name = card.name || "this resin";
+  const name = resin.name || "this resin";
   return (
     <div className="relative hover:z-10 focus-within:z-10">
       {named && <p className="label -mb-1">{name}</p>}
       <Beam
-        life={filmLifeAt(card, calibration, tempC)}
+        life={filmLifeAt(resin, tempC)}
         nowMin={null}
         untilMin={until}
         width={520}
@@ -162,11 +160,11 @@ function CardBeam({
 
 /** What the card has taught beside its rate. */
 function Learnt({
-  calibration: { learnt, parameters },
+  fit: { learnt, parameters },
   depthMm,
   system,
 }: {
-  calibration: Calibration;
+  fit: Calibration;
   depthMm: number | null;
   system: UnitSystem;
 }) {

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { mixDensityGPerMl } from "@/core/batch/parts";
 import { filmLifeAt } from "@/core/cure/film-in-room";
 import type { ResinCard } from "@/core/cure/resin-card";
-import { calibrationOf } from "@/core/plan/derive-plan";
+import { fittedResin } from "@/core/cure/fitted-resin";
 import { trimmed } from "@/core/units/format-quantity";
 import { Beam } from "@/ui/beam";
 
@@ -31,8 +31,8 @@ export function CardsView({ cards, tempC = 21 }: { cards: ResinCard[]; tempC?: n
       </div>
       <ul className="border-t border-ink">
         {cards.map((card) => {
-          const calibration = calibrationOf(card);
-          const life = filmLifeAt(card, calibration, tempC);
+          const resin = fittedResin(card);
+          const life = filmLifeAt(resin, tempC);
           return (
             <li
               key={card.id}
@@ -51,7 +51,7 @@ export function CardsView({ cards, tempC = 21 }: { cards: ResinCard[]; tempC?: n
                   {card.kind !== "paint" &&
                     ` · ${trimmed(card.ratioA, 2)} : ${trimmed(card.ratioB, 2)} by ${card.ratioBy} · ${mixDensityGPerMl(card).toFixed(2)} g/ml mixed`}
                 </p>
-                {calibration.conflicts.length > 0 && (
+                {resin.fit.conflicts.length > 0 && (
                   <p className="text-xs text-danger mt-1">Its numbers contradict each other: open it.</p>
                 )}
               </div>

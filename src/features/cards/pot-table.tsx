@@ -2,10 +2,9 @@
 
 import { useMemo, useState } from "react";
 import { potLifeSpread } from "@/core/batch/batch-coat";
-import type { Calibration } from "@/core/cure/calibrate";
+import type { FittedResin } from "@/core/cure/fitted-resin";
 import { heatIsKnown, leftStanding, type Heat } from "@/core/cure/left-standing";
 import { CUP, potLifeMin, SPREAD_OUT, type Container } from "@/core/cure/pot";
-import type { ResinCard } from "@/core/cure/resin-card";
 import { scaled } from "@/core/numerics/spread";
 import type { UnitSystem } from "@/core/units/dimension";
 import { formatQuantity, quantityText } from "@/core/units/format-quantity";
@@ -31,25 +30,25 @@ export function PotTable({
   both,
   system,
 }: {
-  both: readonly { card: ResinCard; calibration: Calibration }[];
+  both: readonly FittedResin[];
   system: UnitSystem;
 }) {
   const [shape, setShape] = useState<keyof typeof CONTAINERS>("cup");
   const { container } = CONTAINERS[shape];
   const rows = useMemo(
     () =>
-      both.map(({ card, calibration }) => ({
-        card,
+      both.map((resin) => ({
+        resin,
         pots: MASSES_G.map((massG) => {
-          const p = calibration.parameters;
-          const cup = potLifeSpread(massG, ROOM_C, calibration, card.kind);
+          const p = resin.fit.parameters;
+          const cup = potLifeSpread(massG, ROOM_C, resin);
           // The spread is that of the cup; another shape moves it as a whole.
           const life = scaled(cup, potLifeMin(massG, ROOM_C, ROOM_C, p, container) / cup.likely);
           return {
             massG,
             life,
             twice: potLifeMin(2 * massG, ROOM_C, ROOM_C, p, container),
-            stands: leftStanding(card, calibration, massG, ROOM_C, container),
+            stands: leftStanding(resin, massG, ROOM_C, container),
           };
         }),
       })),
@@ -70,13 +69,13 @@ export function PotTable({
           onChange={setShape}
         />
       </div>
-      {rows.map(({ card, pots }) => (
+      {rows.map(({ resin, pots }) => (
         <div
-          key={card.id}
+          key={resin.id}
           className="grid grid-cols-4 gap-4 border-t border-line pt-2 mb-3 max-w-[640px] max-sm:grid-cols-2"
         >
           {rows.length > 1 && (
-            <p className="label col-span-4 max-sm:col-span-2">{card.name || "this resin"}</p>
+            <p className="label col-span-4 max-sm:col-span-2">{resin.name || "this resin"}</p>
           )}
           {pots.map(({ massG, life, twice, stands: { peakC, peakAtMin, heat } }) => (
             <div key={massG}>
@@ -88,10 +87,10 @@ export function PotTable({
               <div className="label">
                 {Math.round(life.low)} to {Math.round(life.high)}; twice as much {Math.round(twice)}
               </div>
-              {!heatIsKnown(card) && (
+              {!heatIsKnown(resin) && (
                 <div className="text-xs mt-1">how hot it gets is not modelled: see its sheet</div>
               )}
-              <div className="text-xs mt-1" hidden={!heatIsKnown(card)}>
+              <div className="text-xs mt-1" hidden={!heatIsKnown(resin)}>
                 left standing {quantityText(peakC.likely, "temperature", system)} ({temp(peakC.low)} to{" "}
                 {temp(peakC.high)}) after {Math.round(peakAtMin)} min:{" "}
                 <span className={heat === "smokes" ? "text-danger" : ""}>{HEAT_WORDS[heat]}</span>

@@ -4,7 +4,8 @@ import { cutText } from "@/core/units/cut-text";
 import { useMemo } from "react";
 import type { Pour } from "@/contracts/pours";
 import type { FilmInRoom } from "@/core/cure/film-in-room";
-import { derivePlan, windowCoatsOf } from "@/core/plan/derive-plan";
+import { derivePlan } from "@/core/plan/derive-plan";
+import { windowCoatsOf } from "@/core/plan/timed";
 import { settingsOf } from "@/core/job/job-settings";
 import { foldPour } from "@/core/pour/pour-events";
 import { realDays } from "@/core/pour/actuals";
@@ -49,14 +50,13 @@ export function LogBeams({ pour, system }: { pour: Pour; system: UnitSystem }) {
     return planDays(coats, 0, settings).coats.flatMap((coat): Shown[] => {
       const of = coats.find((one) => one.coat.id === coat.coatId);
       const planned = plan.coats.find((one) => one.coat.id === coat.coatId)?.windows;
-      if (!of || of.card.kind === "paint" || coat.windows.length === 0) return [];
+      if (!of || of.resin.kind === "paint" || coat.windows.length === 0) return [];
       const late = coat.mixedAtMin - (planned?.mixedAtMin ?? coat.mixedAtMin);
       return [
         {
           coat,
           film: {
-            card: of.card,
-            calibration: of.calibration,
+            resin: of.resin,
             room: settings.room,
             mixedAtMin: coat.mixedAtMin,
           },

@@ -4,9 +4,8 @@ import Link from "next/link";
 import { useState } from "react";
 import type { Pour } from "@/contracts/pours";
 import { mixDensityGPerMl } from "@/core/batch/parts";
-import type { Calibration } from "@/core/cure/calibrate";
 import { heatIsKnown, leftStanding } from "@/core/cure/left-standing";
-import type { ResinCard } from "@/core/cure/resin-card";
+import type { FittedResin } from "@/core/cure/fitted-resin";
 import type { Plan } from "@/core/plan/derive-plan";
 import type { PourState } from "@/core/pour/pour-events";
 import type { RunStep } from "@/core/pour/run-sheet";
@@ -39,7 +38,7 @@ export function FinishView({ pour, plan, state, system, record, back }: Props) {
         What is left in a cup heats itself: spread it out thin on foil or in moulds, in the open, away from
         what burns. Never close a hot cup.
       </p>
-      {poured.map(({ coat, batched, card, calibration }) => (
+      {poured.map(({ coat, batched, resin }) => (
         <LeftRow
           key={coat.id}
           name={coat.name}
@@ -47,8 +46,8 @@ export function FinishView({ pour, plan, state, system, record, back }: Props) {
           left={state.leftMl.get(coat.id)}
           short={state.shortMl.get(coat.id)}
           heat={
-            card && calibration && heatIsKnown(card)
-              ? (ml) => standingWords(card, calibration, ml, pour.plan.document.work.tempC, system)
+            resin && heatIsKnown(resin)
+              ? (ml) => standingWords(resin, ml, pour.plan.document.work.tempC, system)
               : null
           }
           system={system}
@@ -89,14 +88,13 @@ export function FinishView({ pour, plan, state, system, record, back }: Props) {
 
 /** "In one cup it gets to 140 °C (120 to 155) after 58 min: spread it out." */
 function standingWords(
-  card: ResinCard,
-  calibration: Calibration,
+  resin: FittedResin,
   ml: number,
   roomC: number,
   system: UnitSystem,
 ): string {
-  const grams = ml * mixDensityGPerMl(card);
-  const { peakC, peakAtMin, heat } = leftStanding(card, calibration, grams, roomC);
+  const grams = ml * mixDensityGPerMl(resin);
+  const { peakC, peakAtMin, heat } = leftStanding(resin, grams, roomC);
   const temp = (tempC: number) => formatQuantity(tempC, "temperature", system).number;
   return `In one cup it gets to ${quantityText(peakC.likely, "temperature", system)} (${temp(peakC.low)} to ${temp(peakC.high)}) ${Math.round(peakAtMin)} min after mixing${heat === "warm" ? "." : ": spread it out now."}`;
 }

@@ -64,7 +64,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
   const step = nextStep(steps, state);
   const weighOut = step?.kind === "weigh" ? weighedIn(plan, step, state) : null;
   const off = weighOut ? offRatio(weighOut) : [];
-  const tolerancePct = plan.coats.find(({ coat }) => coat.id === step?.coatId)?.card?.ratioTolerancePct ?? 0;
+  const tolerancePct = plan.coats.find(({ coat }) => coat.id === step?.coatId)?.resin?.ratioTolerancePct ?? 0;
   /** Done; out of ratio it asks first. */
   const done = () => {
     if (!step) return;
@@ -276,7 +276,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
             </aside>
           </div>
           <div ref={stageRef} className="mt-6 mb-4 overflow-hidden">
-            {life.length > 0 && coat?.card?.kind !== "paint" && stageWidth > 0 && (
+            {life.length > 0 && coat?.resin?.kind !== "paint" && stageWidth > 0 && (
               <Beam
                 life={life}
                 nowMin={sinceS === null ? null : sinceS / 60}
@@ -406,11 +406,11 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
 
 /** What is to be done about what was weighed for a batch so far. */
 function weighedIn(plan: Plan, step: RunStep, state: PourState): WeighOut | null {
-  const { coat, card, batched } = plan.coats.find((one) => one.coat.id === step.coatId) ?? {};
+  const { coat, resin, batched } = plan.coats.find((one) => one.coat.id === step.coatId) ?? {};
   const batch = batched?.batches.find(({ number }) => number === step.batch);
-  if (!coat || !card || !batch) return null;
+  if (!coat || !resin || !batch) return null;
   const gramsAt = (line: string) => state.weighed.get(weighKey(step.id, line));
-  return batchAsWeighed(batch, coat.colours, card, plan.atHand, gramsAt).out;
+  return batchAsWeighed(batch, coat.colours, resin, plan.atHand, gramsAt).out;
 }
 
 /** What can hurt at a step; while vapour hangs in the air, how long a flame stays shut. */

@@ -5,7 +5,7 @@ import type { Pour } from "@/contracts/pours";
 import { filmLifeIn, filmMoment, flowShareIn, type FilmMoment } from "@/core/cure/film-in-room";
 import type { StateStart } from "@/core/cure/film-states";
 import type { Spread } from "@/core/numerics/spread";
-import type { PlannedCoat } from "@/core/plan/derive-plan";
+import type { PlannedCoat } from "@/core/plan/timed";
 import { roomOf } from "@/core/job/job-settings";
 import { wallMinutes } from "@/core/shop/wall-clock";
 import { useShopClock } from "@/ui/shop-clock";
@@ -21,12 +21,12 @@ export function useFilm(
   sinceS: number | null,
 ): (FilmMoment & { life: StateStart[]; flow: Spread }) | null {
   const { zone } = useShopClock();
-  const { card = null, calibration = null } = coat ?? {};
+  const resin = coat?.resin ?? null;
   const since = sinceS === null ? null : Math.max(0, Math.floor(sinceS / FRESH_S) * FRESH_S) / 60;
   return useMemo(() => {
-    if (!card || !calibration || card.kind === "paint" || mixedAt === null || since === null) return null;
+    if (!resin || resin.kind === "paint" || mixedAt === null || since === null) return null;
     const mixedAtMin = wallMinutes(new Date(mixedAt), new Date(pour.startedAt), zone);
-    const film = { card, calibration, room: roomOf(pour.plan.document), mixedAtMin };
+    const film = { resin, room: roomOf(pour.plan.document), mixedAtMin };
     return { life: filmLifeIn(film), flow: flowShareIn(film, since), ...filmMoment(film, since) };
-  }, [card, calibration, mixedAt, since, pour, zone]);
+  }, [resin, mixedAt, since, pour, zone]);
 }

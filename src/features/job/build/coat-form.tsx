@@ -82,7 +82,7 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
                           one,
                           nextLayer(
                             one,
-                            planned?.card ?? null,
+                            planned?.resin ?? null,
                             job.coats.map(({ name }) => name),
                             newId,
                           ),
@@ -272,7 +272,7 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
               checked={coat.coversFaces}
               onChange={(coversFaces) => edit({ coversFaces })}
             />
-            {(planned?.card?.kits.length ?? 0) > 0 && (
+            {(planned?.resin?.kits.length ?? 0) > 0 && (
               <Checkbox
                 label="no batch larger than one kit"
                 checked={coat.byKits ?? false}

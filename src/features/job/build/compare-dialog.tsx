@@ -4,7 +4,8 @@ import { useEffect, useState } from "react";
 import { callAct } from "@/contracts/call-act";
 import { listBuilds, type JobBuild } from "@/contracts/jobs";
 import { withBuild } from "@/core/job/builds";
-import { derivePlan, type PlannedCoat } from "@/core/plan/derive-plan";
+import { derivePlan } from "@/core/plan/derive-plan";
+import { type PlannedCoat } from "@/core/plan/timed";
 import { COAT_WORDS, isFill } from "@/core/schedule/coat";
 import { PASS } from "@/core/passes/facts";
 import { decimal, quantityText } from "@/core/units/format-quantity";
@@ -99,7 +100,7 @@ function Side({ planned, beside }: { planned: PlannedCoat | undefined; beside: P
     isFill(one.coat)
       ? ["fills", `${decimal(one.coat.coverShare * 100, 0)} %`]
       : ["film", quantityText(one.coat.filmMm, "film", system)],
-    ["resin", one.card?.name ?? "none"],
+    ["resin", one.resin?.name ?? "none"],
     ["mix", one.batched ? quantityText(one.batched.mixMl.likely, "volume", system) : "not counted"],
     ["batches", one.batched ? String(one.batched.batches.length) : "none"],
     ["colours", one.coat.colours.map(({ name, share }) => `${name} ${decimal(share * 100, 0)} %`).join(", ")],

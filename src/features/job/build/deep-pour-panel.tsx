@@ -51,7 +51,7 @@ export function DeepPourPanel({ coat }: { coat: Coat }) {
   // Poured wet on wet, layers heat each other.
   const depthMm = own > 0 ? Math.max(own, planned?.reactingMm ?? 0) : 0;
   const { tempC } = document.work;
-  const ratedMm = planned?.card?.thickestFilmMm ?? null;
+  const ratedMm = planned?.resin?.thickestFilmMm ?? null;
   const question = useMemo<PourQuestion | null>(
     () =>
       depthMm > 0
@@ -59,8 +59,8 @@ export function DeepPourPanel({ coat }: { coat: Coat }) {
         : null,
     [depthMm, tempC, draft.around, draft.fan, ratedMm],
   );
-  const found = useDeepPour(question, planned?.calibration?.parameters ?? null);
-  if (!question || !planned?.calibration || planned.card?.kind === "paint") return null;
+  const found = useDeepPour(question, planned?.resin?.fit.parameters ?? null);
+  if (!question || !planned?.resin || planned.resin.kind === "paint") return null;
   return (
     <section aria-label="Heat in the pour" className="mt-4">
       <h3 className="heading border-b border-line pb-1 mb-2">Heat in the pour</h3>

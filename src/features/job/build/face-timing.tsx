@@ -18,10 +18,9 @@ export function FaceTiming({ coat }: { coat: Coat }) {
   const { draft, set } = useDraft(`faces.${coat.id}`, { minute: 30, wishedMm: 0.1 });
   const film = useMemo<FaceFilm | null>(
     () =>
-      planned?.card && planned.calibration && planned.card.kind !== "paint" && faceMm > 0
+      planned?.resin && planned.resin.kind !== "paint" && faceMm > 0
         ? {
-            card: planned.card,
-            calibration: planned.calibration,
+            resin: planned.resin,
             tempC: document.work.tempC,
             faceMm,
             laidMm: coat.filmMm,

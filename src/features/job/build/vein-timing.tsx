@@ -20,11 +20,10 @@ export function VeinTiming({ coat }: { coat: Coat }) {
   const { draft, set } = useDraft(`veins.${coat.id}`, { laidMm: 3, heightMm: 1, minute: 45, wishedMm: 6 });
   const film = useMemo<VeinInFilm | null>(
     () =>
-      into?.card && into.calibration
+      into?.resin
         ? {
             vein: { widthMm: draft.laidMm, areaMm2: beadAreaMm2(draft.laidMm, draft.heightMm) },
-            card: into.card,
-            calibration: into.calibration,
+            resin: into.resin,
             tempC: document.work.tempC,
             filmMm: into.coat.filmMm,
           }

@@ -2,7 +2,7 @@
 
 import type { Batch, BatchedCoat } from "@/core/batch/batch-coat";
 import type { Vessel } from "@/core/batch/vessel";
-import type { PlannedCoat } from "@/core/plan/derive-plan";
+import type { PlannedCoat } from "@/core/plan/timed";
 import { sectionWords } from "@/core/pour/run-sheet";
 import { cupsMl, dosesWords, doseWords, partText, weighable } from "@/core/pour/weigh-lines";
 import { Choice } from "@/ui/choice";
@@ -53,8 +53,8 @@ export function BatchPanel({
   const { system, plan } = useJob();
   const stepG = plan.atHand.scaleStepG;
   const { ref: rowRef, width: rowWidth } = useSize<HTMLDivElement>();
-  const { batched, coat, card } = planned;
-  const paint = card?.kind === "paint";
+  const { batched, coat, resin } = planned;
+  const paint = resin?.kind === "paint";
   const many = batched.batches.length > 1;
   const { aG, bG, cG, mixG } = weighable(batch.parts, stepG);
   const volumes = cupsMl(batch.cups, system);

@@ -33,13 +33,13 @@ export function CupsView({ jobId }: { jobId: string }) {
       </main>
     );
   }
-  const { coat, batched, card } = planned;
+  const { coat, batched, resin } = planned;
   const vesselsMl = document.work.vesselsMl ?? [];
   const plannedBatch = batched?.batches[Math.min(batchNumber, batched.batches.length) - 1];
-  const out = plannedBatch && card ? weighOut(plannedBatch, weighed, card, vesselsMl) : null;
+  const out = plannedBatch && resin ? weighOut(plannedBatch, weighed, resin, vesselsMl) : null;
   // What the scale showed changes every number of this batch.
   const batch =
-    plannedBatch && card && out ? resized(plannedBatch, out.factor, coat.colours, card, vesselsMl) : null;
+    plannedBatch && resin && out ? resized(plannedBatch, out.factor, coat.colours, resin, vesselsMl) : null;
   const pick = (coatPicked: string | null, number: number) => {
     setCoatId(coatPicked);
     setBatchNumber(number);
@@ -118,11 +118,11 @@ export function CupsView({ jobId }: { jobId: string }) {
         aria-label="On the scale"
         className="w-[282px] max-lg:w-full shrink-0 border-l border-line pt-4 pb-6 overflow-y-auto"
       >
-        {batch && plannedBatch && card && out && (
+        {batch && plannedBatch && resin && out && (
           <OnTheScale
             key={`${coat.id}-${batch.number}`}
             batch={batch}
-            card={card}
+            card={resin}
             weighed={weighed}
             out={out}
             onWeighed={setWeighed}

@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { BatchedCoat } from "@/core/batch/batch-coat";
 import { FACTORS, GROUND_WORDS, TOOL_WORDS, type FactorId } from "@/core/batch/factors";
 import type { Loss } from "@/core/batch/losses";
-import type { PlannedCoat } from "@/core/plan/derive-plan";
+import type { PlannedCoat } from "@/core/plan/timed";
 import type { UnitSystem } from "@/core/units/dimension";
 import { formatQuantity, quantityText, runText, trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";

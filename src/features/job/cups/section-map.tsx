@@ -8,7 +8,7 @@ import { cutAtShare, pointAtShare } from "@/core/geometry/lanes";
 import { outlineOf, type Outline } from "@/core/geometry/outline";
 import type { Piece } from "@/core/geometry/piece";
 import { boxOf } from "@/core/geometry/ring";
-import type { PlannedCoat } from "@/core/plan/derive-plan";
+import type { PlannedCoat } from "@/core/plan/timed";
 import { sectionWords } from "@/core/pour/run-sheet";
 import { wetEdge } from "@/core/schedule/wet-edge";
 import { useSize } from "@/ui/use-size";

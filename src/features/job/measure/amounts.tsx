@@ -1,7 +1,7 @@
 "use client";
 
 import type { Measured } from "@/core/geometry/measure";
-import type { Totals } from "@/core/plan/derive-plan";
+import type { Totals } from "@/core/plan/measured";
 import type { Dimension } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
 import { Figure } from "@/ui/figure";

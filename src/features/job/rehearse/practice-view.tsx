@@ -87,10 +87,9 @@ export function PracticeView() {
   const fromMin = begun?.minute ?? 0;
   const film = useMemo(
     () =>
-      coat?.card && coat.calibration && coat.windows
+      coat?.resin && coat.windows
         ? {
-            card: coat.card,
-            calibration: coat.calibration,
+            resin: coat.resin,
             room: roomOf(document),
             mixedAtMin: coat.windows.mixedAtMin,
           }
@@ -98,7 +97,7 @@ export function PracticeView() {
     [coat, document],
   );
   const now = minute ?? fromMin;
-  const flow = film && film.card.kind !== "paint" ? flowShareIn(film, now) : exactly(1);
+  const flow = film && film.resin.kind !== "paint" ? flowShareIn(film, now) : exactly(1);
   const flowLeft = flow.likely;
   const openUntilMin = coat?.life.find(({ state }) => state === "gummy")?.fromMin.likely ?? fromMin + 60;
 

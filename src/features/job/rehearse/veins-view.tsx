@@ -113,12 +113,11 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
     const veinPass = coat?.passes.find(({ kind }) => kind === "veins");
     const pass = shown.find(({ coatId, passId }) => coatId === coat?.id && passId === veinPass?.id);
     const into = plan.coats.find(({ coat }) => coat.id === pass?.filmCoatId);
-    if (!pass || !into?.card || !into.calibration || into.card.kind === "paint") return null;
+    if (!pass || !into?.resin || into.resin.kind === "paint") return null;
     const high = Math.min(LAID_HIGH_MM, set.thickMm / 2);
     const film = {
       vein: { widthMm: set.thickMm, areaMm2: beadAreaMm2(set.thickMm, high) },
-      card: into.card,
-      calibration: into.calibration,
+      resin: into.resin,
       tempC: document.work.tempC,
       filmMm: into.coat.filmMm,
     };

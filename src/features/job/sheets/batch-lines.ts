@@ -46,7 +46,7 @@ const dateAfter = (startOn: string, days: number) =>
 export function batchSheet(plan: Plan, system: UnitSystem): SheetBatch[] {
   const { startOn } = plan;
   const steps = runSheet(plan, system);
-  return plan.coats.flatMap(({ coat, card, batched, windows }) =>
+  return plan.coats.flatMap(({ coat, resin, batched, windows }) =>
     (batched?.batches ?? []).map((batch): SheetBatch => {
       const time = windows?.batches.find((row) => row.number === batch.number);
       const volumes = cupsMl(batch.cups, system);
@@ -54,7 +54,7 @@ export function batchSheet(plan: Plan, system: UnitSystem): SheetBatch[] {
       return {
         key: `${coat.id}-${batch.number}`,
         coatName: coat.name,
-        resinName: card?.name ?? "",
+        resinName: resin?.name ?? "",
         of:
           (batched?.batches.length ?? 1) > 1
             ? `batch ${batch.number} of ${batched?.batches.length}`

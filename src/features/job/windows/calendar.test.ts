@@ -3,7 +3,7 @@ import { USUAL_HOURS } from "@/core/schedule/hours";
 import { actsOf } from "@/core/schedule/acts";
 import { planDays } from "@/core/schedule/plan-days";
 import { derivePlan } from "@/core/plan/derive-plan";
-import { windowCoatsOf } from "@/core/plan/derive-plan";
+import { windowCoatsOf } from "@/core/plan/timed";
 import { sampleJob } from "@/core/job/sample-job";
 import { starterCards } from "@/core/cure/starter-cards";
 import { calendarOf } from "./calendar";

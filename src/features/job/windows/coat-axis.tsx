@@ -48,8 +48,7 @@ export function CoatAxis({
   const { system } = useJob();
   const film = useMemo(
     () => ({
-      card: of.card,
-      calibration: of.calibration,
+      resin: of.resin,
       room: settings.room,
       mixedAtMin: coat.mixedAtMin,
     }),
@@ -105,7 +104,7 @@ export function CoatAxis({
               {coat.name.length > 24 ? `${cutText(coat.name, 23)}…` : coat.name}
             </text>
             <text x={0} y={BEAM.top + 36} fontSize="12" fill="var(--color-ink-soft)">
-              {of.card.name}
+              {of.resin.name}
             </text>
             <StateNames coat={coat} x={x} untilMin={untilMin} />
             <FilmBar

@@ -22,7 +22,7 @@ export function useStarts(coats: WindowCoat[], settings: Settings, among: Among 
   } | null>(null);
   // Found for other coats, another room or other hours, they say nothing any more.
   const starts =
-    found?.of.coats.every(({ coat, card }, at) => coat === coats[at]?.coat && card === coats[at]?.card) &&
+    found?.of.coats.every(({ coat, resin }, at) => coat === coats[at]?.coat && resin === coats[at]?.resin) &&
     same(found.of.room, room) &&
     same(found.of.hours, hours)
       ? found.starts

@@ -2,7 +2,8 @@
 
 import { useEffect, useMemo, useState } from "react";
 import type { Bench } from "@/contracts/bench";
-import { windowCoatsOf, withDays, type Plan } from "@/core/plan/derive-plan";
+import { withDays, type Plan } from "@/core/plan/derive-plan";
+import { windowCoatsOf } from "@/core/plan/timed";
 import { settingsOf } from "@/core/job/job-settings";
 import { plannedJob } from "@/core/shop/shop";
 import { before, beside, countedFrom } from "@/core/schedule/shop-days";

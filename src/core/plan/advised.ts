@@ -1,0 +1,56 @@
+import { advise } from "../advice/advise";
+import { adviceKey, canSetAside, type Advice } from "../advice/advice";
+import type { ColourCard } from "../colour/colour-card";
+import type { JobDocument } from "../job/job";
+import type { DayPlan } from "../schedule/plan-days";
+import type { CoatLooks, ColourPlan } from "./colour-plan";
+import type { PlannedCoat } from "./timed";
+
+/** What is advised, and what was set aside with the reason that was given. */
+export type Advised = { advice: Advice[]; setAside: { advice: Advice; note: string }[] };
+
+/** The coldest that a room gets, °C. */
+function coldestC({ room, tempC }: JobDocument["work"]): number {
+  if (!room || room.kind === "constant") return tempC;
+  return room.kind === "day" ? room.coldC : Math.min(...room.readings.map(([, reading]) => reading));
+}
+
+function withoutSetAside(all: readonly Advice[], notes: Record<string, string>): Advised {
+  const noteOf = (advice: Advice) => (canSetAside(advice) ? notes[adviceKey(advice)] : undefined);
+  return {
+    advice: all.filter((advice) => noteOf(advice) === undefined),
+    setAside: all.flatMap((advice) => {
+      const note = noteOf(advice);
+      return note === undefined ? [] : [{ advice, note }];
+    }),
+  };
+}
+
+export function advised(
+  { work, setAside = {} }: JobDocument,
+  coats: readonly PlannedCoat[],
+  troubles: DayPlan["troubles"],
+  looks: ColourPlan,
+  colourants: readonly ColourCard[],
+): Advised {
+  const all = advise({
+    startMin: work.startMin,
+    troubles,
+    tempC: work.tempC,
+    coldestC: coldestC(work),
+    humidityPct: work.humidityPct ?? null,
+    colourants: new Map(colourants.map((card) => [card.id, card])),
+    coats: coats.map(({ coat, batched, resin, windows, pourDepthMm, reactingMm }, index) => ({
+      coat,
+      below: coats[index - 1]?.coat ?? null,
+      belowWet: (coat.startsAfter === "wet" || coat.startsAfter === "late") && index > 0,
+      batched,
+      resin,
+      windows,
+      pourDepthMm,
+      reactingMm,
+      seen: looks.coats[index] as CoatLooks,
+    })),
+  });
+  return withoutSetAside(all, setAside);
+}

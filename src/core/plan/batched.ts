@@ -1,0 +1,107 @@
+import { batchCoat, type BatchedCoat, type CoveredPiece } from "../batch/batch-coat";
+import { embedOn, type Embed } from "../batch/embeds";
+import { fittedResin, type FittedResin } from "../cure/fitted-resin";
+import type { ResinCard } from "../cure/resin-card";
+import { liesOnTop, type Coat } from "../schedule/coat";
+import { spraysOf, type SprayNeed } from "../schedule/sprays";
+import type { JobDocument } from "../job/job";
+import { coveredBy, coveredM2, pourDepthMm } from "./covered";
+import type { MeasuredJob } from "./measured";
+
+/** A coat with how much is mixed for it; `problem` says in words why that could not be worked out. */
+export type SizedCoat = {
+  coat: Coat;
+  resin: FittedResin | null;
+  batched: BatchedCoat | null;
+  /** What it covers, m²; for one that fills, its volume laid out at its film. */
+  coveredM2: number;
+  /** What lies in it, with masses for this area. */
+  embeds: Embed[];
+  /** What is sprayed beside the mix. */
+  sprays: SprayNeed[];
+  /** Depth of the deepest pour of a coat that fills, mm; null for one that lies on a top. */
+  pourDepthMm: number | null;
+  problem: string | null;
+};
+
+function problemOf(
+  coat: Coat,
+  resin: FittedResin | null,
+  count: number,
+  covered: readonly CoveredPiece[],
+): string | null {
+  if (count === 0) return "No piece is measured yet.";
+  if (covered.length === 0 && coat.kind === "prefill")
+    return "No piece has voids to fill: list them in Measure.";
+  if (covered.length === 0 && coat.kind === "fill") return "No piece of this coat has a depth to fill.";
+  if (covered.length === 0) return "This coat goes on no piece. Choose one.";
+  if (coat.resinCardId === null) return "Choose a resin for this coat.";
+  if (resin === null) return "The resin card of this coat is gone. Choose another.";
+  if (coat.colours.length === 0) return "Add a colour, or clear.";
+  return null;
+}
+
+const nothingToMix = (coat: Coat): string =>
+  coat.kind === "edge-seal"
+    ? "There is nothing to seal: none of its pieces has a face, a bank or a mould's wall."
+    : "There is nothing to cover: its pieces have no area for this coat.";
+
+function sizedCoat(
+  coat: Coat,
+  resin: FittedResin | null,
+  covered: readonly CoveredPiece[],
+  { pieces, totals }: MeasuredJob,
+  { work, factors }: JobDocument,
+): SizedCoat {
+  const areaM2 = coveredM2(coat, covered);
+  const embeds = (coat.embeds ?? []).map((embed) => embedOn(embed, areaM2));
+  const known = { coat, resin, coveredM2: areaM2, embeds, pourDepthMm: pourDepthMm(coat, pieces) };
+  const without = (problem: string | null): SizedCoat => ({ ...known, batched: null, sprays: [], problem });
+  const problem = problemOf(coat, resin, totals.count, covered);
+  if (problem || !resin) return without(problem);
+  const batched = batchCoat({
+    resin,
+    coverShare: coat.coverShare,
+    pieces: covered,
+    colours: coat.colours,
+    clearReserve: coat.clearReserve,
+    school: coat.school,
+    tools: coat.passes.map(({ tool }) => tool),
+    embeds,
+    rateM2PerH: coat.rateM2PerH,
+    people: work.people,
+    tempC: work.tempC,
+    vesselsMl: work.vesselsMl ?? [],
+    largestBatchMl:
+      coat.byKits && resin.kits.length > 0 ? Math.max(...resin.kits.map((kit) => kit.ml)) : null,
+    factors,
+  });
+  // Nothing to cover, as an edge seal on a floor: a coat without a batch has no times either.
+  if (batched.batches.length === 0) return without(nothingToMix(coat));
+  return {
+    ...known,
+    batched,
+    sprays: spraysOf(coat.passes, batched.topAreaMm2, factors),
+    problem: null,
+  };
+}
+
+/** The coats of a job, from the ground upward, each with its resin, what it covers and what is mixed for it. */
+export function sizedCoats(
+  job: JobDocument,
+  onPieces: MeasuredJob,
+  cards: readonly ResinCard[],
+): SizedCoat[] {
+  const byId = new Map(cards.map((card) => [card.id, card]));
+  /** Pieces on which something lies already. */
+  const begun = new Set<string>();
+  return job.coats.map((coat) => {
+    const card = (coat.resinCardId !== null && byId.get(coat.resinCardId)) || null;
+    const covered = onPieces.pieces.flatMap((piece) => {
+      const found = coveredBy(coat, piece, job, !begun.has(piece.id));
+      return found ? [found] : [];
+    });
+    if (liesOnTop(coat)) for (const { id } of covered) begun.add(id);
+    return sizedCoat(coat, card && fittedResin(card), covered, onPieces, job);
+  });
+}
