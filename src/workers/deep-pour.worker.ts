@@ -1,15 +1,12 @@
-import { deepForecast, safeLiftMm, type DeepForecast, type PourQuestion } from "@/core/cure/deep-pour";
+import { deepForecast, safeLiftMm, type PourQuestion } from "@/core/cure/deep-pour";
 import type { CureParameters } from "@/core/cure/kinetics";
+import { answerCalls } from "./calls";
 
-export type PourAnswer = { forecast: DeepForecast } | { liftMm: number | null };
+type Pour = { question: PourQuestion; parameters: CureParameters };
 
-const scope = self as unknown as {
-  onmessage: ((event: MessageEvent<{ question: PourQuestion; parameters: CureParameters }>) => void) | null;
-  postMessage: (message: PourAnswer) => void;
-};
-
-/** The forecast first, then the deepest lift, which takes longer. */
-scope.onmessage = ({ data: { question, parameters } }) => {
-  scope.postMessage({ forecast: deepForecast(question, parameters) });
-  scope.postMessage({ liftMm: safeLiftMm(question, parameters) });
-};
+const calls = answerCalls({
+  forecast: ({ question, parameters }: Pour) => deepForecast(question, parameters),
+  /** The deepest lift, which takes longer. */
+  liftMm: ({ question, parameters }: Pour) => ({ liftMm: safeLiftMm(question, parameters) }),
+});
+export type DeepPourCalls = typeof calls;

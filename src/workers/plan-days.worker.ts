@@ -1,29 +1,30 @@
-import { findStarts, type Start } from "@/core/schedule/find-starts";
+import type { FittedResin } from "@/core/cure/fitted-resin";
+import type { Room } from "@/core/cure/room";
+import { findStarts } from "@/core/schedule/find-starts";
 import { beside, type Neighbour, type ShopJob, type ShopMeans } from "@/core/schedule/shop-days";
-import { planDays, type DayPlan } from "@/core/schedule/plan-days";
+import { planDays } from "@/core/schedule/plan-days";
 import type { Settings, WindowCoat } from "@/core/schedule/coat-windows";
+import { answerCalls } from "./calls";
+import { keeper } from "./keep";
 
 /** A job among the other work of the shop; null where it has no day. */
 export type Among = { job: ShopJob; others: readonly Neighbour[]; means: ShopMeans };
 
-export type DaysQuestion =
-  | { ask: "plan"; coats: WindowCoat[]; settings: Settings; startMin: number }
-  | { ask: "starts"; coats: WindowCoat[]; settings: Settings; among: Among | null };
-export type DaysAnswer = { plan: DayPlan } | { starts: Start[] };
+/** Lives of films are kept for a resin in a room: those that came before are taken again. */
+const keepResin = keeper<FittedResin>(12);
+const keepRoom = keeper<Room>(6);
+const known = (coats: readonly WindowCoat[]) =>
+  coats.map((coat) => ({ ...coat, resin: keepResin(coat.resin) }));
+const inRoom = (settings: Settings): Settings => ({ ...settings, room: keepRoom(settings.room) });
 
-const scope = self as unknown as {
-  onmessage: ((event: MessageEvent<DaysQuestion>) => void) | null;
-  postMessage: (message: DaysAnswer) => void;
-};
-
-scope.onmessage = ({ data }) => {
-  if (data.ask === "plan") {
-    scope.postMessage({ plan: planDays(data.coats, data.startMin, data.settings) });
-    return;
-  }
-  const { coats, settings, among } = data;
-  const room = among && beside(among.job, among.others, among.means);
-  scope.postMessage({
-    starts: findStarts(coats, room ? { ...settings, ...room.settings } : settings, 3, room?.alsoFound),
-  });
-};
+const calls = answerCalls({
+  plan: (given: { coats: WindowCoat[]; settings: Settings; startMin: number }) =>
+    planDays(known(given.coats), given.startMin, inRoom(given.settings)),
+  starts: (given: { coats: WindowCoat[]; settings: Settings; among: Among | null }) => {
+    const { among } = given;
+    const room = among && beside(among.job, among.others, among.means);
+    const settings = inRoom({ ...given.settings, ...room?.settings });
+    return findStarts(known(given.coats), settings, 3, room?.alsoFound);
+  },
+});
+export type DaysCalls = typeof calls;

@@ -3,6 +3,10 @@ import type { FilmInRoom } from "@/core/cure/film-in-room";
 import { behindMin, isLeftOpen, shopJobs } from "@/core/shop/shop";
 import { planShop, type LaidJob } from "@/core/schedule/shop-days";
 import { wallClock } from "@/core/shop/wall-clock";
+import type { ResinCard } from "@/core/cure/resin-card";
+import type { JobDocument } from "@/core/job/job";
+import { answerCalls } from "./calls";
+import { keeper } from "./keep";
 
 export type ShopQuestion = {
   bench: Bench;
@@ -21,40 +25,52 @@ export type ShopAnswer = {
   leftOpen: { pourId: string; jobName: string; startedAt: string }[];
 };
 
-const scope = self as unknown as {
-  onmessage: ((event: MessageEvent<ShopQuestion>) => void) | null;
-  postMessage: (message: ShopAnswer) => void;
-};
+/** Fits, measures and lives of films are kept for the cards and jobs that came before. */
+const keepCard = keeper<ResinCard>(60);
+const keepJob = keeper<JobDocument>(60);
 
-scope.onmessage = ({ data: { bench, now, without } }) => {
+/** The same bench, of the cards and jobs that are known. */
+function known(bench: Bench): Bench {
+  return {
+    ...bench,
+    cards: bench.cards.map(keepCard),
+    jobs: bench.jobs.map((job) => ({ ...job, document: keepJob(job.document) })),
+    pours: bench.pours.map((pour) => ({
+      ...pour,
+      plan: { ...pour.plan, cards: pour.plan.cards.map(keepCard), document: keepJob(pour.plan.document) },
+    })),
+  };
+}
+
+function planned({ bench, now, without }: ShopQuestion): ShopAnswer {
   const clock = wallClock(new Date(now), bench.settings.timeZone);
   const broken: ShopAnswer["broken"] = [];
   const jobs = shopJobs(bench, clock, (name, jobId) => broken.push({ jobId, name })).filter(
     ({ jobId }) => jobId !== without,
   );
   const laid = planShop(jobs, bench.settings);
-  const films: ShopAnswer["films"] = {};
-  for (const { id, plan } of laid) {
-    const job = jobs.find((one) => one.id === id);
-    for (const { coatId, mixedAtMin } of plan.coats) {
-      const coat = job?.coats.find((one) => one.coat.id === coatId);
-      if (job && coat)
-        films[coatId] = {
-          resin: coat.resin,
-          room: job.settings.room,
-          mixedAtMin,
-        };
-    }
-  }
-  scope.postMessage({
-    laid: laid.map((one) => {
-      const job = jobs.find(({ id }) => id === one.id);
-      return { ...one, behindMin: job ? behindMin(job, one.plan.endMin) : null };
+  const byId = new Map(jobs.map((job) => [job.id, job]));
+  const films = laid.flatMap(({ id, plan }) => {
+    const job = byId.get(id);
+    return plan.coats.flatMap(({ coatId, mixedAtMin }): [string, FilmInRoom][] => {
+      const resin = job?.coats.find(({ coat }) => coat.id === coatId)?.resin;
+      return job && resin ? [[coatId, { resin, room: job.settings.room, mixedAtMin }]] : [];
+    });
+  });
+  return {
+    laid: laid.map((shown) => {
+      const job = byId.get(shown.id);
+      return { ...shown, behindMin: job ? behindMin(job, shown.plan.endMin) : null };
     }),
-    films,
+    films: Object.fromEntries(films),
     broken,
     leftOpen: bench.pours
       .filter((pour) => isLeftOpen(pour, clock))
       .map(({ id, jobName, startedAt }) => ({ pourId: id, jobName, startedAt })),
-  });
-};
+  };
+}
+
+const calls = answerCalls({
+  plan: (question: ShopQuestion) => planned({ ...question, bench: known(question.bench) }),
+});
+export type ShopCalls = typeof calls;

@@ -1,13 +1,7 @@
-import { solveColour, type Proposal, type SolveFor } from "@/core/colour/solve";
+import { solveColour, type SolveFor } from "@/core/colour/solve";
+import { answerCalls } from "./calls";
 
-export type SolveMessage = { progress: number } | { proposals: Proposal[] };
-
-const scope = self as unknown as {
-  onmessage: ((event: MessageEvent<SolveFor>) => void) | null;
-  postMessage: (message: SolveMessage) => void;
-};
-
-scope.onmessage = ({ data }) => {
-  const proposals = solveColour(data, 6, (progress) => scope.postMessage({ progress }));
-  scope.postMessage({ proposals });
-};
+const calls = answerCalls({
+  solve: (question: SolveFor, tell: (share: number) => void) => solveColour(question, 6, tell),
+});
+export type SolveCalls = typeof calls;

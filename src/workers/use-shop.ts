@@ -2,8 +2,12 @@
 
 import { useEffect, useState, useSyncExternalStore } from "react";
 import type { Bench } from "@/contracts/bench";
-import { ask } from "./ask";
-import type { ShopAnswer, ShopQuestion } from "./plan-shop.worker";
+import { workerClient } from "./client";
+import type { ShopAnswer, ShopCalls } from "./plan-shop.worker";
+
+const shopWorker = workerClient<ShopCalls>(
+  () => new Worker(new URL("./plan-shop.worker.ts", import.meta.url)),
+);
 
 /** The minute of the wall clock, counted from the epoch; told once a minute. */
 const onMinute = (told: () => void) => {
@@ -25,8 +29,7 @@ export function useShop(bench: Bench, without: string | null = null): ShopAnswer
   const [answer, setAnswer] = useState<ShopAnswer | null>(null);
   useEffect(() => {
     if (minute === null) return;
-    const question: ShopQuestion = { bench, now: Date.now(), without };
-    const asked = ask<ShopAnswer>(new Worker(new URL("./plan-shop.worker.ts", import.meta.url)), question);
+    const asked = shopWorker.ask("plan", { bench, now: Date.now(), without });
     void asked.answer.then((found) => found && setAnswer(found));
     return asked.cancel;
   }, [bench, without, minute]);

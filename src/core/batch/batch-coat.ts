@@ -302,10 +302,7 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
       ? sumOf([scaled(sumOf([onTopMl, onFacesMl, ...losses.map((loss) => loss.ml)]), perUnit), embedsMl])
       : exactly(0);
   const together = massTogetherG(Math.max(...shares));
-  const life =
-    resin.kind === "paint" || !(total > 0)
-      ? null
-      : potLifeSpread(together, request.tempC, resin);
+  const life = resin.kind === "paint" || !(total > 0) ? null : potLifeSpread(together, request.tempC, resin);
 
   return {
     onTopMl,
@@ -324,10 +321,7 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
     workMin,
     mixingMin: mixingMinutes(total * Math.max(...shares)),
     potLifeMin: life,
-    potLifeAtOnceMin:
-      life && batches > 1
-        ? potLifeSpread(massTogetherG(1), request.tempC, resin)
-        : null,
+    potLifeAtOnceMin: life && batches > 1 ? potLifeSpread(massTogetherG(1), request.tempC, resin) : null,
     limit,
     tooSlow,
     coloursMl: colours.map((colour, index) => ({ colourId: colour.id, ml: divided.coloursMl[index] ?? 0 })),

@@ -179,8 +179,7 @@ describe("three parts", () => {
 describe("cup by cup, where colour goes into A first", () => {
   const FILLED = { ...CARD, fillerGPer100G: 60, fillerDensityGPerMl: 2.6 };
   const batchOf = (card: ResinCard) =>
-    batchCoat({ ...request, resin: fittedResin(card), school: "colour-into-a" })
-      .batches[0] as Batch;
+    batchCoat({ ...request, resin: fittedResin(card), school: "colour-into-a" }).batches[0] as Batch;
   const weigh = (of: Batch, card: ResinCard, mixes: Record<string, MixWeighed>) =>
     weighOut(of, { ...NOTHING_WEIGHED, mixes }, card, []);
   test.each([

@@ -4,6 +4,7 @@ import { together } from "./film-optics";
 import { fitDye, fitPigment, type Opacity, type Swatches, type Trust } from "./fit-pigment";
 import { flakeOf, GLITTER_EXTINCTION, MICA_EXTINCTION, type Flake } from "./flakes";
 import { PIGMENTS, type PigmentKey } from "./pigments";
+import { byIdentity } from "../numerics/by-identity";
 
 export type ColourKind = "paste" | "mica" | "dye" | "alcohol-ink" | "acrylic" | "spray-paint" | "glitter";
 
@@ -59,17 +60,6 @@ export type Optics = {
 const UNCALIBRATED = 2;
 const CALIBRATED = 1.12;
 
-const known = new WeakMap<ColourCard, Optics | null>();
-
-/** The optics of a card, worked out once for each card object; null when its look is not known. */
-export function opticsOf(card: ColourCard): Optics | null {
-  const before = known.get(card);
-  if (before !== undefined) return before;
-  const fresh = workOut(card);
-  known.set(card, fresh);
-  return fresh;
-}
-
 function workOut({ appearance, kind }: ColourCard): Optics | null {
   const generic: Trust = { rough: false, meanDifference: 3 };
   switch (appearance.by) {
@@ -114,6 +104,9 @@ function workOut({ appearance, kind }: ColourCard): Optics | null {
       return null;
   }
 }
+
+/** The optics of a card, worked out once for each card object; null when its look is not known. */
+export const opticsOf = byIdentity(workOut);
 
 const gram: DoseMeasure = { unit: "gram" };
 const drop = (densityGPerMl: number, dropMl = 0.05): DoseMeasure => ({ unit: "drop", dropMl, densityGPerMl });

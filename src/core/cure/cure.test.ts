@@ -218,9 +218,7 @@ describe("the life of a film", () => {
     expect(stateAt(life, 70)).toBe("flowing");
   });
   test("sandable by the clock at other temperatures (reference: 32.68 h of 20.65 h at 18 °C)", () => {
-    const at18 = filmLifeAt({ ...resin, sandH: 20.65 }, 18).find(
-      (start) => start.state === "sandable",
-    );
+    const at18 = filmLifeAt({ ...resin, sandH: 20.65 }, 18).find((start) => start.state === "sandable");
     expect((at18?.fromMin.likely ?? 0) / 60).toBeCloseTo(32.68, 1);
   });
   test("gummy dam pull falls in the 2–3 h that many shops quote at 21–24 °C (common practice, no source)", () => {
@@ -229,8 +227,7 @@ describe("the life of a film", () => {
   });
   test("flow left falls from one to nothing", () => {
     const room = { kind: "constant", tempC: 24 } as const;
-    const share = (minutes: number) =>
-      flowShareIn({ resin, room, mixedAtMin: 540 }, minutes);
+    const share = (minutes: number) => flowShareIn({ resin, room, mixedAtMin: 540 }, minutes);
     expect(share(0).likely).toBeCloseTo(1, 9);
     let before = 1;
     for (let minutes = 10; minutes < 400; minutes += 10) {

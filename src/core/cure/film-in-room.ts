@@ -126,9 +126,7 @@ export function filmLifeIn(film: FilmInRoom): StateStart[] {
   const { room, resin, mixedAtMin, pulses = [] } = film;
   if (pulses.length > 0) return workOutLife(film);
   const steady = room.kind === "constant";
-  const byRoom = steady ? atOneTemperature : inRoom(room);
-  const known = byRoom.get(resin) ?? new Map<number, StateStart[]>();
-  byRoom.set(resin, known);
+  const known = (steady ? atOneTemperature : inRoom(room))(resin);
   // At one temperature it is the same whenever it is mixed.
   const key = steady ? room.tempC : mixedAtMin;
   const life = known.get(key) ?? workOutLife(film);
@@ -141,14 +139,9 @@ export function filmLifeIn(film: FilmInRoom): StateStart[] {
 export const filmLifeAt = (resin: FittedResin, tempC: number): StateStart[] =>
   filmLifeIn({ resin, room: { kind: "constant", tempC }, mixedAtMin: 0 });
 
-type Lives = WeakMap<FittedResin, Map<number, StateStart[]>>;
-const atOneTemperature: Lives = new WeakMap();
-const inRooms = new WeakMap<Room, Lives>();
-function inRoom(room: Room): Lives {
-  const lives: Lives = inRooms.get(room) ?? new WeakMap();
-  inRooms.set(room, lives);
-  return lives;
-}
+const livesOf = () => byIdentity((_resin: FittedResin) => new Map<number, StateStart[]>());
+const atOneTemperature = livesOf();
+const inRoom = byIdentity((_room: Room) => livesOf());
 const MOST_KEPT = 100;
 
 /** The likely life alone, without its spread. */
@@ -249,9 +242,7 @@ export function flowShareIn(film: FilmInRoom, minutes: number): Spread {
   const shareOf = (p: CureParameters) =>
     shareLeft(conversionAt(clock(p.activationJPerMol).thetaS(mixedAtMin + Math.max(0, minutes)), 25, p), p);
   const here = shareOf(parameters);
-  const shares = Float64Array.from(samplesOf(resin), (sample) =>
-    shareOf(sample.parameters),
-  ).sort();
+  const shares = Float64Array.from(samplesOf(resin), (sample) => shareOf(sample.parameters)).sort();
   const scaled = (share: number) => (here > 0 ? (likely * share) / here : share);
   return {
     low: Math.min(likely, scaled(quantile(shares, 0.05))),

@@ -44,9 +44,7 @@ describe("what a card leaves open", () => {
       ln((one) => viscosityPaS(at(60, 22)(one), 22, one.parameters)),
       null,
       ln((one) => timeToConversion(one.parameters.gelConversion, 18, one.parameters)),
-      spread(
-        resinSamples(resin, 60).map((one) => Math.log(potLifeMin(500, 20, 20, one.parameters))),
-      ),
+      spread(resinSamples(resin, 60).map((one) => Math.log(potLifeMin(500, 20, 20, one.parameters)))),
     ];
     found.forEach((value, index) => {
       const wanted = known.pred_post_sd[index] as number;

@@ -3,6 +3,7 @@ import type { Point } from "./curves";
 import { outlineOf } from "./outline";
 import type { Piece } from "./piece";
 import { areaBelowMm2, boxOf, crossingsAt, type Box, type Ring } from "./ring";
+import { byIdentity } from "../numerics/by-identity";
 
 /**
  * A stretch of a piece along which it is coated in one direction: `ring` is cut by lines across `axis`, from `from` to `to`
@@ -24,16 +25,8 @@ const whole = (ring: Ring, holes: Ring[], axis: "x" | "y"): Lane => {
     : { ring, holes, axis, from: minY, to: maxY };
 };
 
-const lanesKnown = new WeakMap<Piece, Lane[]>();
-
 /** The lanes of a piece in working order, from its left end. */
-export function lanesOf(piece: Piece): Lane[] {
-  let lanes = lanesKnown.get(piece);
-  if (!lanes) lanesKnown.set(piece, (lanes = findLanes(piece)));
-  return lanes;
-}
-
-function findLanes(piece: Piece): Lane[] {
+export const lanesOf = byIdentity((piece: Piece): Lane[] => {
   const outline = outlineOf(piece);
   const { shape } = piece;
   const holes = piece.cutOuts.map((cutOut) => cutOutRing(cutOut, outline));
@@ -55,7 +48,7 @@ function findLanes(piece: Piece): Lane[] {
       : [back, leg(c(3).x, wide, high, true)];
   }
   return [whole(corners, holes, wide >= high ? "x" : "y")];
-}
+});
 
 const laneLengthMm = ({ from, to }: Lane) => Math.abs(to - from);
 
@@ -67,21 +60,15 @@ function areaUpTo(lane: Lane, alongMm: number): number {
   return forwards ? below(at) : below(lane.from) - below(at);
 }
 
-const holesKnown = new WeakMap<Lane, Ring[]>();
-
 /** The parts of the holes that lie within the lane's box across its axis. */
-function holesIn(lane: Lane): Ring[] {
-  let holes = holesKnown.get(lane);
-  if (holes) return holes;
+const holesIn = byIdentity((lane: Lane): Ring[] => {
   const other = lane.axis === "x" ? "y" : "x";
   const { minX, minY, maxX, maxY } = boxOf(lane.ring);
   const [floor, roof] = lane.axis === "x" ? [minY, maxY] : [minX, maxX];
-  holes = lane.holes
+  return lane.holes
     .map((hole) => clipped(clipped(hole, other, roof, -1), other, floor, 1))
     .filter((hole) => hole.length >= 3);
-  holesKnown.set(lane, holes);
-  return holes;
-}
+});
 
 /** Area of the holes of a lane that lies within its box and below a limit. */
 function holesBelow(lane: Lane, limit: number): number {
@@ -133,14 +120,13 @@ export const developedLengthMm = (piece: Piece): number =>
  * @param share 0…1 of the area, cut-outs left out
  */
 export function cutAtShare(piece: Piece, share: number): Cut {
-  const cuts = known.get(piece) ?? new Map<number, Cut>();
-  known.set(piece, cuts);
+  const cuts = cutsOf(piece);
   let cut = cuts.get(share);
   if (!cut) cuts.set(share, (cut = findCut(piece, share)));
   return cut;
 }
 
-const known = new WeakMap<Piece, Map<number, Cut>>();
+const cutsOf = byIdentity((_piece: Piece) => new Map<number, Cut>());
 
 function findCut(piece: Piece, share: number): Cut {
   const lanes = lanesOf(piece);

@@ -6,6 +6,7 @@ import { draftedVolume, shrinkTerm } from "./mould";
 import { outlineOf, type Outline } from "./outline";
 import { edgeOf, type EdgeName, type EdgeTreatment, type Piece } from "./piece";
 import { stationAreas } from "./stations";
+import { byIdentity } from "../numerics/by-identity";
 
 /** One edge with its length and what is coated of it. */
 export type MeasuredEdge = {
@@ -162,14 +163,8 @@ function measured(piece: Piece): Measurement {
   };
 }
 
-const known = new WeakMap<Piece, Measurement>();
-
 /**
  * Measures one piece, or says what about it cannot be; worked out once for each piece object.
  * Exact, but for the perimeter of an oval (Ramanujan, under 4·10⁻⁴) and the reading of a channel.
  */
-export function measurePiece(piece: Piece): Measurement {
-  let result = known.get(piece);
-  if (!result) known.set(piece, (result = measured(piece)));
-  return result;
-}
+export const measurePiece = byIdentity(measured);

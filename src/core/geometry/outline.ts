@@ -12,6 +12,7 @@ import {
 import { boxOf, pathLengthMm, ringAreaMm2, ringTurn } from "./ring";
 import { roundCorners } from "./rounding";
 import { stationSides } from "./stations";
+import { byIdentity } from "../numerics/by-identity";
 
 /** One edge of an outline: its line from start to end, flattened where it is curved. */
 export type Side = { name: EdgeName; path: Point[]; lengthMm: number };
@@ -249,11 +250,5 @@ function drawn(piece: Piece): Outline {
   }
 }
 
-const known = new WeakMap<Piece, Outline>();
-
 /** The outline of a piece; a tumbler's is its wall unrolled. Worked out once for each piece object. */
-export function outlineOf(piece: Piece): Outline {
-  let outline = known.get(piece);
-  if (!outline) known.set(piece, (outline = drawn(piece)));
-  return outline;
-}
+export const outlineOf = byIdentity(drawn);

@@ -2,6 +2,7 @@ import pointInPolygon from "point-in-polygon-hao";
 import Flatbush from "flatbush";
 import { orient2d } from "robust-predicates";
 import type { Point } from "./curves";
+import { byIdentity } from "../numerics/by-identity";
 
 /** A closed line through its corners; the last joins the first. */
 export type Ring = readonly Point[];
@@ -51,16 +52,8 @@ const segment = (ring: Ring, index: number): [Point, Point] => [
   ring[(index + 1) % ring.length] as Point,
 ];
 
-const indexes = new WeakMap<Ring, Flatbush>();
-
 /** An index of the segments of a ring by their boxes, so that neighbours are found without looking at all. */
-function segmentIndex(ring: Ring): Flatbush {
-  let index = indexes.get(ring);
-  if (!index) indexes.set(ring, (index = makeIndex(ring)));
-  return index;
-}
-
-function makeIndex(ring: Ring): Flatbush {
+const segmentIndex = byIdentity((ring: Ring): Flatbush => {
   const index = new Flatbush(ring.length);
   for (let at = 0; at < ring.length; at += 1) {
     const [a, b] = segment(ring, at);
@@ -68,7 +61,7 @@ function makeIndex(ring: Ring): Flatbush {
   }
   index.finish();
   return index;
-}
+});
 
 const side = (a: Point, b: Point, c: Point) => Math.sign(orient2d(a.x, a.y, b.x, b.y, c.x, c.y));
 

@@ -4,21 +4,10 @@ import { cutOutRing } from "./cut-out";
 import { developedFaceHeightMm, type Measured } from "./measure";
 import { edgeOf } from "./piece";
 import { boxOf, ringTurn, type Box } from "./ring";
+import { byIdentity } from "../numerics/by-identity";
 
 /** A face folded out flat beside the top: its ring, and the edge along which it is folded. */
 export type UnfoldedFace = { name: string; ring: Point[]; fold: Point[]; inside: boolean };
-
-/**
- * The coated faces of a piece folded out around its top, those of cut-outs into their openings; each as high as its film is long over the
- * rounding. None for tumblers and moulds. At an inner corner two faces lie over each other, as paper would.
- */
-export function unfoldedFaces(measured: Measured): UnfoldedFace[] {
-  let faces = known.get(measured);
-  if (!faces) known.set(measured, (faces = unfold(measured)));
-  return faces;
-}
-
-const known = new WeakMap<Measured, UnfoldedFace[]>();
 
 function unfold({ piece, outline }: Measured): UnfoldedFace[] {
   if (piece.shape.kind === "tumbler" || piece.shape.kind === "mould") return [];
@@ -44,6 +33,12 @@ function unfold({ piece, outline }: Measured): UnfoldedFace[] {
   });
   return [...sides, ...openings];
 }
+
+/**
+ * The coated faces of a piece folded out around its top, those of cut-outs into their openings; each as high as its film is long over the
+ * rounding. None for tumblers and moulds. At an inner corner two faces lie over each other, as paper would.
+ */
+export const unfoldedFaces = byIdentity(unfold);
 
 /** What the top and its folded faces cover together. */
 export function unfoldedBox(measured: Measured): Box {

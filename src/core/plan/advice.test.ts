@@ -297,9 +297,9 @@ describe("film", () => {
       kind: "data sheet",
       what: "Slow is made for films up to 3 mm.",
     });
-    expect(rules([advised({ coat: coat({ filmMm: 4 }), resin: { ...fittedResin(CARD), thickestFilmMm: null } })])).toEqual(
-      [],
-    );
+    expect(
+      rules([advised({ coat: coat({ filmMm: 4 }), resin: { ...fittedResin(CARD), thickestFilmMm: null } })]),
+    ).toEqual([]);
   });
   test("a fill is as deep as its pour, whatever its film: too deep, it is divided", () => {
     const fill = coat({ kind: "fill", filmMm: 1, coverShare: 0.5 });
@@ -358,10 +358,7 @@ describe("batches", () => {
     expect(rules([advised({ batched: batched({ tooSlow: true }) })])).toEqual(["too-slow"]));
   test("a card whose numbers contradict each other is named once, however many coats use it", () => {
     const bad = { ...CARD, workMin: 300, tackFreeH: 1, potLifeMin: 5 };
-    const found = rules([
-      advised({ resin: fittedResin(bad) }),
-      advised({ resin: fittedResin(bad) }),
-    ]);
+    const found = rules([advised({ resin: fittedResin(bad) }), advised({ resin: fittedResin(bad) })]);
     expect(found.length).toBeGreaterThan(0);
     expect(found.every((rule) => rule === "card-conflict")).toBe(true);
     expect(found.length).toBe(fittedResin(bad).fit.conflicts.length);

@@ -51,10 +51,7 @@ function reactingMm(planned: Laid, all: readonly Laid[]): number {
     const together = pieceIds === undefined || pieceIds.some((id) => covers(planned.coat, id));
     return together && !gelledBefore(other.windows, windows) && !gelledBefore(windows, other.windows);
   };
-  return all.reduce(
-    (sum, other) => sum + (other === planned || reactsWith(other) ? aloneMm(other) : 0),
-    0,
-  );
+  return all.reduce((sum, other) => sum + (other === planned || reactsWith(other) ? aloneMm(other) : 0), 0);
 }
 
 /** The coats on their days, and the days' troubles. */

@@ -68,8 +68,9 @@ function batchSteps(
   const weighId = weighStepId(coat.id, plannedBatch.number);
   // After an over-pour B, the cups and their colours follow what is in the pot.
   const batch = resin
-    ? batchAsWeighed(plannedBatch, coat.colours, resin, atHand, (line) => weighed.get(weighKey(weighId, line)))
-        .batch
+    ? batchAsWeighed(plannedBatch, coat.colours, resin, atHand, (line) =>
+        weighed.get(weighKey(weighId, line)),
+      ).batch
     : plannedBatch;
   const times = planned.windows?.batches.find((row) => row.number === batch.number);
   const of = batched.batches.length > 1 ? `, batch ${batch.number} of ${batched.batches.length}` : "";

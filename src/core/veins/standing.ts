@@ -2,6 +2,7 @@ import { wallSize, type Tumbler } from "../geometry/frustum";
 import type { Measured } from "../geometry/measure";
 import { outlineOf, type Outline } from "../geometry/outline";
 import type { Piece } from "../geometry/piece";
+import { byIdentity } from "../numerics/by-identity";
 
 /** Of a piece of which there are many so many are laid out, side by side. */
 export const MOST_STANDING = 24;
@@ -47,23 +48,16 @@ function flatOutline(piece: Piece): Outline | null {
   }
 }
 
-const known = new WeakMap<Measured, Measured[]>();
-
-function copiesOf(measured: Measured): Measured[] {
-  let copies = known.get(measured);
-  if (!copies) {
-    const outline = flatOutline(measured.piece) ?? measured.outline;
-    copies = Array.from({ length: Math.min(measured.count, MOST_STANDING) }, (_, n) => ({
-      ...measured,
-      outline,
-      id: n === 0 ? measured.id : `${measured.id}.${n + 1}`,
-      name: measured.count > 1 ? `${measured.name} ${n + 1}` : measured.name,
-      count: 1,
-    }));
-    known.set(measured, copies);
-  }
-  return copies;
-}
+const copiesOf = byIdentity((measured: Measured): Measured[] => {
+  const outline = flatOutline(measured.piece) ?? measured.outline;
+  return Array.from({ length: Math.min(measured.count, MOST_STANDING) }, (_, n) => ({
+    ...measured,
+    outline,
+    id: n === 0 ? measured.id : `${measured.id}.${n + 1}`,
+    name: measured.count > 1 ? `${measured.name} ${n + 1}` : measured.name,
+    count: 1,
+  }));
+});
 
 /**
  * The pieces of a job one by one, as they can be laid out: each of several by itself, a tumbler's wall flat, a mould's top with its edges named.

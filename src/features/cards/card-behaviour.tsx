@@ -34,9 +34,7 @@ export function CardBehaviour({
     const beside = others.find(({ id }) => id === besideId);
     return beside ? [resin, fittedResin(beside)] : [resin];
   }, [resin, others, besideId]);
-  const until = Math.max(
-    ...both.map((shown) => startOf(filmLifeAt(shown, 15), "set").likely * 1.05),
-  );
+  const until = Math.max(...both.map((shown) => startOf(filmLifeAt(shown, 15), "set").likely * 1.05));
   const { fit } = resin;
   return (
     <section aria-label="What the fit says" className="flex-1 min-w-0 px-7 py-5">

@@ -26,13 +26,7 @@ const HEAT_WORDS: Record<Heat, string> = {
 };
 
 /** Pots of four masses: how long each lives, what twice as much does, and how hot it gets when it is left standing. */
-export function PotTable({
-  both,
-  system,
-}: {
-  both: readonly FittedResin[];
-  system: UnitSystem;
-}) {
+export function PotTable({ both, system }: { both: readonly FittedResin[]; system: UnitSystem }) {
   const [shape, setShape] = useState<keyof typeof CONTAINERS>("cup");
   const { container } = CONTAINERS[shape];
   const rows = useMemo(

@@ -1,8 +1,4 @@
-import { readShelf, type ReadShelf } from "./read-shelf";
+import { answerCalls } from "@/workers/calls";
+import { readShelf } from "./read-shelf";
 
-const scope = self as unknown as {
-  onmessage: ((event: MessageEvent<string>) => void) | null;
-  postMessage: (message: ReadShelf) => void;
-};
-
-scope.onmessage = ({ data }) => scope.postMessage(readShelf(data));
+answerCalls({ read: readShelf });

@@ -87,12 +87,7 @@ export function FinishView({ pour, plan, state, system, record, back }: Props) {
 }
 
 /** "In one cup it gets to 140 °C (120 to 155) after 58 min: spread it out." */
-function standingWords(
-  resin: FittedResin,
-  ml: number,
-  roomC: number,
-  system: UnitSystem,
-): string {
+function standingWords(resin: FittedResin, ml: number, roomC: number, system: UnitSystem): string {
   const grams = ml * mixDensityGPerMl(resin);
   const { peakC, peakAtMin, heat } = leftStanding(resin, grams, roomC);
   const temp = (tempC: number) => formatQuantity(tempC, "temperature", system).number;

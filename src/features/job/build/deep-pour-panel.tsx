@@ -8,7 +8,8 @@ import type { Around } from "@/core/cure/slab";
 import type { Coat } from "@/core/schedule/coat";
 import type { UnitSystem } from "@/core/units/dimension";
 import { decimal, quantityText } from "@/core/units/format-quantity";
-import type { PourAnswer } from "@/workers/deep-pour.worker";
+import { workerClient } from "@/workers/client";
+import type { DeepPourCalls } from "@/workers/deep-pour.worker";
 import { Checkbox } from "@/ui/checkbox";
 import { Choice } from "@/ui/choice";
 import { useDraft } from "@/ui/use-draft";
@@ -16,24 +17,35 @@ import { useJob } from "../workspace/use-job";
 
 const LineChart = dynamic(() => import("@/ui/line-chart").then((chart) => chart.LineChart), { ssr: false });
 
+const deepPourWorker = workerClient<DeepPourCalls>(
+  () => new Worker(new URL("../../../workers/deep-pour.worker.ts", import.meta.url)),
+);
+
 type Found = { of: PourQuestion; forecast: DeepForecast | null; liftMm: number | null | undefined };
 
-/** Works a pour out in a worker; a newer question ends an older one. */
+/** Works a pour out in a worker: the forecast first, then the deepest lift; a newer question calls an older one off. */
 function useDeepPour(question: PourQuestion | null, parameters: CureParameters | null): Found | null {
   const [found, setFound] = useState<Found | null>(null);
   useEffect(() => {
     if (!question || !parameters) return;
-    const worker = new Worker(new URL("../../../workers/deep-pour.worker.ts", import.meta.url));
+    const calledOff: (() => void)[] = [];
+    const show = (part: Partial<Found> | null) =>
+      part &&
+      setFound((before) => ({
+        ...(before?.of === question ? before : { of: question, forecast: null, liftMm: undefined }),
+        ...part,
+      }));
     // Typing settles before the work begins.
-    const timer = setTimeout(() => worker.postMessage({ question, parameters }), 150);
-    worker.onmessage = ({ data }: MessageEvent<PourAnswer>) =>
-      setFound((before) => {
-        const own = before?.of === question ? before : { of: question, forecast: null, liftMm: undefined };
-        return { ...own, ...data };
-      });
+    const timer = setTimeout(() => {
+      const forecast = deepPourWorker.ask("forecast", { question, parameters });
+      const lift = deepPourWorker.ask("liftMm", { question, parameters });
+      calledOff.push(lift.cancel, forecast.cancel);
+      void forecast.answer.then((answer) => answer && show({ forecast: answer }));
+      void lift.answer.then(show);
+    }, 150);
     return () => {
       clearTimeout(timer);
-      worker.terminate();
+      for (const cancel of calledOff) cancel();
     };
   }, [question, parameters]);
   return found?.of === question ? found : null;

@@ -13,7 +13,7 @@ import { Button } from "@/ui/button";
 import { readColour } from "@/core/colour/read-colour";
 import { TextField } from "@/ui/text-field";
 import { useJob } from "../workspace/use-job";
-import { solveInWorker } from "./solve-colour";
+import { solveWorker } from "./solve-colour";
 
 /** What would measure finer than the scale at hand: a finer scale, and drops of the usual size and density. */
 const FINER = [
@@ -64,7 +64,8 @@ export function SolvePanel({
     setFiner([]);
     const solve = async (step: number) => {
       setProgress(0);
-      const search = solveInWorker(
+      const search = solveWorker.ask(
+        "solve",
         { target, shelf, batchG: cupG, stepG: step, load: LOAD, most: 4 },
         setProgress,
       );

@@ -1,5 +1,7 @@
 import type { PictureMeasures } from "@/core/rehearsal/judge-picture";
 import type { DrawnRows, Pictured, RehearseAnswer, RehearseQuestion } from "@/workers/rehearse.worker";
+import { byIdentity } from "@/core/numerics/by-identity";
+import type { Rehearsal } from "@/core/pattern/passes/rehearsal";
 
 type Wanted =
   | {
@@ -38,16 +40,10 @@ const HANDS = 2;
 /** A worker keeps so many rehearsals; asked about an older one it is told again. */
 const KEPT = 6;
 
-const keys = new WeakMap<object, number>();
 let lastKey = 0;
 /** The same number for the same rehearsal as long as it lives. */
-function keyOf({ rehearsal }: Pictured): number {
-  const before = keys.get(rehearsal);
-  if (before) return before;
-  lastKey += 1;
-  keys.set(rehearsal, lastKey);
-  return lastKey;
-}
+const keyOfRehearsal = byIdentity((_rehearsal: Rehearsal) => (lastKey += 1));
+const keyOf = ({ rehearsal }: Pictured) => keyOfRehearsal(rehearsal);
 
 /**
  * One queue for all pictures of a page: each worker takes the next part when it is free, so that what was asked first comes first and what is

@@ -8,7 +8,7 @@ import { isSure } from "@/core/schedule/coat-windows";
 import type { DayPlan } from "@/core/schedule/plan-days";
 import type { Settings, WindowCoat } from "@/core/schedule/coat-windows";
 import type { Among } from "@/workers/plan-days.worker";
-import { askDays } from "./ask-days";
+import { startsWorker } from "./days-worker";
 import { momentText } from "@/ui/clock-words";
 
 const same = (one: object, other: object) => JSON.stringify(one) === JSON.stringify(other);
@@ -32,12 +32,12 @@ export function useStarts(coats: WindowCoat[], settings: Settings, among: Among 
   useEffect(() => () => cancel.current?.(), []);
   const find = async () => {
     setBusy(true);
-    const asked = askDays({ ask: "starts", coats, settings, among });
+    const asked = startsWorker.ask("starts", { coats, settings, among });
     cancel.current = asked.cancel;
-    const answer = await asked.answer;
+    const found = await asked.answer;
     cancel.current = null;
     setBusy(false);
-    if (answer && "starts" in answer) setFound({ starts: answer.starts, of: { coats, room, hours } });
+    if (found) setFound({ starts: found, of: { coats, room, hours } });
   };
   return {
     starts,

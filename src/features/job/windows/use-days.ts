@@ -13,7 +13,7 @@ import type { Among } from "@/workers/plan-days.worker";
 import { useShopClock } from "@/ui/shop-clock";
 import { useMinute, useShop } from "@/workers/use-shop";
 import { useJob, useJobState } from "../workspace/use-job";
-import { askDays } from "./ask-days";
+import { daysWorker } from "./days-worker";
 
 /** Now, in minutes from midnight of the first day; null where no day is set, and before the page is alive. */
 function useNowMin(startOn: string | undefined): number | null {
@@ -74,10 +74,8 @@ export function useDays(
   const [full, setFull] = useState<{ of: DayPlan; days: DayPlan } | null>(null);
   useEffect(() => {
     if (steady) return;
-    const asked = askDays({ ask: "plan", coats, startMin, settings });
-    void asked.answer.then((answer) => {
-      if (answer && "plan" in answer) setFull({ of: quick, days: answer.plan });
-    });
+    const asked = daysWorker.ask("plan", { coats, startMin, settings });
+    void asked.answer.then((days) => days && setFull({ of: quick, days }));
     return asked.cancel;
   }, [coats, startMin, settings, steady, quick]);
   const plain = full?.of === quick ? full.days : quick;
