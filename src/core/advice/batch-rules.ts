@@ -1,4 +1,4 @@
-import type { BatchLimit } from "../batch/batch-coat";
+import type { BatchLimit } from "../batch/split-batches";
 import { FULLEST } from "../batch/vessel";
 import { DAMP_PCT, DEW_MARGIN_K, dewPointC, ROOM_C } from "../cure/dew-point";
 import { limitsOf, roomFaults } from "../cure/room-limits";

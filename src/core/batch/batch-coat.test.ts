@@ -3,7 +3,8 @@ import type { ResinCard } from "../cure/resin-card";
 import { starterCards } from "../cure/starter-cards";
 import fc from "fast-check";
 import { wettedAreaMm2 } from "./vessel";
-import { batchCoat, type CoatRequest, type CoveredPiece } from "./batch-coat";
+import { batchCoat } from "./batch-coat";
+import { type CoatRequest, type CoveredPiece } from "./coat-request";
 import type { CoatColour } from "./coat-colour";
 
 const CARDS = starterCards(() => "x");

@@ -1,4 +1,5 @@
-import { batchCoat, type BatchedCoat, type CoveredPiece } from "../batch/batch-coat";
+import { batchCoat, type BatchedCoat } from "../batch/batch-coat";
+import { type CoveredPiece } from "../batch/coat-request";
 import { embedOn, type Embed } from "../batch/embeds";
 import { fittedResin, type FittedResin } from "../cure/fitted-resin";
 import type { ResinCard } from "../cure/resin-card";

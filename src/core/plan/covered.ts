@@ -1,4 +1,4 @@
-import type { CoveredPiece } from "../batch/batch-coat";
+import type { CoveredPiece } from "../batch/coat-request";
 import type { Ground } from "../batch/factors";
 import { cutAtShare } from "../geometry/lanes";
 import type { Measured } from "../geometry/measure";

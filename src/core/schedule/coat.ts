@@ -1,5 +1,5 @@
 import type { CoatColour } from "../batch/coat-colour";
-import type { School } from "../batch/batch-coat";
+import type { School } from "../batch/coat-request";
 import type { Embed } from "../batch/embeds";
 import type { Pass } from "./pass";
 

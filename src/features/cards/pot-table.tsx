@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { potLifeSpread } from "@/core/batch/batch-coat";
+import { potLifeSpread } from "@/core/batch/split-batches";
 import type { FittedResin } from "@/core/cure/fitted-resin";
 import { heatIsKnown, leftStanding, type Heat } from "@/core/cure/left-standing";
 import { CUP, potLifeMin, SPREAD_OUT, type Container } from "@/core/cure/pot";

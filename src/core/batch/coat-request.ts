@@ -1,0 +1,55 @@
+import type { FittedResin } from "../cure/fitted-resin";
+import type { Spread } from "../numerics/spread";
+import type { CoatColour } from "./coat-colour";
+import type { Embed } from "./embeds";
+import type { FactorId, Ground, Tool } from "./factors";
+
+/** The two schools of mixing: colour into A before the hardener, or clear first, then cups. */
+export type School = "colour-into-a" | "clear-first";
+
+/** What a coat covers of one piece; areas and lengths are those of ONE of its kind. */
+export type CoveredPiece = {
+  id: string;
+  name: string;
+  count: number;
+  /** Film on this piece, mm; without meaning where it is filled. */
+  filmMm: number;
+  topAreaMm2: number;
+  faceAreaMm2: number;
+  openLengthMm: number;
+  faceLengthMm: number;
+  /** Edges that are dammed, mm. */
+  damLengthMm: number;
+  /** What the coat lies on, where this is its first coat and it drinks. */
+  ground: Ground | null;
+  /** What is filled rather than coated. */
+  fillMl: Spread | null;
+  /** Way along the piece to the cut before which a share of its area lies, mm. */
+  alongMm: (share: number) => number;
+};
+
+export type CoatRequest = {
+  resin: FittedResin;
+  /** Share of the area that is covered, or of the fill that is poured: 1 for a coat, a few hundredths for veins. */
+  coverShare: number;
+  pieces: readonly CoveredPiece[];
+  colours: readonly CoatColour[];
+  /** Clear held back beyond the colours' own reserve, as a share of the work volume. */
+  clearReserve: number;
+  school: School;
+  tools: readonly Tool[];
+  embeds: readonly Embed[];
+  /** Area one person lays and works in an hour, m²/h. */
+  rateM2PerH: number;
+  people: number;
+  tempC: number;
+  /** Sizes of cups and buckets at hand, ml; the usual ones when empty. A mix is then never larger than the largest. */
+  vesselsMl: readonly number[];
+  /** No mix larger than this, ml, as for whole kits; null for no such limit. */
+  largestBatchMl: number | null;
+  factors: Partial<Record<FactorId, number>>;
+};
+
+/** Whether each cup is mixed by itself, A and B and colour: then it lives apart from the others. */
+export const mixesEachCup = ({ school, resin }: Pick<CoatRequest, "school" | "resin">): boolean =>
+  school === "colour-into-a" && resin.kind !== "paint";

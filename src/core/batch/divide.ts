@@ -1,0 +1,28 @@
+import type { CoatRequest } from "./coat-request";
+
+/** What is held back of a colour, or of clear, ml over the whole coat. */
+export type Held = { colourId: string | null; name: string; ml: number };
+
+/** What all cups of a coat hold together, ml, by colour; `clearMl` is held back and goes around embeds. */
+export type Divided = { coloursMl: number[]; clearMl: number; held: Held[]; sumMl: number };
+
+export const NOTHING_DIVIDED: Divided = { coloursMl: [], clearMl: 0, held: [], sumMl: 0 };
+
+/** Divides a work volume among the colours by their shares, with what is held back of each. */
+export function divide(
+  workMl: number,
+  embedsMl: number,
+  { colours, clearReserve }: Pick<CoatRequest, "colours" | "clearReserve">,
+): Divided {
+  const held: Held[] = [];
+  const coloursMl = colours.map(({ id, name, share, reserve }) => {
+    const laid = share * workMl;
+    const back = laid * reserve;
+    if (back > 0) held.push({ colourId: id, name, ml: back });
+    return laid + back;
+  });
+  const heldClearMl = workMl * clearReserve;
+  if (heldClearMl > 0) held.push({ colourId: null, name: "Clear", ml: heldClearMl });
+  const clearMl = heldClearMl + embedsMl;
+  return { coloursMl, clearMl, held, sumMl: coloursMl.reduce((sum, ml) => sum + ml, 0) + clearMl };
+}
