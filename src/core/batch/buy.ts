@@ -1,4 +1,5 @@
 import type { Kit } from "../cure/resin-card";
+import { nth } from "../numerics/nth";
 
 /** How many of each kit, what they cost and how much is left over. */
 export type Purchase = {
@@ -31,7 +32,7 @@ function covered(
   for (let volume = 1; volume <= need; volume += 1) {
     let found: Best | null = null;
     usable.forEach((kit, index) => {
-      const rest = best[Math.max(0, volume - (sizes[index] as number))] as Best;
+      const rest = best[Math.max(0, volume - nth(sizes, index))] as Best;
       const one = { cost: rest.cost + kit.price, bought: rest.bought + kit.ml, kit: index };
       if (found === null || better(one, found)) found = one;
     });
@@ -40,13 +41,13 @@ function covered(
   const counts = usable.map(() => 0);
   for (let volume = need; volume > 0;) {
     const { kit } = best[volume] as Best;
-    counts[kit] = (counts[kit] as number) + 1;
-    volume -= sizes[kit] as number;
+    counts[kit] = nth(counts, kit) + 1;
+    volume -= nth(sizes, kit);
   }
   const { cost, bought } = best[need] as Best;
   return {
     kits: usable.flatMap((kit, index) =>
-      (counts[index] as number) > 0 ? [{ kit, count: counts[index] as number }] : [],
+      nth(counts, index) > 0 ? [{ kit, count: nth(counts, index) }] : [],
     ),
     cost,
     boughtMl: bought,

@@ -111,17 +111,18 @@ function sectionsOf(piece: Coverable, first: number, last: number, nothingMl: nu
   const { id, name, needMl, alongMm } = piece;
   const section = (copy: number, copies: number, fromMl: number, toMl: number): Section[] => {
     if (copies < 1 || toMl - fromMl <= nothingMl) return [];
-    const [fromShare, toShare] = [fromMl, toMl].map((ml) => Math.max(0, Math.min(1, ml / needMl)));
+    const shareAt = (ml: number) => Math.max(0, Math.min(1, ml / needMl));
+    const [fromShare, toShare] = [shareAt(fromMl), shareAt(toMl)];
     return [
       {
         pieceId: id,
         pieceName: name,
         copy: copy + 1,
         copies,
-        fromMm: alongMm(fromShare as number),
-        toMm: alongMm(toShare as number),
-        fromShare: fromShare as number,
-        toShare: toShare as number,
+        fromMm: alongMm(fromShare),
+        toMm: alongMm(toShare),
+        fromShare,
+        toShare,
         whole: toMl - fromMl >= needMl * (1 - NOTHING),
       },
     ];

@@ -1,4 +1,5 @@
 import { decoded, encoded, labOfXyz, xyzOfLinear, type Lab, type Rgb } from "./spaces";
+import { nth } from "../numerics/nth";
 
 /** Reflectance of the usual grey card. */
 export const GREY_CARD = 0.18;
@@ -21,7 +22,7 @@ export function photographedLab(patch: Rgb, card: Rgb, cardReflectance = GREY_CA
   if (card.some((channel) => channel <= DARK))
     return { ok: false, reason: "The grey card is too dark there. Take the picture in more light." };
   const linear = patch.map((channel, index) => {
-    const grey = decoded((card[index] as number) / 255);
+    const grey = decoded(nth(card, index) / 255);
     return (decoded(channel / 255) * cardReflectance) / grey;
   }) as unknown as Rgb;
   return { ok: true, linear, lab: labOfXyz(xyzOfLinear(linear)) };
@@ -50,7 +51,7 @@ export function meanOfPatch(
       if ((row - y) ** 2 + (column - x) ** 2 > radius ** 2) continue;
       const at = 4 * (row * width + column);
       for (let channel = 0; channel < 3; channel += 1)
-        sum[channel] = (sum[channel] as number) + decoded((pixels[at + channel] as number) / 255);
+        sum[channel] = nth(sum, channel) + decoded(nth(pixels, at + channel) / 255);
       count += 1;
     }
   if (count === 0) throw new Error(`No pixel within ${radius} px of ${x}, ${y} in ${width} × ${height}`);

@@ -6,6 +6,7 @@ import { atAngle, flopIndex, GREEN_BAND, labAt, swatchOf, visibleFlakes } from "
 import { contrastRatio, ghosting, labEndless, unseenFilmMm } from "./hiding";
 import { hexOfXyz, onScreen, type Lab } from "./spaces";
 import { even, xyzOf, type Band, type Xyz } from "./spectrum";
+import { nth } from "../numerics/nth";
 
 /** One colourant of a mix as it is weighed, g in 100 g of mix; null optics where its look is not known. */
 export type MixPart = { id: string; gPer100G: number; optics: Optics | null };
@@ -42,7 +43,7 @@ function mirrorOf(flakes: ReturnType<typeof split>["flakes"]): { extinction: num
   const extinction = flakes.reduce((sum, { flake, load }) => sum + flake.extinction * load, 0);
   const mirror = even(0).map((_, band) =>
     flakes.reduce(
-      (sum, { flake, load }) => sum + (flake.extinction * load * (flake.mirror[band] as number)) / extinction,
+      (sum, { flake, load }) => sum + (flake.extinction * load * nth(flake.mirror, band)) / extinction,
       0,
     ),
   );
@@ -88,7 +89,7 @@ export function mixLook(parts: readonly MixPart[], filmMm: number, ground: Band)
       face,
       flop,
       flopIndex: flopIndex(face[0], middle[0], flop[0]),
-      visible: visible[GREEN_BAND] as number,
+      visible: nth(visible, GREEN_BAND),
     },
     internal,
     unknownIds,

@@ -4,6 +4,7 @@ import { allSets, likeliestSets } from "./recipe-sets";
 import { coarseTable, fullTable, opaqueLab } from "./recipe-table";
 import type { Lab } from "./spaces";
 import type { Band } from "./spectrum";
+import { nth } from "../numerics/nth";
 
 /** A colourant of the shelf as it is weighed: mm⁻¹ for each gram of it, water or binder included, in 100 g. */
 export type ShelfColour = {
@@ -78,8 +79,8 @@ export function solveColour(
   const bySize = [0, 0, 0, 0, 0];
   const chosen = fitted
     .filter(({ set }) => {
-      bySize[set.length] = (bySize[set.length] as number) + 1;
-      return (bySize[set.length] as number) <= PER_SIZE;
+      bySize[set.length] = nth(bySize, set.length) + 1;
+      return nth(bySize, set.length) <= PER_SIZE;
     })
     .slice(0, CANDIDATES);
   const proposals: (Proposal & { score: number })[] = [];
@@ -95,7 +96,7 @@ export function solveColour(
         const total = doses.reduce((one, other) => one + other, 0);
         return (
           total <= (load.most * batchG) / 100 + stepG * 0.51 &&
-          doses.every((dose, part) => dose >= stepG * 0.99 && dose <= (mostG[part] as number) + 1e-9)
+          doses.every((dose, part) => dose >= stepG * 0.99 && dose <= nth(mostG, part) + 1e-9)
         );
       };
       if (!within(grams)) continue;
@@ -130,7 +131,7 @@ export function solveColour(
         best = {
           parts: set.map((one, part) => ({
             id: (shelf[one] as ShelfColour).id,
-            grams: Math.round((grams[part] as number) / stepG) * stepG,
+            grams: Math.round(nth(grams, part) / stepG) * stepG,
           })),
           difference: miss,
           shiftPerHalfStep: shift,

@@ -15,6 +15,7 @@ import { byIdentity } from "../numerics/by-identity";
 import { filmTempC, type HeatPulse, type Room } from "./room";
 import { FILM_STATES, GUMMY_PA_S, HEAVY_PA_S, SILENT, type StateStart } from "./film-states";
 import { resinSamples, type ResinSample } from "./samples";
+import { nth } from "../numerics/nth";
 
 /** How many resins that the card may be of are followed for a window's ends. */
 export const SAMPLES = 300;
@@ -115,7 +116,7 @@ export const samplesOf = byIdentity((resin: FittedResin): ResinSample[] => resin
 
 /** Ends of nine in ten of a sorted list. */
 const quantile = (sorted: Float64Array, share: number) =>
-  sorted[Math.min(sorted.length - 1, Math.max(0, Math.round(share * (sorted.length - 1))))] as number;
+  nth(sorted, Math.min(sorted.length - 1, Math.max(0, Math.round(share * (sorted.length - 1)))));
 
 /**
  * The life of a film under any history of temperature: from when each state holds, minutes after mixing. The likely start is the fit's;
@@ -170,7 +171,7 @@ function workOutLife(film: FilmInRoom): StateStart[] {
   });
   return FILM_STATES.map((state, index): StateStart => {
     const sorted = (columns[index] as Float64Array).sort();
-    const start = likely[index] as number;
+    const start = nth(likely, index);
     const fromMin: Spread = {
       low: Math.min(start, quantile(sorted, 0.05)),
       likely: start,
@@ -213,7 +214,7 @@ export function flowLeftIn(film: FilmInRoom, minutes: readonly number[]): number
   let total = 0;
   let to = end;
   for (let index = minutes.length - 1; index >= 0; index -= 1) {
-    const from = Math.min(end, Math.max(0, minutes[index] as number));
+    const from = Math.min(end, Math.max(0, nth(minutes, index)));
     const steps = Math.max(2, 2 * Math.ceil((to - from) / 8));
     const width = (to - from) / steps;
     let sum = 0;

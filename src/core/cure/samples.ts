@@ -4,6 +4,7 @@ import type { FittedResin } from "./fitted-resin";
 import { filmTimesOf, MEANING_SPREAD, potTimesOf, TACK_FREE } from "./card-times";
 import { cureSpeed, reducedTime, type CureParameters } from "./kinetics";
 import type { ResinCard } from "./resin-card";
+import { nth } from "../numerics/nth";
 
 /** One resin that the card may be of: its parameters, and where its labels lie against the sheet's. */
 export type ResinSample = {
@@ -79,7 +80,7 @@ function precisionOf(card: ResinCard, base: CureParameters, prior: Shift): numbe
   });
   return slopes.map((own, row) =>
     slopes.map((other, column) =>
-      own.reduce((sum, slope, index) => sum + slope * (other[index] as number), row === column ? 1 : 0),
+      own.reduce((sum, slope, index) => sum + slope * nth(other, index), row === column ? 1 : 0),
     ),
   );
 }
@@ -107,7 +108,7 @@ export function resinSamples(resin: FittedResin, count: number, seed = 1): Resin
       NAMES.map(() => normal()),
     );
     const shift = Object.fromEntries(
-      NAMES.map((name, index) => [name, (drawn[index] as number) * prior[name]]),
+      NAMES.map((name, index) => [name, nth(drawn, index) * prior[name]]),
     ) as Shift;
     return {
       parameters: moved(base, shift),

@@ -1,4 +1,5 @@
 import type { Pair } from "../geometry/piece";
+import { nth } from "../numerics/nth";
 
 /** Chords of an arc that stay within a tolerance of it. */
 function chords(radius: number, sweep: number, tolerance: number): number {
@@ -94,7 +95,7 @@ function splinePoint(
   t: number,
 ): Pair {
   let span = degree;
-  while (span < points.length - 1 && t >= (knots[span + 1] as number)) span += 1;
+  while (span < points.length - 1 && t >= nth(knots, span + 1)) span += 1;
   const work = Array.from({ length: degree + 1 }, (_, index) => {
     const at = span - degree + index;
     const [x, y] = points[at] as Pair;
@@ -104,7 +105,7 @@ function splinePoint(
   for (let level = 1; level <= degree; level += 1)
     for (let index = degree; index >= level; index -= 1) {
       const at = span - degree + index;
-      const [low, high] = [knots[at] as number, knots[at + degree - level + 1] as number];
+      const [low, high] = [nth(knots, at), nth(knots, at + degree - level + 1)];
       const share = high > low ? (t - low) / (high - low) : 0;
       const [one, other] = [work[index - 1], work[index]] as [
         [number, number, number],
@@ -131,7 +132,7 @@ export function flattenSpline(
   if (degree < 1 || degree > 9 || points.length <= degree || knots.length < points.length + degree + 1)
     return [...points];
   const at = (t: number) => splinePoint(degree, knots, points, weights, t);
-  const flat: Pair[] = [at(knots[degree] as number)];
+  const flat: Pair[] = [at(nth(knots, degree))];
   const refine = (t0: number, p0: Pair, t1: number, p1: Pair, depth: number) => {
     const [ta, tm, tb] = [t0 + (t1 - t0) / 4, (t0 + t1) / 2, t0 + (3 * (t1 - t0)) / 4];
     const long = Math.hypot(p1[0] - p0[0], p1[1] - p0[1]);
@@ -147,7 +148,7 @@ export function flattenSpline(
     }
   };
   for (let span = degree; span < points.length; span += 1) {
-    const [t0, t1] = [knots[span] as number, knots[span + 1] as number];
+    const [t0, t1] = [nth(knots, span), nth(knots, span + 1)];
     if (t1 > t0)
       refine(
         t0,

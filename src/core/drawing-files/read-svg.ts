@@ -14,6 +14,7 @@ import {
   type ReadDrawing,
 } from "./drawing";
 import { flattenCubic, flattenSvgArc, type SvgArc } from "./flatten";
+import { nth } from "../numerics/nth";
 
 /** Elements whose content is not drawn where it stands. */
 const NOT_DRAWN = new Set([
@@ -54,8 +55,7 @@ function mmPerUnit(attributes: Record<string, string>): number | null {
   const width = lengthIn(attributes.width);
   if (!width || width.unit === "px" || !(width.unit in FILE_UNITS)) return null;
   const box = (attributes.viewBox ?? "").split(/[\s,]+/).map(Number);
-  const wide =
-    box.length === 4 && Number.isFinite(box[2]) && (box[2] as number) > 0 ? (box[2] as number) : null;
+  const wide = box.length === 4 && Number.isFinite(box[2]) && nth(box, 2) > 0 ? nth(box, 2) : null;
   const mm = width.value * FILE_UNITS[width.unit as FileUnit];
   return wide === null ? FILE_UNITS[width.unit as FileUnit] : mm / wide;
 }
@@ -118,7 +118,7 @@ function linesOf(
     switch (command) {
       case "M":
         end(false);
-        points = [[n[0] as number, n[1] as number]];
+        points = [[nth(n, 0), nth(n, 1)]];
         break;
       case "Z":
         end(true);
@@ -126,9 +126,9 @@ function linesOf(
         return;
       default:
         if (points.length === 0) points = [here];
-        if (command === "L") points.push([n[0] as number, n[1] as number]);
-        else if (command === "H") points.push([n[0] as number, y]);
-        else if (command === "V") points.push([x, n[0] as number]);
+        if (command === "L") points.push([nth(n, 0), nth(n, 1)]);
+        else if (command === "H") points.push([nth(n, 0), y]);
+        else if (command === "V") points.push([x, nth(n, 0)]);
         else if (command === "C")
           points.push(...flattenCubic(here, [n[0]!, n[1]!], [n[2]!, n[3]!], [n[4]!, n[5]!], tolerance));
         else if (command === "A") points.push(...flattenSvgArc(here, n as SvgArc, tolerance));

@@ -1,14 +1,15 @@
 import type { Point } from "./curves";
 import { outlineOf } from "./outline";
 import { edgesOf, type EdgeName, type Pair, type Piece, type Shape } from "./piece";
+import { sizesOf, withSizes, type SizeName } from "./sizes";
 import { storedMm } from "./transform";
+import { nth } from "../numerics/nth";
 
 /** Something of a drawing that can be taken hold of: a side, or a corner of a free outline. */
 export type Handle = { kind: "side"; name: EdgeName } | { kind: "corner"; index: number };
 
-type Sized = Record<string, number>;
 /** What a side moves when it is pulled: sizes that grow with x or y, times the sign. */
-type Pull = { axis: "x" | "y"; sizes: [string, 1 | -1][] };
+type Pull = { axis: "x" | "y"; sizes: [SizeName<Shape>, 1 | -1][] };
 
 const BOX: Partial<Record<EdgeName, Pull>> = {
   right: { axis: "x", sizes: [["lengthMm", 1]] },
@@ -114,15 +115,15 @@ function pulledSide(piece: Piece, name: EdgeName, by: Point, snap: Snap): Piece 
   const pull = pullsOf(piece.shape)[name];
   const { shape } = piece;
   if (!pull) return pulledRim(piece, by, snap);
-  const sizes = { ...shape } as unknown as Sized;
-  const first = pull.sizes[0] as [string, 1 | -1];
-  const start = sizes[first[0]] as number;
-  const change = (Math.max(LEAST_MM, snapped(start + first[1] * by[pull.axis], snap)) - start) * first[1];
-  for (const [size, sign] of pull.sizes) sizes[size] = storedMm((sizes[size] as number) + sign * change);
-  const after = { ...piece, shape: sizes as unknown as Shape };
+  const sizes = sizesOf(shape);
+  const [size, sign] = pull.sizes[0] as Pull["sizes"][number];
+  const start = sizes[size] ?? 0;
+  const change = (Math.max(LEAST_MM, snapped(start + sign * by[pull.axis], snap)) - start) * sign;
+  for (const [moved, along] of pull.sizes) sizes[moved] = storedMm((sizes[moved] ?? 0) + along * change);
+  const after = { ...piece, shape: withSizes(shape, sizes) };
   // A back or left edge pulled in or out leaves cut-outs on the slab where they were.
-  const atLeft = pull.axis === "x" && pull.sizes[0]?.[1] === -1;
-  const atFront = pull.axis === "y" && pull.sizes[0]?.[1] === 1;
+  const atLeft = pull.axis === "x" && sign === -1;
+  const atFront = pull.axis === "y" && sign === 1;
   const grown = outlineOf(after).heightMm - outlineOf(piece).heightMm;
   return {
     ...after,
@@ -193,7 +194,7 @@ function movedCorners(
     if (!snap) return [storedMm(raw[0]), storedMm(raw[1])];
     const drawn = indices.length === 1 ? aligned(raw, others, reachMm) : raw;
     const settle = (value: number, was: number, at: number) =>
-      drawn[at] !== raw[at] ? (drawn[at] as number) : value === was ? was : snapped(value, snap);
+      drawn[at] !== raw[at] ? nth(drawn, at) : value === was ? was : snapped(value, snap);
     return [storedMm(settle(raw[0], point[0], 0)), storedMm(settle(raw[1], point[1], 1))];
   });
   return kept(piece, { ...piece, shape: { ...shape, points } });

@@ -4,6 +4,7 @@ import { outlineOf } from "./outline";
 import type { Piece } from "./piece";
 import { areaBelowMm2, boxOf, crossingsAt, type Box, type Ring } from "./ring";
 import { byIdentity } from "../numerics/by-identity";
+import { nth } from "../numerics/nth";
 
 /**
  * A stretch of a piece along which it is coated in one direction: `ring` is cut by lines across `axis`, from `from` to `to`
@@ -136,7 +137,7 @@ function findCut(piece: Piece, share: number): Cut {
   let wanted = share * areas.reduce((sum, area) => sum + area, 0);
   let before = 0;
   for (const [index, lane] of lanes.entries()) {
-    const area = areas[index] as number;
+    const area = nth(areas, index);
     const long = laneLengthMm(lane);
     if (wanted > area && index < lanes.length - 1) {
       wanted -= area;

@@ -1,5 +1,6 @@
 import { outlineOf } from "./outline";
 import { edgeOf, edgesOf, type CutOut, type Piece, type Shape } from "./piece";
+import { sizesOf, withSizes } from "./sizes";
 import { asFree } from "./transform";
 
 /** Makes ids; the caller brings the randomness. */
@@ -66,11 +67,13 @@ const USUAL_SHAPE: { [Kind in Shape["kind"]]: Extract<Shape, { kind: Kind }> } =
   },
   river: {
     kind: "river",
-    stations: [0, 300, 600, 900, 1200].map((atMm, index) => ({
-      atMm,
-      farMm: [70, 90, 60, 85, 75][index] as number,
-      nearMm: [80, 60, 95, 70, 80][index] as number,
-    })),
+    stations: [
+      { atMm: 0, farMm: 70, nearMm: 80 },
+      { atMm: 300, farMm: 90, nearMm: 60 },
+      { atMm: 600, farMm: 60, nearMm: 95 },
+      { atMm: 900, farMm: 85, nearMm: 70 },
+      { atMm: 1200, farMm: 75, nearMm: 80 },
+    ],
     depthMm: 40,
   },
   floor: {
@@ -121,19 +124,17 @@ export function newPiece(kind: Shape["kind"], name: string, newId: NewId): Piece
  * The same piece in another shape. Sizes that both shapes have stay, and so do the edges of the same name.
  */
 export function reshaped(piece: Piece, kind: Shape["kind"]): Piece {
-  const kept: Record<string, unknown> = { ...piece.shape, kind };
-  const usual: Record<string, unknown> = USUAL_SHAPE[kind];
+  if (piece.shape.kind === kind) return piece;
   const free = asFree(piece);
   if ((kind === "free" || kind === "floor") && free)
     return { ...free, name: renamedKind(piece, kind), shape: { ...(free.shape as Outlined), kind } };
-  const shape = Object.fromEntries(
-    Object.entries(usual).map(([field, value]) => [
-      field,
-      typeof kept[field] === typeof value && field in kept && !Array.isArray(value) ? kept[field] : value,
-    ]),
-  ) as Shape;
-  if (kind === "river" && piece.shape.kind === "offsets")
-    Object.assign(shape, { stations: piece.shape.stations });
+  const usual = USUAL_SHAPE[kind];
+  const sizes = sizesOf<Shape>(piece.shape);
+  const shared = Object.fromEntries(Object.entries(sizes).filter(([name]) => name in usual));
+  const shape: Shape =
+    usual.kind === "river" && piece.shape.kind === "offsets"
+      ? { ...usual, stations: piece.shape.stations }
+      : withSizes<Shape>(usual, shared);
   return { ...piece, name: renamedKind(piece, kind), shape };
 }
 

@@ -3,6 +3,7 @@ import Flatbush from "flatbush";
 import { orient2d } from "robust-predicates";
 import type { Point } from "./curves";
 import { byIdentity } from "../numerics/by-identity";
+import { nth } from "../numerics/nth";
 
 /** A closed line through its corners; the last joins the first. */
 export type Ring = readonly Point[];
@@ -131,7 +132,7 @@ function lengthsAlong(ring: Ring): Float64Array {
   const along = new Float64Array(ring.length + 1);
   for (let at = 0; at < ring.length; at += 1) {
     const [a, b] = segment(ring, at);
-    along[at + 1] = (along[at] as number) + Math.hypot(b.x - a.x, b.y - a.y);
+    along[at + 1] = nth(along, at) + Math.hypot(b.x - a.x, b.y - a.y);
   }
   return along;
 }
@@ -186,11 +187,8 @@ export function ringTroubles(ring: Ring, neckMm = 1, most = 20): RingTrouble[] {
           troubles.push({ kind: "crosses", at: shared, index: at, other });
         continue;
       }
-      const between = (alongMm[other] as number) - (alongMm[at + 1] as number);
-      const loopMm = Math.min(
-        between,
-        (alongMm[count] as number) - (alongMm[other + 1] as number) + (alongMm[at] as number),
-      );
+      const between = nth(alongMm, other) - nth(alongMm, at + 1);
+      const loopMm = Math.min(between, nth(alongMm, count) - nth(alongMm, other + 1) + nth(alongMm, at));
       // Neighbours along the line are many on a fine one, and near by nature.
       const apartAlong = loopMm > NECK_LOOP * neckMm;
       if (apartAlong && (pairs += 1) > mostPairs(count))
@@ -274,6 +272,6 @@ export function crossingsAt(ring: Ring, axis: "x" | "y", at: number): [number, n
   });
   hits.sort((one, two) => one - two);
   return hits.flatMap((from, index): [number, number][] =>
-    index % 2 === 0 && hits[index + 1] !== undefined ? [[from, hits[index + 1] as number]] : [],
+    index % 2 === 0 && hits[index + 1] !== undefined ? [[from, nth(hits, index + 1)]] : [],
   );
 }

@@ -1,4 +1,5 @@
 import { FLATNESS_MM, type Point } from "./curves";
+import { nth } from "../numerics/nth";
 
 /** A corner replaced by an arc: its flattened points with the middle marked, for one half belongs to each side. */
 type Arc = { before: Point[]; after: Point[]; lengthMm: number };
@@ -61,8 +62,8 @@ export function roundCorners(corners: readonly Point[], radii: readonly number[]
     const [from, to] = [arcs[index] as Arc, arcs[(index + 1) % count] as Arc];
     const straight =
       Math.hypot(next.x - corner.x, next.y - corner.y) -
-      (reaches[index] as number) -
-      (reaches[(index + 1) % count] as number);
+      nth(reaches, index) -
+      nth(reaches, (index + 1) % count);
     return straight + (from.lengthMm + to.lengthMm) / 2;
   });
   return { paths, lengthsMm, lostAreaMm2 };

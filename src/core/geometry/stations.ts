@@ -1,5 +1,6 @@
 import type { Point } from "./curves";
 import type { Station } from "./piece";
+import { nth } from "../numerics/nth";
 
 export const widthAt = ({ farMm, nearMm }: Station): number => farMm + nearMm;
 
@@ -9,7 +10,7 @@ const inOrder = (stations: readonly Station[]): Station[] => [...stations].sort(
 export function trapezoid(x: readonly number[], y: readonly number[]): number {
   let sum = 0;
   for (let at = 1; at < x.length; at += 1)
-    sum += (((x[at] as number) - (x[at - 1] as number)) * ((y[at] as number) + (y[at - 1] as number))) / 2;
+    sum += ((nth(x, at) - nth(x, at - 1)) * (nth(y, at) + nth(y, at - 1))) / 2;
   return sum;
 }
 
@@ -21,8 +22,8 @@ export function trapezoid(x: readonly number[], y: readonly number[]): number {
 export function simpson(x: readonly number[], y: readonly number[]): number {
   const steps = x.length - 1;
   if (steps < 2) return trapezoid(x, y);
-  const h = (index: number) => (x[index + 1] as number) - (x[index] as number);
-  const v = (index: number) => y[index] as number;
+  const h = (index: number) => nth(x, index + 1) - nth(x, index);
+  const v = (index: number) => nth(y, index);
   let sum = 0;
   for (let at = 0; at + 1 < steps; at += 2) {
     const [h0, h1] = [h(at), h(at + 1)];

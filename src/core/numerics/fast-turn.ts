@@ -1,3 +1,5 @@
+import { nth } from "./nth";
+
 /**
  * Sine, cosine and arc tangent for pictures, in a third to half of the time of Math's: within 10⁻¹⁰, which is far below a sample. What is made
  * of them (a shear, a turn) keeps what it keeps whatever their last digits.
@@ -48,7 +50,7 @@ export function angleOf(y: number, x: number): number {
   const k = ((less / more) * STEPS) | 0;
   const step = k / STEPS;
   const rest = (less - step * more) / (more + step * less);
-  let angle = (ARC[k] as number) + rest * (1 - (rest * rest) / 3);
+  let angle = nth(ARC, k) + rest * (1 - (rest * rest) / 3);
   if (steep) angle = Math.PI / 2 - angle;
   if (x < 0) angle = Math.PI - angle;
   return y < 0 ? -angle : angle;

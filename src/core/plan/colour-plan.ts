@@ -10,6 +10,7 @@ import { hexOfXyz, labOfXyz, linearOfHex, xyzOfHex, type Lab } from "../colour/s
 import { mapBands, type Xyz } from "../colour/spectrum";
 import type { Spread } from "../numerics/spread";
 import { liesOnTop, type Coat } from "../schedule/coat";
+import { nth } from "../numerics/nth";
 
 /** What bare grounds look like (assumed; the eye of the bench knows better). */
 export const GROUND_HEX: Record<Ground, string> = {
@@ -55,7 +56,7 @@ function typedInternal(hex: string): Float64Array {
   if (before) return before;
   if (typed.size >= MOST_TYPED) typed.clear();
   const spectrum = smoothReflectance(linearOfHex(hex));
-  const fresh = mapBands((band) => belowSurface(spectrum[band] as number));
+  const fresh = mapBands((band) => belowSurface(nth(spectrum, band)));
   typed.set(hex, fresh);
   return fresh;
 }
@@ -122,8 +123,8 @@ function layCoat(coat: Coat, below: Below, cards: ReadonlyMap<string, ColourCard
   const cover = Math.min(1, coat.coverShare);
   const internal = mapBands(
     (band) =>
-      (1 - cover) * (below.internal[band] as number) +
-      cover * colours.reduce((sum, one) => sum + one.colour.share * (one.internal[band] as number), 0),
+      (1 - cover) * nth(below.internal, band) +
+      cover * colours.reduce((sum, one) => sum + one.colour.share * nth(one.internal, band), 0),
   );
   const xyz = averageXyz([
     { xyz: own, share: cover },

@@ -3,6 +3,7 @@ import type { UnitSystem } from "../units/dimension";
 import { quantityText, trimmed } from "../units/format-quantity";
 import { differencesOf } from "../job/describe-changes";
 import type { RecipeCoat, RecipeDocument } from "./recipe";
+import { nth } from "../numerics/nth";
 
 /** Below this a share is told as unchanged. */
 const SHARE_STEP = 0.0005;
@@ -31,7 +32,7 @@ export function orderWords(before: readonly Named[], after: readonly Named[]): s
   from.forEach((place, at) => {
     let best: number[] = [];
     for (let earlier = 0; earlier < at; earlier += 1)
-      if ((from[earlier] as number) < place && (runs[earlier] as number[]).length > best.length)
+      if (nth(from, earlier) < place && (runs[earlier] as number[]).length > best.length)
         best = runs[earlier] as number[];
     runs.push([...best, at]);
   });

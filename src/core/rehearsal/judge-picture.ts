@@ -14,6 +14,7 @@ import type { Rehearsal } from "../pattern/passes/rehearsal";
 import { PASS } from "../passes/facts";
 import { DIFFERENCE_BASIS } from "../plan/colour-plan";
 import { differenceIn, type PaletteColour, type PieceRehearsal } from "./rehearse";
+import { nth } from "../numerics/nth";
 
 /** What is measured on a picture after some of its passes. Shares by their places in the palette. */
 export type PictureMeasures = {
@@ -142,7 +143,7 @@ export function measurePicture(
     whole: labOfXyz(
       xyzOfLinear(
         [0, 1, 2].map((channel) =>
-          palette.reduce((sum, { rgb }, colour) => sum + (top[colour] ?? 0) * (rgb[channel] as number), 0),
+          palette.reduce((sum, { rgb }, colour) => sum + (top[colour] ?? 0) * nth(rgb, channel), 0),
         ) as [number, number, number],
       ),
     ),

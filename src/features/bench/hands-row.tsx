@@ -1,4 +1,5 @@
 import type { LaidJob } from "@/core/schedule/shop-days";
+import { nth } from "@/core/numerics/nth";
 
 /** When the hands have work; more work than hands stands out. */
 export function HandsRow({
@@ -21,7 +22,7 @@ export function HandsRow({
   const busy = laid.flatMap((job) => job.busy).filter((one) => one.toMin > fromMin && one.fromMin < untilMin);
   const edges = [...new Set(busy.flatMap((one) => [one.fromMin, one.toMin]))].sort((a, b) => a - b);
   const stretches = edges.slice(1).map((to, index) => {
-    const from = edges[index] as number;
+    const from = nth(edges, index);
     const used = busy
       .filter((one) => one.fromMin < to && one.toMin > from)
       .reduce((sum, one) => sum + one.hands, 0);

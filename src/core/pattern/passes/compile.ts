@@ -5,6 +5,7 @@ import { passOps } from "./pass-ops";
 import { PASS, type PassFacts } from "../../passes/facts";
 import type { Rehearsal, RehearsedCoat, RehearsedPass } from "./rehearsal";
 import type { Unlike } from "../placing/cells";
+import { nth } from "../../numerics/nth";
 
 /** What a pass has added when it is done, and what it does to the picture. */
 export type Step = { coatId: string; passId: string; ops: number; picture: PassFacts["picture"] };
@@ -43,7 +44,7 @@ function unlikeOf(of: Rehearsal, ops: readonly Op[]): Unlike {
   return (x, y) => {
     const column = Math.min(sheet.widthPx - 1, Math.max(0, Math.floor((x - minX) / pixelMm)));
     const row = Math.min(sheet.heightPx - 1, Math.max(0, Math.floor((y - minY) / pixelMm)));
-    return 1 - (most[row * sheet.widthPx + column] as number);
+    return 1 - nth(most, row * sheet.widthPx + column);
   };
 }
 

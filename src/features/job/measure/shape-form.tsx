@@ -4,6 +4,7 @@ import { useState } from "react";
 import type { Fault } from "@/core/geometry/faults";
 import type { Measured } from "@/core/geometry/measure";
 import type { JointKind, MouldOutline, Piece, Shape } from "@/core/geometry/piece";
+import { sizesOf, withSizes, type SizeName, type Sizes } from "@/core/geometry/sizes";
 import type { Dimension } from "@/core/units/dimension";
 import type { Bounds } from "@/core/units/parse-quantity";
 import { Button } from "@/ui/button";
@@ -15,16 +16,24 @@ import { CornerTable } from "./corner-table";
 import { StationTable } from "./station-table";
 import { TumblerForm } from "./tumbler-form";
 
-type Field = { field: string; words: string; dimension?: Dimension; bounds?: Bounds; usual?: number };
+type Field<Name = SizeName<Shape>> = {
+  field: Name;
+  words: string;
+  dimension?: Dimension;
+  bounds?: Bounds;
+  usual?: number;
+};
+/** Fields of each kind: only sizes that it has. */
+type FieldsByKind = { [Kind in Shape["kind"]]?: Field<SizeName<Extract<Shape, { kind: Kind }>>>[] };
 
 const SIZE: Bounds = { min: 10, max: 100_000 };
-const LENGTH_AND_DEPTH: Field[] = [
+const LENGTH_AND_DEPTH: Field<"lengthMm" | "depthMm">[] = [
   { field: "lengthMm", words: "Length" },
   { field: "depthMm", words: "Depth" },
 ];
 
 /** Sizes that every piece of a kind has. */
-const SIZES: Partial<Record<Shape["kind"], Field[]>> = {
+const SIZES: FieldsByKind = {
   straight: LENGTH_AND_DEPTH,
   rectangle: LENGTH_AND_DEPTH,
   sample: LENGTH_AND_DEPTH,
@@ -52,13 +61,13 @@ const SIZES: Partial<Record<Shape["kind"], Field[]>> = {
   river: [{ field: "depthMm", words: "Depth of the channel", bounds: { min: 1, max: 1000 } }],
 };
 
-const OVERHANG: Field = {
+const OVERHANG: Field<"overhangMm"> = {
   field: "overhangMm",
   words: "Overhang on free edges",
   bounds: { min: 0, max: 2000 },
   usual: 0,
 };
-const cut = (side: "Left" | "Right"): Field => ({
+const cut = (side: "Left" | "Right"): Field<"mitreLeftDeg" | "mitreRightDeg"> => ({
   field: `mitre${side}Deg`,
   words: `${side} end cut from square`,
   dimension: "angle",
@@ -66,7 +75,7 @@ const cut = (side: "Left" | "Right"): Field => ({
   usual: 0,
 });
 /** Sizes that a piece may have besides. */
-const MORE: Partial<Record<Shape["kind"], Field[]>> = {
+const MORE: FieldsByKind = {
   straight: [OVERHANG, cut("Left"), cut("Right")],
   "l-run": [OVERHANG],
   "u-run": [OVERHANG],
@@ -91,9 +100,10 @@ export function ShapeForm({
   const { system, change } = useJob();
   const { shape } = piece;
   const faultAt = (at: string) => faults.find((fault) => fault.at === at)?.message ?? null;
-  const set = (next: Record<string, unknown>) =>
-    change(editPiece(piece.id, (before) => ({ ...before, shape: { ...before.shape, ...next } as Shape })));
-  const values = shape as unknown as Record<string, number | undefined>;
+  const set = (next: Shape) => change(editPiece(piece.id, (before) => ({ ...before, shape: next })));
+  const resize = (sizes: Sizes<Shape>) =>
+    change(editPiece(piece.id, (before) => ({ ...before, shape: withSizes(before.shape, sizes) })));
+  const values = sizesOf(shape);
   const extra = MORE[shape.kind] ?? [];
   const [more, setMore] = useState(extra.some(({ field, usual }) => (values[field] ?? usual) !== usual));
   const rows = (fields: readonly Field[]) =>
@@ -105,7 +115,7 @@ export function ShapeForm({
         dimension={dimension}
         system={system}
         bounds={bounds}
-        onChange={(value) => set({ [field]: value })}
+        onChange={(value) => resize({ [field]: value })}
         fault={faultAt(`shape.${field}`)}
         keep={`${piece.id}.${field}`}
         bare={dimension !== "length"}
@@ -121,7 +131,7 @@ export function ShapeForm({
             { value: "left", words: "return left" },
             { value: "right", words: "right" },
           ]}
-          onChange={(turn) => set({ turn })}
+          onChange={(turn) => set({ ...shape, turn })}
           className="self-start"
         />
       )}
@@ -133,7 +143,7 @@ export function ShapeForm({
             label="How the slabs meet"
             value={shape.joint ?? "none"}
             options={JOINTS}
-            onChange={(joint) => set({ joint })}
+            onChange={(joint) => set({ ...shape, joint })}
           />
         </div>
       )}
@@ -248,15 +258,15 @@ function MouldForm({
     change(editPiece(piece.id, (before) => ({ ...before, shape: { ...shape, ...next } })));
   const { outline } = shape;
   const fault = (field: string) => faults.find((one) => one.at === `shape.${field}`)?.message ?? null;
-  const size = (field: string, words: string) => (
+  const size = (field: SizeName<MouldOutline>, words: string) => (
     <QuantityField
       key={field}
       label={words}
-      value={(outline as unknown as Record<string, number>)[field] ?? null}
+      value={sizesOf(outline)[field] ?? null}
       dimension="length"
       system={system}
       bounds={SIZE}
-      onChange={(value) => set({ outline: { ...outline, [field]: value } as MouldOutline })}
+      onChange={(value) => set({ outline: withSizes(outline, { [field]: value }) })}
       fault={fault(field)}
       keep={`${piece.id}.mould.${field}`}
     />

@@ -2,6 +2,7 @@
 
 import type { Fault } from "@/core/geometry/faults";
 import { tumblerAreas, type Tumbler } from "@/core/geometry/frustum";
+import type { SizeName } from "@/core/geometry/sizes";
 import type { Piece } from "@/core/geometry/piece";
 import { MM_PER_INCH } from "@/core/units/constants";
 import { trimmed } from "@/core/units/format-quantity";
@@ -10,7 +11,7 @@ import { QuantityField } from "@/ui/quantity-field";
 import { editPiece } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 
-const SIZES: [keyof Tumbler & string, string, number][] = [
+const SIZES: [SizeName<Tumbler>, string, number][] = [
   ["topDiameterMm", "Diameter at the top", 10],
   ["bottomDiameterMm", "Diameter at the base", 10],
   ["heightMm", "Height", 10],
@@ -35,7 +36,7 @@ export function TumblerForm({ piece, shape, faults }: { piece: Piece; shape: Tum
           <QuantityField
             key={field}
             label={words}
-            value={shape[field] as number}
+            value={shape[field]}
             dimension="length"
             system={system}
             bounds={{ min: least, max: 2000 }}

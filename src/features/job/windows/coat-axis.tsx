@@ -13,6 +13,7 @@ import { hourText } from "@/ui/clock-words";
 import { FilmBar } from "@/ui/film-bar";
 import { FlowCurve } from "./flow-curve";
 import { FilmMoment } from "@/ui/film-moment";
+import { nth } from "@/core/numerics/nth";
 
 /** The axis runs from before mixing until the film is past all that is done to it by hand. */
 function reach(coat: CoatWindows): [number, number] {
@@ -67,9 +68,7 @@ export function CoatAxis({
   const closed = (atMin: number) =>
     atMin % 1440 < settings.hours.openMin || atMin % 1440 >= settings.hours.closeMin;
   const edges = [fromMin, ...ticks, untilMin].flatMap((at, index, all) =>
-    index > 0 && closed((at + (all[index - 1] as number)) / 2)
-      ? [[all[index - 1] as number, at] as const]
-      : [],
+    index > 0 && closed((at + nth(all, index - 1)) / 2) ? [[nth(all, index - 1), at] as const] : [],
   );
   return (
     <>
