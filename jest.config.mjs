@@ -15,7 +15,7 @@ const shared = {
   transform,
   // Packages that ship only ES modules.
   transformIgnorePatterns: [
-    "/node_modules/(?!(flatbush|flatqueue|clipper2-ts|point-in-polygon-hao|robust-predicates|p-limit|yocto-queue)/)",
+    "/node_modules/(?!(flatbush|flatqueue|clipper2-ts|point-in-polygon-hao|robust-predicates|p-limit|yocto-queue|internmap|d3-[a-z-]+)/)",
   ],
   moduleNameMapper: {
     "^@/(.*)$": "<rootDir>/src/$1",

@@ -7,6 +7,7 @@ import { decimal } from "@/core/units/format-quantity";
 import { Button } from "./button";
 import { Choice } from "./choice";
 import { QuantityField } from "./quantity-field";
+import { usePull } from "./use-pull";
 
 type Place = { x: number; y: number };
 type Picking = "card" | "colour";
@@ -60,6 +61,7 @@ export function PickColour({
   const [reflects, setReflects] = useState(GREY_CARD);
   const [size, setSize] = useState<keyof typeof RING>("spot");
   const canvas = useRef<HTMLCanvasElement>(null);
+  const pull = usePull();
 
   useEffect(() => {
     let here = true;
@@ -152,12 +154,14 @@ export function PickColour({
           role="application"
           aria-label={picking === "card" ? "Picture: show the grey card" : "Picture: show the colour"}
           className="block border border-ink max-w-full max-h-[52dvh] cursor-crosshair touch-none"
-          onPointerDown={(event) => {
-            event.currentTarget.setPointerCapture(event.pointerId);
-            set(place(event));
-          }}
-          onPointerMove={(event) => event.buttons > 0 && set(place(event))}
-          onPointerUp={() => picking === "card" && setPicking("colour")}
+          {...pull({
+            begin: (event: PointerEvent<HTMLCanvasElement>) => {
+              set(place(event));
+              return picking;
+            },
+            move: (_, _by, event) => set(place(event)),
+            end: (picked, { calledOff }) => picked === "card" && !calledOff && setPicking("colour"),
+          })}
           onKeyDown={move}
         />
       </div>

@@ -8,6 +8,7 @@ import type { UnitSystem } from "@/core/units/dimension";
 import { dayText, hourText } from "@/ui/clock-words";
 import { FilmMoment } from "@/ui/film-moment";
 import { useShopClock } from "@/ui/shop-clock";
+import { timeAxis } from "@/ui/time-axis";
 import { useSize } from "@/ui/use-size";
 import type { ShopAnswer } from "@/workers/plan-shop.worker";
 import { CoatRow, LOW, TALL, type Tall } from "./coat-row";
@@ -85,17 +86,12 @@ export function BenchAxis({
   const left = width < 640 ? 120 : LEFT;
   const fromMin = Math.floor((nowMin - BEFORE_MIN) / 60) * 60;
   const untilMin = fromMin + spanMin;
-  const room = Math.max(1, width - left);
-  const x = (atMin: number) =>
-    left + ((Math.min(untilMin, Math.max(fromMin, atMin)) - fromMin) / spanMin) * room;
+  const axis = timeAxis({ fromMin, untilMin, leftPx: left, rightPx: width });
+  const { x } = axis;
   const { rows, height: rowsHeight, tall } = rowsOf(shop.laid, fromMin, untilMin);
   const height = rowsHeight + HANDS;
   const startOn = say(today, "yyyy-MM-dd");
-  const step = [60, 120, 180, 360, 720].find((minutes) => (minutes / spanMin) * room >= HOUR_PX) ?? DAY_MIN;
-  const ticks = Array.from(
-    { length: Math.floor(spanMin / step) + 1 },
-    (_, index) => Math.ceil(fromMin / step) * step + index * step,
-  ).filter((at) => at <= untilMin);
+  const ticks = axis.ticks(HOUR_PX, [60, 120, 180, 360, 720, DAY_MIN]);
   const days = Array.from(
     { length: Math.ceil(spanMin / DAY_MIN) + 1 },
     (_, index) => Math.floor(fromMin / DAY_MIN) + index,

@@ -17,6 +17,8 @@ import { startOf, type CoatWindows } from "@/core/schedule/coat-windows";
 import type { UnitSystem } from "@/core/units/dimension";
 import { hourText } from "@/ui/clock-words";
 import { FilmBar } from "@/ui/film-bar";
+import { HourLines } from "@/ui/hour-lines";
+import { timeAxis } from "@/ui/time-axis";
 import { FilmMoment } from "@/ui/film-moment";
 import { useHydrated } from "@/ui/use-hydrated";
 import { useShopClock } from "@/ui/shop-clock";
@@ -91,15 +93,8 @@ function CoatLog({ coat, film, plannedAtMin, system }: Shown & { system: UnitSys
     Math.min(to?.high ?? 0, coat.mixedAtMin + startOf(coat.life, "set").likely),
   ]);
   const untilMin = Math.max(coat.mixedAtMin + 90, ...ends.filter(Number.isFinite)) + 15;
-  const room = Math.max(1, width - left - right);
-  const x = (atMin: number) =>
-    left + ((Math.min(untilMin, Math.max(fromMin, atMin)) - fromMin) / (untilMin - fromMin)) * room;
-  const step =
-    [30, 60, 120, 240].find((minutes) => (minutes / (untilMin - fromMin)) * room >= HOUR_PX) ?? 720;
-  const ticks = Array.from(
-    { length: Math.floor((untilMin - fromMin) / step) + 1 },
-    (_, index) => Math.ceil(fromMin / step) * step + index * step,
-  ).filter((at) => at <= untilMin);
+  const axis = timeAxis({ fromMin, untilMin, leftPx: left, rightPx: width - right });
+  const { x } = axis;
   const height = HEAD + BEAM + 8 + coat.windows.length * ROW + 4;
   const letters = narrow ? 14 : 27;
   return (
@@ -112,14 +107,7 @@ function CoatLog({ coat, film, plannedAtMin, system }: Shown & { system: UnitSys
           aria-label={`${coat.name}, planned against done`}
           className="block overflow-visible"
         >
-          {ticks.map((at) => (
-            <g key={at}>
-              <line x1={x(at)} x2={x(at)} y1={HEAD - 5} y2={height} stroke="var(--color-line)" />
-              <text x={x(at)} y={HEAD - 10} fontSize="12" textAnchor="middle" fill="var(--color-ink-soft)">
-                {hourText(at)}
-              </text>
-            </g>
-          ))}
+          <HourLines ticks={axis.ticks(HOUR_PX)} x={x} top={HEAD} bottom={height} />
           <text x={0} y={HEAD + 18} fontSize="15" fontWeight="650" fill="var(--color-ink)">
             {coat.name.length > letters - 4 ? `${cutText(coat.name, letters - 5)}…` : coat.name}
           </text>

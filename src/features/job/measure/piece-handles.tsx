@@ -1,11 +1,12 @@
 "use client";
 
-import { useRef, type KeyboardEvent, type PointerEvent } from "react";
+import type { KeyboardEvent } from "react";
 import type { Point } from "@/core/geometry/curves";
 import type { Handle } from "@/core/geometry/handles";
 import type { Outline } from "@/core/geometry/outline";
 import { edgeOf, edgeWords, TREATMENT_WORDS, type EdgeName, type Piece } from "@/core/geometry/piece";
 import type { Frame } from "@/ui/dimension-lines";
+import { usePull } from "@/ui/use-pull";
 import { besides } from "@/core/geometry/besides";
 
 /** Half the breadth within which an edge is picked, px. */
@@ -50,37 +51,19 @@ export function PieceHandles({
   onNudge: (handle: Handle, direction: Point, far: boolean) => void;
   onRemoveCorner: (index: number) => void;
 }) {
-  const start = useRef<Point | null>(null);
-  const pulling = useRef(false);
-
-  const pointer = (handle: Handle) => ({
-    onPointerDown: (event: PointerEvent<SVGElement>) => {
-      if (event.button !== 0) return;
-      event.currentTarget.setPointerCapture(event.pointerId);
-      start.current = { x: event.clientX, y: event.clientY };
-      pulling.current = false;
-    },
-    onPointerMove: (event: PointerEvent<SVGElement>) => {
-      if (!start.current) return;
-      const [dx, dy] = [event.clientX - start.current.x, event.clientY - start.current.y];
-      if (!pulling.current) {
-        if (Math.hypot(dx, dy) < PULL_FROM_PX) return;
-        pulling.current = true;
-        onPullStart();
-      }
-      onPull({ handle, by: { x: dx / frame.scale, y: dy / frame.scale }, free: event.altKey });
-    },
-    onPointerUp: () => {
-      if (!start.current) return;
-      start.current = null;
-      if (pulling.current) onPullEnd();
-      else if (handle.kind === "side") onSelect(handle.name);
-    },
-    onPointerCancel: () => {
-      if (pulling.current) onPullEnd();
-      start.current = null;
-    },
-  });
+  const pull = usePull();
+  const pointer = (handle: Handle) =>
+    pull<Handle, SVGElement>({
+      fromPx: PULL_FROM_PX,
+      begin: () => handle,
+      start: onPullStart,
+      move: (_, { x, y }, { altKey }) =>
+        onPull({ handle, by: { x: x / frame.scale, y: y / frame.scale }, free: altKey }),
+      end: (_, { moved, calledOff }) => {
+        if (moved) onPullEnd();
+        else if (handle.kind === "side" && !calledOff) onSelect(handle.name);
+      },
+    });
   const keys = (handle: Handle) => (event: KeyboardEvent) => {
     const direction: Record<string, Point> = {
       ArrowLeft: { x: -1, y: 0 },

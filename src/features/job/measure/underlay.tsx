@@ -1,6 +1,6 @@
 "use client";
 
-import { useRef, useState, type PointerEvent } from "react";
+import { useState, type PointerEvent } from "react";
 import type { Point } from "@/core/geometry/curves";
 import { outlineOf } from "@/core/geometry/outline";
 import type { Piece, Underlay as UnderlayOf } from "@/core/geometry/piece";
@@ -8,6 +8,7 @@ import { Button } from "@/ui/button";
 import type { Frame } from "@/ui/dimension-lines";
 import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
+import { usePull } from "@/ui/use-pull";
 import { useFileChooser } from "@/ui/use-file-chooser";
 import { useJob } from "../workspace/use-job";
 import { addPicture } from "@/contracts/add-picture";
@@ -65,11 +66,8 @@ export function UnderlayTouch({
   width,
   height,
 }: Omit<Shared, "piece"> & { underlay: UnderlayOf; frame: Frame; width: number; height: number }) {
-  const drag = useRef<{ from: Point; x: number; y: number } | null>(null);
+  const pull = usePull();
   const { corner, scale } = placed(underlay, frame);
-  const release = () => {
-    drag.current = null;
-  };
   const inPicture = (event: PointerEvent<SVGElement>): Point => {
     const box = event.currentTarget.getBoundingClientRect();
     return {
@@ -84,24 +82,15 @@ export function UnderlayTouch({
         height={height}
         fill="transparent"
         className={mode === "move" ? "cursor-grab" : "cursor-crosshair"}
-        onPointerDown={(event) => {
-          if (mode === "move") {
-            event.currentTarget.setPointerCapture(event.pointerId);
-            drag.current = { from: { x: event.clientX, y: event.clientY }, x: underlay.xMm, y: underlay.yMm };
-          } else if (mode && mode.points.length < 2) onMode({ points: [...mode.points, inPicture(event)] });
-        }}
-        onPointerMove={(event) => {
-          const { current } = drag;
-          if (!current) return;
-          onEdit(
-            changed({
-              xMm: current.x + (event.clientX - current.from.x) / frame.scale,
-              yMm: current.y + (event.clientY - current.from.y) / frame.scale,
-            }),
-          );
-        }}
-        onPointerUp={release}
-        onPointerCancel={release}
+        {...pull<{ xMm: number; yMm: number }, SVGRectElement>({
+          begin: (event) => {
+            if (mode === "move") return { xMm: underlay.xMm, yMm: underlay.yMm };
+            if (mode && mode.points.length < 2) onMode({ points: [...mode.points, inPicture(event)] });
+            return null;
+          },
+          move: (from, by) =>
+            onEdit(changed({ xMm: from.xMm + by.x / frame.scale, yMm: from.yMm + by.y / frame.scale })),
+        })}
       />
       {mode !== null &&
         mode !== "move" &&

@@ -2,6 +2,7 @@
 
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import type { Measured } from "@/core/geometry/measure";
+import { usePull } from "@/ui/use-pull";
 import { drawPiece, seenSize } from "./piece-picture";
 
 type Place = [number, number];
@@ -36,7 +37,7 @@ export function PracticeBoard({
   const { widthMm, heightMm, fromX, fromY } = seenSize(piece);
   const height = Math.max(1, Math.round((width * heightMm) / widthMm));
   const scale = width / widthMm;
-  const last = useRef<Place | null>(null);
+  const pull = usePull();
   const [tool, setTool] = useState<{ at: Place; down: boolean } | null>(null);
   useEffect(() => {
     if (ref.current && picture) drawPiece(ref.current, picture, piece, width);
@@ -49,21 +50,31 @@ export function PracticeBoard({
   const pressure = (event: PointerEvent) =>
     event.pointerType === "pen" ? Math.max(0.05, event.pressure) : 0.5;
   const down = (place: Place, firm: number) => {
-    last.current = place;
     setTool({ at: place, down: true });
     onBegin(place, firm);
   };
   const lift = () => {
-    if (!last.current) return;
-    last.current = null;
     setTool((now) => now && { ...now, down: false });
     onLift();
   };
+  const hand = pull<{ last: Place }, HTMLElement>({
+    begin: (event) => {
+      down(at(event), pressure(event));
+      return { last: at(event) };
+    },
+    move: (held, _by, event) => {
+      const place = at(event);
+      if (Math.hypot(place[0] - held.last[0], place[1] - held.last[1]) < NEAR_MM) return;
+      held.last = place;
+      onMove(place, pressure(event));
+    },
+    end: lift,
+  });
   const keys = (event: KeyboardEvent) => {
     const now = tool?.at ?? ([fromX + widthMm / 2, fromY + heightMm / 2] as Place);
     if (event.key === "Enter" || event.key === " ") {
       event.preventDefault();
-      if (last.current) lift();
+      if (tool?.down) lift();
       else down(now, 0.5);
       return;
     }
@@ -77,11 +88,8 @@ export function PracticeBoard({
     if (!step) return;
     event.preventDefault();
     const next: Place = [now[0] + step[0], now[1] + step[1]];
-    setTool({ at: next, down: last.current !== null });
-    if (last.current) {
-      last.current = next;
-      onMove(next, 0.5);
-    }
+    setTool({ at: next, down: tool?.down ?? false });
+    if (tool?.down) onMove(next, 0.5);
   };
   return (
     <div
@@ -90,21 +98,12 @@ export function PracticeBoard({
       role="application"
       aria-label={`The wet ${piece.name}: Enter puts the tool down and lifts it, arrows move it`}
       tabIndex={0}
-      onPointerDown={(event) => {
-        if (event.button !== 0) return;
-        event.currentTarget.setPointerCapture(event.pointerId);
-        down(at(event), pressure(event));
-      }}
+      {...hand}
       onPointerMove={(event) => {
         const place = at(event);
-        setTool({ at: place, down: last.current !== null });
-        const before = last.current;
-        if (!before || Math.hypot(place[0] - before[0], place[1] - before[1]) < NEAR_MM) return;
-        last.current = place;
-        onMove(place, pressure(event));
+        setTool((now) => ({ at: place, down: now?.down ?? false }));
+        hand.onPointerMove(event);
       }}
-      onPointerUp={lift}
-      onPointerCancel={lift}
       onKeyDown={keys}
     >
       <canvas ref={ref} style={{ width, height }} className="block" />

@@ -1,6 +1,6 @@
 "use client";
 
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { useState, type KeyboardEvent, type PointerEvent } from "react";
 import type { Point } from "@/core/geometry/curves";
 import { cutOutRing } from "@/core/geometry/cut-out";
 import type { Measured } from "@/core/geometry/measure";
@@ -8,6 +8,7 @@ import { unfoldedFaces } from "@/core/geometry/unfold";
 import { aroundOf } from "@/core/veins/standing";
 import { mapBox, snapped, toMap, type PiecePlace } from "@/core/veins/places";
 import type { VeinMap, VeinSet } from "@/core/veins/vein-map";
+import { usePull, type Way } from "@/ui/use-pull";
 import { pathOf, VeinLines, WallVeins } from "./vein-lines";
 
 /** Room around the pieces, px, and within what distance a pulled one snaps, px. */
@@ -15,10 +16,6 @@ const ROOM_PX = 26;
 const SNAP_PX = 12;
 const STEP_MM = 5;
 const LETTER_PX = 6.5;
-
-type Pull =
-  | { kind: "piece"; id: string; from: PiecePlace; start: Point }
-  | { kind: "point"; setId: string; veinId: string; at: number; from: [number, number]; start: Point };
 
 /** All pieces as they will stand, the veins across them as one stone. Pieces and points are pulled, or moved by arrow keys. */
 export function VeinStage({
@@ -59,7 +56,7 @@ export function VeinStage({
 }) {
   const [drawn, setDrawn] = useState<Point[]>([]);
   const [held, setHeld] = useState<ReturnType<typeof mapBox> | null>(null);
-  const pull = useRef<Pull | null>(null);
+  const pull = usePull();
   // The frame is held while something is pulled, or it would run away under the hand.
   const box = held ?? mapBox(pieces, places);
   const scale = Math.max(
@@ -68,39 +65,47 @@ export function VeinStage({
   );
   const left = (width - (box.maxX - box.minX) * scale) / 2 - box.minX * scale;
   const top = (height - (box.maxY - box.minY) * scale) / 2 - box.minY * scale;
-  const at = (event: PointerEvent): Point => ({ x: event.clientX / scale, y: event.clientY / scale });
-  const begin = (event: PointerEvent<SVGElement>, next: Pull) => {
-    if (event.button !== 0) return;
-    event.stopPropagation();
-    event.currentTarget.setPointerCapture(event.pointerId);
-    pull.current = next;
+  const hold = () => {
     setHeld(mapBox(pieces, places));
     onHold(true);
   };
-  const move = (event: PointerEvent<SVGElement>) => {
-    const now = pull.current;
-    if (!now) return;
-    const { x, y } = at(event);
-    const [dx, dy] = [x - now.start.x, y - now.start.y];
-    if (now.kind === "point") {
-      onPoint(now.setId, now.veinId, now.at, [Math.round(now.from[0] + dx), Math.round(now.from[1] + dy)]);
-      return;
-    }
-    const piece = pieces.find(({ id }) => id === now.id);
-    if (!piece) return;
-    const others = pieces.flatMap((other) => {
-      const place = other.id === now.id ? undefined : places.get(other.id);
-      return place ? [{ piece: other, place }] : [];
-    });
-    const wanted = { ...now.from, xMm: now.from.xMm + dx, yMm: now.from.yMm + dy };
-    onPlace(now.id, event.altKey ? wanted : snapped(piece, wanted, others, SNAP_PX / scale));
-  };
-  const end = () => {
-    if (!pull.current) return;
-    pull.current = null;
+  const letGo = () => {
     setHeld(null);
     onHold(false);
   };
+  const wayMm = ({ x, y }: Way): Point => ({ x: x / scale, y: y / scale });
+  const pullPiece = (piece: Measured, place: PiecePlace) =>
+    pull<PiecePlace, SVGGElement>({
+      begin: (event) => {
+        event.stopPropagation();
+        onChoose({ kind: "piece", id: piece.id });
+        hold();
+        return place;
+      },
+      move: (from, by, { altKey }) => {
+        const way = wayMm(by);
+        const wanted = { ...from, xMm: from.xMm + way.x, yMm: from.yMm + way.y };
+        const others = pieces.flatMap((other) => {
+          const lies = other.id === piece.id ? undefined : places.get(other.id);
+          return lies ? [{ piece: other, place: lies }] : [];
+        });
+        onPlace(piece.id, altKey ? wanted : snapped(piece, wanted, others, SNAP_PX / scale));
+      },
+      end: letGo,
+    });
+  const pullPoint = (setId: string, veinId: string, at: number, place: [number, number]) =>
+    pull<[number, number], SVGCircleElement>({
+      begin: (event) => {
+        event.stopPropagation();
+        hold();
+        return place;
+      },
+      move: ([x, y], by) => {
+        const way = wayMm(by);
+        onPoint(setId, veinId, at, [Math.round(x + way.x), Math.round(y + way.y)]);
+      },
+      end: letGo,
+    });
   const arrow = (event: KeyboardEvent): Point | null => {
     const step = event.shiftKey ? 10 * STEP_MM : STEP_MM;
     switch (event.key) {
@@ -121,7 +126,21 @@ export function VeinStage({
     const frame = event.currentTarget.getBoundingClientRect();
     return { x: (event.clientX - frame.left - left) / scale, y: (event.clientY - frame.top - top) / scale };
   };
-  const pulling = { onPointerMove: move, onPointerUp: end, onPointerCancel: end };
+  const draw = pull<true, SVGRectElement>({
+    begin: (event) => {
+      event.stopPropagation();
+      setDrawn([under(event)]);
+      return true;
+    },
+    move: (_, _by, event) => {
+      const place = under(event);
+      setDrawn((before) => [...before, place]);
+    },
+    end: (_, { calledOff }) => {
+      if (!calledOff && drawn.length > 1) onDrawn(drawn);
+      setDrawn([]);
+    },
+  });
   return (
     <svg
       width={width}
@@ -170,10 +189,6 @@ export function VeinStage({
               aria-label={`${piece.name}: pull it to where it will stand`}
               aria-pressed={own}
               className="cursor-move focus:outline-none [&:focus-visible>path:first-of-type]:stroke-[3px]"
-              onPointerDown={(event) => {
-                onChoose({ kind: "piece", id: piece.id });
-                begin(event, { kind: "piece", id: piece.id, from: place, start: at(event) });
-              }}
               onFocus={() => onChoose({ kind: "piece", id: piece.id })}
               onKeyDown={(event) => {
                 const by = arrow(event);
@@ -183,7 +198,7 @@ export function VeinStage({
                 }
                 if (event.key === "r") onPlace(piece.id, { ...place, turnDeg: (place.turnDeg + 90) % 360 });
               }}
-              {...pulling}
+              {...pullPiece(piece, place)}
             >
               <path
                 d={onMap(piece.outline.corners)}
@@ -251,16 +266,6 @@ export function VeinStage({
                   strokeWidth="2"
                   vectorEffect="non-scaling-stroke"
                   className="cursor-grab focus:outline-none focus-visible:fill-[var(--color-signal)]"
-                  onPointerDown={(event) =>
-                    begin(event, {
-                      kind: "point",
-                      setId: set.id,
-                      veinId: vein.id,
-                      at: n,
-                      from: [x, y],
-                      start: at(event),
-                    })
-                  }
                   onKeyDown={(event) => {
                     const by = arrow(event);
                     if (by) {
@@ -269,7 +274,7 @@ export function VeinStage({
                     }
                     if (event.key === "Delete" || event.key === "Backspace") onRemove();
                   }}
-                  {...pulling}
+                  {...pullPoint(set.id, vein.id, n, [x, y])}
                 />
               )),
             ),
@@ -307,27 +312,7 @@ export function VeinStage({
       </g>
       {drawing && (
         <g>
-          <rect
-            width={width}
-            height={height}
-            fill="transparent"
-            className="cursor-crosshair"
-            onPointerDown={(event) => {
-              if (event.button !== 0) return;
-              event.stopPropagation();
-              event.currentTarget.setPointerCapture(event.pointerId);
-              setDrawn([under(event)]);
-            }}
-            onPointerMove={(event) => {
-              const place = under(event);
-              setDrawn((before) => (before.length > 0 ? [...before, place] : before));
-            }}
-            onPointerUp={() => {
-              if (drawn.length > 1) onDrawn(drawn);
-              setDrawn([]);
-            }}
-            onPointerCancel={() => setDrawn([])}
-          />
+          <rect width={width} height={height} fill="transparent" className="cursor-crosshair" {...draw} />
           <path
             d={pathOf(drawn, false)}
             transform={`translate(${left} ${top}) scale(${scale})`}

@@ -9,7 +9,8 @@ import { useSize } from "@/ui/use-size";
 import { useJob } from "../workspace/use-job";
 import { BEAM, FLOW, HEAD, HOUR, LEFT, RIGHT, ROW, ROWS } from "@/ui/axis-geometry";
 import { Bracket } from "@/ui/bracket";
-import { hourText } from "@/ui/clock-words";
+import { HourLines } from "@/ui/hour-lines";
+import { timeAxis } from "@/ui/time-axis";
 import { FilmBar } from "@/ui/film-bar";
 import { FlowCurve } from "./flow-curve";
 import { FilmMoment } from "@/ui/film-moment";
@@ -26,10 +27,8 @@ function reach(coat: CoatWindows): [number, number] {
   return [from, Math.min(until, from + 20 * HOUR)];
 }
 
-/** Steps of the axis, min; the first that leaves room for its hours is taken. */
-const STEPS_MIN = [30, 60, 120, 180, 360];
+/** Room for the figures of an hour. */
 const HOUR_PX = 56;
-const tickMin = (pixelsPerMin: number) => STEPS_MIN.find((step) => step * pixelsPerMin >= HOUR_PX) ?? 720;
 
 /** One coat on its own day: its beam, the flow that is left in it, and each pass as a bracket: sure dark, unsure light, where it is planned a mark. */
 export function CoatAxis({
@@ -56,14 +55,9 @@ export function CoatAxis({
     [of, settings.room, coat.mixedAtMin],
   );
   const [fromMin, untilMin] = reach(coat);
-  const room = Math.max(1, width - LEFT - RIGHT);
-  const x = (atMin: number) =>
-    LEFT + (Math.min(untilMin, Math.max(fromMin, atMin)) - fromMin) * (room / (untilMin - fromMin));
-  const step = tickMin(room / (untilMin - fromMin));
-  const ticks = Array.from(
-    { length: Math.floor(untilMin / step) - Math.ceil(fromMin / step) + 1 },
-    (_, index) => (Math.ceil(fromMin / step) + index) * step,
-  );
+  const axis = timeAxis({ fromMin, untilMin, leftPx: LEFT, rightPx: width - RIGHT });
+  const { x } = axis;
+  const ticks = axis.ticks(HOUR_PX);
   const height = ROWS + coat.windows.length * ROW + 4;
   const closed = (atMin: number) =>
     atMin % 1440 < settings.hours.openMin || atMin % 1440 >= settings.hours.closeMin;
@@ -91,14 +85,7 @@ export function CoatAxis({
                 fill="var(--color-shade)"
               />
             ))}
-            {ticks.map((at) => (
-              <g key={at}>
-                <line x1={x(at)} x2={x(at)} y1={HEAD - 4} y2={height} stroke="var(--color-line)" />
-                <text x={x(at)} y={HEAD - 10} fontSize="13" textAnchor="middle" fill="var(--color-ink-soft)">
-                  {hourText(at)}
-                </text>
-              </g>
-            ))}
+            <HourLines ticks={ticks} x={x} top={HEAD} bottom={height} />
             <text x={0} y={BEAM.top + 18} fontSize="15" fontWeight="650" fill="var(--color-ink)">
               {coat.name.length > 24 ? `${cutText(coat.name, 23)}…` : coat.name}
             </text>

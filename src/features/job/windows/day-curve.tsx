@@ -1,11 +1,13 @@
 "use client";
 
-import type { KeyboardEvent, PointerEvent } from "react";
+import type { KeyboardEvent } from "react";
 import { roomTempC, type Room } from "@/core/cure/room";
 import { DAY_MIN, minuteOfDay } from "@/core/schedule/hours";
 import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
 import { hourText } from "@/ui/clock-words";
+import { timeAxis } from "@/ui/time-axis";
+import { usePull } from "@/ui/use-pull";
 
 type DayRoom = Extract<Room, { kind: "day" }>;
 type Handle = "cold" | "warm";
@@ -14,6 +16,7 @@ const SIZE = { width: 440, height: 132, left: 44, foot: 20, top: 8 };
 /** Handles keep to quarters of an hour and half degrees. */
 const STEP = { min: 15, tempC: 0.5 };
 /** What the axis shows at least, °C. */
+const LAST_MIN = DAY_MIN - STEP.min;
 const SHOWN_C = { low: 8, high: 34 };
 const WORDS: Record<Handle, string> = { cold: "Coldest", warm: "Warmest" };
 
@@ -31,7 +34,9 @@ export function DayCurve({
 }) {
   const low = Math.min(SHOWN_C.low, Math.floor(room.coldC - 2));
   const high = Math.max(SHOWN_C.high, Math.ceil(room.warmC + 2));
-  const x = (atMin: number) => SIZE.left + (atMin / DAY_MIN) * (SIZE.width - SIZE.left - 6);
+  const pull = usePull();
+  const axis = timeAxis({ fromMin: 0, untilMin: DAY_MIN, leftPx: SIZE.left, rightPx: SIZE.width - 6 });
+  const { x } = axis;
   const bottom = SIZE.height - SIZE.foot;
   const y = (tempC: number) => bottom - ((tempC - low) / (high - low)) * (bottom - SIZE.top);
   const place = {
@@ -48,14 +53,18 @@ export function DayCurve({
         : { ...room, warmAtMin: at, warmC: Math.max(limit, room.coldC) },
     );
   };
-  const pull = (handle: Handle) => (event: PointerEvent<SVGGElement>) => {
-    const frame = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
-    if (!frame || !event.currentTarget.hasPointerCapture(event.pointerId)) return;
-    const scale = SIZE.width / frame.width;
-    const across = ((event.clientX - frame.left) * scale - SIZE.left) / (SIZE.width - SIZE.left - 6);
-    const up = (bottom - (event.clientY - frame.top) * scale) / (bottom - SIZE.top);
-    moved(handle, Math.min(0.999, Math.max(0, across)) * DAY_MIN, low + up * (high - low));
-  };
+  const pulled = (handle: Handle) =>
+    pull<{ atMin: number; tempC: number }, SVGGElement>({
+      begin: () => place[handle],
+      move: (from, by, event) => {
+        // The drawing may be shown smaller than it is.
+        const shown = event.currentTarget.ownerSVGElement?.getBoundingClientRect().width ?? SIZE.width;
+        const scale = SIZE.width / shown;
+        const atMin = from.atMin + axis.minutesIn(by.x * scale);
+        const up = (-by.y * scale) / (bottom - SIZE.top);
+        moved(handle, Math.min(LAST_MIN, Math.max(0, atMin)), from.tempC + up * (high - low));
+      },
+    });
   const keys = (handle: Handle) => (event: KeyboardEvent<SVGGElement>) => {
     const by = {
       ArrowLeft: [-STEP.min, 0],
@@ -125,8 +134,7 @@ export function DayCurve({
             aria-valuetext={`${temp(tempC)} at ${hourText(atMin)}`}
             className="cursor-move touch-none"
             onKeyDown={keys(handle)}
-            onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-            onPointerMove={pull(handle)}
+            {...pulled(handle)}
           >
             <circle cx={x(atMin)} cy={y(tempC)} r="16" fill="transparent" />
             <rect

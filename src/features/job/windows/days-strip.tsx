@@ -1,10 +1,12 @@
 "use client";
 
 import { cutText } from "@/core/units/cut-text";
-import { useRef, type KeyboardEvent, type PointerEvent } from "react";
+import type { KeyboardEvent } from "react";
 import { DAY_MIN, type Hours } from "@/core/schedule/hours";
 import type { Taken } from "@/core/schedule/hands";
 import type { DayPlan } from "@/core/schedule/plan-days";
+import { timeAxis } from "@/ui/time-axis";
+import { usePull } from "@/ui/use-pull";
 import { useSize } from "@/ui/use-size";
 import { dayText, momentText } from "@/ui/clock-words";
 import { FilmBar } from "@/ui/film-bar";
@@ -42,20 +44,15 @@ export function DaysStrip({
   onStart: ((startMin: number) => void) | null;
 }) {
   const { ref, width } = useSize<HTMLDivElement>();
-  const drag = useRef<{ x: number; startMin: number } | null>(null);
+  const pull = usePull();
   const firstDay = Math.floor(startMin / DAY_MIN);
   const lastDay = Math.max(firstDay + 1, Math.ceil(days.endMin / DAY_MIN));
   const [fromMin, untilMin] = [firstDay * DAY_MIN, lastDay * DAY_MIN];
-  const room = Math.max(1, width - LEFT);
-  const x = (atMin: number) => LEFT + ((atMin - fromMin) / (untilMin - fromMin)) * room;
+  const axis = timeAxis({ fromMin, untilMin, leftPx: LEFT, rightPx: width });
+  const { x } = axis;
   const others = taken.filter((one) => one.toMin > fromMin && one.fromMin < untilMin);
   const height = HEAD + (days.coats.length + (others.length > 0 ? 1 : 0)) * ROW + 10;
   const moveTo = (next: number) => onStart?.(Math.max(0, Math.round(next / STEP_MIN) * STEP_MIN));
-  const pull = (event: PointerEvent<SVGGElement>) => {
-    if (!drag.current) return;
-    const byMin = ((event.clientX - drag.current.x) / room) * (untilMin - fromMin);
-    moveTo(drag.current.startMin + byMin);
-  };
   const keys = (event: KeyboardEvent<SVGGElement>) => {
     const by = { ArrowLeft: -STEP_MIN, ArrowRight: STEP_MIN, PageUp: -60, PageDown: 60 }[event.key];
     if (by === undefined) return;
@@ -89,7 +86,7 @@ export function DaysStrip({
                 <text x={x(at) + 5} y={15} fontSize="13" fontWeight="600" fill="var(--color-ink)">
                   {dayText(day, startOn)}
                 </text>
-                {room / everyDay.length > DAY_PX &&
+                {axis.pixelsPerMin * DAY_MIN > DAY_PX &&
                   [6, 12, 18].map((hour) => (
                     <text
                       key={hour}
@@ -180,13 +177,10 @@ export function DaysStrip({
               aria-valuetext={momentText(startMin, startOn)}
               className="cursor-ew-resize touch-none"
               onKeyDown={keys}
-              onPointerDown={(event) => {
-                event.currentTarget.setPointerCapture(event.pointerId);
-                drag.current = { x: event.clientX, startMin };
-              }}
-              onPointerMove={pull}
-              onPointerUp={() => (drag.current = null)}
-              onPointerCancel={() => (drag.current = null)}
+              {...pull<number, SVGGElement>({
+                begin: () => startMin,
+                move: (from, by) => moveTo(from + axis.minutesIn(by.x)),
+              })}
             >
               <rect
                 x={x(startMin) - 14}
