@@ -1,18 +1,6 @@
-const transform = {
-  "^.+\\.[tj]sx?$": [
-    "@swc/jest",
-    {
-      jsc: {
-        target: "es2022",
-        parser: { syntax: "typescript", tsx: true },
-        transform: { react: { runtime: "automatic" } },
-      },
-    },
-  ],
-};
 const shared = {
   testEnvironment: "node",
-  transform,
+  transform: { "^.+\\.m?[tj]sx?$": "<rootDir>/scripts/jest/transform.cjs" },
   // Packages that ship only ES modules.
   transformIgnorePatterns: [
     "/node_modules/(?!(flatbush|flatqueue|clipper2-ts|point-in-polygon-hao|robust-predicates|p-limit|yocto-queue|internmap|d3-[a-z-]+)/)",

@@ -4,9 +4,10 @@ import { answerCalls } from "./calls";
 
 type Pour = { question: PourQuestion; parameters: CureParameters };
 
-const calls = answerCalls({
+const calls = {
   forecast: ({ question, parameters }: Pour) => deepForecast(question, parameters),
   /** The deepest lift, which takes longer. */
   liftMm: ({ question, parameters }: Pour) => ({ liftMm: safeLiftMm(question, parameters) }),
-});
+};
+answerCalls(calls);
 export type DeepPourCalls = typeof calls;

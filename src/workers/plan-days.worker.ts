@@ -17,7 +17,7 @@ const known = (coats: readonly WindowCoat[]) =>
   coats.map((coat) => ({ ...coat, resin: keepResin(coat.resin) }));
 const inRoom = (settings: Settings): Settings => ({ ...settings, room: keepRoom(settings.room) });
 
-const calls = answerCalls({
+const calls = {
   plan: (given: { coats: WindowCoat[]; settings: Settings; startMin: number }) =>
     planDays(known(given.coats), given.startMin, inRoom(given.settings)),
   starts: (given: { coats: WindowCoat[]; settings: Settings; among: Among | null }) => {
@@ -26,5 +26,6 @@ const calls = answerCalls({
     const settings = inRoom({ ...given.settings, ...room?.settings });
     return findStarts(known(given.coats), settings, 3, room?.alsoFound);
   },
-});
+};
+answerCalls(calls);
 export type DaysCalls = typeof calls;

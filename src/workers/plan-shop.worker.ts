@@ -70,7 +70,8 @@ function planned({ bench, now, without }: ShopQuestion): ShopAnswer {
   };
 }
 
-const calls = answerCalls({
+const calls = {
   plan: (question: ShopQuestion) => planned({ ...question, bench: known(question.bench) }),
-});
+};
+answerCalls(calls);
 export type ShopCalls = typeof calls;

@@ -5,8 +5,9 @@ import { answerCalls } from "./calls";
 /** A file to read: its name tells the kind. */
 export type ReadRequest = { name: string; text: string; toleranceMm: number };
 
-const calls = answerCalls({
+const calls = {
   read: ({ name, text, toleranceMm }: ReadRequest) =>
     /\.dxf$/i.test(name) ? readDxf(text, toleranceMm) : readSvg(text, toleranceMm),
-});
+};
+answerCalls(calls);
 export type DrawingCalls = typeof calls;
