@@ -1,6 +1,6 @@
 const shared = {
   testEnvironment: "node",
-  transform: { "^.+\\.m?[tj]sx?$": "<rootDir>/scripts/jest/transform.cjs" },
+  transform: { "^.+\\.m?[tj]sx?$": "<rootDir>/scripts/jest/transform.mjs" },
   // Packages that ship only ES modules.
   transformIgnorePatterns: [
     "/node_modules/(?!(flatbush|flatqueue|clipper2-ts|point-in-polygon-hao|robust-predicates|p-limit|yocto-queue|internmap|d3-[a-z-]+)/)",
