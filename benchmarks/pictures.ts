@@ -23,9 +23,9 @@ function rehearsed(look: TechniqueId) {
     id,
   );
   if (piece.shape.kind === "straight") Object.assign(piece.shape, { lengthMm: 1600, depthMm: 580 });
-  const own = job.coats.find((coat) => coat.kind === "colour");
-  if (!own) throw new Error("no colour coat");
-  const filled = { ...withTechnique(own, look, id), coverShare: 1 };
+  const planned = job.coats.find((coat) => coat.kind === "colour");
+  if (!planned) throw new Error("no colour coat");
+  const filled = { ...withTechnique(planned, look, id), coverShare: 1 };
   const document = {
     ...job,
     pieces: [piece],
@@ -44,7 +44,7 @@ const timed = (work: () => void, times = 3): number => {
     work();
     return performance.now() - began;
   });
-  return all.sort((one, other) => one - other)[Math.floor(times / 2)] ?? NaN;
+  return all.sort((a, b) => a - b)[Math.floor(times / 2)] ?? NaN;
 };
 
 /** Half of a sheet, as each of the two workers draws it. */

@@ -59,8 +59,8 @@ const PAIRS: [Lab, Lab][] = Array.from({ length: 500 }, (_, n) => [
   [((n * 37) % 100) + 0.31, ((n * 53) % 160) - 79.57, ((n * 71) % 160) - 80.23],
   [((n * 41) % 100) + 0.17, ((n * 59) % 160) - 79.91, ((n * 67) % 160) - 80.47],
 ]);
-const CULORI_PAIRS = PAIRS.map(([one, other]) =>
-  [one, other].map(([l, a, b]) => ({ mode: "lab65" as const, l, a, b })),
+const CULORI_PAIRS = PAIRS.map(([first, second]) =>
+  [first, second].map(([l, a, b]) => ({ mode: "lab65" as const, l, a, b })),
 );
 const culori = differenceCiede2000();
 let made = 0;
@@ -74,13 +74,13 @@ const SHELF: ShelfColour[] = (() => {
     mostPer100G: null,
   }));
   const more = Array.from({ length: 8 }, (_, index) => {
-    const [one, other] = [pastes[index + 2], pastes[(index * 3 + 5) % 16]];
-    if (!one || !other) throw new Error("No paste.");
+    const [a, b] = [pastes[index + 2], pastes[(index * 3 + 5) % 16]];
+    if (!a || !b) throw new Error("No paste.");
     return {
       id: `pair-${index}`,
       ...together([
-        { ...one, load: 0.5 },
-        { ...other, load: 0.5 },
+        { ...a, load: 0.5 },
+        { ...b, load: 0.5 },
       ]),
       mostPer100G: null,
     };
@@ -202,11 +202,11 @@ export async function medians(): Promise<[string, number][]> {
     })
     .add(DIFFERENCE, () => {
       for (let time = 0; time < REPEATS[DIFFERENCE]; time += 1)
-        for (const [one, other] of PAIRS) kept += ciede2000(one, other);
+        for (const [a, b] of PAIRS) kept += ciede2000(a, b);
     })
     .add(DIFFERENCE_PEER, () => {
       for (let time = 0; time < REPEATS[DIFFERENCE_PEER]; time += 1)
-        for (const [one, other] of CULORI_PAIRS) if (one && other) kept += culori(one, other);
+        for (const [a, b] of CULORI_PAIRS) if (a && b) kept += culori(a, b);
     })
     .add(MIX, () => {
       for (let time = 0; time < REPEATS[MIX]; time += 1) {

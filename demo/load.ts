@@ -140,7 +140,7 @@ async function loadRecipes(
   };
   // Boards are numbered as they were poured: the oldest recipe first.
   const oldestFirst = [...DEMO_RECIPES].sort(
-    (one, other) => (other.versions[0]?.daysAgo ?? 0) - (one.versions[0]?.daysAgo ?? 0),
+    (a, b) => (b.versions[0]?.daysAgo ?? 0) - (a.versions[0]?.daysAgo ?? 0),
   );
   for (const recipe of oldestFirst) {
     const job = documentOf(recipe.job);

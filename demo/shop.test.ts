@@ -17,7 +17,7 @@ const cards = starterCards(randomUUID);
 const jobs = demoJobs(cards, starterColours(randomUUID));
 const now = new Date("2026-05-14T15:18:00.000Z");
 const poured = (kind: "wet" | "left-over" | "ran-short") => {
-  const job = jobs.find((one) => one.pour === kind)!;
+  const job = jobs.find((demo) => demo.pour === kind)!;
   const plan = derivePlan(job.document, cards);
   const steps = runSheet(plan, "us");
   const pour = demoPour(kind, job.document, cards, now);

@@ -60,7 +60,7 @@ const withoutVeins = (coat: Coat): Coat => ({
 
 /** The demo jobs, for a shop that has these resin cards and colourants. */
 export function demoJobs(cards: readonly ResinCard[], shelf: readonly ColourCard[]): DemoJob[] {
-  const card = (word: string) => cards.find((one) => one.name.includes(word))?.id ?? null;
+  const card = (word: string) => cards.find((resin) => resin.name.includes(word))?.id ?? null;
   const [coating, fast, deep, paint] = [
     card("Slow coating"),
     card("Fast resin"),
@@ -78,8 +78,8 @@ export function demoJobs(cards: readonly ResinCard[], shelf: readonly ColourCard
     mixedFrom(
       colour,
       doses.flatMap(([name, gPer100G]) => {
-        const own = shelf.find((one) => one.name === name);
-        return own ? [{ cardId: own.id, name, gPer100G, measure: own.measure }] : [];
+        const card = shelf.find((card) => card.name === name);
+        return card ? [{ cardId: card.id, name, gPer100G, measure: card.measure }] : [];
       }),
     );
   const SHELF: Record<string, [string, number][]> = {
@@ -344,8 +344,8 @@ export function demoJobs(cards: readonly ResinCard[], shelf: readonly ColourCard
       coat("clear", "Clear flood"),
     ],
   });
-  const onPieces = (one: Coat, at: number): Coat => ({ ...one, pieceIds: [river.pieces[at]?.id ?? ""] });
-  river.coats = river.coats.map((one, index) => onPieces(one, index < 3 ? 0 : 1));
+  const onPieces = (coat: Coat, at: number): Coat => ({ ...coat, pieceIds: [river.pieces[at]?.id ?? ""] });
+  river.coats = river.coats.map((coat, index) => onPieces(coat, index < 3 ? 0 : 1));
 
   const tumblers = job({
     ground: "primed",
@@ -417,8 +417,8 @@ export function demoJobs(cards: readonly ResinCard[], shelf: readonly ColourCard
     ],
   });
   const [six, middle] = panels.pieces;
-  panels.coats = panels.coats.map((one, index) =>
-    index === 0 ? one : { ...one, pieceIds: [(index === 1 ? six : middle)?.id ?? ""] },
+  panels.coats = panels.coats.map((coat, index) =>
+    index === 0 ? coat : { ...coat, pieceIds: [(index === 1 ? six : middle)?.id ?? ""] },
   );
 
   const sample = job({

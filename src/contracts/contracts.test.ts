@@ -161,9 +161,9 @@ test("every line of a mixed colour's weighing goes over the wire, in both school
     const draft = job();
     const colour = draft.coats[2]!;
     colour.school = school;
-    colour.colours = colour.colours.map((one) =>
+    colour.colours = colour.colours.map((colour) =>
       mixedFrom(
-        one,
+        colour,
         [1, 2, 3].map((gPer100G) => ({
           cardId: newId(),
           name: `Paste ${gPer100G}`,

@@ -300,7 +300,7 @@ const coatFields = {
 };
 
 const sharesSumToOne = ({ colours }: { colours: readonly { share: number }[] }) =>
-  colours.length === 0 || Math.abs(colours.reduce((sum, own) => sum + own.share, 0) - 1) < 1e-6;
+  colours.length === 0 || Math.abs(colours.reduce((sum, colour) => sum + colour.share, 0) - 1) < 1e-6;
 const SHARES = { message: "The shares of a coat must sum to one.", path: ["colours"] };
 
 const coat = z
@@ -425,7 +425,7 @@ function cornersIn(pieces: readonly z.output<typeof piece>[]): number {
 
 const pullPointsIn = (coats: readonly z.output<typeof coat>[]): number =>
   coats
-    .flatMap(({ passes }) => passes.flatMap((one) => one.work?.strokes ?? []))
+    .flatMap(({ passes }) => passes.flatMap((pass) => pass.work?.strokes ?? []))
     .reduce((sum, { points }) => sum + points.length, 0);
 
 /** The job document as stored and sent: see `src/core/job/job.ts` for what each field means. */

@@ -123,17 +123,17 @@ export async function checkPassword(
   nobody ??= hashPassword("nobody signs in with this");
   const right: Credentials[] = [];
   for (let check = 0; check < Math.max(CHECKS, known.length); check += 1) {
-    const one = known[check];
-    const hash = one?.passwordHash ?? (await nobody);
-    if ((await inTurn(() => argon2.verify(hash, password))) && one) right.push(one);
+    const credentials = known[check];
+    const hash = credentials?.passwordHash ?? (await nobody);
+    if ((await inTurn(() => argon2.verify(hash, password))) && credentials) right.push(credentials);
   }
   const [first, ...more] = right;
   if (first) {
     await person.delete(personKey);
     if (!from.deviceId) await address.reward(addressKey, 1);
-    for (const one of right)
-      if (argon2.needsRehash(one.passwordHash, HASH))
-        await signInBook(database()).setHash(one.personId, await hashPassword(password));
+    for (const credentials of right)
+      if (argon2.needsRehash(credentials.passwordHash, HASH))
+        await signInBook(database()).setHash(credentials.personId, await hashPassword(password));
     return [first, ...more];
   }
   const left = counted.remainingPoints;

@@ -20,22 +20,22 @@ const reading = (shopId: string, tempC: number) => ({
 });
 
 test("two that stand in each other's way are both done, each whole", async () => {
-  const [one, other] = [(await testShop(db)).owner, (await testShop(db)).owner];
+  const [a, b] = [(await testShop(db)).owner, (await testShop(db)).owner];
   const rename = (shopId: string, name: string, transaction: Transaction) =>
     db.Shop.update({ name }, { where: { id: shopId }, transaction });
   let attempts = 0;
   const work = (first: string, second: string, tempC: number) =>
     inTransaction(db, async (transaction) => {
       attempts += 1;
-      await db.RoomReading.create(reading(one.shopId, tempC), { transaction });
+      await db.RoomReading.create(reading(a.shopId, tempC), { transaction });
       await rename(first, `by ${tempC}`, transaction);
       await new Promise((resolve) => setTimeout(resolve, 150));
       await rename(second, `by ${tempC}`, transaction);
     });
-  await Promise.all([work(one.shopId, other.shopId, 21), work(other.shopId, one.shopId, 22)]);
+  await Promise.all([work(a.shopId, b.shopId, 21), work(b.shopId, a.shopId, 22)]);
   // MariaDB undid one of them, and all of it was done again: not its last statement alone.
   expect(attempts).toBeGreaterThan(2);
-  const rows = await db.RoomReading.findAll({ where: { shopId: one.shopId } });
+  const rows = await db.RoomReading.findAll({ where: { shopId: a.shopId } });
   expect(rows.map(({ tempC }) => tempC).sort()).toEqual([21, 22]);
 });
 

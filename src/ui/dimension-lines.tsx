@@ -28,7 +28,7 @@ function placed(dimension: Dimension, frame: Frame) {
   const lines = [...serifs, [a, b] as const];
   return {
     normal,
-    path: lines.map(([one, other]) => `M${one.x} ${one.y}L${other.x} ${other.y}`).join(""),
+    path: lines.map(([a, b]) => `M${a.x} ${a.y}L${b.x} ${b.y}`).join(""),
     text: shift({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, 10),
   };
 }

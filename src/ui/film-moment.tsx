@@ -24,7 +24,7 @@ const WIDE = 424;
 /** Names of passes in a row, short enough for one line. */
 function row(words: string, passes: readonly PassWindow[]): string {
   if (passes.length === 0) return "";
-  const names = passes.slice(0, 3).map((one) => one.words.toLowerCase());
+  const names = passes.slice(0, 3).map((pass) => pass.words.toLowerCase());
   return `${words}: ${names.join(", ")}${passes.length > 3 ? ` and ${passes.length - 3} more` : ""}`;
 }
 

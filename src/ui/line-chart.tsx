@@ -38,7 +38,7 @@ const endNames: Plugin<"line"> = {
     const ends = data.datasets
       .map((set, index) => ({ name: set.label ?? "", at: chart.getDatasetMeta(index).data.at(-1) }))
       .filter(({ at }) => at !== undefined)
-      .sort((one, other) => (one.at?.y ?? 0) - (other.at?.y ?? 0));
+      .sort((a, b) => (a.at?.y ?? 0) - (b.at?.y ?? 0));
     for (const { name, at } of ends) {
       const y = Math.max((at?.y ?? 0) + 4, taken + 14);
       taken = y;

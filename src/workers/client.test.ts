@@ -30,7 +30,7 @@ function workers() {
         answerCalls<Pick<Sums, "sum" | "break">>({
           sum: (numbers, tell) => {
             tell(0.5);
-            return numbers.reduce((one, other) => one + other, 0);
+            return numbers.reduce((a, b) => a + b, 0);
           },
           break: (words) => {
             throw new Error(words);

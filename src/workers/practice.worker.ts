@@ -52,9 +52,9 @@ let state: State | null = null;
 const liveOps = ({ pulls, baked }: State) => pulls.slice(baked).flat();
 
 /** Works out and sends what lies in a box, mm. */
-function send(own: State, box: { minX: number; minY: number; maxX: number; maxY: number }): void {
+function send(state: State, box: { minX: number; minY: number; maxX: number; maxY: number }): void {
   const began = performance.now();
-  const { sheet } = own;
+  const { sheet } = state;
   const column = (x: number) => Math.floor((x - sheet.fromX) / sheet.pixelMm);
   const row = (y: number) => Math.floor((y - sheet.fromY) / sheet.pixelMm);
   const left = Math.max(0, column(box.minX));
@@ -69,12 +69,12 @@ function send(own: State, box: { minX: number; minY: number; maxX: number; maxY:
     fromX: sheet.fromX + left * sheet.pixelMm,
     fromY: sheet.fromY + top * sheet.pixelMm,
   };
-  const shares = evaluate(liveOps(own), part, { under: own.under });
+  const shares = evaluate(liveOps(state), part, { under: state.under });
   const rgba = pictureOf(
     shares,
-    own.of.palette,
-    own.of.rehearsal.seed,
-    own.of.rehearsal.angle,
+    state.of.palette,
+    state.of.rehearsal.seed,
+    state.of.rehearsal.angle,
   ) as Uint8ClampedArray<ArrayBuffer>;
   scope.postMessage(
     {
@@ -98,10 +98,10 @@ const around = (ops: readonly Op[]) => ({
   maxY: Math.max(...ops.map(({ box }) => box.maxY)),
 });
 
-function bake(own: State): void {
-  const into = emptyShares(own.sheet);
-  own.under = evaluate(liveOps(own), own.sheet, { under: own.under, into });
-  own.baked = own.pulls.length;
+function bake(state: State): void {
+  const into = emptyShares(state.sheet);
+  state.under = evaluate(liveOps(state), state.sheet, { under: state.under, into });
+  state.baked = state.pulls.length;
 }
 
 scope.onmessage = ({ data }) => {
@@ -116,30 +116,30 @@ scope.onmessage = ({ data }) => {
       return send(state, everywhere(state));
     }
     case "pull": {
-      const own = state;
-      if (!own) return;
-      const before = own.pulls[data.number] ?? [];
+      const now = state;
+      if (!now) return;
+      const before = now.pulls[data.number] ?? [];
       const ops = practisedStroke(
         data.stroke,
         data.stroke.flowLeft,
-        own.of.rehearsal.seed + 31 * data.number,
+        now.of.rehearsal.seed + 31 * data.number,
       );
-      own.pulls[data.number] = ops;
+      now.pulls[data.number] = ops;
       // Of a long pull only its last stretches have changed.
       const changed = [...before.slice(-1), ...ops.slice(Math.max(0, before.length - 1))];
-      if (changed.length > 0) send(own, around(changed));
-      if (data.lifted && liveOps(own).length >= BAKE_FROM) bake(own);
+      if (changed.length > 0) send(now, around(changed));
+      if (data.lifted && liveOps(now).length >= BAKE_FROM) bake(now);
       return;
     }
     case "keep": {
-      const own = state;
-      if (!own) return;
-      own.pulls = own.pulls.slice(0, data.pulls);
-      if (data.pulls < own.baked) {
-        own.under = own.fresh;
-        own.baked = 0;
+      const now = state;
+      if (!now) return;
+      now.pulls = now.pulls.slice(0, data.pulls);
+      if (data.pulls < now.baked) {
+        now.under = now.fresh;
+        now.baked = 0;
       }
-      return send(own, everywhere(own));
+      return send(now, everywhere(now));
     }
     case "judge":
       if (state)

@@ -35,6 +35,6 @@ const RULES: readonly Rule[] = [
 /** All advice on a plan; safety first. */
 export function advise(context: AdviceContext): Advice[] {
   return RULES.flatMap((rule) => rule(context)).sort(
-    (one, other) => Number(other.kind === "safety") - Number(one.kind === "safety"),
+    (a, b) => Number(b.kind === "safety") - Number(a.kind === "safety"),
   );
 }

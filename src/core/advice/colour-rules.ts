@@ -85,7 +85,7 @@ export const metallicKilled: Rule = ofEachCoat(({ coat, seen }) =>
             even(0.02),
           ).metallic?.visible ?? 0,
       }))
-      .sort((one, other) => other.seen - one.seen)[0];
+      .sort((a, b) => b.seen - a.seen)[0];
     const name = colour.parts?.find((part) => part.cardId === veil?.id)?.name;
     return [
       {

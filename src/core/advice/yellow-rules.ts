@@ -18,17 +18,17 @@ const isYellow = (lab: Lab) =>
   chromaOf(lab) > YELLOW.C && hueOf(lab) > YELLOW.from && hueOf(lab) < YELLOW.to && lab[0] > DARK_L;
 
 /** A yellow that is darkened, turned away from red and hardly reddish is seen as olive (assumed bounds). */
-const readsGreen = (lab: Lab, own: Lab) =>
-  own[0] - lab[0] > 10 && hueOf(lab) - hueOf(own) > 5 && lab[1] < 4 && chromaOf(lab) > 4;
+const readsGreen = (lab: Lab, colour: Lab) =>
+  colour[0] - lab[0] > 10 && hueOf(lab) - hueOf(colour) > 5 && lab[1] < 4 && chromaOf(lab) > 4;
 
 /** How certain it is that a yellow turns: as its card says, only if it is weaker than that, or not at all. */
-function turns(parts: readonly MixPart[], own: Lab, look: (parts: readonly MixPart[]) => Lab) {
-  if (readsGreen(look(parts), own)) return "turns";
+function turns(parts: readonly MixPart[], lab: Lab, look: (parts: readonly MixPart[]) => Lab) {
+  if (readsGreen(look(parts), lab)) return "turns";
   const weaker = parts.map((part) => ({
     ...part,
     gPer100G: part.gPer100G / (part.optics?.strength ?? 1),
   }));
-  return readsGreen(look(weaker), own) ? "may turn" : null;
+  return readsGreen(look(weaker), lab) ? "may turn" : null;
 }
 
 /** Share of a dark neighbour that is worked into a colour where they meet (assumed). */
@@ -56,17 +56,17 @@ export const yellowOverDark: Rule = ofEachCoat((advised): Advice[] => {
         },
       ];
     }
-    const own = ownLook(parts, coat.filmMm);
-    if (!isYellow(own)) return [];
+    const lab = ownLook(parts, coat.filmMm);
+    if (!isYellow(lab)) return [];
     const over = (of: readonly MixPart[]) => mixLook(of, coat.filmMm, seen.under.internal).lab;
-    const sure = dark ? turns(parts, own, over) : null;
+    const sure = dark ? turns(parts, lab, over) : null;
     if (sure)
       return [
         {
           rule: "yellow-over-dark",
           coatId: coat.id,
           at: colour.id,
-          what: `${colour.name} over ${below?.name ?? "this ground"} ${sure} green: hue ${decimal(hueOf(over(parts)), 0)}°, L* ${decimal(over(parts)[0], 0)}, by itself ${decimal(hueOf(own), 0)}° and ${decimal(own[0], 0)}.`,
+          what: `${colour.name} over ${below?.name ?? "this ground"} ${sure} green: hue ${decimal(hueOf(over(parts)), 0)}°, L* ${decimal(over(parts)[0], 0)}, by itself ${decimal(hueOf(lab), 0)}° and ${decimal(lab[0], 0)}.`,
           soWhat: "More of it or a thicker film, a neutral slick coat first, or a lighter ground.",
           kind: "physics",
           why: "A thin yellow film lets the dark ground through: it loses its red and its light, and a dark yellow is seen as olive. Worked out from its colourants over this ground at this film.",
@@ -82,7 +82,7 @@ export const yellowOverDark: Rule = ofEachCoat((advised): Advice[] => {
         100 * coat.filmMm,
         even(0.02),
       ).lab;
-    const meets = turns(parts, own, into);
+    const meets = turns(parts, lab, into);
     if (!meets) return [];
     return [
       {
@@ -92,7 +92,7 @@ export const yellowOverDark: Rule = ofEachCoat((advised): Advice[] => {
         what: `${colour.name} ${meets} green where ${neighbour.colour.name} is worked into it.`,
         soWhat: "Keep clear or a brown between them, and lay it late.",
         kind: "physics",
-        why: `With ${NEIGHBOUR * 100} % of its neighbour in it, its hue goes from ${decimal(hueOf(own), 0)}° to ${decimal(hueOf(into(parts)), 0)}° and L* to ${decimal(into(parts)[0], 0)}: olive.`,
+        why: `With ${NEIGHBOUR * 100} % of its neighbour in it, its hue goes from ${decimal(hueOf(lab), 0)}° to ${decimal(hueOf(into(parts)), 0)}° and L* to ${decimal(into(parts)[0], 0)}: olive.`,
       },
     ];
   });

@@ -166,8 +166,10 @@ describe("how many batches", () => {
     const coat = many({ rateM2PerH: 4 });
     const largest = Math.max(...coat.batches.map((batch) => batch.share));
     expect(coat.mixingMin + coat.workMin.likely * largest).toBeLessThanOrEqual(coat.potLifeMin!.low);
-    const one = many({ rateM2PerH: 4 * (coat.batches.length / Math.max(1, coat.batches.length - 1)) * 1.6 });
-    expect(one.batches.length).toBeLessThanOrEqual(coat.batches.length);
+    const batched = many({
+      rateM2PerH: 4 * (coat.batches.length / Math.max(1, coat.batches.length - 1)) * 1.6,
+    });
+    expect(batched.batches.length).toBeLessThanOrEqual(coat.batches.length);
   });
   test("no mix is larger than the largest vessel at hand, filled so that it can be stirred, and it is said", () => {
     const coat = many({ rateM2PerH: 100, vesselsMl: [120, 950] });

@@ -74,7 +74,7 @@ describe("shares", () => {
   test("a colour put in and taken out leaves the others as they were", () => {
     fc.assert(
       fc.property(set, fc.double({ min: 0.01, max: 0.9, noNaN: true }), (shares, share) => {
-        const unlocked = shares.map((one) => ({ ...one, locked: false, share: one.share + 0.01 }));
+        const unlocked = shares.map((share) => ({ ...share, locked: false, share: share.share + 0.01 }));
         const start = normalised(unlocked);
         const back = withoutShare(withShare(start, { id: "new", share, locked: false }), "new");
         back.forEach((one, index) => expect(one.share).toBeCloseTo(start[index]?.share ?? NaN, 9));

@@ -21,7 +21,7 @@ type Best = { cost: number; bought: number; kit: number };
 function covered(
   needMl: number,
   kits: readonly Kit[],
-  better: (one: Best, other: Best) => boolean,
+  better: (a: Best, b: Best) => boolean,
 ): Purchase | null {
   const usable = kits.filter((kit) => kit.ml >= 1);
   if (usable.length === 0 || !(needMl > 0)) return null;
@@ -59,12 +59,10 @@ const CENT = 0.005;
 
 /** The cheapest kits that cover a need; of equally cheap ones those with the least left over. Null without kits or need. */
 export const cheapestKits = (needMl: number, kits: readonly Kit[]): Purchase | null =>
-  covered(needMl, kits, (one, other) =>
-    Math.abs(one.cost - other.cost) > CENT ? one.cost < other.cost : one.bought < other.bought,
-  );
+  covered(needMl, kits, (a, b) => (Math.abs(a.cost - b.cost) > CENT ? a.cost < b.cost : a.bought < b.bought));
 
 /** The kits that leave the least over; of equal ones the cheaper. */
 export const leastLeftKits = (needMl: number, kits: readonly Kit[]): Purchase | null =>
-  covered(needMl, kits, (one, other) =>
-    Math.abs(one.bought - other.bought) > 1e-9 ? one.bought < other.bought : one.cost < other.cost,
+  covered(needMl, kits, (a, b) =>
+    Math.abs(a.bought - b.bought) > 1e-9 ? a.bought < b.bought : a.cost < b.cost,
   );

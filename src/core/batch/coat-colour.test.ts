@@ -32,7 +32,7 @@ describe("a colour mixed from several colourants", () => {
           const doses = dosesFor(mixG, mixed);
           const grams = doses.reduce((sum, dose) => sum + dose.grams, 0);
           expect(grams).toBeCloseTo((mixed.gPer100G * mixG) / 100, 6);
-          expect(doses).toHaveLength(parts.filter((one) => one.gPer100G > 0).length);
+          expect(doses).toHaveLength(parts.filter((part) => part.gPer100G > 0).length);
         },
       ),
     ));

@@ -49,7 +49,7 @@ export function colourFrom(colourant: Colourant, id: string, share: number, rese
  * @throws when there is none.
  */
 export function colourantNamed(name: string): Colourant {
-  const found = COLOURANTS.find((one) => one.name === name);
+  const found = COLOURANTS.find((colourant) => colourant.name === name);
   if (!found) throw new Error(`No colourant "${name}"`);
   return found;
 }

@@ -19,7 +19,7 @@ export const SMALL_THINGS: readonly Small[] = [
  * Low when losses were at their high end and took of it; high when they were at their low end.
  */
 export function leftoverMl({ held, mixMl }: BatchedCoat): Spread {
-  const likely = held.reduce((sum, one) => sum + one.ml, 0);
+  const likely = held.reduce((sum, held) => sum + held.ml, 0);
   return {
     low: Math.max(0, likely - (mixMl.high - mixMl.likely)),
     likely,
@@ -34,7 +34,7 @@ export function filledBy(
 ): { fills: { thing: Small; count: number }[]; restMl: number } {
   let restMl = ml;
   const fills = [...things]
-    .sort((one, other) => other.ml - one.ml)
+    .sort((a, b) => b.ml - a.ml)
     .flatMap((thing) => {
       const count = Math.floor(restMl / thing.ml + 1e-9);
       restMl -= count * thing.ml;

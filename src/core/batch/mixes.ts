@@ -17,8 +17,8 @@ export const POT = ":pot";
 
 /** All mixes of a batch: its cups where each is mixed for itself, else its pot. */
 export function mixesOf({ cups, parts, pot }: Batch): Mix[] {
-  const own = cups.flatMap((cup): Mix[] =>
+  const mixes = cups.flatMap((cup): Mix[] =>
     cup.parts ? [{ id: cup.colourId, name: cup.name, parts: cup.parts, vessel: cup.vessel }] : [],
   );
-  return own.length > 0 ? own : [{ id: POT, name: null, parts, vessel: pot }];
+  return mixes.length > 0 ? mixes : [{ id: POT, name: null, parts, vessel: pot }];
 }

@@ -3,10 +3,10 @@ export type Share = { id: string; share: number; locked: boolean };
 
 /** Brings shares to a sum of one, the rounding residue on the largest. Equal shares when all are nothing. */
 export function normalised<T extends Share>(shares: readonly T[]): T[] {
-  const sum = shares.reduce((total, one) => total + one.share, 0);
+  const sum = shares.reduce((total, share) => total + share.share, 0);
   if (shares.length === 0) return [];
-  if (!(sum > 0)) return shares.map((one) => ({ ...one, share: 1 / shares.length }));
-  return shares.map((one) => ({ ...one, share: one.share / sum }));
+  if (!(sum > 0)) return shares.map((share) => ({ ...share, share: 1 / shares.length }));
+  return shares.map((share) => ({ ...share, share: share.share / sum }));
 }
 
 /**
@@ -15,17 +15,17 @@ export function normalised<T extends Share>(shares: readonly T[]): T[] {
  * @param wished new share of `id`, 0…1
  */
 export function moveShare<T extends Share>(shares: readonly T[], id: string, wished: number): T[] {
-  const others = shares.filter((one) => one.id !== id);
-  const held = others.filter((one) => one.locked).reduce((sum, one) => sum + one.share, 0);
-  const giving = others.filter((one) => !one.locked);
+  const others = shares.filter((share) => share.id !== id);
+  const held = others.filter((other) => other.locked).reduce((sum, other) => sum + other.share, 0);
+  const giving = others.filter((other) => !other.locked);
   const room = Math.max(0, 1 - held);
   const moved = giving.length === 0 ? room : Math.max(0, Math.min(room, wished));
   const left = room - moved;
   const before = giving.reduce((sum, one) => sum + one.share, 0);
-  return shares.map((one) => {
-    if (one.id === id) return { ...one, share: moved };
-    if (one.locked) return one;
-    return { ...one, share: before > 0 ? (one.share / before) * left : left / giving.length };
+  return shares.map((share) => {
+    if (share.id === id) return { ...share, share: moved };
+    if (share.locked) return share;
+    return { ...share, share: before > 0 ? (share.share / before) * left : left / giving.length };
   });
 }
 

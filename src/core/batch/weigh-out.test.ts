@@ -95,13 +95,13 @@ describe("at the scale", () => {
   });
   test("of several colourants in a cup, the one that is over is named, not their sum", () => {
     const gram = { unit: "gram" as const };
-    const mixed = colours.map((one) =>
-      one.id === "black"
-        ? mixedFrom(one, [
+    const mixed = colours.map((colour) =>
+      colour.id === "black"
+        ? mixedFrom(colour, [
             { cardId: "k", name: "Black paste", gPer100G: 0.1, measure: gram },
             { cardId: "w", name: "White paste", gPer100G: 5, measure: gram },
           ])
-        : one,
+        : colour,
     );
     const both = resized(batch, 1 + 1e-6, mixed, CARD, []);
     const [black, white] = both.cups[1]!.doses;
@@ -187,26 +187,26 @@ describe("cup by cup, where colour goes into A first", () => {
     ["without filler", CARD],
     ["with filler", FILLED],
   ])("5 %% too much A in one cup is told, and every other cup grows with it, %s", (_, card) => {
-    const own = batchOf(card);
-    const black = own.cups.find(({ name }) => name === "black")!;
+    const batch = batchOf(card);
+    const black = batch.cups.find(({ name }) => name === "black")!;
     const { aG, bG } = black.parts!;
-    const off = weigh(own, card, { black: { aG: aG * 1.05, bG } });
+    const off = weigh(batch, card, { black: { aG: aG * 1.05, bG } });
     expect(offRatio(off)).toEqual([
       expect.objectContaining({ mix: "black", part: "B", toG: expect.closeTo(bG * 1.05, 6) }),
     ]);
     expect(off.factor).toBeCloseTo(1.05, 9);
-    const after = resized(own, off.factor, colours, card, []);
+    const after = resized(batch, off.factor, colours, card, []);
     for (const cup of after.cups) {
-      const before = own.cups.find(({ colourId }) => colourId === cup.colourId)!;
+      const before = batch.cups.find(({ colourId }) => colourId === cup.colourId)!;
       expect(cup.parts!.cG).toBeCloseTo(before.parts!.cG * 1.05, 6);
       expect(cup.parts!.bG).toBeCloseTo(before.parts!.bG * 1.05, 6);
     }
-    expect(offRatio(weigh(own, card, { black: { aG: aG * 1.05, bG: bG * 1.05 } }))).toEqual([]);
+    expect(offRatio(weigh(batch, card, { black: { aG: aG * 1.05, bG: bG * 1.05 } }))).toEqual([]);
   });
   test("B typed alone is held against the A that was planned", () => {
-    const own = batchOf(CARD);
-    const { bG } = own.cups[0]!.parts!;
-    expect(offRatio(weigh(own, CARD, { white: { aG: null, bG: bG * 1.2 } }))).toHaveLength(1);
+    const batch = batchOf(CARD);
+    const { bG } = batch.cups[0]!.parts!;
+    expect(offRatio(weigh(batch, CARD, { white: { aG: null, bG: bG * 1.2 } }))).toHaveLength(1);
   });
   test("what is in the pot is in the pot: less of both, in ratio, makes a smaller batch", () =>
     expect(out(inPot(batch.parts.aG * 0.9, batch.parts.bG * 0.9)).factor).toBeCloseTo(0.9, 9));
@@ -303,7 +303,7 @@ describe("what is left", () => {
   test("held back, with the spread of the losses", () => {
     const left = leftoverMl(coat);
     expect(left.likely).toBeCloseTo(
-      coat.held.reduce((sum, one) => sum + one.ml, 0),
+      coat.held.reduce((sum, held) => sum + held.ml, 0),
       9,
     );
     expect(left.low).toBeLessThan(left.likely);

@@ -130,7 +130,7 @@ export function weighOut(
   });
   if (shares.length > 0) {
     // What is already in the pot cannot be taken out: stock only decides while nothing was over-poured.
-    const least = shares.reduce((one, other) => (one.share < other.share ? one : other));
+    const least = shares.reduce((a, b) => (a.share < b.share ? a : b));
     verdicts.push(least);
     if (guarded.length === 0) factor = Math.min(factor, least.share);
   }

@@ -51,10 +51,10 @@ describe("a colour beside a grey card", () => {
         const read = photographedLab(patch, card);
         if (patch.some((value) => value >= 250)) return expect(read.ok).toBe(false);
         if (!read.ok) throw new Error(read.reason);
-        const own = labOfHex(
+        const lab = labOfHex(
           `#${colour.map((value) => value.toString(16).padStart(2, "0")).join("")}`.toUpperCase(),
         );
-        expect(ciede2000(read.lab, own)).toBeLessThan(0.01);
+        expect(ciede2000(read.lab, lab)).toBeLessThan(0.01);
       }),
     );
   });

@@ -15,17 +15,17 @@ const FAR = Math.cos(125 * DEGREE);
  * Colour difference ΔE00 (Sharma, Wu, Dalal 2005: CIEDE2000 with all weights 1). The mean hue is taken as the bisector of both
  * directions, so that its multiples need no angle; hues exactly opposite are averaged plainly, as in their data.
  */
-export function ciede2000(one: Lab, other: Lab): number {
-  const L1 = one[0];
-  const b1 = one[2];
-  const L2 = other[0];
-  const b2 = other[2];
-  const meanC = (Math.sqrt(one[1] * one[1] + b1 * b1) + Math.sqrt(other[1] * other[1] + b2 * b2)) / 2;
+export function ciede2000(a: Lab, b: Lab): number {
+  const L1 = a[0];
+  const b1 = a[2];
+  const L2 = b[0];
+  const b2 = b[2];
+  const meanC = (Math.sqrt(a[1] * a[1] + b1 * b1) + Math.sqrt(b[1] * b[1] + b2 * b2)) / 2;
   const m2 = meanC * meanC;
   const m7 = m2 * m2 * m2 * meanC;
   const g = 1.5 - 0.5 * Math.sqrt(m7 / (m7 + SEVENTH));
-  const x1 = g * one[1];
-  const x2 = g * other[1];
+  const x1 = g * a[1];
+  const x2 = g * b[1];
   const C1 = Math.sqrt(x1 * x1 + b1 * b1);
   const C2 = Math.sqrt(x2 * x2 + b2 * b2);
   const product = C1 * C2;

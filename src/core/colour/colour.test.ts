@@ -68,7 +68,7 @@ type Reference = {
   sciFromSpex: { spexL: number; sciL_n155: number }[];
 };
 const reference = read<Reference>("colour.json");
-const close = (one: Lab, other: Lab, within: number) => expect(ciede2000(one, other)).toBeLessThan(within);
+const close = (a: Lab, b: Lab, within: number) => expect(ciede2000(a, b)).toBeLessThan(within);
 const mix = (recipe: readonly (readonly [PigmentKey, number])[]) =>
   together(recipe.map(([key, load]) => ({ ...PIGMENTS[key], load })));
 
@@ -90,9 +90,9 @@ describe("spaces", () => {
       fc.property(fc.integer({ min: 0, max: 0xffffff }), (value) => {
         const hex = `#${value.toString(16).padStart(6, "0")}`.toUpperCase();
         const { l, a, b } = lab65(hex)!;
-        const own = labOfHex(hex);
-        expect([own[0] - l, own[1] - a, own[2] - b].every((miss) => Math.abs(miss) < 1e-3)).toBe(true);
-        expect(hexOfLab(own)).toBe(hex);
+        const lab = labOfHex(hex);
+        expect([lab[0] - l, lab[1] - a, lab[2] - b].every((miss) => Math.abs(miss) < 1e-3)).toBe(true);
+        expect(hexOfLab(lab)).toBe(hex);
         expect(rgb(hex)).toBeDefined();
       }),
     ));
@@ -160,17 +160,14 @@ describe("films (Kubelka 1948, Saunderson 1942)", () => {
     ));
   test("two films are one film; twice as strong is half as thick; R over a ground is R0 + T²·Rg/(1 − R0·Rg); R + T ≤ 1", () =>
     fc.assert(
-      fc.property(positive, positive, thickness, thickness, share, (K, S, one, other, ground) => {
-        const stacked = filmReflectance(K, S, one, filmReflectance(K, S, other, ground));
-        expect(stacked).toBeCloseTo(filmReflectance(K, S, one + other, ground), 8);
-        expect(filmReflectance(2 * K, 2 * S, one / 2, ground)).toBeCloseTo(
-          filmReflectance(K, S, one, ground),
-          9,
-        );
-        const R0 = filmReflectance(K, S, one, 0);
-        const T = filmTransmittance(K, S, one);
+      fc.property(positive, positive, thickness, thickness, share, (K, S, a, b, ground) => {
+        const stacked = filmReflectance(K, S, a, filmReflectance(K, S, b, ground));
+        expect(stacked).toBeCloseTo(filmReflectance(K, S, a + b, ground), 8);
+        expect(filmReflectance(2 * K, 2 * S, a / 2, ground)).toBeCloseTo(filmReflectance(K, S, a, ground), 9);
+        const R0 = filmReflectance(K, S, a, 0);
+        const T = filmTransmittance(K, S, a);
         expect(R0 + T).toBeLessThanOrEqual(1 + 1e-9);
-        expect(R0 + (T * T * ground) / (1 - R0 * ground)).toBeCloseTo(filmReflectance(K, S, one, ground), 8);
+        expect(R0 + (T * T * ground) / (1 - R0 * ground)).toBeCloseTo(filmReflectance(K, S, a, ground), 8);
       }),
     ));
   test("a dye alone absorbs twice through its film", () =>
@@ -206,7 +203,7 @@ describe("mixtures", () => {
       0.02,
     );
   });
-  test.each(reference.ladders.mixes.map((one) => [one.mix, one] as const))("%s", (_, one) =>
+  test.each(reference.ladders.mixes.map((mix) => [mix.mix, mix] as const))("%s", (_, one) =>
     close(labEndless(mix(one.recipe)), one.Lab, 0.02),
   );
   test("a little black goes a long way (common practice, no source): L* falls by 11 with one in a thousand", () => {
@@ -326,8 +323,8 @@ describe("hiding (ISO 6504-3)", () => {
 
 describe("the smoothest reflectance of a colour", () => {
   test.each(Object.entries(reference.recoverLHTSS))("%s as found independently", (hex, expected) => {
-    const own = smoothReflectance(linearOfHex(hex));
-    own.forEach((value, band) => expect(Math.abs(value - expected[band]!)).toBeLessThan(2e-3));
+    const values = smoothReflectance(linearOfHex(hex));
+    values.forEach((value, band) => expect(Math.abs(value - expected[band]!)).toBeLessThan(2e-3));
   });
   test("any colour of a screen: between 0 and 1, and of that colour", () =>
     fc.assert(

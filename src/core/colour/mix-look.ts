@@ -106,7 +106,9 @@ export function variantsOf(parts: readonly MixPart[]): Variant[] {
     const { strength } = part.optics;
     return [1 / strength, strength].map((factor) => ({
       partId: part.id,
-      parts: parts.map((one) => (one === part ? { ...one, gPer100G: one.gPer100G * factor } : one)),
+      parts: parts.map((mixPart) =>
+        mixPart === part ? { ...mixPart, gPer100G: mixPart.gPer100G * factor } : mixPart,
+      ),
     }));
   });
 }
@@ -145,17 +147,17 @@ export function hidingOf(parts: readonly MixPart[], filmMm: number, ground: Band
   const { matter } = split(parts);
   if (!matter.S.some((value) => value > 0)) return null;
   const others = variantsOf(parts).map((variant) => split(variant.parts).matter);
-  const spread = (of: (one: Matter) => number) => spreadOver(of(matter), others.map(of));
+  const spread = (of: (matter: Matter) => number) => spreadOver(of(matter), others.map(of));
   const unseen = unseenFilmMm(matter, ground);
   return {
-    contrast: spread((one) => contrastRatio(one, filmMm)),
-    ghost: spread((one) => ghosting(one, filmMm, ground)),
+    contrast: spread((matter) => contrastRatio(matter, filmMm)),
+    ghost: spread((matter) => ghosting(matter, filmMm, ground)),
     unseenFilmMm:
       unseen === null
         ? null
         : spreadOver(
             unseen,
-            others.flatMap((one) => unseenFilmMm(one, ground) ?? []),
+            others.flatMap((other) => unseenFilmMm(other, ground) ?? []),
           ),
   };
 }
@@ -178,10 +180,10 @@ export function lookSpread(parts: readonly MixPart[], filmMm: number, ground: Ba
     return { partId, hex: look.hex, difference: ciede2000(look.lab, lab) };
   });
   const worst = variants.reduce<(typeof variants)[number] | null>(
-    (most, one) => (most === null || one.difference > most.difference ? one : most),
+    (most, variant) => (most === null || variant.difference > most.difference ? variant : most),
     null,
   );
-  const [weaker, stronger] = variants.filter((one) => one.partId === worst?.partId);
+  const [weaker, stronger] = variants.filter((variant) => variant.partId === worst?.partId);
   return {
     partId: worst?.partId ?? null,
     weaker: weaker?.hex ?? hex,

@@ -99,7 +99,7 @@ function nearest(values: Float64Array, wanted: number): Uint32Array {
   const below: number[] = [];
   for (let index = 0; index < values.length && below.length < wanted; index += 1)
     if ((values[index] as number) <= limit) below.push(index);
-  return Uint32Array.from(below).sort((one, other) => (values[one] as number) - (values[other] as number));
+  return Uint32Array.from(below).sort((a, b) => (values[a] as number) - (values[b] as number));
 }
 
 /**

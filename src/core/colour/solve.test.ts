@@ -86,7 +86,9 @@ describe("recipes for a colour", () => {
     expect(coarse!.shiftPerHalfStep).toBeGreaterThan(fine!.shiftPerHalfStep);
   });
   test("a colourant's own limit is kept", () => {
-    const limited = shelf.map((one) => (one.id === "white" ? { ...one, mostPer100G: 1 } : one));
+    const limited = shelf.map((shelfColour) =>
+      shelfColour.id === "white" ? { ...shelfColour, mostPer100G: 1 } : shelfColour,
+    );
     for (const { parts } of solve([80, 0, 5], { shelf: limited }))
       expect(parts.find((part) => part.id === "white")?.grams ?? 0).toBeLessThanOrEqual(10);
   });
@@ -100,7 +102,7 @@ describe("recipes for a colour", () => {
     );
     expect(told.length).toBeGreaterThan(3);
     expect(told[told.length - 1]).toBe(1);
-    expect([...told].sort((one, other) => one - other)).toEqual(told);
+    expect([...told].sort((a, b) => a - b)).toEqual(told);
   });
   test("a fitted colourant is a shelf colour like any other", () => {
     const { white, black } = PIGMENTS;

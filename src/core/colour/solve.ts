@@ -73,9 +73,7 @@ export function solveColour(
   const fitted = fitSets(target, metric, coarse, sets, order, (share) => onProgress(0.15 + 0.6 * share));
 
   // The best of each size rounded to the scale at several loads, then walked by single steps.
-  fitted.sort(
-    (one, other) => one.miss + COST_EACH * one.set.length - other.miss - COST_EACH * other.set.length,
-  );
+  fitted.sort((a, b) => a.miss + COST_EACH * a.set.length - b.miss - COST_EACH * b.set.length);
   const bySize = [0, 0, 0, 0, 0];
   const chosen = fitted
     .filter(({ set }) => {
@@ -93,7 +91,7 @@ export function solveColour(
       const allG = ((load.least + ((load.most - load.least) * at) / (LOADS - 1)) * batchG) / 100;
       const grams = shares.map((share) => Math.max(1, Math.round((share / sum) * (allG / stepG))) * stepG);
       const within = (doses: readonly number[]) => {
-        const total = doses.reduce((one, other) => one + other, 0);
+        const total = doses.reduce((a, b) => a + b, 0);
         return (
           total <= (load.most * batchG) / 100 + stepG * 0.51 &&
           doses.every((dose, part) => dose >= stepG * 0.99 && dose <= nth(mostG, part) + 1e-9)
@@ -142,9 +140,9 @@ export function solveColour(
     if (best) proposals.push(best);
   });
   onProgress(1);
-  proposals.sort((one, other) => one.score - other.score);
+  proposals.sort((a, b) => a.score - b.score);
   return proposals.slice(0, keep).map(({ score: _score, ...proposal }) => ({
     ...proposal,
-    parts: [...proposal.parts].sort((one, other) => other.grams - one.grams),
+    parts: [...proposal.parts].sort((a, b) => b.grams - a.grams),
   }));
 }

@@ -235,18 +235,19 @@ const OFF = 1.5;
 /** The numbers that lie furthest apart, in a sentence; each that is off is named with the one that speaks most against it. */
 function conflictsOf(residuals: readonly Residual[]): string[] {
   const told = new Set<string>();
-  for (const one of residuals) {
-    if (Math.abs(one.z) <= OFF) continue;
+  for (const residual of residuals) {
+    if (Math.abs(residual.z) <= OFF) continue;
     const against = residuals.reduce((most, other) =>
-      Math.sign(one.z) * (other.z - most.z) < 0 ? other : most,
+      Math.sign(residual.z) * (other.z - most.z) < 0 ? other : most,
     );
     const words = ({ what, sheetMin }: Residual) => `your ${timeWords(sheetMin)} ${what}`;
-    if (against === one || Math.sign(against.z) === Math.sign(one.z))
+    if (against === residual || Math.sign(against.z) === Math.sign(residual.z))
       told.add(
-        `${capital(words(one))} does not belong to a resin of this kind: its other numbers go with ${timeWords(one.modelMin)}. Check it.`,
+        `${capital(words(residual))} does not belong to a resin of this kind: its other numbers go with ${timeWords(residual.modelMin)}. Check it.`,
       );
     else {
-      const [first, second] = one.sheetMin > against.sheetMin ? [one, against] : [against, one];
+      const [first, second] =
+        residual.sheetMin > against.sheetMin ? [residual, against] : [against, residual];
       told.add(
         `${capital(words(first))} and ${words(second)} do not belong to one resin: check one. The fit says ${timeWords(first.modelMin)} and ${timeWords(second.modelMin)}.`,
       );

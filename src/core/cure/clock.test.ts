@@ -75,12 +75,12 @@ describe("the resin's clock", () => {
   });
   test("a family of clocks, interpolated, is each of them summed (within 1 %)", () => {
     const family = clockFamily(day, E, 540);
-    const alike = (one: number, other: number) => expect(Math.abs(one / other - 1)).toBeLessThan(0.01);
+    const alike = (a: number, b: number) => expect(Math.abs(a / b - 1)).toBeLessThan(0.01);
     for (const activation of [43_000, 47_000, 50_000, 55_000, 58_000, 67_000]) {
-      const own = cureClock(day, activation, 540);
-      for (const at of [541, 600, 1200, 4000]) alike(family(activation).thetaS(at), own.thetaS(at));
+      const clock = cureClock(day, activation, 540);
+      for (const at of [541, 600, 1200, 4000]) alike(family(activation).thetaS(at), clock.thetaS(at));
       for (const theta of [600, 20_000, 300_000])
-        alike(family(activation).minuteOf(540, theta) - 540, own.minuteOf(540, theta) - 540);
+        alike(family(activation).minuteOf(540, theta) - 540, clock.minuteOf(540, theta) - 540);
     }
     expect(() => family(E).minuteOf(600, 60)).toThrow("read from 540");
   });

@@ -45,7 +45,7 @@ describe("at one temperature", () => {
       hard: coating.hardH! * 60 * clock,
     };
     for (const [state, minutes] of Object.entries(closed)) {
-      const { likely } = filmLifeIn(film(constant(tempC))).find((one) => one.state === state)!.fromMin;
+      const { likely } = filmLifeIn(film(constant(tempC))).find((start) => start.state === state)!.fromMin;
       expect([state, likely / Math.max(1, minutes)]).toEqual([
         state,
         state === "runny" ? 0 : expect.closeTo(1, 3),
@@ -127,7 +127,7 @@ describe("its spread", () => {
   test("about what finishers are told to expect: gel within a quarter, sandable within two fifths (docs/models/film-states.md)", () => {
     const life = filmLifeIn(film(constant(24)));
     const half = (state: string) => {
-      const { low, likely, high } = life.find((one) => one.state === state)!.fromMin;
+      const { low, likely, high } = life.find((start) => start.state === state)!.fromMin;
       return (high - low) / 2 / likely;
     };
     expect(half("set")).toBeGreaterThan(0.1);

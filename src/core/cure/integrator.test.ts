@@ -43,14 +43,14 @@ const ofFilm = ({ room, pulses = [], mixedAtMin }: FilmInRoom) => {
 describe.each([
   ["a day curve", film(day)],
   ["one temperature", film({ kind: "constant", tempC: 23 })],
-] as const)("a film under %s", (_name, one) => {
+] as const)("a film under %s", (_name, film) => {
   test.each([30, 90, 200])("conversion after %d min", (minutes) => {
-    const [alpha = 0] = integrate(ofFilm(one), [0, 0], 0, minutes);
-    expect(filmMoment(one, minutes).alpha).toBeCloseTo(alpha, 6);
+    const [alpha = 0] = integrate(ofFilm(film), [0, 0], 0, minutes);
+    expect(filmMoment(film, minutes).alpha).toBeCloseTo(alpha, 6);
   });
   test("flow used up between two minutes", () => {
-    const [, used = 0] = integrate(ofFilm(one), [0, 0], 0, 120);
-    const [fresh = 0, left = 0] = flowLeftIn(one, [0, 120]);
+    const [, used = 0] = integrate(ofFilm(film), [0, 0], 0, 120);
+    const [fresh = 0, left = 0] = flowLeftIn(film, [0, 120]);
     expect((fresh - left) / used).toBeCloseTo(1, 4);
   });
 });
@@ -132,23 +132,23 @@ describe("heavy and gummy in rooms that change", () => {
     { atMin: 590.7, riseK: 30, decayMin: 3 },
   ];
   /** The first minute at which the viscosity passes a limit, by small steps of the integrator. */
-  const crossing = (one: FilmInRoom, limit: number) => {
+  const crossing = (film: FilmInRoom, limit: number) => {
     let alpha = 0;
     for (let minutes = 0; minutes < 3000; minutes += 0.5) {
-      const tempC = filmTempC(one.room, one.pulses ?? [], one.mixedAtMin + minutes);
+      const tempC = filmTempC(film.room, film.pulses ?? [], film.mixedAtMin + minutes);
       if (viscosityPaS(alpha, tempC, p) >= limit) return minutes;
-      [alpha = 0] = integrate(ofFilm(one), [alpha, 0], minutes, minutes + 0.5);
+      [alpha = 0] = integrate(ofFilm(film), [alpha, 0], minutes, minutes + 0.5);
     }
     return Infinity;
   };
   test.each([
     ...rooms.map(([name, room]) => [name, film(room)] as const),
     ["heat that passes over it", film({ kind: "constant", tempC: 21 }, pulses)] as const,
-  ])("%s", (_name, one) => {
-    const life = likelyLifeIn({ ...one, resin: { ...one.resin, workMin: 1 } });
+  ])("%s", (_name, film) => {
+    const life = likelyLifeIn({ ...film, resin: { ...film.resin, workMin: 1 } });
     const at = (state: string) => life.find((start) => start.state === state)!.fromMin.likely;
-    expect(Math.abs(at("heavy") - crossing(one, HEAVY_PA_S))).toBeLessThan(0.6);
-    expect(Math.abs(at("gummy") - crossing(one, GUMMY_PA_S))).toBeLessThan(0.6);
+    expect(Math.abs(at("heavy") - crossing(film, HEAVY_PA_S))).toBeLessThan(0.6);
+    expect(Math.abs(at("gummy") - crossing(film, GUMMY_PA_S))).toBeLessThan(0.6);
   });
 });
 

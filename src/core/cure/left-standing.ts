@@ -35,7 +35,7 @@ export function leftStanding(
   const peaks = samplesOf(resin)
     .slice(0, FOLLOWED)
     .map(({ parameters }) => of(parameters).peakC)
-    .sort((one, other) => one - other);
+    .sort((a, b) => a - b);
   const end = (share: number) => peaks[Math.round(share * (peaks.length - 1))] ?? peakC;
   const spread = { low: Math.min(peakC, end(0.05)), likely: peakC, high: Math.max(peakC, end(0.95)) };
   return {

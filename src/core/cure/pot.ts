@@ -146,7 +146,9 @@ export function standing(
     const dt = stepS(state);
     const next = step(state, dt);
     const top =
-      warming(state) && !warming(next) ? firstWithin(state, dt, step, (one) => !warming(one)) : next;
+      warming(state) && !warming(next)
+        ? firstWithin(state, dt, step, (potState) => !warming(potState))
+        : next;
     if (top.tempC > peak.tempC) peak = top;
     state = next;
   }

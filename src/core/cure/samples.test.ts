@@ -21,7 +21,7 @@ describe("what a card leaves open", () => {
   const resin = fittedResin(card);
   const samples = resinSamples(resin, 2000);
   const ln = (of: (sample: (typeof samples)[number]) => number) =>
-    spread(samples.map((one) => Math.log(of(one))));
+    spread(samples.map((sample) => Math.log(of(sample))));
 
   test("the rate is learnt well, the ratio weakly, the activation energy not at all, as an independent linear analysis found", () => {
     const open = stillOpen(resin);
@@ -39,12 +39,12 @@ describe("what a card leaves open", () => {
     const at = (minutes: number, tempC: number) => (sample: (typeof samples)[number]) =>
       conversionAt(minutes * 60, tempC, sample.parameters);
     const found = [
-      ln((one) => flowLeftPerPa(0, 22, one.parameters)),
-      ln((one) => Math.max(1e-9, flowLeftPerPa(at(60, 22)(one), 22, one.parameters))),
-      ln((one) => viscosityPaS(at(60, 22)(one), 22, one.parameters)),
+      ln((sample) => flowLeftPerPa(0, 22, sample.parameters)),
+      ln((sample) => Math.max(1e-9, flowLeftPerPa(at(60, 22)(sample), 22, sample.parameters))),
+      ln((sample) => viscosityPaS(at(60, 22)(sample), 22, sample.parameters)),
       null,
-      ln((one) => timeToConversion(one.parameters.gelConversion, 18, one.parameters)),
-      spread(resinSamples(resin, 60).map((one) => Math.log(potLifeMin(500, 20, 20, one.parameters)))),
+      ln((sample) => timeToConversion(sample.parameters.gelConversion, 18, sample.parameters)),
+      spread(resinSamples(resin, 60).map((sample) => Math.log(potLifeMin(500, 20, 20, sample.parameters)))),
     ];
     found.forEach((value, index) => {
       const wanted = known.pred_post_sd[index] as number;
@@ -59,7 +59,7 @@ describe("what a card leaves open", () => {
 
   test("the middle of the samples is the fit", () => {
     const gel = samples
-      .map((one) => timeToConversion(one.parameters.gelConversion, 24, one.parameters))
+      .map((sample) => timeToConversion(sample.parameters.gelConversion, 24, sample.parameters))
       .sort((a, b) => a - b);
     const fit = timeToConversion(resin.fit.parameters.gelConversion, 24, resin.fit.parameters);
     expect(gel[1000]! / fit).toBeGreaterThan(0.93);
@@ -71,8 +71,8 @@ describe("what a card leaves open", () => {
     const potOnly: ResinCard = { ...card, workMin: null, tackFreeH: null, recoatFromH: null };
     const gel = (of: ResinCard) =>
       spread(
-        resinSamples(fittedResin(of), 400).map((one) =>
-          Math.log(timeToConversion(one.parameters.gelConversion, 20, one.parameters)),
+        resinSamples(fittedResin(of), 400).map((sample) =>
+          Math.log(timeToConversion(sample.parameters.gelConversion, 20, sample.parameters)),
         ),
       );
     expect(gel(card)).toBeLessThan(gel(potOnly));

@@ -55,15 +55,15 @@ describe("files made by another library (makerjs)", () => {
     const text = makerjs.exporter.toDXF(plate, { units: makerjs.unitType.Millimeter });
     const drawing = read(readDxf(text, 0.05));
     expect(drawing.mmPerUnit).toBe(1);
-    const one = pieceFrom(drawing);
-    expect(one.cutOuts.map((cutOut) => cutOut.shape.kind).sort()).toEqual(["free", "round"]);
-    expect(Math.abs(areaOf(one) - exact)).toBeLessThan(0.05 * 2 * Math.PI * 40);
-    expect(outlineOf(one)).toMatchObject({
+    const piece = pieceFrom(drawing);
+    expect(piece.cutOuts.map((cutOut) => cutOut.shape.kind).sort()).toEqual(["free", "round"]);
+    expect(Math.abs(areaOf(piece) - exact)).toBeLessThan(0.05 * 2 * Math.PI * 40);
+    expect(outlineOf(piece)).toMatchObject({
       widthMm: expect.closeTo(400, 6),
       heightMm: expect.closeTo(300, 6),
     });
     // The round hole lies at the left, in the middle of the height.
-    const round = one.cutOuts.find((cutOut) => cutOut.shape.kind === "round");
+    const round = piece.cutOuts.find((cutOut) => cutOut.shape.kind === "round");
     expect([round?.fromLeftMm, round?.fromFrontMm]).toEqual([120, 150]);
   });
   test("DXF in inches says so", () => {
@@ -74,13 +74,13 @@ describe("files made by another library (makerjs)", () => {
   });
   test("SVG in millimetres", () => {
     const text = makerjs.exporter.toSVG(plate, { units: makerjs.unitType.Millimeter, accuracy: 1e-6 });
-    const one = pieceFrom(readSvg(text, 0.02));
-    expect(one.cutOuts).toHaveLength(2);
-    expect(areaOf(one) / exact).toBeCloseTo(1, 3);
+    const piece = pieceFrom(readSvg(text, 0.02));
+    expect(piece.cutOuts).toHaveLength(2);
+    expect(areaOf(piece) / exact).toBeCloseTo(1, 3);
   });
   test("an area with holes as clipper2 has it", () => {
     const text = makerjs.exporter.toDXF(plate, { units: makerjs.unitType.Millimeter });
-    const one = pieceFrom(readDxf(text, 0.05));
+    const piece = pieceFrom(readDxf(text, 0.05));
     const { paths } = read(readDxf(text, 0.05));
     const rings: Path64[] = paths.map((path) =>
       path.points.map(([x, y]) => ({ x: Math.round(x * 1000), y: Math.round(y * 1000) })),
@@ -89,7 +89,7 @@ describe("files made by another library (makerjs)", () => {
     expect(united).not.toBeInstanceOf(PolyTree64);
     const area = Math.abs(united.reduce((sum, path) => sum + Clipper.area(path), 0)) / 1e6;
     // Its round hole is a polygon, ours a circle kept as one.
-    expect(Math.abs(area - areaOf(one))).toBeLessThan(0.05 * 2 * Math.PI * 50);
+    expect(Math.abs(area - areaOf(piece))).toBeLessThan(0.05 * 2 * Math.PI * 50);
   });
 });
 
@@ -139,7 +139,7 @@ describe("what is written is read back", () => {
       },
     ],
   ])("a %s with holes, as SVG and as DXF", (_, shape) => {
-    const one = piece(shape, [
+    const shown = piece(shape, [
       {
         ...round,
         fromLeftMm: outlineOf(piece(shape)).widthMm - 300,
@@ -148,12 +148,12 @@ describe("what is written is read back", () => {
       ...(shape.kind === "rectangle" ? [{ ...basin, fromLeftMm: 500 }] : []),
     ]);
     for (const back of [
-      pieceFrom(readSvg(pieceSvg(one, null), 0.05)),
-      pieceFrom(readDxf(pieceDxf(one), 0.05)),
+      pieceFrom(readSvg(pieceSvg(shown, null), 0.05)),
+      pieceFrom(readDxf(pieceDxf(shown), 0.05)),
     ]) {
-      expect(Math.abs(areaOf(back) / areaOf(one) - 1)).toBeLessThan(2e-4);
-      expect(back.cutOuts).toHaveLength(one.cutOuts.length);
-      expect(outlineOf(back).widthMm).toBeCloseTo(outlineOf(one).widthMm, 1);
+      expect(Math.abs(areaOf(back) / areaOf(shown) - 1)).toBeLessThan(2e-4);
+      expect(back.cutOuts).toHaveLength(shown.cutOuts.length);
+      expect(outlineOf(back).widthMm).toBeCloseTo(outlineOf(shown).widthMm, 1);
     }
   });
   test("a dimensioned SVG names sizes and escapes what a person called the piece", () => {
@@ -236,12 +236,12 @@ describe("DXF", () => {
     line(x, y + h, x + w, y + h, layer) +
     line(x, y, x, y + h, layer);
   test("loose lines in any order and direction become one outline; y is turned over", () => {
-    const one = pieceFrom(
+    const piece = pieceFrom(
       readDxf(dxf(box(100, 100, 300, 200) + `0\nCIRCLE\n8\n0\n10\n150\n20\n280\n40\n10\n`), 0.1),
     );
-    expect(areaOf(one)).toBeCloseTo(60000 - Math.PI * 100, 1);
+    expect(areaOf(piece)).toBeCloseTo(60000 - Math.PI * 100, 1);
     // Near the top of the drawing, so far from the front.
-    expect(one.cutOuts[0]).toMatchObject({ fromLeftMm: 50, fromFrontMm: 180 });
+    expect(piece.cutOuts[0]).toMatchObject({ fromLeftMm: 50, fromFrontMm: 180 });
   });
   test("without $INSUNITS the unit must be asked", () => {
     expect(read(readDxf(dxf(box(0, 0, 10, 10)), 0.1)).mmPerUnit).toBeNull();
@@ -357,10 +357,7 @@ describe("loose lines", () => {
           const lines = Array.from({ length: count }, (_, index): DrawnPath => {
             const points: Pair[] = [corner(index), corner(index + 1)];
             return { layer: "0", closed: false, points: turns.next().value ? points.reverse() : points };
-          }).sort(
-            (one, other) =>
-              ((one.points[0]![0] * (seed % 97)) % 7) - ((other.points[0]![0] * (seed % 97)) % 7),
-          );
+          }).sort((a, b) => ((a.points[0]![0] * (seed % 97)) % 7) - ((b.points[0]![0] * (seed % 97)) % 7));
           const found = joined(lines, 0.01);
           expect(found).toHaveLength(1);
           expect(found[0]).toMatchObject({ closed: true });

@@ -125,7 +125,7 @@ export function joined(paths: readonly DrawnPath[], reach: number): DrawnPath[] 
     for (let dx = -1; dx <= 1; dx += 1)
       for (let dy = -1; dy <= 1; dy += 1)
         for (const path of ends.get(key(cx + dx, cy + dy)) ?? [])
-          if (path.layer === layer && endsOf(path).some((own) => meets(own, end))) return path;
+          if (path.layer === layer && endsOf(path).some((pair) => meets(pair, end))) return path;
     return null;
   };
   for (const path of open) put(path, true);
@@ -175,7 +175,7 @@ export function takeOutline(paths: readonly DrawnPath[], mmPerUnit: number): Tak
       return { path: { ...path, points, ...(circle ? { circle } : {}) }, ring, areaMm2: ringAreaMm2(ring) };
     })
     .filter(({ areaMm2 }) => areaMm2 > 1)
-    .sort((one, other) => other.areaMm2 - one.areaMm2);
+    .sort((a, b) => b.areaMm2 - a.areaMm2);
   const [outer, ...rest] = closed;
   if (!outer)
     return {

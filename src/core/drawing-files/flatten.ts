@@ -107,11 +107,8 @@ function splinePoint(
       const at = span - degree + index;
       const [low, high] = [nth(knots, at), nth(knots, at + degree - level + 1)];
       const share = high > low ? (t - low) / (high - low) : 0;
-      const [one, other] = [work[index - 1], work[index]] as [
-        [number, number, number],
-        [number, number, number],
-      ];
-      work[index] = [0, 1, 2].map((axis) => one[axis]! * (1 - share) + other[axis]! * share) as [
+      const [a, b] = [work[index - 1], work[index]] as [[number, number, number], [number, number, number]];
+      work[index] = [0, 1, 2].map((axis) => a[axis]! * (1 - share) + b[axis]! * share) as [
         number,
         number,
         number,

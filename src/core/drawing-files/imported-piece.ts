@@ -9,8 +9,8 @@ export const MOST_CORNERS = 20_000;
 
 function hole(path: DrawnPath, box: { minX: number; maxY: number }, id: string, name: string): CutOut {
   const points = path.points.map(([x, y]): Point => ({ x, y }));
-  const own = boxOf(points);
-  const centre = path.circle ?? { x: (own.minX + own.maxX) / 2, y: (own.minY + own.maxY) / 2 };
+  const bounds = boxOf(points);
+  const centre = path.circle ?? { x: (bounds.minX + bounds.maxX) / 2, y: (bounds.minY + bounds.maxY) / 2 };
   return {
     id,
     name,

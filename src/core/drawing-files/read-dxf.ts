@@ -281,11 +281,11 @@ export function readDxf(text: string, toleranceMm: number): ReadDrawing {
         for (let row = 0; row < rows; row += 1) {
           const [dx, dy] = [column * (entity.columnSpacing ?? 0), row * (entity.rowSpacing ?? 0)];
           const [bx, by] = [block.position?.x ?? 0, block.position?.y ?? 0];
-          const own: Placement = [cos * sx, sin * sx, -sin * sy, cos * sy, 0, 0];
-          const [ox, oy] = placed(own, [-bx, -by]);
-          own[4] = entity.position.x + ox + cos * dx - sin * dy;
-          own[5] = entity.position.y + oy + sin * dx + cos * dy;
-          take(block.entities ?? [], within(at, own), depth + 1, layer);
+          const placement: Placement = [cos * sx, sin * sx, -sin * sy, cos * sy, 0, 0];
+          const [ox, oy] = placed(placement, [-bx, -by]);
+          placement[4] = entity.position.x + ox + cos * dx - sin * dy;
+          placement[5] = entity.position.y + oy + sin * dx + cos * dy;
+          take(block.entities ?? [], within(at, placement), depth + 1, layer);
         }
     };
     take(file.entities, PLAIN, 0, null);

@@ -26,12 +26,12 @@ export function veinDxf(piece: Measured, veins: readonly PieceVein[]): string {
   const lines = templateLines(piece, veins);
   // A DXF counts y upwards.
   const foot = lines[0]?.points.reduce((low, { y }) => Math.max(low, y), -Infinity) ?? 0;
-  for (const own of lines) {
-    const name = layerOf(own);
+  for (const line of lines) {
+    const name = layerOf(line);
     if (!drawing.tables.layerTable.exist(name)) drawing.addLayer(name, COLOUR, "Continuous");
     drawing.addLWPolyline(
-      own.points.map(({ x, y }) => ({ point: point2d(x, foot - y) })),
-      { flags: own.closed ? LWPolylineFlags.Closed : LWPolylineFlags.None, layerName: name },
+      line.points.map(({ x, y }) => ({ point: point2d(x, foot - y) })),
+      { flags: line.closed ? LWPolylineFlags.Closed : LWPolylineFlags.None, layerName: name },
     );
   }
   return drawing.stringify();

@@ -105,7 +105,7 @@ test("a tumbler's template is its wall unrolled: what leaves over one straight s
   if (!measured.ok) throw new Error("a cup that cannot be measured");
   const [wall] = standing([measured.measured]);
   const around = aroundOf(wall!)!;
-  const own: VeinMap = {
+  const veinMap: VeinMap = {
     places: {},
     sets: [
       {
@@ -124,7 +124,7 @@ test("a tumbler's template is its wall unrolled: what leaves over one straight s
       },
     ],
   };
-  const lines = templateLines(wall!, tapeList(own, wall!, { xMm: 0, yMm: 0, turnDeg: 0 }));
+  const lines = templateLines(wall!, tapeList(veinMap, wall!, { xMm: 0, yMm: 0, turnDeg: 0 }));
   const [outline] = lines;
   const radius = ({ x, y }: { x: number; y: number }) => Math.hypot(x, y);
   // The slant's cone (handbook: R = s·D/(D − d)): 160.70 · 90/30 = 482.1 mm, within 0.5.
@@ -150,7 +150,7 @@ test("a tumbler's template is its wall unrolled: what leaves over one straight s
   expect(radii(1).length).toBe(radii(-1).length);
   radii(1).forEach((at, n) => expect(Math.abs(at - radii(-1)[n]!)).toBeLessThan(0.5));
   const drawing = new DxfParser().parseSync(
-    veinDxf(wall!, tapeList(own, wall!, { xMm: 0, yMm: 0, turnDeg: 0 })),
+    veinDxf(wall!, tapeList(veinMap, wall!, { xMm: 0, yMm: 0, turnDeg: 0 })),
   )!;
   const { vertices } = (
     drawing.entities as unknown as { layer: string; vertices: { x: number; y: number }[] }[]

@@ -58,8 +58,8 @@ export function templateLines(piece: Measured, veins: readonly PieceVein[]): Tem
     ),
     ...unfoldedFaces(piece).map(({ ring }) => line("face", ring, true)),
     ...veins.flatMap(({ number, stretches }) =>
-      stretches.flatMap(({ line: own }) => {
-        const way = wall ? own.map(wall.at) : own;
+      stretches.flatMap(({ line: points }) => {
+        const way = wall ? points.map(wall.at) : points;
         return [line("vein", way, false, number), line("vein-edge", ribbonRing(way), true, number)];
       }),
     ),
@@ -84,7 +84,7 @@ export function veinSvg(piece: Measured, veins: readonly PieceVein[]): string {
   };
   const group = (layer: TemplateLine["layer"]) =>
     `<g id="${layer}">${lines
-      .filter((one) => one.layer === layer)
+      .filter((line) => line.layer === layer)
       .map(
         ({ points, closed, vein }) =>
           `<path d="${pathOf(points, closed)}" ${look[layer]}${vein === null ? "" : ` data-vein="${vein}"`}/>`,

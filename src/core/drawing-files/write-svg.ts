@@ -26,9 +26,9 @@ export function pieceSvg(piece: Piece, dimensioned: UnitSystem | null): string {
   const outline = outlineOf(piece);
   const size = Math.max(outline.widthMm, outline.heightMm) * TEXT_SHARE;
   const dimensions = dimensioned
-    ? dimensionsOf(piece).map((one) => ({
-        ...one,
-        words: `${one.prefix}${quantityText(one.mm, "length", dimensioned)}`,
+    ? dimensionsOf(piece).map((dimension) => ({
+        ...dimension,
+        words: `${dimension.prefix}${quantityText(dimension.mm, "length", dimensioned)}`,
       }))
     : [];
   // Beside the piece stand a line and the longest text.

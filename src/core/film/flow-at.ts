@@ -19,7 +19,7 @@ export function flowSpreadAt({ resin, tempC }: SteadyFilm, minutes: number): Spr
   const flows = samplesOf(resin)
     .filter((_, index) => index % EVERY === 0)
     .map((sample) => flowAt(minutes, tempC, sample.parameters))
-    .sort((one, other) => one - other);
+    .sort((a, b) => a - b);
   const at = (share: number) => flows[Math.round(share * (flows.length - 1))] ?? likely;
   return { low: Math.min(likely, at(0.05)), likely, high: Math.max(likely, at(0.95)) };
 }

@@ -72,9 +72,7 @@ describe("veins", () => {
       expect(veinOwnWidthMm(vein, row.h0_mm, row.Phi)).toBeLessThan(sunkVeinWidthMm(vein, row.h0_mm));
     }
     // The simple limit w0 + Q/h0 is 84 % too wide for the thinnest and latest of these.
-    const latest = flow.vein
-      .filter(({ h0_mm }) => h0_mm === 0.25)
-      .sort((one, other) => one.Phi - other.Phi)[0]!;
+    const latest = flow.vein.filter(({ h0_mm }) => h0_mm === 0.25).sort((a, b) => a.Phi - b.Phi)[0]!;
     expect(sunkVeinWidthMm(vein, 0.25) / latest.w_mean_mm).toBeGreaterThan(1.8);
   });
   test("the more flow is left the wider, and never beyond the limit", () =>

@@ -19,8 +19,8 @@ export function besides(path: readonly Point[], by: number, closed = false): Poi
       return long > 0 ? [{ x: (b.y - a.y) / long, y: -(b.x - a.x) / long }] : [];
     });
     const [nx, ny] = [
-      normals.reduce((sum, one) => sum + one.x, 0) / (normals.length || 1),
-      normals.reduce((sum, one) => sum + one.y, 0) / (normals.length || 1),
+      normals.reduce((sum, normal) => sum + normal.x, 0) / (normals.length || 1),
+      normals.reduce((sum, normal) => sum + normal.y, 0) / (normals.length || 1),
     ];
     const squared = Math.max(0.4, nx * nx + ny * ny);
     return { x: point.x + (nx / squared) * by, y: point.y + (ny / squared) * by };

@@ -90,9 +90,9 @@ describe("flattened points", () => {
         fc.integer({ min: 3, max: 24 }),
         (lengthMm, depthMm, k, sides) => {
           for (const make of [ellipse, racetrack]) {
-            const [one, scaled] = [make(lengthMm, depthMm), make(lengthMm * k, depthMm * k)];
-            expect(scaled.areaMm2 / one.areaMm2).toBeCloseTo(k * k, 6);
-            expect(scaled.perimeterMm / one.perimeterMm).toBeCloseTo(k, 6);
+            const [curve, scaled] = [make(lengthMm, depthMm), make(lengthMm * k, depthMm * k)];
+            expect(scaled.areaMm2 / curve.areaMm2).toBeCloseTo(k * k, 6);
+            expect(scaled.perimeterMm / curve.perimeterMm).toBeCloseTo(k, 6);
           }
           expect(regularPolygon(sides, 100 * k).areaMm2 / regularPolygon(sides, 100).areaMm2).toBeCloseTo(
             k * k,

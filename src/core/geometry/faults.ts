@@ -261,9 +261,9 @@ export function faultsOf(piece: Piece): Fault[] {
   const first = shapeFaults(piece);
   if (first.length > 0) return first;
   const faults = [...outlineFaults(piece), ...edgeFaults(piece), ...cutOutFaults(piece)];
-  for (const one of piece.voids ?? [])
-    if (!(one.lengthMm > 0 && one.widthMm > 0 && one.depthMm > 0))
-      faults.push({ at: `voids.${one.id}`, message: `${one.name} has no size.` });
+  for (const hollow of piece.voids ?? [])
+    if (!(hollow.lengthMm > 0 && hollow.widthMm > 0 && hollow.depthMm > 0))
+      faults.push({ at: `voids.${hollow.id}`, message: `${hollow.name} has no size.` });
   if (!Number.isInteger(piece.count) || piece.count < 1)
     faults.push({ at: "count", message: "There must be at least one." });
   return faults;

@@ -12,8 +12,8 @@ const piece = (shape: Shape, extra: Partial<Piece> = {}): Piece => ({
   cutOuts: [],
   ...extra,
 });
-const measured = (one: Piece) => {
-  const result = measurePiece(one);
+const measured = (piece: Piece) => {
+  const result = measurePiece(piece);
   if (!result.ok) throw new Error(JSON.stringify(result.faults));
   return result.measured;
 };

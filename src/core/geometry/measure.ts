@@ -158,7 +158,7 @@ function measured(piece: Piece): Measurement {
       sealAreaMm2: fill ? fill.wallMm2 : faceAreaMm2,
       fillMl: fill?.fillMl ?? null,
       fillDepthMm: fill?.depthMm ?? 0,
-      voidMl: (piece.voids ?? []).reduce((sum, one) => sum + voidVolumeMl(one), 0),
+      voidMl: (piece.voids ?? []).reduce((sum, hollow) => sum + voidVolumeMl(hollow), 0),
     },
   };
 }

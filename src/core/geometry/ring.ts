@@ -102,16 +102,16 @@ function farFromLine([a, b]: [Point, Point], [c, d]: [Point, Point], farMm: numb
 }
 
 /** Where two segments that do not meet are nearest, and how far apart they are there. */
-function gapBetween(one: [Point, Point], other: [Point, Point]): { widthMm: number; at: Point } {
-  let found = { widthMm: Infinity, at: one[0] };
+function gapBetween(a: [Point, Point], b: [Point, Point]): { widthMm: number; at: Point } {
+  let found = { widthMm: Infinity, at: a[0] };
   const look = (point: Point, segment: [Point, Point]) => {
     const foot = footOn(point, segment);
     const widthMm = Math.hypot(point.x - foot.x, point.y - foot.y);
     if (widthMm < found.widthMm)
       found = { widthMm, at: { x: (point.x + foot.x) / 2, y: (point.y + foot.y) / 2 } };
   };
-  for (const point of one) look(point, other);
-  for (const point of other) look(point, one);
+  for (const point of a) look(point, b);
+  for (const point of b) look(point, a);
   return found;
 }
 
@@ -212,8 +212,8 @@ function crossing([a, b]: [Point, Point], [c, d]: [Point, Point]): Point {
 }
 
 /** Whether the lines of two rings meet anywhere. */
-export function ringsMeet(one: Ring, other: Ring): boolean {
-  const [few, many] = one.length < other.length ? [one, other] : [other, one];
+export function ringsMeet(first: Ring, second: Ring): boolean {
+  const [few, many] = first.length < second.length ? [first, second] : [second, first];
   const index = segmentIndex(many);
   return few.some((_, at) => {
     const own = segment(few, at);
@@ -230,10 +230,8 @@ export function liesInside(inner: Ring, outer: Ring): boolean {
 }
 
 /** Whether two rings share any area or touch. */
-export function ringsOverlap(one: Ring, other: Ring): boolean {
-  return (
-    ringsMeet(one, other) || placeIn(one[0] as Point, other) !== -1 || placeIn(other[0] as Point, one) !== -1
-  );
+export function ringsOverlap(a: Ring, b: Ring): boolean {
+  return ringsMeet(a, b) || placeIn(a[0] as Point, b) !== -1 || placeIn(b[0] as Point, a) !== -1;
 }
 
 /**

@@ -17,12 +17,13 @@ const piece = (shape: Shape, extra: Partial<Piece> = {}): Piece => ({
   cutOuts: [],
   ...extra,
 });
-const measured = (one: Piece): Measured => {
-  const result = measurePiece(one);
+const measured = (piece: Piece): Measured => {
+  const result = measurePiece(piece);
   if (!result.ok) throw new Error(JSON.stringify(result.faults));
   return result.measured;
 };
-const lengthOf = (one: Measured, name: EdgeName) => one.edges.find((edge) => edge.name === name)?.lengthMm;
+const lengthOf = (piece: Measured, name: EdgeName) =>
+  piece.edges.find((edge) => edge.name === name)?.lengthMm;
 
 describe("runs", () => {
   const straight: Shape = { kind: "straight", lengthMm: 2000, depthMm: 600 };
@@ -168,9 +169,9 @@ describe("moulds", () => {
   test("a round one with draft is a frustum: π·h/3·(R² + R·r + r²)", () => {
     const [R, r] = [100, 100 - 30 * Math.tan((10 * Math.PI) / 180)];
     const volume = ((Math.PI * 30) / 3) * (R * R + R * r + r * r);
-    const one = mould({ kind: "round", diameterMm: 200 }, 10);
-    expect(one.fillMl?.likely).toBeCloseTo(volume / 1000, 9);
-    expect(one.sealAreaMm2).toBeCloseTo(Math.PI * (R + r) * Math.hypot(30, R - r), 6);
+    const piece = mould({ kind: "round", diameterMm: 200 }, 10);
+    expect(piece.fillMl?.likely).toBeCloseTo(volume / 1000, 9);
+    expect(piece.sealAreaMm2).toBeCloseTo(Math.PI * (R + r) * Math.hypot(30, R - r), 6);
   });
   test("a rectangular one with draft: h/3·(A1 + √… ) by the prismatoid rule", () => {
     const lean = 30 * Math.tan((20 * Math.PI) / 180);
@@ -189,8 +190,8 @@ describe("moulds", () => {
       [120, 120],
       [20, 240],
     ];
-    const one = mould({ kind: "free", points, starts: [0] }, 0);
-    expect(one.fillMl?.likely).toBeCloseTo((one.topAreaMm2 * 30) / 1000, 9);
+    const piece = mould({ kind: "free", points, starts: [0] }, 0);
+    expect(piece.fillMl?.likely).toBeCloseTo((piece.topAreaMm2 * 30) / 1000, 9);
   });
   test("walls that meet above the bottom are named", () =>
     expect(

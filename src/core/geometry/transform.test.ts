@@ -15,8 +15,8 @@ const piece = (shape: Shape, extra: Partial<Piece> = {}): Piece => ({
   cutOuts: [],
   ...extra,
 });
-const measured = (one: Piece): Measured => {
-  const result = measurePiece(one);
+const measured = (piece: Piece): Measured => {
+  const result = measurePiece(piece);
   if (!result.ok) throw new Error(JSON.stringify(result.faults));
   return result.measured;
 };
@@ -86,11 +86,11 @@ const shapes: fc.Arbitrary<Shape> = fc.oneof(
 );
 
 /** Stored coordinates are rounded to 0.01 mm and curves drawn within 0.05 mm: an area is off by less than its perimeter times both. */
-const near = (one: Measured, other: Measured) => (one.perimeterMm + other.perimeterMm) * 0.04;
+const near = (a: Measured, b: Measured) => (a.perimeterMm + b.perimeterMm) * 0.04;
 
 describe("area and perimeter do not change", () => {
-  const same = (one: Piece, other: Piece) => {
-    const [a, b] = [measured(one), measured(other)];
+  const same = (first: Piece, second: Piece) => {
+    const [a, b] = [measured(first), measured(second)];
     expect(Math.abs(a.topAreaMm2 - b.topAreaMm2)).toBeLessThan(near(a, b) + 1e-4 * a.topAreaMm2 * 0.01);
     expect(Math.abs(a.perimeterMm - b.perimeterMm)).toBeLessThan(
       0.02 * (a.outline.corners.length + 1) + 1e-4 * a.perimeterMm,
@@ -119,8 +119,8 @@ describe("area and perimeter do not change", () => {
   test("a cut divides it: what lies before and behind sums to the whole, in the share asked for", () =>
     fc.assert(
       fc.property(shapes, fc.double({ min: 0.05, max: 0.95, noNaN: true }), (shape, share) => {
-        const one = piece(shape);
-        const [before, behind] = [cutAtShare(one, share), cutAtShare(one, Math.min(0.99, share + 0.04))];
+        const shown = piece(shape);
+        const [before, behind] = [cutAtShare(shown, share), cutAtShare(shown, Math.min(0.99, share + 0.04))];
         expect(before.alongMm).toBeLessThanOrEqual(behind.alongMm + 0.02);
         expect(before.lines.length).toBeGreaterThan(0);
       }),
@@ -132,9 +132,9 @@ test("scaled by k, area goes with k²", () =>
     fc.property(star, fc.double({ min: 0.2, max: 8, noNaN: true }), (shape, k) => {
       if (shape.kind !== "free") return;
       const grown = { ...shape, points: shape.points.map(([x, y]): Pair => [k * x, k * y]) };
-      const [one, other] = [measured(piece(shape)), measured(piece(grown))];
-      expect(other.topAreaMm2 / one.topAreaMm2 / k ** 2).toBeCloseTo(1, 9);
-      expect(other.perimeterMm / one.perimeterMm / k).toBeCloseTo(1, 9);
+      const [a, b] = [measured(piece(shape)), measured(piece(grown))];
+      expect(b.topAreaMm2 / a.topAreaMm2 / k ** 2).toBeCloseTo(1, 9);
+      expect(b.perimeterMm / a.perimeterMm / k).toBeCloseTo(1, 9);
     }),
   ));
 
@@ -172,10 +172,10 @@ describe("mirrored twice is the same", () => {
     ],
   ])("%s with an open edge and a hole", (_, shape) => {
     const name = edgesOf(shape)[1]!;
-    const one = piece(shape, { edges: { [name]: OPEN }, cutOuts: [hole] });
-    const twice = mirrored(mirrored(one));
-    expect(outlineOf(twice).corners).toHaveLength(outlineOf(one).corners.length);
-    expect(measured(twice).lengthByTreatmentMm).toEqual(measured(one).lengthByTreatmentMm);
+    const shown = piece(shape, { edges: { [name]: OPEN }, cutOuts: [hole] });
+    const twice = mirrored(mirrored(shown));
+    expect(outlineOf(twice).corners).toHaveLength(outlineOf(shown).corners.length);
+    expect(measured(twice).lengthByTreatmentMm).toEqual(measured(shown).lengthByTreatmentMm);
     expect(edgeOf(twice, name)).toEqual(OPEN);
     expect(twice.cutOuts).toEqual([hole]);
   });
@@ -198,16 +198,16 @@ describe("mirrored twice is the same", () => {
 
 describe("turned", () => {
   test("a quarter turn of a rectangle keeps kind, radii, edges and holes", () => {
-    const one = piece(
+    const shown = piece(
       { kind: "rectangle", lengthMm: 1000, depthMm: 400, cornerRadiiMm: [10, 20, 30, 40] },
       { edges: { front: OPEN }, cutOuts: [hole] },
     );
-    const turned = rotated(one, 90)!;
+    const turned = rotated(shown, 90)!;
     expect(turned.shape).toMatchObject({ lengthMm: 400, depthMm: 1000, cornerRadiiMm: [40, 10, 20, 30] });
     expect(edgeOf(turned, "left")).toEqual(OPEN);
     expect(turned.cutOuts[0]).toMatchObject({ fromLeftMm: 150, fromFrontMm: 600 });
-    expect(measured(turned).topAreaMm2).toBeCloseTo(measured(one).topAreaMm2, 6);
-    expect(rotated(one, 360)?.shape).toEqual(one.shape);
+    expect(measured(turned).topAreaMm2).toBeCloseTo(measured(shown).topAreaMm2, 6);
+    expect(rotated(shown, 360)?.shape).toEqual(shown.shape);
   });
   test("what has a depth of its own is not turned", () =>
     expect(rotated(piece({ kind: "river", stations: [], depthMm: 30 }), 45)).toBeNull());

@@ -175,14 +175,14 @@ function compare(before: unknown, after: unknown, path: string[], into: Into): v
     compareLists(before as { id?: string }[], after as { id?: string }[], path, into);
     return;
   }
-  const [one, other] = [before as Record<string, unknown>, after as Record<string, unknown>];
-  for (const key of new Set([...Object.keys(one), ...Object.keys(other)])) {
+  const [a, b] = [before as Record<string, unknown>, after as Record<string, unknown>];
+  for (const key of new Set([...Object.keys(a), ...Object.keys(b)])) {
     if (key === "id" || key === "format") continue;
     // What is set for the first time is told field by field, not as a whole, where the level itself is not seen.
-    const blank = TRANSPARENT.has(key) && !Array.isArray(one[key] ?? other[key]) ? {} : undefined;
+    const blank = TRANSPARENT.has(key) && !Array.isArray(a[key] ?? b[key]) ? {} : undefined;
     compare(
-      one[key] ?? blank,
-      other[key] ?? blank,
+      a[key] ?? blank,
+      b[key] ?? blank,
       TRANSPARENT.has(key) ? path : [...path, FIELD_WORDS[key] ?? key],
       { ...into, key },
     );

@@ -10,7 +10,7 @@ export function roundToSum(parts: readonly number[], step: number): number[] {
   let missing = whole - floors.reduce((sum, part) => sum + part, 0);
   const byRemainder = parts
     .map((part, index) => ({ index, remainder: part / step - (floors[index] ?? 0) }))
-    .sort((one, other) => other.remainder - one.remainder || one.index - other.index);
+    .sort((a, b) => b.remainder - a.remainder || a.index - b.index);
   for (const { index } of byRemainder) {
     if (missing <= 0) break;
     floors[index] = (floors[index] ?? 0) + 1;

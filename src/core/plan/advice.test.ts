@@ -51,11 +51,11 @@ const CARD: ResinCard = { ...starterCards(() => "r")[0]!, name: "Slow", largestM
 const SHELF = starterColours(newId);
 /** As the plan sees it: over the coat below it, with colours from the starting shelf. */
 function advised(changes: Partial<AdvisedCoat> = {}): AdvisedCoat {
-  const own = changes.coat ?? coat();
+  const planned = changes.coat ?? coat();
   const below = changes.below ?? null;
-  const looks = colourPlan({ ground: "primed", coats: below ? [below, own] : [own] }, SHELF);
+  const looks = colourPlan({ ground: "primed", coats: below ? [below, planned] : [planned] }, SHELF);
   return {
-    coat: own,
+    coat: planned,
     below,
     belowWet: true,
     batched: null,
@@ -137,7 +137,7 @@ describe("colour, foretold from the colourants", () => {
     mixedFrom(
       colour(changes),
       Object.entries(doses).map(([name, gPer100G]) => {
-        const card = SHELF.find((one) => one.name === name)!;
+        const card = SHELF.find((colourant) => colourant.name === name)!;
         return { cardId: card.id, name, gPer100G, measure: card.measure };
       }),
     );
@@ -440,7 +440,7 @@ describe("time and climate", () => {
     return derivePlan({ ...draft, work: { ...draft.work, ...changes } }, STARTERS);
   };
   const ruled = (rule: string, ...of: Parameters<typeof planAt>) =>
-    planAt(...of).advice.filter((one) => one.rule === rule);
+    planAt(...of).advice.filter((advice) => advice.rule === rule);
   const dammed = (job: JobDocument) =>
     job.coats.find(({ kind }) => kind === "colour")!.passes.push(usualPass("dam", "dam-pull"));
 

@@ -136,10 +136,10 @@ describe("fills in layers", () => {
     return derivePlan(document, cards);
   };
   test("wet halves heat as one pour of both; a half that waits for the other's gel heats alone", () => {
-    const [one] = mould("next-day").coats;
+    const [planned] = mould("next-day").coats;
     const wet = mould("next-day", "wet").coats;
-    for (const { reactingMm } of wet) expect(reactingMm).toBeCloseTo(one!.pourDepthMm!, 6);
-    expect(wet[1]!.pourDepthMm).toBeCloseTo(one!.pourDepthMm! / 2, 6);
+    for (const { reactingMm } of wet) expect(reactingMm).toBeCloseTo(planned!.pourDepthMm!, 6);
+    expect(wet[1]!.pourDepthMm).toBeCloseTo(planned!.pourDepthMm! / 2, 6);
     for (const { reactingMm, pourDepthMm } of mould("next-day", "next-day").coats)
       expect(reactingMm).toBeCloseTo(pourDepthMm!, 6);
   });

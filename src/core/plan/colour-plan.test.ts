@@ -13,7 +13,7 @@ const id = () => `id-${(made += 1)}`;
 const shelf = starterColours(id);
 const byId = new Map(shelf.map((card) => [card.id, card]));
 const named = (name: string) => {
-  const card = shelf.find((one) => one.name === name);
+  const card = shelf.find((colourant) => colourant.name === name);
   if (!card) throw new Error(name);
   return card;
 };

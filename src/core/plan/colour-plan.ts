@@ -117,14 +117,15 @@ type Laid = { looks: CoatLooks; top: Below };
 function layCoat(coat: Coat, below: Below, cards: ReadonlyMap<string, ColourCard>): Laid {
   const under = { internal: below.internal, hex: hexOfXyz(below.xyz) };
   const colours = coat.colours.map((colour) => looksOf(colour, coat.filmMm, below, cards));
-  const own = averageXyz(colours.map((one) => ({ xyz: one.xyz, share: one.colour.share }))) ?? below.xyz;
+  const own =
+    averageXyz(colours.map((looks) => ({ xyz: looks.xyz, share: looks.colour.share }))) ?? below.xyz;
   const looks = { coat, under, colours, average: seenFromAfar(own) };
   if (!liesOnTop(coat) || colours.length === 0) return { looks, top: below };
   const cover = Math.min(1, coat.coverShare);
   const internal = mapBands(
     (band) =>
       (1 - cover) * nth(below.internal, band) +
-      cover * colours.reduce((sum, one) => sum + one.colour.share * nth(one.internal, band), 0),
+      cover * colours.reduce((sum, looks) => sum + looks.colour.share * nth(looks.internal, band), 0),
   );
   const xyz = averageXyz([
     { xyz: own, share: cover },
@@ -182,12 +183,12 @@ export const patternOf = ({ coats }: Pick<ColourPlan, "coats">): CoatLooks | und
 export function differenceFinished(looks: ColourPlan, target: Lab): Spread | null {
   const pattern = patternOf(looks);
   if (!pattern) return null;
-  const own = differenceFrom(pattern, target);
+  const spread = differenceFrom(pattern, target);
   const likely = ciede2000(looks.finished.lab, target);
   return {
-    low: Math.max(0, likely - (own.likely - own.low)),
+    low: Math.max(0, likely - (spread.likely - spread.low)),
     likely,
-    high: likely + (own.high - own.likely),
+    high: likely + (spread.high - spread.likely),
   };
 }
 
@@ -197,11 +198,11 @@ export function differenceFinished(looks: ColourPlan, target: Lab): Spread | nul
 export function differenceFrom(coat: CoatLooks, target: Lab): Spread {
   const averageWith = (changed: ColourLooks | null, xyz: Xyz) =>
     averageXyz(
-      coat.colours.map((one) => ({ xyz: one === changed ? xyz : one.xyz, share: one.colour.share })),
+      coat.colours.map((looks) => ({ xyz: looks === changed ? xyz : looks.xyz, share: looks.colour.share })),
     ) ?? coat.average.xyz;
-  const others = coat.colours.flatMap((one) =>
-    variantsOf(one.parts).map(({ parts }) =>
-      averageWith(one, mixLook(parts, coat.coat.filmMm, coat.under.internal).xyz),
+  const others = coat.colours.flatMap((looks) =>
+    variantsOf(looks.parts).map(({ parts }) =>
+      averageWith(looks, mixLook(parts, coat.coat.filmMm, coat.under.internal).xyz),
     ),
   );
   return spreadOver(

@@ -35,7 +35,10 @@ const coats = windowCoatsOf(derivePlan(job, cards));
 const colour = (...kinds: PassKind[]): WindowCoat[] =>
   coats
     .filter(({ coat }) => coat.kind === "colour")
-    .map((one) => ({ ...one, coat: { ...one.coat, passes: kinds.map((kind) => usualPass(kind, kind)) } }));
+    .map((planned) => ({
+      ...planned,
+      coat: { ...planned.coat, passes: kinds.map((kind) => usualPass(kind, kind)) },
+    }));
 const day: Room = { kind: "day", coldC: 15, coldAtMin: 300, warmC: 25, warmAtMin: 900 };
 
 describe("hours", () => {
@@ -64,8 +67,8 @@ describe("hours", () => {
 
 describe("windows of passes", () => {
   const windowOf = (tempC: number, kind: PassKind, ...with_: PassKind[]) => {
-    const [own] = planDays(colour(...with_, kind), 540, at(tempC)).coats;
-    return own!.windows.find(({ pass }) => pass.kind === kind)!;
+    const [laid] = planDays(colour(...with_, kind), 540, at(tempC)).coats;
+    return laid!.windows.find(({ pass }) => pass.kind === kind)!;
   };
   test("the dam is pulled two to three hours after mixing at 21 to 24 °C, within its spread (common practice, no source)", () => {
     for (const tempC of [21, 24]) {
@@ -81,15 +84,15 @@ describe("windows of passes", () => {
     expect(wait(18) / wait(28)).toBeLessThan(2.4);
   });
   test("a flame stays shut until alcohol has flashed off", () => {
-    const [own] = planDays(colour("lay", "alcohol", "flame"), 540, at(21)).coats;
-    const [, alcohol, flame] = own!.windows;
+    const [laid] = planDays(colour("lay", "alcohol", "flame"), 540, at(21)).coats;
+    const [, alcohol, flame] = laid!.windows;
     expect(flame!.from.low).toBeGreaterThanOrEqual(alcohol!.untilMin + FLASH_OFF_MIN);
     expect(flame!.atMin).toBeGreaterThanOrEqual(alcohol!.untilMin + FLASH_OFF_MIN);
   });
   test("warm air too, from whatever coat the vapour comes; hands that come early wait", () => {
     const two = colour("lay", "alcohol", "blow");
-    const [own] = planDays(two, 540, at(21)).coats;
-    const [, alcohol, blow] = own!.windows;
+    const [laid] = planDays(two, 540, at(21)).coats;
+    const [, alcohol, blow] = laid!.windows;
     expect(blow!.pass.kind).toBe("blow");
     expect(blow!.atMin).toBeGreaterThanOrEqual(alcohol!.untilMin + FLASH_OFF_MIN);
     const [below, above] = [colour("lay", "alcohol"), colour("lay", "flame")].map((coats, index) => ({
@@ -109,8 +112,8 @@ describe("windows of passes", () => {
         fc.constantFrom("wet" as const, "late" as const, "tacky" as const),
         (lists, startsAfter) => {
           const rows = lists.map((list, index) => {
-            const [own] = colour(...list);
-            return { ...own!, coat: { ...own!.coat, id: `coat-${index}`, startsAfter } };
+            const [planned] = colour(...list);
+            return { ...planned!, coat: { ...planned!.coat, id: `coat-${index}`, startsAfter } };
           });
           const { coats: laid, troubles } = planDays(rows, 540, at(21));
           const vapours = laid.flatMap(vapoursOf);
@@ -127,11 +130,11 @@ describe("windows of passes", () => {
     );
   });
   test("a pass that waits after the one before it does, also when that one is late", () => {
-    const [own] = colour("lay", "alcohol", "alcohol");
-    const passes = own!.coat.passes.map((pass, index) =>
+    const [planned] = colour("lay", "alcohol", "alcohol");
+    const passes = planned!.coat.passes.map((pass, index) =>
       index === 2 ? { ...pass, fromMin: 17, afterMin: 5 } : pass,
     );
-    const [laid] = planDays([{ ...own!, coat: { ...own!.coat, passes } }], 540, at(21)).coats;
+    const [laid] = planDays([{ ...planned!, coat: { ...planned!.coat, passes } }], 540, at(21)).coats;
     const [, drops, mist] = laid!.windows;
     expect(mist!.atMin).toBeCloseTo(drops!.untilMin + 5, 9);
   });
@@ -147,7 +150,7 @@ describe("windows of passes", () => {
     const all = colour("lay", "faces", "dam-pull", "drip-scrape");
     expect(kinds(all)).toEqual(["lay", "faces", "dam-pull", "drip-scrape"]);
     const without = (change: Partial<WindowCoat["batched"]>) =>
-      all.map((own) => ({ ...own, batched: { ...own.batched, ...change } }));
+      all.map((planned) => ({ ...planned, batched: { ...planned.batched, ...change } }));
     expect(kinds(without({ faceAreaMm2: 0 }))).toEqual(["lay", "dam-pull", "drip-scrape"]);
     expect(kinds(without({ faceAreaMm2: 0, dripLengthMm: 0 }))).toEqual(["lay"]);
     const over = { ...all[0]!, coat: { ...all[0]!.coat, id: "over", startsAfter: "wet" as const } };
@@ -168,9 +171,15 @@ describe("windows of passes", () => {
     expect(upper!.mixedAtMin).toBeGreaterThanOrEqual(sand.untilMin);
   });
   test("a hybrid is not modelled, but its working time bounds its passes: veins at minute 45 of 20 are late", () => {
-    const [own] = colour("lay", "veins");
-    const card = { ...own!.resin, kind: "hybrid" as const, workMin: 20, filmTempC: 21, viscosityPaS: 0.8 };
-    const plan = planDays([{ ...own!, resin: fittedResin(card) }], 540, at(21));
+    const [planned] = colour("lay", "veins");
+    const card = {
+      ...planned!.resin,
+      kind: "hybrid" as const,
+      workMin: 20,
+      filmTempC: 21,
+      viscosityPaS: 0.8,
+    };
+    const plan = planDays([{ ...planned!, resin: fittedResin(card) }], 540, at(21));
     const veins = plan.coats[0]!.windows.find(({ pass }) => pass.kind === "veins")!;
     expect(veins.to!.likely - 540).toBeLessThan(45);
     expect(plan.troubles.map(({ kind }) => kind)).toContain("late");
@@ -193,8 +202,8 @@ describe("windows of passes", () => {
             );
             worked
               .slice(1)
-              .forEach((own, index) =>
-                expect(own.atMin).toBeGreaterThanOrEqual(worked[index]!.untilMin - 1e-9),
+              .forEach((window, index) =>
+                expect(window.atMin).toBeGreaterThanOrEqual(worked[index]!.untilMin - 1e-9),
               );
           }
         },
@@ -207,25 +216,25 @@ describe("windows of passes", () => {
 describe("batches and coats", () => {
   const NINE = 540;
   const [primer, ...others] = coats;
-  const one = others.find(({ coat }) => coat.kind === "colour")!;
+  const planned = others.find(({ coat }) => coat.kind === "colour")!;
   /** Coats like the job's colour coat, each with shares of batches and a start. */
   const row = (
     ...wanted: { startsAfter?: WindowCoat["coat"]["startsAfter"]; shares?: number[]; workMin?: number }[]
   ): WindowCoat[] =>
     wanted.map(({ startsAfter = "wet", shares = [1], workMin = 30 }, index) => {
-      const batches = shares.map((share, at) => ({ ...one.batched.batches[0]!, number: at + 1, share }));
+      const batches = shares.map((share, at) => ({ ...planned.batched.batches[0]!, number: at + 1, share }));
       return {
-        ...one,
-        coat: { ...one.coat, id: `coat-${index}`, startsAfter, passes: [usualPass("lay", "lay")] },
-        batched: { ...one.batched, batches, workMin: exactly(workMin), mixingMin: 4 },
+        ...planned,
+        coat: { ...planned.coat, id: `coat-${index}`, startsAfter, passes: [usualPass("lay", "lay")] },
+        batched: { ...planned.batched, batches, workMin: exactly(workMin), mixingMin: 4 },
       };
     });
-  const times = (own: CoatWindows) => own.batches.map((b) => [b.mixAtMin, b.pourAtMin, b.doneAtMin]);
+  const times = (laid: CoatWindows) => laid.batches.map((b) => [b.mixAtMin, b.pourAtMin, b.doneAtMin]);
 
   test("one coat: mixed at the hour, poured when mixed, done when worked", () => {
-    const [own] = planDays(row({}), NINE, at(21)).coats;
-    expect(own).toMatchObject({ mixedAtMin: NINE, laidAtMin: NINE + 34, waitMin: null });
-    expect(times(own!)).toEqual([[540, 544, 574]]);
+    const [laid] = planDays(row({}), NINE, at(21)).coats;
+    expect(laid).toMatchObject({ mixedAtMin: NINE, laidAtMin: NINE + 34, waitMin: null });
+    expect(times(laid!)).toEqual([[540, 544, 574]]);
   });
   test("one pair of hands mixes the second batch when the first is worked out, a second pair while it is", () => {
     const two = row({ shares: [0.5, 0.5] });
@@ -239,9 +248,9 @@ describe("batches and coats", () => {
     ]);
   });
   test("unequal batches take their share of the time; laying passes take all of it", () => {
-    const [own] = planDays(row({ shares: [0.25, 0.75], workMin: 40 }), NINE, at(21)).coats;
-    expect(own!.batches.map(({ pourAtMin, doneAtMin }) => doneAtMin - pourAtMin)).toEqual([10, 30]);
-    expect(own!.windows[0]).toMatchObject({ atMin: 544, untilMin: own!.laidAtMin });
+    const [laid] = planDays(row({ shares: [0.25, 0.75], workMin: 40 }), NINE, at(21)).coats;
+    expect(laid!.batches.map(({ pourAtMin, doneAtMin }) => doneAtMin - pourAtMin)).toEqual([10, 30]);
+    expect(laid!.windows[0]).toMatchObject({ atMin: 544, untilMin: laid!.laidAtMin });
   });
   test("wet on wet follows at once; late, tacky and recoat wait for the film below, with its spread", () => {
     for (const [startsAfter, state] of [
@@ -266,9 +275,9 @@ describe("batches and coats", () => {
     },
   );
   test("on an epoxy primer that is still wet no coat goes either: it waits until it is tacky", () => {
-    const [wet, next] = row({}, {}).map((own, index) => ({
-      ...own,
-      coat: { ...own.coat, kind: index === 0 ? ("primer" as const) : own.coat.kind },
+    const [wet, next] = row({}, {}).map((planned, index) => ({
+      ...planned,
+      coat: { ...planned.coat, kind: index === 0 ? ("primer" as const) : planned.coat.kind },
     }));
     const [below, above] = planDays([wet!, next!], NINE, at(21)).coats;
     expect(above!.waitMin).toEqual(startOf(below!.life, "gummy"));
@@ -287,11 +296,11 @@ describe("days", () => {
   test("coats for another day wait for it, and for the shop to open", () => {
     const plan = planDays(coats, 9 * 60, at(22));
     expect(plan.coats.map(({ coatId }) => coatId)).toEqual(coats.map(({ coat }) => coat.id));
-    plan.coats.forEach((own, index) => {
+    plan.coats.forEach((laid, index) => {
       const { coat } = coats[index]!;
       if (coat.startsAfter !== "next-day" || index === 0) return;
-      expect(own.mixedAtMin).toBeGreaterThanOrEqual(1440);
-      expect(isOpen(own.mixedAtMin, USUAL_HOURS)).toBe(true);
+      expect(laid.mixedAtMin).toBeGreaterThanOrEqual(1440);
+      expect(isOpen(laid.mixedAtMin, USUAL_HOURS)).toBe(true);
     });
   });
   test("sanded next day at 22 °C, not in a cold shop (common practice, no source)", () => {
@@ -312,18 +321,18 @@ describe("days", () => {
     expect(Number.isFinite(frost.endMin)).toBe(true);
   });
   test("over midnight and through the change of a clock's hour it is only minutes: the same start a day later is the same day", () => {
-    const one = planDays(coats, 540, at(21));
+    const days = planDays(coats, 540, at(21));
     // Before the first day too: a start may be looked for from now on, days before the one that was set.
     for (const byDays of [1, 3, -1, -2]) {
       const other = planDays(coats, 540 + byDays * 1440, { ...at(21), nowMin: null });
-      const times = (plan: typeof one, by: number) =>
+      const times = (plan: typeof days, by: number) =>
         plan.coats.map(({ mixedAtMin, windows }) =>
           [mixedAtMin, ...windows.flatMap(({ from, atMin, untilMin }) => [from.low, atMin, untilMin])].map(
             (minute) => Math.round(1000 * (minute - by)) / 1000,
           ),
         );
-      expect(times(other, byDays * 1440)).toEqual(times(one, 0));
-      expect(other.troubles).toEqual(one.troubles);
+      expect(times(other, byDays * 1440)).toEqual(times(days, 0));
+      expect(other.troubles).toEqual(days.troubles);
     }
   });
 });
@@ -341,10 +350,10 @@ describe("find a start", () => {
     expect(starts[0]!.plan.troubles).toEqual([]);
     const asNow = planDays(dammed, 17 * 60, settings).troubles.length;
     expect(asNow).toBeGreaterThan(0);
-    starts.forEach((one, index) =>
+    starts.forEach((start, index) =>
       starts
         .slice(index + 1)
-        .forEach((other) => expect(Math.abs(one.startMin - other.startMin)).toBeGreaterThanOrEqual(120)),
+        .forEach((other) => expect(Math.abs(start.startMin - other.startMin)).toBeGreaterThanOrEqual(120)),
     );
     expect(starts.map(({ cost }) => cost)).toEqual([...starts.map(({ cost }) => cost)].sort((a, b) => a - b));
   });

@@ -24,7 +24,7 @@ const job = (change: (draft: JobDocument) => void = () => {}): JobDocument => {
 };
 const colourCoat = (document: JobDocument) => document.coats.find((coat) => coat.kind === "colour") as Coat;
 const planned = (document: JobDocument, kind: Coat["kind"] = "colour") => {
-  const coat = derivePlan(document, CARDS).coats.find((one) => one.coat.kind === kind);
+  const coat = derivePlan(document, CARDS).coats.find((planned) => planned.coat.kind === kind);
   if (!coat?.batched) throw new Error(coat?.problem ?? "no such coat");
   return { ...coat, batched: coat.batched };
 };
@@ -62,7 +62,7 @@ describe("a coat's volume", () => {
             colourCoat(draft).school = school as Coat["school"];
           });
           const { batched } = planned(document);
-          const held = batched.held.reduce((sum, one) => sum + one.ml, 0);
+          const held = batched.held.reduce((sum, kept) => sum + kept.ml, 0);
           const losses = batched.losses.reduce((sum, loss) => sum + loss.ml.likely, 0);
           const parts = batched.onTopMl.likely + batched.onFacesMl.likely + losses + held;
           const cups = batched.batches.flatMap((batch) => batch.cups).reduce((sum, cup) => sum + cup.ml, 0);

@@ -14,17 +14,17 @@ export function realDays(
 ): ReadonlyMap<string, Real> {
   const real = new Map<string, Real>();
   for (const coatId of new Set(steps.map((step) => step.coatId))) {
-    const own = steps.filter((step) => step.coatId === coatId);
+    const runSteps = steps.filter((step) => step.coatId === coatId);
     const at = (step: RunStep) => {
       const done = state.doneAt.get(step.id);
       return done === undefined ? [] : [minuteOf(done)];
     };
-    const batchesAtMin = own.filter(({ kind }) => kind === "weigh").flatMap(at);
+    const batchesAtMin = runSteps.filter(({ kind }) => kind === "weigh").flatMap(at);
     if (batchesAtMin.length === 0) continue;
     const doneAtMin: Record<string, number> = {};
     const doneBatches: Record<string, number> = {};
-    for (const passId of new Set(own.flatMap((step) => step.passId ?? []))) {
-      const each = own.filter((step) => step.passId === passId);
+    for (const passId of new Set(runSteps.flatMap((step) => step.passId ?? []))) {
+      const each = runSteps.filter((step) => step.passId === passId);
       const done = each.flatMap(at);
       if (each.some(({ batch }) => batch !== null)) doneBatches[passId] = done.length;
       if (done.length === each.length) doneAtMin[passId] = Math.max(...done);

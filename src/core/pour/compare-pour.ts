@@ -44,8 +44,8 @@ export function comparePour(
   return plan.coats.flatMap(({ coat, resin, batched }) => {
     if (!batched || !resin) return [];
     const area = batched.topAreaMm2;
-    const own = steps.filter((step) => step.coatId === coat.id);
-    const weighSteps = own.filter((step) => step.kind === "weigh");
+    const runSteps = steps.filter((step) => step.coatId === coat.id);
+    const weighSteps = runSteps.filter((step) => step.kind === "weigh");
     if (!weighSteps.some((step) => state.doneAt.has(step.id))) return [];
     /** What went into each vessel in which A met B, by step and mix. */
     const mixes = new Map<string, { name: string; aG: number; bG: number; cG: number; weighed: boolean }>();
@@ -75,14 +75,14 @@ export function comparePour(
     const layingIds = new Set(
       coat.passes.filter(({ kind }) => PASS[kind].phase === "laying").map(({ id }) => id),
     );
-    const laying = own.filter(({ passId }) => passId !== null && layingIds.has(passId));
+    const laying = runSteps.filter(({ passId }) => passId !== null && layingIds.has(passId));
     const laid = laying.flatMap((step) => state.doneAt.get(step.id) ?? []).sort();
     const last = laying.length > 0 && laid.length === laying.length ? (laid[laid.length - 1] ?? null) : null;
     // One cup that is off leaves soft spots, however well the others are mixed.
     const ratios = all
       .filter(({ weighed, bG }) => weighed && bG > 0)
       .map(({ name, aG, bG }) => ({ name, off: ratioError(aG, bG, resin) }))
-      .sort((one, other) => Math.abs(other.off) - Math.abs(one.off));
+      .sort((a, b) => Math.abs(b.off) - Math.abs(a.off));
     const [ratioOff = null] = ratios;
     const outcome: CoatOutcome = {
       coatId: coat.id,

@@ -38,7 +38,7 @@ export function foldPour(events: readonly PourEvent[]): PourState {
     finishedAt: null,
     calledOff: null,
   };
-  const ordered = [...events].sort((one, other) => Date.parse(one.at) - Date.parse(other.at));
+  const ordered = [...events].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
   for (const event of ordered) {
     switch (event.kind) {
       case "tick":

@@ -20,7 +20,7 @@ const job = (change: (draft: JobDocument) => void = () => {}): JobDocument => {
 };
 const colourCoat = (document: JobDocument) => document.coats.find((coat) => coat.kind === "colour") as Coat;
 const planned = (document: JobDocument, kind: Coat["kind"] = "colour") => {
-  const coat = derivePlan(document, CARDS).coats.find((one) => one.coat.kind === kind);
+  const coat = derivePlan(document, CARDS).coats.find((planned) => planned.coat.kind === kind);
   if (!coat?.batched) throw new Error(coat?.problem ?? "no such coat");
   return { ...coat, batched: coat.batched };
 };
@@ -114,13 +114,13 @@ describe("the pour", () => {
 
   describe.each(["clear-first", "colour-into-a"] as const)("a resin of three parts, %s", (school) => {
     const filled = CARDS.map((card) => ({ ...card, fillerGPer100G: 60, fillerDensityGPerMl: 2.6 }));
-    const own = derivePlan(
+    const plan = derivePlan(
       job((draft) => void (colourCoat(draft).school = school)),
       filled,
     );
-    const colour = own.coats[2]!;
+    const colour = plan.coats[2]!;
     const outcomeOf = (gramsOf: (line: WeighLine) => number) => {
-      const weigh = runSheet(own, "metric").find(
+      const weigh = runSheet(plan, "metric").find(
         ({ coatId, kind }) => coatId === colour.coat.id && kind === "weigh",
       )!;
       const events = weigh.weigh.map((line, index): PourEvent => ({
@@ -132,7 +132,7 @@ describe("the pour", () => {
         grams: gramsOf(line),
       }));
       const state = foldPour([...events, tick(weigh.id, 2)]);
-      return comparePour(own, runSheet(own, "metric", state.weighed), state, "metric")[0]!;
+      return comparePour(plan, runSheet(plan, "metric", state.weighed), state, "metric")[0]!;
     };
     test("weighed to plan, the log finds nothing: filler is in the mix and in its density", () => {
       const { mixedMl, words } = outcomeOf(({ grams }) => grams);

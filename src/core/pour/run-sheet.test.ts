@@ -112,14 +112,16 @@ describe("cups by their numbers", () => {
   test("a colour goes into the cup that bears its number, also behind a clear one", () => {
     const job = sampleJob(cards, newId);
     const plan = derivePlan(job, cards);
-    const planned = plan.coats.find((one) => one.coat.id === colour(job).id)!;
+    const planned = plan.coats.find((plannedCoat) => plannedCoat.coat.id === colour(job).id)!;
     const batch = planned.batched!.batches[0]!;
     // The blend has its clear before its black.
     const clear = batch.cups.findIndex((cup) => cup.doses.length === 0);
     const black = batch.cups.findIndex((cup) => cup.name === "Ink black");
     expect(clear).toBeGreaterThanOrEqual(0);
     expect(black).toBeGreaterThan(clear);
-    for (const { line, label } of weighLines(batch, false).filter((one) => one.line.startsWith("dose-"))) {
+    for (const { line, label } of weighLines(batch, false).filter((weighLine) =>
+      weighLine.line.startsWith("dose-"),
+    )) {
       const at = batch.cups.findIndex((cup) => cup.doses.some((dose) => line === `dose-${dose.id}`));
       expect(label).toBe(`${batch.cups[at]!.name} into cup ${at + 1}`);
     }

@@ -169,7 +169,7 @@ export function runSheet(plan: Plan, system: UnitSystem, weighed: WeighedSoFar =
   const steps = plan.coats.flatMap((planned) =>
     planned.batched ? coatSteps(planned, planned.batched, of) : [],
   );
-  return steps.sort((one, other) => one.atMin - other.atMin);
+  return steps.sort((a, b) => a.atMin - b.atMin);
 }
 
 type SheetOf = { system: UnitSystem; atHand: AtHand; weighed: WeighedSoFar };
@@ -212,17 +212,17 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, of: SheetOf): Run
   const isBefore = ({ pass }: { pass: Pass }) => PASS[pass.kind].phase === "before";
   const isPerBatch = ({ pass }: { pass: Pass }) => PASS[pass.kind].perBatch === true;
   return [
-    ...rows.filter(isBefore).map((one) => passStep(one)),
+    ...rows.filter(isBefore).map((row) => passStep(row)),
     ...batched.batches.flatMap((batch) => [
       ...batchSteps(planned, batched, batch, of),
-      ...rows.filter(isPerBatch).map((one) => {
-        const own = one.perBatch.find(({ number }) => number === batch.number) ?? one;
+      ...rows.filter(isPerBatch).map((row) => {
+        const own = row.perBatch.find(({ number }) => number === batch.number) ?? row;
         return passStep(
-          { pass: one.pass, atMin: own.atMin, untilMin: own.untilMin },
+          { pass: row.pass, atMin: own.atMin, untilMin: own.untilMin },
           many ? batch.number : null,
         );
       }),
     ]),
-    ...rows.filter((one) => !isBefore(one) && !isPerBatch(one)).map((one) => passStep(one)),
+    ...rows.filter((row) => !isBefore(row) && !isPerBatch(row)).map((row) => passStep(row)),
   ];
 }

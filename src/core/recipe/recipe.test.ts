@@ -50,12 +50,12 @@ describe("a recipe", () => {
 
   test("takes the film and the ground of the piece it is asked for", () => {
     const [piece] = job.pieces;
-    const own: JobDocument = {
+    const document: JobDocument = {
       ...job,
       groundByPiece: { [piece!.id]: "concrete" },
       coats: job.coats.map((coat) => ({ ...coat, filmByPieceMm: { [piece!.id]: 2.25 } })),
     };
-    const taken = recipeOf(own, derivePlan(own, cards).coats, piece!.id);
+    const taken = recipeOf(document, derivePlan(document, cards).coats, piece!.id);
     expect(taken.ground).toBe("concrete");
     expect(taken.coats.map((coat) => coat.filmMm)).toEqual(job.coats.map(() => 2.25));
   });
@@ -90,14 +90,17 @@ describe("a recipe", () => {
         (lengthMm, depthMm) => {
           const size = { kind: "straight" as const, lengthMm, depthMm };
           const plan = derivePlan(jobFromRecipe(taken, reference, size, newId), cards);
-          const coat = plan.coats.find((one) => one.coat.kind === "colour")!;
+          const coat = plan.coats.find((planned) => planned.coat.kind === "colour")!;
           expect(coat.embeds[0]!.massG / (lengthMm * depthMm)).toBeCloseTo(perM2 / 1e6, 12);
         },
       ),
     );
     // On the job it came from, the mass typed there.
     const back = derivePlan(withRecipe(glittering, taken, reference), cards);
-    expect(back.coats.find((one) => one.coat.kind === "colour")!.embeds[0]!.massG).toBeCloseTo(120, 9);
+    expect(back.coats.find((planned) => planned.coat.kind === "colour")!.embeds[0]!.massG).toBeCloseTo(
+      120,
+      9,
+    );
   });
 
   test("shares of the cups are those of the recipe at any size", () => {
@@ -110,8 +113,8 @@ describe("a recipe", () => {
           { kind: "straight", lengthMm, depthMm: 600 },
           () => "run",
         );
-        const colours = derivePlan(made, cards).coats.find((one) => one.coat.kind === "colour")!.batched!
-          .coloursMl;
+        const colours = derivePlan(made, cards).coats.find((planned) => planned.coat.kind === "colour")!
+          .batched!.coloursMl;
         expect(made.coats.find((coat) => coat.kind === "colour")!.colours.map(({ share }) => share)).toEqual(
           shares,
         );

@@ -145,7 +145,7 @@ function doseSteps({ board, here }: Pair, stepG: number): Advice[] {
   const large = new Map(doses(here).map((dose) => [dose.id, dose]));
   const worst = doses(board)
     .filter((dose) => dose.doubt > DOSE_DOUBT && (large.get(dose.id)?.doubt ?? 1) < dose.doubt / 2)
-    .sort((one, other) => other.doubt - one.doubt)[0];
+    .sort((a, b) => b.doubt - a.doubt)[0];
   if (!worst) return [];
   const percent = (share: number) => `${decimal(Math.min(1, share) * 100, 0)} %`;
   return [

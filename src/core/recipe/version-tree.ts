@@ -15,7 +15,7 @@ export type Placed<Version extends Grown> = {
  * first lane that no line crosses between the two.
  */
 export function layOutVersions<Version extends Grown>(versions: readonly Version[]): Placed<Version>[] {
-  const ordered = [...versions].sort((one, other) => one.number - other.number);
+  const ordered = [...versions].sort((a, b) => a.number - b.number);
   const last = ordered.length - 1;
   const placed = new Map<string, Placed<Version>>();
   const continued = new Set<string>();
@@ -47,5 +47,5 @@ export function layOutVersions<Version extends Grown>(versions: readonly Version
       parent: parent ? { row: parent.row, lane: parent.lane } : null,
     });
   });
-  return [...placed.values()].sort((one, other) => one.row - other.row);
+  return [...placed.values()].sort((a, b) => a.row - b.row);
 }

@@ -144,7 +144,7 @@ function directions(strokes: readonly PracticeStroke[]): { directionDeg: number;
 
 /** The operations of a practice, pull by pull. */
 export const practiceOps = (strokes: readonly PracticeStroke[], seed: number): Op[][] =>
-  strokes.map((own, n) => practisedStroke(own, own.flowLeft, seed + 31 * n));
+  strokes.map((stroke, n) => practisedStroke(stroke, stroke.flowLeft, seed + 31 * n));
 
 const clamp = (value: number) => Math.min(1, Math.max(0, value));
 
@@ -193,7 +193,7 @@ export function critique(of: PieceRehearsal, piece: Measured, practice: Practice
   };
   const score = scored(mudAfter.at(-1) ?? 0);
   const otherwise = [1 - DRAG_DOUBT, 1 + DRAG_DOUBT].map((drags) => {
-    const dragged = strokes.map((one) => ({ ...one, flowLeft: Math.min(1, one.flowLeft * drags) }));
+    const dragged = strokes.map((stroke) => ({ ...stroke, flowLeft: Math.min(1, stroke.flowLeft * drags) }));
     const ops = practiceOps(dragged, rehearsal.seed).flat();
     return scored(Math.max(0, mud(evaluate(ops, sheet, { under }), difference) - start));
   });

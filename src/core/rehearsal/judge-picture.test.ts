@@ -145,11 +145,11 @@ test("what is poured last and not worked after lies on top in lines as thin as t
         : coat,
     ),
   });
-  const own = measurePicture(drizzled, drizzled.passes.length, 160);
-  expect(own.laidLast.length).toBeGreaterThan(0);
-  const onTop = own.onTop.map((share, colour) => (own.laidLast.includes(colour) ? 0.01 : share));
-  const said = judgePicture(drizzled, { ...own, onTop }, undefined).map(({ id }) => id);
-  for (const colour of own.laidLast) expect(said).not.toContain(`swallowed-${colour}`);
+  const measures = measurePicture(drizzled, drizzled.passes.length, 160);
+  expect(measures.laidLast.length).toBeGreaterThan(0);
+  const onTop = measures.onTop.map((share, colour) => (measures.laidLast.includes(colour) ? 0.01 : share));
+  const said = judgePicture(drizzled, { ...measures, onTop }, undefined).map(({ id }) => id);
+  for (const colour of measures.laidLast) expect(said).not.toContain(`swallowed-${colour}`);
   // Worked after, it may be swallowed.
   const worked = measurePicture(of, of.passes.length, 160);
   expect(worked.laidLast).toEqual([]);
@@ -184,9 +184,9 @@ test("mud asks for a round less only where something is worked", () => {
 test("the difference from a target is one number in every view, with its basis; the sister's own is named beside it", () => {
   const plan = derivePlan(job, cards);
   const target = { lab: [60, 2, 8] as const, name: "Tile" };
-  const one = differenceFinished(plan.looks, target.lab)!;
+  const spread = differenceFinished(plan.looks, target.lab)!;
   const [told] = judged({}, wantedOf(plan.looks, target)).filter(({ id }) => id === "target");
-  expect(told!.what).toContain(`ΔE ${one.likely.toFixed(1)} from Tile, ${DIFFERENCE_BASIS}; this sister`);
-  expect(one.low).toBeLessThanOrEqual(one.likely);
-  expect(one.high).toBeGreaterThanOrEqual(one.likely);
+  expect(told!.what).toContain(`ΔE ${spread.likely.toFixed(1)} from Tile, ${DIFFERENCE_BASIS}; this sister`);
+  expect(spread.low).toBeLessThanOrEqual(spread.likely);
+  expect(spread.high).toBeGreaterThanOrEqual(spread.likely);
 });

@@ -324,7 +324,7 @@ export function judgePicture(
     });
   }
   const order = { change: 0, look: 1, note: 2 } as const;
-  return found.sort((one, other) => order[one.grade] - order[other.grade]);
+  return found.sort((a, b) => order[a.grade] - order[b.grade]);
 }
 
 /** Blending is told round by round. */

@@ -137,7 +137,7 @@ test("a coat that another one covers is not told to be swallowed: nothing of it 
     ...colour,
     id: newId(),
     name: "Again",
-    colours: colour.colours.map((one) => ({ ...one, id: newId() })),
+    colours: colour.colours.map((colour) => ({ ...colour, id: newId() })),
   };
   const twice = of({
     ...job,
@@ -191,7 +191,7 @@ test("the vein map's veins go around a tumbler: its picture has those of its own
       [x + 200, 90],
     ] as [number, number][],
   });
-  const own: JobDocument = {
+  const document: JobDocument = {
     ...job,
     pieces: [{ ...tumbler, count: 2 }],
     coats: [{ ...colour, passes: [...colour.passes, usualPass(newId(), "veins")] }],
@@ -217,11 +217,11 @@ test("the vein map's veins go around a tumbler: its picture has those of its own
       ],
     },
   };
-  const [planned] = of(own)!.rehearsal.coats.at(-1)!.veins!;
+  const [planned] = of(document)!.rehearsal.coats.at(-1)!.veins!;
   expect(planned!.veins.map(({ points }) => points[0])).toEqual([{ x: 20, y: 60 }]);
   // The second of the two lies over the other vein.
-  const plan = derivePlan(own, cards);
-  const second = rehearsalOf(plan, own, plan.pieces[0]!, `${tumbler.id}.2`)!;
+  const plan = derivePlan(document, cards);
+  const second = rehearsalOf(plan, document, plan.pieces[0]!, `${tumbler.id}.2`)!;
   expect(second.rehearsal.coats.at(-1)!.veins![0]!.veins.map(({ points }) => points[0])).toEqual([
     { x: 30, y: 40 },
   ]);

@@ -160,12 +160,12 @@ export function rehearsalOf(
   piece: Measured,
   standingId = piece.id,
 ): PieceRehearsal | null {
-  const looks = new Map(plan.looks.coats.map((one) => [one.coat.id, one]));
+  const looks = new Map(plan.looks.coats.map((coatLooks) => [coatLooks.coat.id, coatLooks]));
   const on = plan.coats.filter(({ coat, batched }) => batched && covers(coat, piece.id));
   const patterned = on.filter(({ coat }) => isPatterned(coat, piece));
   const first = patterned[0];
-  const own = first && looks.get(first.coat.id);
-  if (!first || !own) return null;
+  const coatLooks = first && looks.get(first.coat.id);
+  if (!first || !coatLooks) return null;
   const palette: PaletteColour[] = [];
   const add = (
     name: string,
@@ -194,7 +194,7 @@ export function rehearsalOf(
   const under = below && looks.get(below.coat.id)?.colours[0];
   const base = under
     ? add(under.colour.name, under, false, 0)
-    : painted("what lies under it", own.under.hex, false);
+    : painted("what lies under it", coatLooks.under.hex, false);
   const place = job.veinMap && placesOf(standing(plan.pieces), job.veinMap.places).get(standingId);
   /** The vein map's veins of a coat, where it has any on this piece. */
   const mapped = (coat: Coat, colours: readonly { at: number }[]) => {
@@ -215,17 +215,17 @@ export function rehearsalOf(
     const seenTotal =
       coat.colours.reduce((sum, { share, look }) => sum + (look === "clear" ? 0 : share), 0) || 1;
     const filmMm = isFill(coat) ? piece.fillDepthMm * coat.coverShare : filmOn(coat, piece.id);
-    const colours = (seen?.colours ?? []).map((one) => ({
+    const colours = (seen?.colours ?? []).map((looks) => ({
       at: add(
-        one.colour.name,
-        one,
-        one.colour.look === "metallic",
+        looks.colour.name,
+        looks,
+        looks.colour.look === "metallic",
         // Clear is poured too, but has no colour of its own that could lie on top; what a later coat covers is not meant to.
-        planned !== uppermost || one.colour.look === "clear" ? 0 : one.colour.share / seenTotal,
+        planned !== uppermost || looks.colour.look === "clear" ? 0 : looks.colour.share / seenTotal,
       ),
-      share: one.colour.share / total,
+      share: looks.colour.share / total,
       // The first coat's colours are worked out over their ground as they are; clear lies over whatever is there.
-      hides: planned === first && !isFill(coat) && one.colour.look !== "clear" ? 1 : hidesOf(one, filmMm),
+      hides: planned === first && !isFill(coat) && looks.colour.look !== "clear" ? 1 : hidesOf(looks, filmMm),
     }));
     const into = filmBelow(planned, on);
     const strips = stripsOf(planned, piece);
@@ -304,6 +304,6 @@ function patternPasses({ windows }: PlannedCoat, into: PlannedCoat, job: JobDocu
 export const differenceIn =
   (palette: readonly PaletteColour[]) =>
   (a: number, b: number): number => {
-    const [one, other] = [palette[a], palette[b]];
-    return one && other ? ciede2000(one.lab, other.lab) : 0;
+    const [first, second] = [palette[a], palette[b]];
+    return first && second ? ciede2000(first.lab, second.lab) : 0;
   };

@@ -25,14 +25,14 @@ test("sisters are as many others as are asked for, and all unlike", () => {
 });
 
 test("each sister lies within the spread of the picture, the picture too, and shares stay shares", () => {
-  const own = measured(of.rehearsal);
+  const measures = measured(of.rehearsal);
   const sisters = sistersOf(of.rehearsal).map(measured);
-  const { onTop, mud, apart, thinnestMm, lostMl } = sisterSpread(own, own, sisters);
+  const { onTop, mud, apart, thinnestMm, lostMl } = sisterSpread(measures, measures, sisters);
   onTop.forEach(({ low, likely, high }, colour) => {
-    expect(likely).toBe(own.onTop[colour]);
-    for (const one of [own, ...sisters]) {
-      expect(one.onTop[colour]!).toBeGreaterThanOrEqual(low - 1e-12);
-      expect(one.onTop[colour]!).toBeLessThanOrEqual(high + 1e-12);
+    expect(likely).toBe(measures.onTop[colour]);
+    for (const shown of [measures, ...sisters]) {
+      expect(shown.onTop[colour]!).toBeGreaterThanOrEqual(low - 1e-12);
+      expect(shown.onTop[colour]!).toBeLessThanOrEqual(high + 1e-12);
     }
     expect(low).toBeGreaterThanOrEqual(0);
     expect(high).toBeLessThanOrEqual(1);
@@ -41,8 +41,8 @@ test("each sister lies within the spread of the picture, the picture too, and sh
   expect(onTop.reduce((sum, { low }) => sum + low, 0)).toBeLessThanOrEqual(1);
   expect(onTop.reduce((sum, { high }) => sum + high, 0)).toBeGreaterThanOrEqual(1);
   expect(mud.high).toBeGreaterThanOrEqual(mud.low);
-  expect(apart.low).toBeLessThanOrEqual(own.apart);
-  for (const { film } of [own, ...sisters]) {
+  expect(apart.low).toBeLessThanOrEqual(measures.apart);
+  for (const { film } of [measures, ...sisters]) {
     expect(film.thinnestMm).toBeGreaterThanOrEqual(thinnestMm.low - 1e-12);
     expect(film.thinnestMm).toBeLessThanOrEqual(thinnestMm.high + 1e-12);
     expect(film.lostMl).toBeGreaterThanOrEqual(lostMl.low - 1e-9);

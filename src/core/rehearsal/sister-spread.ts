@@ -21,12 +21,12 @@ export const sistersOf = (of: Rehearsal): Rehearsal[] =>
  */
 export function sisterSpread(
   picture: PictureMeasures,
-  own: PictureMeasures,
+  measures: PictureMeasures,
   sisters: readonly PictureMeasures[],
 ): SisterSpread {
-  const spread = (of: (one: PictureMeasures) => number, most = 1): Spread => {
+  const spread = (of: (measures: PictureMeasures) => number, most = 1): Spread => {
     const likely = of(picture);
-    const off = sisters.map((sister) => of(sister) - of(own));
+    const off = sisters.map((sister) => of(sister) - of(measures));
     const held = (value: number) => Math.min(most, Math.max(0, value));
     return {
       low: held(likely + Math.min(0, ...off)),

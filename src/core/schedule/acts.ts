@@ -50,5 +50,5 @@ export function actsOf(coats: readonly CoatWindows[]): Act[] {
       }),
     ])
     .filter(({ atMin }) => Number.isFinite(atMin))
-    .sort((one, other) => one.atMin - other.atMin);
+    .sort((a, b) => a.atMin - b.atMin);
 }

@@ -89,7 +89,7 @@ export type Settings = {
 export type Below = { laid: CoatWindows; resin: FittedResin; coat: Coat };
 
 export const startOf = (life: readonly StateStart[], state: FilmState): Spread =>
-  life.find((one) => one.state === state)?.fromMin ?? exactly(Infinity);
+  life.find((start) => start.state === state)?.fromMin ?? exactly(Infinity);
 
 const plus = (spread: Spread, minutes: number): Spread => ({
   low: spread.low + minutes,
@@ -167,9 +167,9 @@ const usualMinutes = ({ kind, rounds }: Pass, { batched, coat }: WindowCoat, peo
  * When the laying passes are done: they take the time in which the batches are worked. What is done for each batch is done in it; the others
  * follow on the last one.
  */
-function layingTimes(one: WindowCoat, batches: readonly BatchTimes[], people: number) {
-  const laying = passesOf(one).filter(({ kind }) => PASS[kind].phase === "laying");
-  const sum = laying.reduce((total, pass) => total + usualMinutes(pass, one, people), 0);
+function layingTimes(planned: WindowCoat, batches: readonly BatchTimes[], people: number) {
+  const laying = passesOf(planned).filter(({ kind }) => PASS[kind].phase === "laying");
+  const sum = laying.reduce((total, pass) => total + usualMinutes(pass, planned, people), 0);
   const last = batches[batches.length - 1] as BatchTimes;
   const ordered = [
     ...laying.filter(({ kind }) => PASS[kind].perBatch),
@@ -178,13 +178,13 @@ function layingTimes(one: WindowCoat, batches: readonly BatchTimes[], people: nu
   const times = new Map<string, Pick<PassWindow, "atMin" | "untilMin" | "perBatch">>();
   let before = 0;
   for (const pass of ordered) {
-    const share = usualMinutes(pass, one, people) / sum;
+    const share = usualMinutes(pass, planned, people) / sum;
     const within = ({ number, pourAtMin, doneAtMin }: BatchTimes) => ({
       number,
       atMin: pourAtMin + before * (doneAtMin - pourAtMin),
       untilMin: pourAtMin + (before + share) * (doneAtMin - pourAtMin),
     });
-    const doneFor = one.real?.doneBatches[pass.id] ?? 0;
+    const doneFor = planned.real?.doneBatches[pass.id] ?? 0;
     const each = PASS[pass.kind].perBatch
       ? batches.map((batch, index) => ({ ...within(batch), done: index < doneFor }))
       : [];
@@ -201,26 +201,26 @@ const surely = (from: Spread, to: Spread | null, minutes: number): number =>
 
 /** A coat mixed at a minute: its batches, its film, and each pass in its window. */
 export function layCoat(
-  one: WindowCoat,
+  planned: WindowCoat,
   startMin: number,
   waitMin: Spread | null,
   settings: Settings,
   /** Vapour of the coats before it. */
   vapours: readonly Vapour[] = [],
 ): CoatWindows {
-  const { coat, resin, batched, real } = one;
+  const { coat, resin, batched, real } = planned;
   const { room, people, quick, taken = [], notBeforeMin = -Infinity } = settings;
   const batches = batchTimes(batched, startMin, people, real?.batchesAtMin, notBeforeMin);
   const [first, last] = [batches[0], batches[batches.length - 1]] as [BatchTimes, BatchTimes];
   const lastMixedAtMin = last.mixAtMin;
   const film = { resin, room, mixedAtMin: startMin };
   const life = quick ? likelyLifeIn(film) : filmLifeIn(film);
-  const laid = layingTimes(one, batches, people);
+  const laid = layingTimes(planned, batches, people);
   const inTheAir = [...vapours];
   let free = first.pourAtMin;
   let before = first.pourAtMin;
   let shutUntil = -Infinity;
-  const windows = passesOf(one).map((pass): PassWindow => {
+  const windows = passesOf(planned).map((pass): PassWindow => {
     const { right, phase, fire, hands = true, words } = PASS[pass.kind];
     const laying = laid.get(pass.id);
     const earliest = Math.max(startMin + (pass.fromMin ?? 0), before + (pass.afterMin ?? -Infinity));
@@ -234,7 +234,7 @@ export function layCoat(
     // Each batch is laid from its own mix; what comes after lies on the first of them. A paint dries in a way that no card tells.
     const laidFrom = phase === "laying" ? lastMixedAtMin : startMin;
     const to = right.to === null || resin.kind === "paint" ? null : plus(startOf(life, right.to), laidFrom);
-    const minutes = laying ? laying.untilMin - laying.atMin : usualMinutes(pass, one, people);
+    const minutes = laying ? laying.untilMin - laying.atMin : usualMinutes(pass, planned, people);
     const doneAt = real?.doneAtMin[pass.id];
     const wanted = right.from === "runny" ? from.likely : surely(from, to, minutes);
     const due = Math.max(free, laying?.atMin ?? -Infinity, wanted, notBeforeMin);
@@ -282,7 +282,7 @@ export function layCoat(
  * @param fromMin when the hands come to it at the soonest
  */
 export function sandBelow(
-  one: WindowCoat,
+  planned: WindowCoat,
   fromMin: number,
   below: Below | null,
   settings: Settings,
@@ -292,9 +292,9 @@ export function sandBelow(
     ? plus(startOf(below.laid.life, PASS.sand.right.from), below.laid.lastMixedAtMin)
     : exactly(fromMin);
   let free = fromMin;
-  return passesBefore(one.coat).map((pass): PassWindow => {
-    const minutes = usualMinutes(pass, one, people);
-    const doneAt = one.real?.doneAtMin[pass.id];
+  return passesBefore(planned.coat).map((pass): PassWindow => {
+    const minutes = usualMinutes(pass, planned, people);
+    const doneAt = planned.real?.doneAtMin[pass.id];
     const due = Math.max(free, ready.likely);
     const { atMin, waitsFor } =
       doneAt === undefined ? whenFree(due, minutes, taken) : { atMin: doneAt, waitsFor: null };

@@ -17,8 +17,8 @@ test("what stays open is never too late; later is never earlier", () => {
   expect(doneAgainst(1e6, from, null)).toBe("in its window");
   const order = ["too early", "maybe too early", "in its window", "maybe too late", "too late"];
   fc.assert(
-    fc.property(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 0, max: 200 }), (one, other) => {
-      const [first, second] = one < other ? [one, other] : [other, one];
+    fc.property(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 0, max: 200 }), (a, b) => {
+      const [first, second] = a < b ? [a, b] : [b, a];
       expect(order.indexOf(doneAgainst(first, from, to))).toBeLessThanOrEqual(
         order.indexOf(doneAgainst(second, from, to)),
       );

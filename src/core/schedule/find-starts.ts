@@ -46,7 +46,7 @@ export function findStarts(
     const days = (plan.endMin - from) / DAY_MIN;
     starts.push({ startMin, plan, cost: troubles + COST_OF_DAY * days });
   }
-  starts.sort((one, other) => one.cost - other.cost || one.startMin - other.startMin);
+  starts.sort((a, b) => a.cost - b.cost || a.startMin - b.startMin);
   const chosen: Start[] = [];
   for (const start of starts) {
     if (chosen.length === most) break;

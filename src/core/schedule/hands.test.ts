@@ -41,7 +41,7 @@ test("what is found free is free, whatever is taken", () => {
         const { atMin } = whenFree(from, minutes, takenBy(others, hands, 1));
         expect(atMin).toBeGreaterThanOrEqual(from);
         for (let minute = atMin; minute < atMin + minutes; minute += 1) {
-          const there = others.filter((one) => one.fromMin <= minute && one.toMin > minute).length;
+          const there = others.filter((other) => other.fromMin <= minute && other.toMin > minute).length;
           expect(there).toBeLessThan(hands);
         }
       },

@@ -30,10 +30,10 @@ export function takenBy(others: readonly Busy[], shopHands: number, wanted: numb
   for (const [index, fromMin] of edges.entries()) {
     const toMin = edges[index + 1];
     if (toMin === undefined) break;
-    const now = others.filter((one) => one.fromMin < toMin && one.toMin > fromMin);
+    const now = others.filter((other) => other.fromMin < toMin && other.toMin > fromMin);
     const left = shopHands - now.reduce((sum, { hands }) => sum + hands, 0);
     if (left >= needed) continue;
-    const by = [...new Set(now.map((one) => one.by))].join(" and ");
+    const by = [...new Set(now.map((busy) => busy.by))].join(" and ");
     const last = taken[taken.length - 1];
     if (last && last.toMin === fromMin && last.by === by) last.toMin = toMin;
     else taken.push({ fromMin, toMin, by });

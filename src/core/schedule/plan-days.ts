@@ -96,11 +96,11 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
   const ofMix = new Map<string, Trouble[]>();
   const never: Trouble[] = [];
   let below: Below | null = null;
-  for (const one of coats) {
-    const { coat, batched, real } = one;
+  for (const planned of coats) {
+    const { coat, batched, real } = planned;
     const waitMin: Spread | null = below && waitBefore(coat, below);
     const ready = below ? startAfter(coat, below, waitMin, startMin, hours) : startMin;
-    const sanded = sandBelow(one, Math.max(ready, notBeforeMin), below, settings);
+    const sanded = sandBelow(planned, Math.max(ready, notBeforeMin), below, settings);
     const begins = Math.max(ready, ...sanded.map(({ untilMin }) => untilMin));
     if (!Number.isFinite(begins) && !real) {
       never.push({
@@ -116,9 +116,9 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
     const { atMin, waitsFor } = real
       ? { atMin: real.batchesAtMin[0] ?? due, waitsFor: null }
       : whenFree(due, laidIn, taken);
-    const wet = layCoat(one, atMin, waitMin, settings, laid.flatMap(vapoursOf));
+    const wet = layCoat(planned, atMin, waitMin, settings, laid.flatMap(vapoursOf));
     const own = { ...wet, windows: [...sanded, ...wet.windows] };
-    if (below && hides(one, below.coat)) laid[laid.length - 1] = uncovered(below.laid, atMin);
+    if (below && hides(planned, below.coat)) laid[laid.length - 1] = uncovered(below.laid, atMin);
     const found: Trouble[] = [];
     if (!real) {
       if (waitsFor)
@@ -132,10 +132,10 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
     }
     ofMix.set(coat.id, found);
     laid.push(own);
-    below = { laid: own, resin: one.resin, coat };
+    below = { laid: own, resin: planned.resin, coat };
   }
   const troubles = [
-    ...laid.flatMap((own) => [...(ofMix.get(own.coatId) ?? []), ...passTroubles(own, hours)]),
+    ...laid.flatMap((laid) => [...(ofMix.get(laid.coatId) ?? []), ...passTroubles(laid, hours)]),
     ...fireTroubles(laid),
     ...never,
   ];

@@ -43,10 +43,10 @@ export type Neighbour = Pick<LaidJob, "id" | "jobId" | "name" | "stage" | "busy"
 
 /** The same, counted from a midnight that is so much later. */
 export const countedFrom = (midnightMin: number, { busy, lies, ...rest }: Neighbour): Neighbour => {
-  const moved = <Stretch extends { fromMin: number; toMin: number }>(one: Stretch): Stretch => ({
-    ...one,
-    fromMin: one.fromMin - midnightMin,
-    toMin: one.toMin - midnightMin,
+  const moved = <Stretch extends { fromMin: number; toMin: number }>(stretch: Stretch): Stretch => ({
+    ...stretch,
+    fromMin: stretch.fromMin - midnightMin,
+    toMin: stretch.toMin - midnightMin,
   });
   return { ...rest, busy: busy.map(moved), lies: moved(lies) };
 };
@@ -85,20 +85,20 @@ const PLACES = [
 
 /** Where a job finds no place because of others. */
 function placeTroubles(job: ShopJob, plan: DayPlan, others: readonly Lies[], means: ShopMeans): Trouble[] {
-  const own = liesOf(job, plan);
-  const beside = others.filter(({ fromMin, toMin }) => fromMin < own.toMin && toMin > own.fromMin);
+  const lies = liesOf(job, plan);
+  const beside = others.filter(({ fromMin, toMin }) => fromMin < lies.toMin && toMin > lies.fromMin);
   // Fullest when one comes to those that lie there: look at each begin.
-  const begins = [own.fromMin, ...beside.map(({ fromMin }) => fromMin)].filter((at) => at >= own.fromMin);
+  const begins = [lies.fromMin, ...beside.map(({ fromMin }) => fromMin)].filter((at) => at >= lies.fromMin);
   return PLACES.flatMap(({ of, words }): Trouble[] => {
     const most = means[of];
-    if (most === null || own[of] === 0) return [];
+    if (most === null || lies[of] === 0) return [];
     const full = begins.find((at) => {
       const there = beside.filter(({ fromMin, toMin }) => fromMin <= at && toMin > at);
-      return there.reduce((sum, one) => sum + one[of], own[of]) > most;
+      return there.reduce((sum, lies) => sum + lies[of], lies[of]) > most;
     });
     if (full === undefined) return [];
     const names = beside
-      .filter((one) => one[of] > 0 && one.fromMin <= full && one.toMin > full)
+      .filter((lies) => lies[of] > 0 && lies.fromMin <= full && lies.toMin > full)
       .map(({ name }) => name);
     return [
       {
@@ -117,7 +117,7 @@ function placeTroubles(job: ShopJob, plan: DayPlan, others: readonly Lies[], mea
 /** What the others leave to a job: its settings with the hands they take, and what else is wrong with a plan of it. */
 export function beside(job: ShopJob, others: readonly Neighbour[], means: ShopMeans) {
   const people = Math.min(job.settings.people, means.hands);
-  const busy = others.flatMap((one) => one.busy);
+  const busy = others.flatMap((other) => other.busy);
   return {
     settings: { ...job.settings, people, taken: takenBy(busy, means.hands, people) } satisfies Settings,
     alsoFound: (plan: DayPlan): Trouble[] =>
@@ -150,8 +150,8 @@ export function layBeside(job: ShopJob, others: readonly Neighbour[], means: Sho
 
 const RANK: Record<JobStage, number> = { wet: 0, curing: 1, planned: 2 };
 /** Who goes first: what is wet, then the earlier start. */
-const byTurn = (one: ShopJob, other: ShopJob): number =>
-  RANK[one.stage] - RANK[other.stage] || one.startMin - other.startMin || one.id.localeCompare(other.id);
+const byTurn = (a: ShopJob, b: ShopJob): number =>
+  RANK[a.stage] - RANK[b.stage] || a.startMin - b.startMin || a.id.localeCompare(b.id);
 /** Those of the others that go before a job that is planned. */
 export const before = (others: readonly Neighbour[], job: Pick<ShopJob, "id" | "startMin">): Neighbour[] =>
   others.filter(
@@ -188,7 +188,7 @@ export type NextAct = {
 /** What comes next in a job, in the order of time; of one that only hardens, when it can be touched. */
 function nextOf({ id, name, stage, plan }: LaidJob): NextAct[] {
   const troubleOf = (coatId: string, passId: string | null) =>
-    plan.troubles.find((one) => one.coatId === coatId && one.passId === passId) ?? null;
+    plan.troubles.find((trouble) => trouble.coatId === coatId && trouble.passId === passId) ?? null;
   if (stage === "curing") {
     const last = plan.coats.at(-1);
     if (!last) return [];
@@ -226,7 +226,7 @@ export const nextActs = (laid: readonly LaidJob[], nowMin: number, untilMin: num
   laid
     .flatMap(nextOf)
     .filter(({ kind, atMin }) => atMin <= untilMin && !(kind === "ready" && atMin <= nowMin))
-    .sort((one, other) => one.atMin - other.atMin);
+    .sort((a, b) => a.atMin - b.atMin);
 
 /** How many days ahead a bench looks. */
 export const AHEAD_MIN = 3 * DAY_MIN;

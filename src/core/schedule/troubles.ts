@@ -86,7 +86,7 @@ export function fireTroubles(coats: readonly CoatWindows[]): Trouble[] {
 
 /** What is wrong with when a coat is mixed. */
 export function mixTroubles(
-  own: CoatWindows,
+  laid: CoatWindows,
   coat: Coat,
   below: { laid: CoatWindows; resin: ResinCard } | null,
   hours: Hours,
@@ -97,16 +97,16 @@ export function mixTroubles(
     const opens = startOf(below.laid.life, "recoat");
     const stretch =
       below.resin.recoatUntilH / Math.max(0.1, below.resin.recoatFromH ?? below.resin.tackFreeH ?? 1);
-    if (own.mixedAtMin > below.laid.mixedAtMin + opens.likely * stretch)
+    if (laid.mixedAtMin > below.laid.mixedAtMin + opens.likely * stretch)
       found.push({
         ...at,
         kind: "sand first",
         words: `${coat.name} comes after the recoat window of ${below.laid.name}: sand first.`,
       });
   }
-  if (isNight(own.mixedAtMin, hours))
+  if (isNight(laid.mixedAtMin, hours))
     found.push({ ...at, kind: "night", words: `${coat.name} is mixed in the night.` });
-  else if (!isOpen(own.mixedAtMin, hours))
+  else if (!isOpen(laid.mixedAtMin, hours))
     found.push({ ...at, kind: "after hours", words: `${coat.name} is mixed after hours.` });
   return found;
 }

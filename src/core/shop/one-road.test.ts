@@ -25,17 +25,19 @@ test("the run sheet has every act of Windows at its minute: mixes, and passes wh
   const windows = plan.coats.flatMap((planned) => planned.windows ?? []);
   expect(windows.some(({ batches }) => batches.length > 1)).toBe(true);
   for (const act of actsOf(windows)) {
-    const own = steps.filter(({ coatId }) => coatId === act.coatId);
+    const runSteps = steps.filter(({ coatId }) => coatId === act.coatId);
     const step =
       act.pass === null
-        ? own.find(({ kind, batch }) => kind === "weigh" && batch === act.batch)
-        : own.find(
+        ? runSteps.find(({ kind, batch }) => kind === "weigh" && batch === act.batch)
+        : runSteps.find(
             ({ passId, batch }) => passId === act.pass!.id && (act.batch === null || batch === act.batch),
           );
     expect([act.words, step?.atMin]).toEqual([act.words, act.atMin]);
   }
   // And nothing that Windows does not have.
-  const known = new Set(windows.flatMap((own) => own.windows.map(({ pass }) => `${own.coatId} ${pass.id}`)));
+  const known = new Set(
+    windows.flatMap((window) => window.windows.map(({ pass }) => `${window.coatId} ${pass.id}`)),
+  );
   for (const { coatId, passId } of steps) if (passId) expect(known).toContain(`${coatId} ${passId}`);
 });
 

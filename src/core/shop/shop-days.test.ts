@@ -75,9 +75,9 @@ describe("two pieces and one pair of hands", () => {
       MEANS,
     );
     const all = laid.map(({ busy }) => busy);
-    all.forEach((own, index) => {
+    all.forEach((busy, index) => {
       for (const other of all.slice(index + 1).flat())
-        for (const { fromMin, toMin } of own)
+        for (const { fromMin, toMin } of busy)
           expect(Math.min(toMin, other.toMin) - Math.max(fromMin, other.fromMin)).toBeLessThan(1e-6);
     });
   });
@@ -92,8 +92,8 @@ describe("two pieces and one pair of hands", () => {
     const late = layBeside(
       {
         ...table,
-        coats: table.coats.map((one) => ({
-          ...one,
+        coats: table.coats.map((planned) => ({
+          ...planned,
           real: { batchesAtMin: [NINE], doneAtMin: {}, doneBatches: {} },
         })),
       },
@@ -118,9 +118,9 @@ describe("two pieces and one pair of hands", () => {
 describe("find a start beside other work", () => {
   test("keeps clear of the hands that others have", () => {
     const other = planShop([job("Floor", 8 * 60, { kinds: ["lay", "palm", "faces"] })], MEANS);
-    const own = job("Table", NINE);
-    const { settings, alsoFound } = beside(own, other, MEANS);
-    const [best] = findStarts(own.coats, { ...settings, nowMin: 7 * 60 }, 3, alsoFound);
+    const shopJob = job("Table", NINE);
+    const { settings, alsoFound } = beside(shopJob, other, MEANS);
+    const [best] = findStarts(shopJob.coats, { ...settings, nowMin: 7 * 60 }, 3, alsoFound);
     expect(best!.plan.troubles).toEqual([]);
     for (const { fromMin, toMin } of other[0]!.busy)
       for (const { atMin, untilMin } of best!.plan.coats[0]!.windows)
@@ -140,9 +140,9 @@ test("counted from another midnight the same work is as far away", () => {
 
 describe("places", () => {
   const space = (benchMm: number, spindles = 0): Space => ({ benchMm, spindles });
-  const full = (own: Space, there: Space, means: Partial<ShopMeans>) =>
+  const full = (space: Space, there: Space, means: Partial<ShopMeans>) =>
     kinds(
-      planShop([job("A", NINE, { space: there }), job("B", NINE + 300, { space: own })], {
+      planShop([job("A", NINE, { space: there }), job("B", NINE + 300, { space: space })], {
         ...MEANS,
         ...means,
       })[1]!.plan,
@@ -172,9 +172,9 @@ describe("reality", () => {
     const now = NINE + 50;
     const begun = job("A", NINE - 10, { stage: "wet", real: real({ doneAtMin: { lay: NINE + 12 } }) });
     const [laid] = planShop([{ ...begun, settings: { ...begun.settings, notBeforeMin: now } }], MEANS);
-    const [own] = laid!.plan.coats;
-    expect(own!.mixedAtMin).toBe(NINE);
-    const [lay, palm, alcohol] = own!.windows;
+    const [coatWindows] = laid!.plan.coats;
+    expect(coatWindows!.mixedAtMin).toBe(NINE);
+    const [lay, palm, alcohol] = coatWindows!.windows;
     expect(lay).toMatchObject({ done: true, atMin: NINE + 12, untilMin: NINE + 12 });
     expect(palm!.atMin).toBe(now);
     expect(alcohol!.atMin).toBeGreaterThanOrEqual(palm!.untilMin);

@@ -81,9 +81,9 @@ function pourJob(pour: ShopPour, plan: Plan, clock: WallClock): ShopJob | null {
   const real = realDays(runSheet(plan, "metric"), foldPour(pour.events), clock.minuteOf);
   const startMin = clock.minuteOf(pour.startedAt);
   const done = pour.finishedAt !== null;
-  const coats = windowCoatsOf(plan).flatMap((one) => {
-    const own = real.get(one.coat.id);
-    return own ? [{ ...one, real: own }] : done ? [] : [one];
+  const coats = windowCoatsOf(plan).flatMap((planned) => {
+    const own = real.get(planned.coat.id);
+    return own ? [{ ...planned, real: own }] : done ? [] : [planned];
   });
   if (coats.length === 0) return null;
   return {
@@ -184,9 +184,9 @@ export function planAmong(
     shopJobs(work, clock).filter(({ jobId }) => jobId !== job.id),
     means,
   );
-  const own = plannedJob(job, plan, Math.floor(clock.nowMin) - midnight);
-  const others = laid.map((one) => countedFrom(midnight, one));
-  return withDays(plan, layBeside(own, before(others, own), means).plan);
+  const shopJob = plannedJob(job, plan, Math.floor(clock.nowMin) - midnight);
+  const others = laid.map((laidJob) => countedFrom(midnight, laidJob));
+  return withDays(plan, layBeside(shopJob, before(others, shopJob), means).plan);
 }
 
 /** A job that is planned, in minutes from midnight of its own first day. */

@@ -40,11 +40,11 @@ describe("what to buy", () => {
     expect(small).toBeGreaterThan(large);
   });
   test("two jobs bought together need what both need, and never cost more than apart", () => {
-    const [one, two] = [planOf(), planOf((job) => (job.pieces[0]!.count = 2))];
-    const [apart, together] = [shoppingFor([one]).cost + shoppingFor([two]).cost, shoppingFor([one, two])];
+    const [plan, two] = [planOf(), planOf((job) => (job.pieces[0]!.count = 2))];
+    const [apart, together] = [shoppingFor([plan]).cost + shoppingFor([two]).cost, shoppingFor([plan, two])];
     expect(together.cost).toBeLessThanOrEqual(apart);
     expect(together.resins.find((resin) => resin.card.kind === "paint")!.ml.likely).toBeCloseTo(
-      (one.coats[0]?.batched?.mixMl.likely ?? 0) + (two.coats[0]?.batched?.mixMl.likely ?? 0),
+      (plan.coats[0]?.batched?.mixMl.likely ?? 0) + (two.coats[0]?.batched?.mixMl.likely ?? 0),
       6,
     );
   });

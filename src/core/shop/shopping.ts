@@ -119,7 +119,7 @@ export function shoppingFor(plans: readonly Plan[]): Shopping {
   );
   const vessels = [...group(used, (vessel) => vessel.nominalMl)]
     .map(([nominalMl, list]) => ({ nominalMl, count: list.length }))
-    .sort((one, other) => one.nominalMl - other.nominalMl);
+    .sort((a, b) => a.nominalMl - b.nominalMl);
   const sticks = coats.reduce(
     (sum, { batched }) =>
       sum +

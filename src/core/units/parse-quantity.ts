@@ -82,24 +82,19 @@ const TERM =
 
 /** What can mean two things is asked back: groups of thousands that look like feet or decimals, and a dash that may take away. */
 function askBack(text: string, dimension: Dimension): string | null {
-  const twoWays = (what: string, one: string, other: string) =>
-    `${what} can be read two ways: write ${one} or ${other}.`;
+  const twoWays = (what: string, a: string, b: string) => `${what} can be read two ways: write ${a} or ${b}.`;
   if (dimension !== "length" && dimension !== "volume") return null;
   const feet = /^(\d{1,3})['’′](\d{3})(?!\d)\s*(mm|cm|m|ml|l)?/i.exec(text);
   if (feet) {
-    const [what, one = "", other = ""] = feet;
+    const [what, a = "", b = ""] = feet;
     return dimension === "length"
-      ? twoWays(what, `${one}${other}`, `${one} ft ${other} in`)
-      : `Write ${what} as ${one}${other}.`;
+      ? twoWays(what, `${a}${b}`, `${a} ft ${b} in`)
+      : `Write ${what} as ${a}${b}.`;
   }
   const grouped = /^(\d{1,3})\.(\d{3})(?!\d)\s*(mm|ml)\s*$/i.exec(text);
   if (grouped && grouped[1] !== "0") {
-    const [what, one = "", other = "", unit = ""] = grouped;
-    return twoWays(
-      what.trim(),
-      `${one}${other} ${unit}`,
-      `${one}.${other.replace(/0+$/, "") || "0"} ${unit}`,
-    );
+    const [what, a = "", b = "", unit = ""] = grouped;
+    return twoWays(what.trim(), `${a}${b} ${unit}`, `${a}.${b.replace(/0+$/, "") || "0"} ${unit}`);
   }
   const less = /(\d+) +[-\u2013\u2212] +(\d+)\s*\/\s*(\d+)/.exec(text);
   if (less && Number(less[3]) > 0) {
@@ -125,8 +120,8 @@ function plainNumbers(text: string, dimension: Dimension): Parsed | string {
   if (asked) return { ok: false, message: asked };
   const twoWays = fractions.match(/\d{1,3}(,\d{3})+(?!\d)/);
   if (twoWays) {
-    const [one, other] = [twoWays[0].replaceAll(",", ""), twoWays[0].replace(",", ".")];
-    return { ok: false, message: `${twoWays[0]} can be read two ways: write ${one} or ${other}.` };
+    const [a, b] = [twoWays[0].replaceAll(",", ""), twoWays[0].replace(",", ".")];
+    return { ok: false, message: `${twoWays[0]} can be read two ways: write ${a} or ${b}.` };
   }
   return fractions
     .replace(/(\d),(\d)/g, "$1.$2")

@@ -80,7 +80,7 @@ export function mapBox(pieces: readonly Measured[], places: ReadonlyMap<string, 
 
 /** How far a piece is moved so that one of its corners comes onto another's; null where none is within reach, mm on the map. */
 function toCorner(
-  own: readonly Point[],
+  points: readonly Point[],
   rings: readonly (readonly Point[])[],
   withinMm: number,
 ): Point | null {
@@ -88,7 +88,7 @@ function toCorner(
   let by: Point | null = null;
   for (const ring of rings)
     for (const theirs of ring)
-      for (const mine of own) {
+      for (const mine of points) {
         const [dx, dy] = [theirs.x - mine.x, theirs.y - mine.y];
         const far = Math.hypot(dx, dy);
         if (far < nearest) [nearest, by] = [far, { x: dx, y: dy }];
@@ -113,23 +113,23 @@ export function snapped(
     withinMm,
   );
   if (corner) return { ...wanted, xMm: wanted.xMm + corner.x, yMm: wanted.yMm + corner.y };
-  const own = boxOf(ring);
+  const bounds = boxOf(ring);
   let [byX, byY] = [withinMm, withinMm];
   let [moveX, moveY] = [0, 0];
   for (const other of others) {
     const box = boxOf(ringOnMap(other.piece, other.place));
     for (const [mine, theirs] of [
-      [own.minX, box.maxX],
-      [own.maxX, box.minX],
-      [own.minX, box.minX],
-      [own.maxX, box.maxX],
+      [bounds.minX, box.maxX],
+      [bounds.maxX, box.minX],
+      [bounds.minX, box.minX],
+      [bounds.maxX, box.maxX],
     ] as const)
       if (Math.abs(theirs - mine) < byX) [byX, moveX] = [Math.abs(theirs - mine), theirs - mine];
     for (const [mine, theirs] of [
-      [own.minY, box.maxY],
-      [own.maxY, box.minY],
-      [own.minY, box.minY],
-      [own.maxY, box.maxY],
+      [bounds.minY, box.maxY],
+      [bounds.maxY, box.minY],
+      [bounds.minY, box.minY],
+      [bounds.maxY, box.maxY],
     ] as const)
       if (Math.abs(theirs - mine) < byY) [byY, moveY] = [Math.abs(theirs - mine), theirs - mine];
   }

@@ -57,11 +57,11 @@ test("several of a kind stand one by one, the first with the id of its kind; of 
   // None lies over another.
   const places = [...placesOf(five, {}).values()];
   const across = five[0]!.outline.widthMm;
-  places.forEach((one, n) =>
+  places.forEach((place, n) =>
     places
       .slice(n + 1)
       .forEach((other) =>
-        expect(Math.max(Math.abs(one.xMm - other.xMm), Math.abs(one.yMm - other.yMm))).toBeGreaterThan(
+        expect(Math.max(Math.abs(place.xMm - other.xMm), Math.abs(place.yMm - other.yMm))).toBeGreaterThan(
           across,
         ),
       ),
@@ -69,7 +69,7 @@ test("several of a kind stand one by one, the first with the id of its kind; of 
   const many = { ...piece, id: newId(), count: 60 };
   const laid = standing([measured(many)]);
   expect(laid.length).toBe(MOST_STANDING);
-  expect(laid.reduce((sum, one) => sum + standsFor(one), 0)).toBeCloseTo(60, 9);
+  expect(laid.reduce((sum, piece) => sum + standsFor(piece), 0)).toBeCloseTo(60, 9);
 });
 
 test("the same pieces are the same objects when asked again", () => {
@@ -98,22 +98,22 @@ test("a mould's top has edges that a tape can name, and folds out no face", () =
 });
 
 test("a wall is as wide as once around at its middle, with the area of its cone (π·(r₁ + r₂)·s)", () => {
-  const one = cup();
-  expect(aroundOf(one)).toBeCloseTo(Math.PI * 75, 9);
-  expect(one.outline.areaMm2).toBeCloseTo(Math.PI * 75 * Math.hypot(160, 15), 6);
-  expect(unfoldedFaces(one)).toEqual([]);
+  const piece = cup();
+  expect(aroundOf(piece)).toBeCloseTo(Math.PI * 75, 9);
+  expect(piece.outline.areaMm2).toBeCloseTo(Math.PI * 75 * Math.hypot(160, 15), 6);
+  expect(unfoldedFaces(piece)).toEqual([]);
   expect(aroundOf(measured(newPiece("round", "Table", newId)))).toBeNull();
 });
 
 test("what leaves a wall over its seam comes in at the other side at the same height", () => {
-  const one = cup();
-  const around = aroundOf(one)!;
+  const piece = cup();
+  const around = aroundOf(piece)!;
   const going = vein([
     [-30, 20],
     [around * 0.6, 70],
     [around + 90, 120],
   ]);
-  const [told] = tapeList({ places: {}, sets: [set([going])] }, one, HOME);
+  const [told] = tapeList({ places: {}, sets: [set([going])] }, piece, HOME);
   const ends = told!.stretches.flatMap(({ enters, leaves }) => [enters, leaves]);
   const seam = (edge: "left" | "right") =>
     ends.flatMap((end) => (end?.edge === edge ? [end.alongMm] : [])).sort((a, b) => a - b);
@@ -124,14 +124,14 @@ test("what leaves a wall over its seam comes in at the other side at the same he
 });
 
 test("over the rim a tape around it is laid, which is longer than around the middle by the cone", () => {
-  const one = cup(100, 60);
-  const around = aroundOf(one)!;
+  const piece = cup(100, 60);
+  const around = aroundOf(piece)!;
   // Straight down over the rim a quarter around from the seam.
   const down = vein([
     [around / 4, -60],
     [around / 4, 80],
   ]);
-  const [told] = tapeList({ places: {}, sets: [set([down])] }, one, HOME);
+  const [told] = tapeList({ places: {}, sets: [set([down])] }, piece, HOME);
   const { enters } = told!.stretches[0]!;
   expect(enters).toMatchObject({ words: "rim", from: "the seam" });
   // A quarter of π · 100 mm, to what a hand strays.
@@ -139,24 +139,24 @@ test("over the rim a tape around it is laid, which is longer than around the mid
 });
 
 test("a vein that comes over a wall ends within half a turn of its seam, however far it goes on elsewhere", () => {
-  const one = cup();
-  const around = aroundOf(one)!;
+  const piece = cup();
+  const around = aroundOf(piece)!;
   fc.assert(
     fc.property(
       fc.double({ min: -3000, max: 0, noNaN: true }),
       fc.double({ min: 300, max: 3000, noNaN: true }),
       fc.double({ min: -100, max: 300, noNaN: true }),
       (from, to, y) => {
-        const own = onPiece(
+        const veins = onPiece(
           vein([
             [from, y],
             [to, y],
           ]),
-          one,
+          piece,
           HOME,
         );
-        expect(own.length).toBe(1);
-        const xs = own[0]!.points.map((point) => point.x);
+        expect(veins.length).toBe(1);
+        const xs = veins[0]!.points.map((point) => point.x);
         expect(Math.min(...xs)).toBeGreaterThanOrEqual(-around / 2 - 1e-9);
         expect(Math.max(...xs)).toBeLessThanOrEqual(1.5 * around + 1e-9);
       },
@@ -170,21 +170,21 @@ test("a vein that comes over a wall ends within half a turn of its seam, however
         [900, 40],
       ]),
       STRAIGHT,
-      one,
+      piece,
       HOME,
     ),
   ).toEqual([]);
 });
 
 test("the volume of a vein around a wall counts each stretch of it once", () => {
-  const one = cup();
-  const around = aroundOf(one)!;
+  const piece = cup();
+  const around = aroundOf(piece)!;
   // Once around and a quarter, within the height of the wall.
   const going = vein([
     [0, 60],
     [1.25 * around, 100],
   ]);
-  const { lengthMm } = veinAmounts(set([going]), one, HOME);
+  const { lengthMm } = veinAmounts(set([going]), piece, HOME);
   const long = Math.hypot(1.25 * around, 40);
   expect(Math.abs(lengthMm / long - 1)).toBeLessThan(0.04);
 });

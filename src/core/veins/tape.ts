@@ -97,7 +97,9 @@ function crossingOf(
   if (!best) return null;
   const { t, name, path, lengthMm } = best;
   const point = { x: from.x + t * (to.x - from.x), y: from.y + t * (to.y - from.y) };
-  const face = unfoldedFaces(piece).find((one) => one.name === name && !one.inside);
+  const face = unfoldedFaces(piece).find(
+    (unfoldedFace) => unfoldedFace.name === name && !unfoldedFace.inside,
+  );
   let lower: number | null = null;
   if (face) {
     // Down the face it goes on as it came; its lower edge is the far side of the folded ring.

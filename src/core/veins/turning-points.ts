@@ -29,5 +29,5 @@ export function turningPoints<Place extends Point>(line: readonly Place[], withi
     turns.push(at);
     left.push([from, at], [at, to]);
   }
-  return turns.sort((one, other) => one - other).map((n) => line[n] as Place);
+  return turns.sort((a, b) => a - b).map((n) => line[n] as Place);
 }

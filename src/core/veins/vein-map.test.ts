@@ -219,32 +219,32 @@ test("laid out by itself, a row of pieces has all faces folded out clear of each
 });
 
 test("a piece pulled near another snaps to it; far from all it stays where it is let go", () => {
-  const [one, other] = [slab(1000, 600), slab(800, 600)];
-  const others = [{ piece: one, place: HOME }];
-  expect(snapped(other, { xMm: 1012, yMm: 7, turnDeg: 0 }, others, 20)).toEqual({
+  const [a, b] = [slab(1000, 600), slab(800, 600)];
+  const others = [{ piece: a, place: HOME }];
+  expect(snapped(b, { xMm: 1012, yMm: 7, turnDeg: 0 }, others, 20)).toEqual({
     xMm: 1000,
     yMm: 0,
     turnDeg: 0,
   });
   const free = { xMm: 1400, yMm: 300, turnDeg: 0 };
-  expect(snapped(other, free, others, 20)).toEqual(free);
+  expect(snapped(b, free, others, 20)).toEqual(free);
 });
 
 test("a corner near a corner comes onto it, however the pieces are turned: a mitre closes", () => {
-  const [one, other] = [slab(1000, 600), slab(800, 600)];
+  const [a, b] = [slab(1000, 600), slab(800, 600)];
   fc.assert(
     fc.property(
       fc.integer({ min: -180, max: 180 }),
       fc.double({ min: -13, max: 13, noNaN: true }),
       fc.double({ min: -13, max: 13, noNaN: true }),
       (turnDeg, dx, dy) => {
-        const others = [{ piece: one, place: { ...HOME, turnDeg: 30 } }];
-        const joint = ringOnMap(one, others[0]!.place)[1]!;
+        const others = [{ piece: a, place: { ...HOME, turnDeg: 30 } }];
+        const joint = ringOnMap(a, others[0]!.place)[1]!;
         // Its own first corner is its place.
-        const place = snapped(other, { xMm: joint.x + dx, yMm: joint.y + dy, turnDeg }, others, 20);
+        const place = snapped(b, { xMm: joint.x + dx, yMm: joint.y + dy, turnDeg }, others, 20);
         expect(place.turnDeg).toBe(turnDeg);
-        const near = ringOnMap(other, place).flatMap((mine) =>
-          ringOnMap(one, others[0]!.place).map((theirs) => Math.hypot(mine.x - theirs.x, mine.y - theirs.y)),
+        const near = ringOnMap(b, place).flatMap((mine) =>
+          ringOnMap(a, others[0]!.place).map((theirs) => Math.hypot(mine.x - theirs.x, mine.y - theirs.y)),
         );
         expect(Math.min(...near)).toBeLessThan(1e-9);
       },
@@ -271,14 +271,14 @@ test("on its picture a piece has the veins of its own coat, in its own coordinat
 test("grown on the map a vein is what it is grown on the piece, however that is turned; far from it there is none", () => {
   const piece = slab(900, 500);
   const manner = { wander: 0.6, contrast: 0.5, branching: 0.6, hairs: 0.5, hazeMm: 4 };
-  const own = vein([
+  const mapVein = vein([
     [100, 80],
     [500, 300],
     [900, 420],
   ]);
   for (const place of [HOME, { xMm: 300, yMm: -120, turnDeg: 33 }]) {
-    const there = onPiece(own, piece, place).flatMap((one) => veinWays(one, manner));
-    const moved = waysOnPiece(own, manner, piece, place);
+    const there = onPiece(mapVein, piece, place).flatMap((vein) => veinWays(vein, manner));
+    const moved = waysOnPiece(mapVein, manner, piece, place);
     expect(moved.length).toBeGreaterThan(2);
     for (const { kind, points } of moved) {
       const same = there.find(
@@ -293,11 +293,11 @@ test("grown on the map a vein is what it is grown on the piece, however that is 
       });
     }
   }
-  expect(waysOnPiece(own, manner, piece, { xMm: 5000, yMm: 0, turnDeg: 0 })).toEqual([]);
+  expect(waysOnPiece(mapVein, manner, piece, { xMm: 5000, yMm: 0, turnDeg: 0 })).toEqual([]);
   // Another manner is not the one that is remembered.
   const bare = { ...manner, branching: 0, hairs: 0 };
-  expect(waysOnPiece(own, bare, piece, HOME).length).toBe(1);
-  expect(waysOnPiece(own, manner, piece, HOME).length).toBeGreaterThan(2);
+  expect(waysOnPiece(mapVein, bare, piece, HOME).length).toBe(1);
+  expect(waysOnPiece(mapVein, manner, piece, HOME).length).toBeGreaterThan(2);
 });
 
 test("a line with its width is a ring around it", () => {
@@ -314,11 +314,11 @@ test("a line with its width is a ring around it", () => {
 });
 
 describe("a vein by hand", () => {
-  const own = set([]);
+  const veinSet = set([]);
   const line = Array.from({ length: 200 }, (_, n) => ({ x: 6 * n, y: 200 + 90 * Math.sin(n / 25) }));
   test("goes where it was drawn, with few points, and is locked", () => {
-    const drawn = drawnVein(own, line, "new")!;
-    expect(drawn).toMatchObject({ id: "new", locked: true, thickMm: own.thickMm });
+    const drawn = drawnVein(veinSet, line, "new")!;
+    expect(drawn).toMatchObject({ id: "new", locked: true, thickMm: veinSet.thickMm });
     expect(drawn.points[0]).toEqual([0, 200]);
     expect(drawn.points.at(-1)![0]).toBe(6 * 199);
     expect(drawn.points.length).toBeLessThan(20);
@@ -330,10 +330,10 @@ describe("a vein by hand", () => {
   });
   test("however wild, it can be kept; a dot is none", () => {
     const wild = Array.from({ length: 900 }, (_, n) => ({ x: n, y: n % 2 === 0 ? 0 : 300 }));
-    expect(drawnVein(own, wild, "new")!.points.length).toBeLessThanOrEqual(40);
+    expect(drawnVein(veinSet, wild, "new")!.points.length).toBeLessThanOrEqual(40);
     expect(
       drawnVein(
-        own,
+        veinSet,
         [
           { x: 5, y: 5 },
           { x: 7, y: 6 },
@@ -341,12 +341,12 @@ describe("a vein by hand", () => {
         "new",
       ),
     ).toBeNull();
-    expect(drawnVein(own, [{ x: 5, y: 5 }], "new")).toBeNull();
+    expect(drawnVein(veinSet, [{ x: 5, y: 5 }], "new")).toBeNull();
   });
   test("added across, it runs in its set's direction within what stands there", () => {
     const box = { minX: 0, minY: 0, maxX: 1000, maxY: 400 };
     for (const angleDeg of [0, 30, 90, -60]) {
-      const { points } = veinAcross({ ...own, angleDeg }, box, "new")!;
+      const { points } = veinAcross({ ...veinSet, angleDeg }, box, "new")!;
       const [[ax, ay], [bx, by]] = [points[0]!, points.at(-1)!];
       expect(Math.abs(Math.atan2(by - ay, bx - ax) - (angleDeg * Math.PI) / 180)).toBeLessThan(0.02);
       for (const [x, y] of points) {

@@ -141,11 +141,11 @@ function cutBetween(points: readonly Point[], fromX: number, toX: number): Point
  * what lies about the wall, for there it goes around.
  */
 export function onPiece({ seed, thickMm, points }: MapVein, piece: Measured, place: PiecePlace): Vein[] {
-  const own = points.map(([x, y]) => toPiece(place, { x, y }));
+  const line = points.map(([x, y]) => toPiece(place, { x, y }));
   const around = aroundOf(piece);
-  if (around === null) return [{ seed, thickMm, points: own }];
+  if (around === null) return [{ seed, thickMm, points: line }];
   const over = (part: readonly Point[]) => part.some(({ x }) => x > 0) && part.some(({ x }) => x < around);
-  return cutBetween(own, -BEYOND_SEAM * around, (1 + BEYOND_SEAM) * around)
+  return cutBetween(line, -BEYOND_SEAM * around, (1 + BEYOND_SEAM) * around)
     .filter(over)
     .map((part, n) => ({ seed: seed + n, thickMm, points: part }));
 }
@@ -219,7 +219,7 @@ function woundWays(
   place: PiecePlace,
   around: number,
 ): VeinWay[] {
-  const ways = onPiece(vein, piece, place).flatMap((own) => veinWays(own, manner));
+  const ways = onPiece(vein, piece, place).flatMap((vein) => veinWays(vein, manner));
   return ways.flatMap((way) =>
     [0, around, -around].flatMap((by): VeinWay[] => {
       const points = way.points.map((point) => ({ ...point, x: point.x + by }));
@@ -276,10 +276,10 @@ export function veinAmounts(set: VeinSet, piece: Measured, place: PiecePlace): V
   ].map(withinRing);
   let [lengthMm, areaMm2] = [0, 0];
   for (const vein of set.veins) {
-    const own = lyingOn(vein, set.manner, piece, place);
-    own.amounts ??= amountsOf(own.ways, within);
-    lengthMm += own.amounts.lengthMm;
-    areaMm2 += own.amounts.areaMm2;
+    const lying = lyingOn(vein, set.manner, piece, place);
+    lying.amounts ??= amountsOf(lying.ways, within);
+    lengthMm += lying.amounts.lengthMm;
+    areaMm2 += lying.amounts.areaMm2;
   }
   return { lengthMm, areaMm2 };
 }

@@ -28,9 +28,9 @@ export function BenchLine({ wet }: { wet: WetNow[] }) {
     now === null
       ? wet
       : wet.filter(
-          (one) =>
-            (now - Date.parse(one.mixedAt)) / 60000 <
-            (one.life.find((start) => start.state === "recoat")?.fromMin.likely ?? Infinity),
+          (wet) =>
+            (now - Date.parse(wet.mixedAt)) / 60000 <
+            (wet.life.find((start) => start.state === "recoat")?.fromMin.likely ?? Infinity),
         );
   // The bench shows all of it, and larger.
   const first = usePathname() === "/bench" ? undefined : shown[0];

@@ -34,5 +34,5 @@ export async function wetNow(person: Person): Promise<WetNow[]> {
   // A page does not wait for more than it takes to look at: what is not worked out by then is there for the next one.
   const late = setTimeout(LATEST_MS, undefined, { ref: false });
   await Promise.race([all, late]);
-  return [...wet].sort((one, other) => order.indexOf(one.pourId) - order.indexOf(other.pourId));
+  return [...wet].sort((a, b) => order.indexOf(a.pourId) - order.indexOf(b.pourId));
 }

@@ -47,7 +47,7 @@ export function BenchView({ shown, system }: { shown: Sent<Bench>; system: UnitS
   const acts = useMemo(() => (shop ? nextActs(shop.laid, minute, minute + AHEAD_MIN) : null), [shop, minute]);
   const pourOf = (id: string) => bench.pours.find((pour) => pour.id === id && pour.finishedAt === null);
   const hrefOf = (id: string) => (pourOf(id) ? `/pours/${id}` : `/jobs/${jobOf(id)}/windows`);
-  const jobOf = (id: string) => shop?.laid.find((one) => one.id === id)?.jobId ?? id;
+  const jobOf = (id: string) => shop?.laid.find((job) => job.id === id)?.jobId ?? id;
   const alive = useHydrated() && now !== null;
   return (
     <main className="px-7 max-sm:px-4 pt-5 pb-6 flex-1">

@@ -20,12 +20,14 @@ export function HandsRow({
   untilMin: number;
 }) {
   const busy = laid.flatMap((job) => job.busy).filter((one) => one.toMin > fromMin && one.fromMin < untilMin);
-  const edges = [...new Set(busy.flatMap((one) => [one.fromMin, one.toMin]))].sort((a, b) => a - b);
+  const edges = [...new Set(busy.flatMap((stretch) => [stretch.fromMin, stretch.toMin]))].sort(
+    (a, b) => a - b,
+  );
   const stretches = edges.slice(1).map((to, index) => {
     const from = nth(edges, index);
     const used = busy
-      .filter((one) => one.fromMin < to && one.toMin > from)
-      .reduce((sum, one) => sum + one.hands, 0);
+      .filter((stretch) => stretch.fromMin < to && stretch.toMin > from)
+      .reduce((sum, stretch) => sum + stretch.hands, 0);
     return { from, to, used };
   });
   const tall = 16;

@@ -9,20 +9,20 @@ const MOST = 4;
 /** What is wrong in the days of the shop: clashes between jobs in their own words, the rest of each job in a line. */
 export function ShopTroubles({ laid, hrefOf }: { laid: readonly LaidJob[]; hrefOf: (id: string) => string }) {
   const lines = laid.flatMap(({ id, name, plan }) => {
-    const own = plan.troubles.filter(({ kind }) => !BETWEEN.includes(kind));
-    const kinds = [...new Set(own.map(({ kind }) => kind))];
+    const troubles = plan.troubles.filter(({ kind }) => !BETWEEN.includes(kind));
+    const kinds = [...new Set(troubles.map(({ kind }) => kind))];
     return [
       ...plan.troubles
         .filter(({ kind }) => BETWEEN.includes(kind))
         .map(({ words }) => ({ id, name, words, rank: 0 })),
-      ...(own.length > 0
+      ...(troubles.length > 0
         ? [
             {
               id,
               name,
               words: kinds
                 .map((kind) => {
-                  const many = own.filter((one) => one.kind === kind).length;
+                  const many = troubles.filter((trouble) => trouble.kind === kind).length;
                   return `${many} ${many === 1 ? "act" : "acts"} ${TROUBLE_WORDS[kind]}`;
                 })
                 .join(", "),
@@ -33,7 +33,7 @@ export function ShopTroubles({ laid, hrefOf }: { laid: readonly LaidJob[]; hrefO
     ];
   });
   if (lines.length === 0) return null;
-  const shown = lines.sort((one, other) => one.rank - other.rank).slice(0, MOST);
+  const shown = lines.sort((a, b) => a.rank - b.rank).slice(0, MOST);
   return (
     <ul aria-label="To look at" className="mt-5 flex flex-col gap-1">
       {shown.map(({ id, name, words }) => (

@@ -26,7 +26,7 @@ export function TestList({
   onTests: (tests: BenchTest[]) => void;
 }) {
   const edit = (index: number, next: Partial<BenchTest>) =>
-    onTests(tests.map((one, at) => (at === index ? { ...one, ...next } : one)));
+    onTests(tests.map((test, at) => (at === index ? { ...test, ...next } : test)));
   return (
     <div className="mt-5">
       <div className="flex items-baseline justify-between border-b border-line pb-1 mb-2">
@@ -44,14 +44,14 @@ export function TestList({
           hardly move: the beam then follows what you saw.
         </p>
       )}
-      {tests.map((one, index) => (
+      {tests.map((test, index) => (
         <div key={index} className="grid grid-cols-[1.2fr_1fr_1fr_1fr_auto] gap-3 mb-2">
           <SelectField
             label={`Test ${index + 1}`}
-            value={one.kind}
+            value={test.kind}
             onChange={(event) => {
               const kind = event.target.value as BenchTest["kind"];
-              edit(index, { kind, massG: kind === "cup" ? (one.massG ?? 150) : null });
+              edit(index, { kind, massG: kind === "cup" ? (test.massG ?? 150) : null });
             }}
           >
             {(Object.keys(KINDS) as BenchTest["kind"][]).map((kind) => (
@@ -62,7 +62,7 @@ export function TestList({
           </SelectField>
           <QuantityField
             label={`after, test ${index + 1}`}
-            value={one.minutes}
+            value={test.minutes}
             dimension="minutes"
             system={system}
             bounds={{ min: 0.5, max: 30_000 }}
@@ -71,16 +71,16 @@ export function TestList({
           />
           <QuantityField
             label={`at, test ${index + 1}`}
-            value={one.tempC}
+            value={test.tempC}
             dimension="temperature"
             system={system}
             bounds={{ min: 0, max: 60 }}
             onChange={(tempC) => edit(index, { tempC })}
           />
-          {one.kind === "cup" ? (
+          {test.kind === "cup" ? (
             <QuantityField
               label={`in a cup of, test ${index + 1}`}
-              value={one.massG}
+              value={test.massG}
               dimension="mass"
               system={system}
               bounds={{ min: 5, max: 50_000 }}

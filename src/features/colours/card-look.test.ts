@@ -7,13 +7,13 @@ import { cardLook, LADDER } from "./card-look";
 let made = 0;
 const cards = starterColours(() => `card-${(made += 1)}`);
 const lookOf = (name: string) => {
-  const card = cards.find((one) => one.name === name)!;
+  const card = cards.find((colourant) => colourant.name === name)!;
   return cardLook(card, opticsOf(card)!);
 };
 const L = (hex: string) => labOfHex(hex)[0];
 
 test("a paste let down with white gets lighter from step to step", () => {
-  for (const card of cards.filter((one) => one.kind === "paste" && one.index !== "PW6")) {
+  for (const card of cards.filter((card) => card.kind === "paste" && card.index !== "PW6")) {
     const { ladder } = cardLook(card, opticsOf(card)!);
     expect(ladder).toHaveLength(LADDER.length);
     // Yellows change little in lightness at first: never darker by more than a step of a screen.

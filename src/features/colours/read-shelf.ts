@@ -209,13 +209,13 @@ export function readShelf(text: string): ReadShelf {
     }),
   );
   return {
-    colours: read.colours.filter((one) => !twice.has(one)),
+    colours: read.colours.filter((colour) => !twice.has(colour)),
     problems: [
       ...read.problems,
       ...[...twice].map(({ line, fields }) => ({
         line,
         message: `“${fields.name}” stands on line ${seen.get(fields.name.toLowerCase())} already.`,
       })),
-    ].sort((one, other) => (one.line ?? 0) - (other.line ?? 0)),
+    ].sort((a, b) => (a.line ?? 0) - (b.line ?? 0)),
   };
 }

@@ -40,8 +40,8 @@ function matches(job: JobSummary, shown: Shown, search: string): boolean {
 }
 
 /** Due first, then the one touched last. */
-const byDue = (one: JobSummary, other: JobSummary) =>
-  (one.dueOn ?? "9999").localeCompare(other.dueOn ?? "9999") || other.updatedAt.localeCompare(one.updatedAt);
+const byDue = (a: JobSummary, b: JobSummary) =>
+  (a.dueOn ?? "9999").localeCompare(b.dueOn ?? "9999") || b.updatedAt.localeCompare(a.updatedAt);
 
 /** Five marks of a scale: how far a job has come. */
 function Progress({ job }: { job: JobSummary }) {

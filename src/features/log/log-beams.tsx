@@ -44,14 +44,14 @@ export function LogBeams({ pour, system }: { pour: Pour; system: UnitSystem }) {
     const real = realDays(runSheet(plan, "metric"), foldPour(pour.events), (at) =>
       wallMinutes(new Date(at), day, zone),
     );
-    const coats = windowCoatsOf(plan).flatMap((one) => {
-      const own = real.get(one.coat.id);
-      return own ? [{ ...one, real: own }] : [];
+    const coats = windowCoatsOf(plan).flatMap((planned) => {
+      const done = real.get(planned.coat.id);
+      return done ? [{ ...planned, real: done }] : [];
     });
     const settings = settingsOf(pour.plan.document, null);
     return planDays(coats, 0, settings).coats.flatMap((coat): Shown[] => {
       const of = coats.find((one) => one.coat.id === coat.coatId);
-      const planned = plan.coats.find((one) => one.coat.id === coat.coatId)?.windows;
+      const planned = plan.coats.find((plannedCoat) => plannedCoat.coat.id === coat.coatId)?.windows;
       if (!of || of.resin.kind === "paint" || coat.windows.length === 0) return [];
       const late = coat.mixedAtMin - (planned?.mixedAtMin ?? coat.mixedAtMin);
       return [
@@ -76,8 +76,8 @@ export function LogBeams({ pour, system }: { pour: Pour; system: UnitSystem }) {
         The film from its real mix. Bars: when each pass was right, unsure ends lighter. Open mark: planned.
         Full mark: done.
       </p>
-      {shown.map((one) => (
-        <CoatLog key={one.coat.coatId} {...one} system={system} />
+      {shown.map((shown) => (
+        <CoatLog key={shown.coat.coatId} {...shown} system={system} />
       ))}
     </section>
   );

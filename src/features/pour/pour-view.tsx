@@ -114,7 +114,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
     return () => window.removeEventListener("keydown", keys);
   }, [step, before, record, noting, asking, callingOff, off.length]);
 
-  const coat = plan.coats.find((one) => one.coat.id === (step ?? before)?.coatId);
+  const coat = plan.coats.find((planned) => planned.coat.id === (step ?? before)?.coatId);
   const mixed = coat ? mixedAt(steps, state, coat.coat.id) : null;
   const sinceS = mixed && now !== null ? (now - Date.parse(mixed)) / 1000 : null;
   const film = useFilm(pour, coat, mixed, sinceS);
@@ -406,7 +406,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
 
 /** What is to be done about what was weighed for a batch so far. */
 function weighedIn(plan: Plan, step: RunStep, state: PourState): WeighOut | null {
-  const { coat, resin, batched } = plan.coats.find((one) => one.coat.id === step.coatId) ?? {};
+  const { coat, resin, batched } = plan.coats.find((planned) => planned.coat.id === step.coatId) ?? {};
   const batch = batched?.batches.find(({ number }) => number === step.batch);
   if (!coat || !resin || !batch) return null;
   const gramsAt = (line: string) => state.weighed.get(weighKey(step.id, line));

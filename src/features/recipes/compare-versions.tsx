@@ -33,13 +33,13 @@ export function CompareVersions({
     () => [left, right].map((version) => ({ version, ...recipeLook(version.document, colours) })),
     [left, right, colours],
   );
-  const [one, other] = sides;
+  const [a, b] = sides;
   // What is the same twice need not be read twice.
   const alike = left.document.coats.filter((coat) =>
     right.document.coats.some((own) => JSON.stringify(own) === JSON.stringify(coat)),
   );
   const changes = recipeChanges(left.document, right.document, system);
-  const difference = one && other ? ciede2000(one.average.lab, other.average.lab) : null;
+  const difference = a && b ? ciede2000(a.average.lab, b.average.lab) : null;
   return (
     <div>
       <div className="flex items-baseline justify-between border-b border-ink pb-1">

@@ -51,9 +51,9 @@ export function ReadRecipeDialog({ onClose }: { onClose: () => void }) {
   if (done)
     return (
       <Dialog open onClose={() => router.push(`/recipes/${done.recipeId}`)} title="The recipe is read">
-        {done.words.map((one) => (
-          <p key={one} className="mb-2">
-            {one}
+        {done.words.map((word) => (
+          <p key={word} className="mb-2">
+            {word}
           </p>
         ))}
         <Button weight="primary" className="mt-2" onClick={() => router.push(`/recipes/${done.recipeId}`)}>

@@ -31,9 +31,9 @@ const bandsOf = (looks: ColourPlan): BandCoat[] =>
     id: coat.id,
     filmMm: coat.filmMm,
     coverShare: coat.coverShare,
-    colours: colours.map((one) => ({
-      id: one.colour.id,
-      share: one.colour.share,
-      swatch: swatchOf(one),
+    colours: colours.map((looks) => ({
+      id: looks.colour.id,
+      share: looks.colour.share,
+      swatch: swatchOf(looks),
     })),
   }));

@@ -97,8 +97,8 @@ export function Measured({
   return (
     <div className="mt-2">
       <div className="flex border border-ink w-fit" role="img" aria-label="Board, foretold and target">
-        {[lab, ...beside.map((one) => one.lab)].map((one, index) => (
-          <div key={index} className="w-16 h-9" style={{ background: hexOfLab(one) }} />
+        {[lab, ...beside.map((one) => one.lab)].map((lab, index) => (
+          <div key={index} className="w-16 h-9" style={{ background: hexOfLab(lab) }} />
         ))}
       </div>
       <p className="label mt-0.5">

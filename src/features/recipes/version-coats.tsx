@@ -44,22 +44,22 @@ export function VersionCoats({
           </div>
           <div className="min-w-0">
             <div className="flex h-9 border border-ink">
-              {colours.map((one) => (
+              {colours.map((looks) => (
                 <div
-                  key={one.colour.id}
-                  style={{ flexGrow: one.colour.share, background: lit(swatchOf(one)) }}
+                  key={looks.colour.id}
+                  style={{ flexGrow: looks.colour.share, background: lit(swatchOf(looks)) }}
                 />
               ))}
             </div>
             <div className="grid grid-cols-[repeat(auto-fit,minmax(130px,1fr))] gap-x-5 gap-y-1 mt-1.5">
-              {colours.map((one) => (
-                <div key={one.colour.id} className="leading-tight">
-                  {one.colour.name}{" "}
+              {colours.map((looks) => (
+                <div key={looks.colour.id} className="leading-tight">
+                  {looks.colour.name}{" "}
                   <span className="figure">
-                    {decimal(one.colour.share * 100, 0)}
+                    {decimal(looks.colour.share * 100, 0)}
                     <span className="unit">%</span>
                   </span>
-                  <div className="label">{dosesOf(one)}</div>
+                  <div className="label">{dosesOf(looks)}</div>
                 </div>
               ))}
             </div>

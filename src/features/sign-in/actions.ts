@@ -17,8 +17,9 @@ export const signInActs = [
         ? found.length === 1
           ? found[0]
           : undefined
-        : found.find((one) => one.shopId === shopId);
-    if (!chosen) return { shops: found.map((one) => ({ id: one.shopId, name: one.shopName })) };
+        : found.find((credentials) => credentials.shopId === shopId);
+    if (!chosen)
+      return { shops: found.map((credentials) => ({ id: credentials.shopId, name: credentials.shopName })) };
     await openSession(chosen.personId, email);
     return null;
   }),

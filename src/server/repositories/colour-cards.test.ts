@@ -17,7 +17,7 @@ test("the usual colourants are added once, each as it was written", async () => 
   expect(await cards.addMissing(STARTER_COLOURS)).toBe(STARTER_COLOURS.length);
   expect(await cards.addMissing(STARTER_COLOURS)).toBe(0);
   const list = await cards.list();
-  expect(list.map((card) => card.name).sort()).toEqual(STARTER_COLOURS.map((one) => one.name).sort());
+  expect(list.map((card) => card.name).sort()).toEqual(STARTER_COLOURS.map((start) => start.name).sort());
   const white = list.find((card) => card.name === "White paste")!;
   const { id: _id, ...start } = starterColours(() => "")[0]!;
   expect(white).toEqual({ id: white.id, ...start });

@@ -13,7 +13,7 @@ const cardOf = (row: ColourCardRow): ColourCard =>
 
 /** The colourants of the signed-in person's shop. */
 export function colourCardsOf(db: Database, me: Person) {
-  const own = async (cardId: string) => {
+  const rowOf = async (cardId: string) => {
     const row = await db.ColourCard.findOne({ where: { id: cardId, shopId: me.shopId } });
     if (!row) throw notFound("colour card");
     return row;
@@ -31,16 +31,16 @@ export function colourCardsOf(db: Database, me: Person) {
     /** Colours in use, by name. A removed one stays in the table: jobs were mixed with it. */
     list,
     async find(cardId: string): Promise<ColourCard> {
-      return cardOf(await own(cardId));
+      return cardOf(await rowOf(cardId));
     },
     add,
     async change(cardId: string, fields: ColourCardFields): Promise<ColourCard> {
-      const row = await own(cardId);
+      const row = await rowOf(cardId);
       await row.update({ name: fields.name, fields });
       return cardOf(row);
     },
     async remove(cardId: string, removed = true): Promise<void> {
-      await (await own(cardId)).update({ removedAt: removed ? new Date() : null });
+      await (await rowOf(cardId)).update({ removedAt: removed ? new Date() : null });
     },
     /** Colours that were taken off the shelf lately, the last one first. */
     async removed(): Promise<Removed[]> {

@@ -148,7 +148,7 @@ test("a job that cannot be read takes no list with it, and goes back to an earli
   expect(dated.unreadable).toEqual([{ jobId: shop.jobId, name: "Counter" }]);
   expect((await jobs.list()).map(({ id }) => id).sort()).toEqual([other, shop.jobId].sort());
   const { revision, versions } = await jobs.versions(shop.jobId);
-  expect([revision, versions.map((one) => one.revision)]).toEqual([3, [3, 2, 1]]);
+  expect([revision, versions.map((version) => version.revision)]).toEqual([3, [3, 2, 1]]);
   expect((await refusal(jobs.restore(shop.jobId, 3))).code).toBe("unreadable");
   expect((await jobs.restore(shop.jobId, 2)).revision).toBe(4);
   expect((await jobs.open(shop.jobId)).document).toEqual(shop.document);

@@ -83,7 +83,7 @@ const savedOf = (row: JobRevisionRow): Saved => ({
 
 /** The jobs of the signed-in person's shop. There is no other way to reach a job. */
 export function jobsOf(db: Database, me: Person) {
-  const own = async (jobId: string, transaction?: Transaction) => {
+  const rowOf = async (jobId: string, transaction?: Transaction) => {
     const row = await db.Job.findOne({
       where: { id: jobId, shopId: me.shopId, removedAt: null },
       ...(transaction ? { transaction, lock: true } : {}),
@@ -133,7 +133,7 @@ export function jobsOf(db: Database, me: Person) {
     next: (current: JobRevisionRow, transaction: Transaction) => Promise<NewVersion>,
   ): Promise<Saved> =>
     inTransaction(db, async (transaction) => {
-      const job = await own(jobId, transaction);
+      const job = await rowOf(jobId, transaction);
       if (job.revision === revision) {
         const wanted = await next(await version(jobId, revision, transaction), transaction);
         return savedOf(await write(job, wanted, transaction));
@@ -257,7 +257,7 @@ export function jobsOf(db: Database, me: Person) {
     },
     /** Who saved which version when, the newest first. */
     async versions(jobId: string): Promise<{ name: string; revision: number; versions: JobVersion[] }> {
-      const job = await own(jobId);
+      const job = await rowOf(jobId);
       const rows = await db.JobRevision.findAll({
         where: { jobId },
         attributes: ["revision", "savedBy", "savedAt"],
@@ -277,7 +277,7 @@ export function jobsOf(db: Database, me: Person) {
     /** Puts an earlier version on top; what stood there stays one undo away where it can be read. */
     restore: (jobId: string, to: number): Promise<Saved> =>
       inTransaction(db, async (transaction) => {
-        const job = await own(jobId, transaction);
+        const job = await rowOf(jobId, transaction);
         const row = await db.JobRevision.findOne({ where: { jobId, revision: to }, transaction });
         if (!row) throw notFound("version of this job");
         const document = documentOf(row);
@@ -286,7 +286,7 @@ export function jobsOf(db: Database, me: Person) {
         return savedOf(await write(job, { document, undo, redo: null }, transaction));
       }),
     async open(jobId: string): Promise<OpenJob> {
-      const job = await own(jobId);
+      const job = await rowOf(jobId);
       const current = await version(jobId, job.revision);
       return {
         id: job.id,
@@ -299,14 +299,14 @@ export function jobsOf(db: Database, me: Person) {
     },
     /** @throws Refused where the job is not of this shop */
     async isThere(jobId: string): Promise<void> {
-      await own(jobId);
+      await rowOf(jobId);
     },
     create: insert,
     async describe(jobId: string, fields: JobFields): Promise<void> {
-      await (await own(jobId)).update(fields);
+      await (await rowOf(jobId)).update(fields);
     },
     async duplicate(jobId: string): Promise<string> {
-      const job = await own(jobId);
+      const job = await rowOf(jobId);
       const current = await version(jobId, job.revision);
       const taken = await db.Job.findAll({ where: { shopId: me.shopId }, attributes: ["name"] });
       const name = copyName(
@@ -317,7 +317,7 @@ export function jobsOf(db: Database, me: Person) {
       return insert({ ...fieldsOf(job), name, status: "planning", dueOn: null }, documentOf(current));
     },
     async archive(jobId: string, archived: boolean): Promise<void> {
-      await (await own(jobId)).update({ archivedAt: archived ? new Date() : null });
+      await (await rowOf(jobId)).update({ archivedAt: archived ? new Date() : null });
     },
     /** Jobs that were deleted and can be brought back, the last one first. */
     async removed(): Promise<Removed[]> {

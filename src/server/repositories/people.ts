@@ -83,7 +83,7 @@ async function foundIn(
 
 /** The people of the signed-in person's shop. */
 export function peopleOf(db: Database, me: Person) {
-  const own = async (personId: string, transaction?: Transaction) => {
+  const rowOf = async (personId: string, transaction?: Transaction) => {
     const row = await db.Person.findOne({
       where: { id: personId, shopId: me.shopId },
       ...(transaction ? { transaction } : {}),
@@ -99,7 +99,7 @@ export function peopleOf(db: Database, me: Person) {
   ) =>
     inTransaction(db, async (transaction) => {
       await db.Shop.findByPk(me.shopId, { transaction, lock: true });
-      const row = await own(personId, transaction);
+      const row = await rowOf(personId, transaction);
       const owners = await db.Person.count({ where: { shopId: me.shopId, role: "owner" }, transaction });
       if (leaves && row.role === "owner" && owners === 1)
         throw new Refused({
@@ -136,17 +136,17 @@ export function peopleOf(db: Database, me: Person) {
     remove: (personId: string): Promise<void> =>
       changing(personId, true, (row, transaction) => row.destroy({ transaction })),
     async passwordHash(): Promise<string> {
-      return (await own(me.id)).passwordHash;
+      return (await rowOf(me.id)).passwordHash;
     },
     /** A new password ends every session that was opened with the old one. */
     async setPassword(passwordHash: string): Promise<void> {
       await inTransaction(db, async (transaction) => {
-        await (await own(me.id, transaction)).update({ passwordHash }, { transaction });
+        await (await rowOf(me.id, transaction)).update({ passwordHash }, { transaction });
         await db.Session.destroy({ where: { personId: me.id }, transaction });
       });
     },
     async setUnits(units: UnitSystem): Promise<void> {
-      await (await own(me.id)).update({ units });
+      await (await rowOf(me.id)).update({ units });
     },
   };
 }

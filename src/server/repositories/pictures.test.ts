@@ -66,7 +66,7 @@ test("many at once are drawn one after the other, and the ones that are too many
   const kept = await Promise.allSettled(
     Array.from({ length: 14 }, () => picturesOf(db, shop.owner).add(photo)),
   );
-  const refused = kept.flatMap((one) => (one.status === "rejected" ? [one.reason as Refused] : []));
+  const refused = kept.flatMap((result) => (result.status === "rejected" ? [result.reason as Refused] : []));
   expect(refused.length).toBeGreaterThan(0);
   expect(refused.every(({ error }) => error.code === "slow-down")).toBe(true);
   expect(kept.length - refused.length).toBeGreaterThanOrEqual(8);

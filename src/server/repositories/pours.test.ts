@@ -55,11 +55,11 @@ test("an entry that is there is never changed by a later one of the same id", as
 
 test("an id of another pour is refused, and nothing of that batch is kept", async () => {
   const pours = poursOf(db, shop.owner);
-  const [one, other] = [await started(), await started()];
+  const [a, b] = [await started(), await started()];
   const first = tick("a");
-  await pours.record(one, [first]);
-  await expect(pours.record(other, [tick("b"), first])).rejects.toThrow("another pour");
-  expect((await pours.open(other)).events).toEqual([]);
+  await pours.record(a, [first]);
+  await expect(pours.record(b, [tick("b"), first])).rejects.toThrow("another pour");
+  expect((await pours.open(b)).events).toEqual([]);
 });
 
 test("finishing closes the pour; it is no longer live", async () => {

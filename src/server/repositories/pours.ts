@@ -37,7 +37,7 @@ const storedEvent = (row: PourEventRow): StoredEvent => ({
 
 /** The pours of the signed-in person's shop. */
 export function poursOf(db: Database, me: Person) {
-  const own = async (pourId: string) => {
+  const rowOf = async (pourId: string) => {
     const row = await db.Pour.findOne({ where: { id: pourId, shopId: me.shopId }, attributes: ["id"] });
     if (!row) throw notFound("pour");
     return row;
@@ -155,9 +155,9 @@ export function poursOf(db: Database, me: Person) {
   const listed = async (where: WhereOptions<PourRow>, limit: number): Promise<Pours> => {
     const { rows, more } = await measured(where, limit);
     let [bytes, entries] = [0, 0];
-    const taken = rows.filter((one) => {
-      bytes += one.bytes;
-      entries += one.entries;
+    const taken = rows.filter((row) => {
+      bytes += row.bytes;
+      entries += row.entries;
       return bytes <= MOST_PLAN_BYTES && entries <= MOST_EVENTS_READ;
     });
     return withEvents(
@@ -167,7 +167,7 @@ export function poursOf(db: Database, me: Person) {
   };
   return {
     async open(pourId: string): Promise<Pour> {
-      const { pours } = await withEvents([{ id: (await own(pourId)).id, bytes: null }]);
+      const { pours } = await withEvents([{ id: (await rowOf(pourId)).id, bytes: null }]);
       if (pours[0]) return pours[0];
       throw new Refused({
         code: "unreadable",
@@ -190,7 +190,7 @@ export function poursOf(db: Database, me: Person) {
       const { rows } = await measured({ finishedAt: null }, MOST_LIVE);
       const heads = await headsOf(rows.map(({ row }) => row));
       let entries = 0;
-      const taken = rows.filter((one) => (entries += one.entries) <= MOST_EVENTS_READ);
+      const taken = rows.filter((row) => (entries += row.entries) <= MOST_EVENTS_READ);
       const events = await eventsOf(taken.map(({ row }) => row.id));
       return taken.map(({ row: { id } }) => ({
         head: heads.get(id) as PourHead,

@@ -55,7 +55,7 @@ const grouped = <Item, Key>(items: readonly Item[], keyOf: (item: Item) => Key):
 /** The recipes of the signed-in person's shop, their versions and sample boards. */
 export function recipesOf(db: Database, me: Person) {
   const shop = { shopId: me.shopId };
-  const own = async (recipeId: string, transaction?: Transaction) => {
+  const rowOf = async (recipeId: string, transaction?: Transaction) => {
     const row = await db.Recipe.findOne({
       where: { id: recipeId, ...shop },
       ...(transaction ? { transaction, lock: true } : {}),
@@ -130,8 +130,8 @@ export function recipesOf(db: Database, me: Person) {
         (await db.RecipeVersion.findAll({ where: { id: newest } })).map((row) => [row.recipeId, row]),
       );
       return recipes.flatMap((recipe): RecipeSummary[] => {
-        const own = versionsOf.get(recipe.id) ?? [];
-        const numbers = new Map(own.map((row) => [row.id, row.number]));
+        const rows = versionsOf.get(recipe.id) ?? [];
+        const numbers = new Map(rows.map((row) => [row.id, row.number]));
         const latest = documents.get(recipe.id);
         if (!latest) return [];
         const poured = boards.filter((board) => numbers.has(board.versionId));
@@ -140,7 +140,7 @@ export function recipesOf(db: Database, me: Person) {
           {
             id: recipe.id,
             name: recipe.name,
-            versions: own.length,
+            versions: rows.length,
             latest: versionOf(latest),
             boards: poured.length,
             approved: approved
@@ -157,7 +157,7 @@ export function recipesOf(db: Database, me: Person) {
       });
     },
     async open(recipeId: string): Promise<OpenRecipe> {
-      const recipe = await own(recipeId);
+      const recipe = await rowOf(recipeId);
       const versions = await db.RecipeVersion.findAll({
         where: { recipeId, ...shop },
         order: [["number", "ASC"]],
@@ -178,7 +178,7 @@ export function recipesOf(db: Database, me: Person) {
     /** A version with the name of its recipe. */
     async version(versionId: string): Promise<RecipeVersion & { name: string }> {
       const row = await ownVersion(versionId);
-      return { ...versionOf(row), name: (await own(row.recipeId)).name };
+      return { ...versionOf(row), name: (await rowOf(row.recipeId)).name };
     },
     async board(boardId: string): Promise<SampleBoard> {
       return boardOf(await ownBoard(boardId));
@@ -198,16 +198,16 @@ export function recipesOf(db: Database, me: Person) {
       const { recipeId } = await ownVersion(parentId);
       return inTransaction(db, async (transaction) => {
         // Its row is held, so that two versions never get one number.
-        await own(recipeId, transaction);
+        await rowOf(recipeId, transaction);
         const last = (await db.RecipeVersion.max("number", { where: { recipeId }, transaction })) as number;
         return versionOf(await append(recipeId, { parentId, document, change }, transaction, last + 1));
       });
     },
     async rename(recipeId: string, name: string): Promise<void> {
-      await (await own(recipeId)).update({ name });
+      await (await rowOf(recipeId)).update({ name });
     },
     async remove(recipeId: string, removed = true): Promise<void> {
-      await (await own(recipeId)).update({ removedAt: removed ? new Date() : null });
+      await (await rowOf(recipeId)).update({ removedAt: removed ? new Date() : null });
     },
     /** Recipes that were taken off the list lately, the last one first. */
     async removed(): Promise<Removed[]> {

@@ -45,7 +45,7 @@ test("the list is by name, and a removed card leaves it but not the table", asyn
   await cards.remove(id);
   const names = (await cards.list()).map((card) => card.name);
   expect(names).not.toContain("AAA first");
-  expect(names).toEqual([...names].sort((one, other) => one.localeCompare(other)));
+  expect(names).toEqual([...names].sort((a, b) => a.localeCompare(b)));
   expect(await db.ResinCard.count({ where: { id } })).toBe(1);
 });
 

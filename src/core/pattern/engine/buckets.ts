@@ -24,12 +24,12 @@ const MOST_SQUARES = 250_000;
  * @param sizeMm side of a square; made larger where there would be too many
  */
 export function bucketsOf(many: number, boxOf: (thing: number, to: Box) => void, sizeMm: number): Buckets {
-  const own: Box = { minX: 0, minY: 0, maxX: 0, maxY: 0 };
+  const bounds: Box = { minX: 0, minY: 0, maxX: 0, maxY: 0 };
   const edges = new Float64Array(many * 4);
   const box: Box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
   for (let thing = 0; thing < many; thing += 1) {
-    boxOf(thing, own);
-    const { minX, minY, maxX, maxY } = own;
+    boxOf(thing, bounds);
+    const { minX, minY, maxX, maxY } = bounds;
     if (minX < box.minX) box.minX = minX;
     if (minY < box.minY) box.minY = minY;
     if (maxX > box.maxX) box.maxX = maxX;
@@ -39,7 +39,7 @@ export function bucketsOf(many: number, boxOf: (thing: number, to: Box) => void,
     edges[thing * 4 + 2] = minY;
     edges[thing * 4 + 3] = maxY;
   }
-  if (many === 0) Object.assign(box, own);
+  if (many === 0) Object.assign(box, bounds);
   const [width, height] = [box.maxX - box.minX, box.maxY - box.minY];
   const side = Math.max(sizeMm, Math.sqrt((width * height) / MOST_SQUARES));
   const across = Math.floor(width / side) + 1;

@@ -224,8 +224,8 @@ describe("measures", () => {
     const strokes = pulls(60, 45);
     const after = (rounds: number) => evaluate([...poured, ...strokes.slice(0, 15 * rounds)], sheet);
     const shown = [0, 1, 2, 4].map(after);
-    const muds = shown.map((one) => mud(one, apart));
-    const seen = shown.map((one) => segregation(one, 7));
+    const muds = shown.map((shares) => mud(shares, apart));
+    const seen = shown.map((shares) => segregation(shares, 7));
     expect(muds).toEqual([...muds].sort((a, b) => a - b));
     expect(seen).toEqual([...seen].sort((a, b) => b - a));
   });

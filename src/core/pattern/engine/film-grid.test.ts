@@ -6,10 +6,10 @@ import { stroke } from "../ops/stroke";
 import { blades, pulls } from "../placing/pulls";
 
 const box = { minX: 0, minY: 0, maxX: 1600, maxY: 580 };
-const least = (values: Float64Array) => values.reduce((low, one) => Math.min(low, one), Infinity);
+const least = (values: Float64Array) => values.reduce((low, value) => Math.min(low, value), Infinity);
 const uneven = (values: Float64Array) => {
-  const mean = values.reduce((sum, one) => sum + one, 0) / values.length;
-  return Math.sqrt(values.reduce((sum, one) => sum + (one - mean) ** 2, 0) / values.length);
+  const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
+  return Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / values.length);
 };
 
 test("volume: what was poured is on the board or over its edge, to 10⁻⁹ ml, whatever is done (conservation)", () => {

@@ -155,12 +155,12 @@ export function level(grid: FilmGrid, lengthMm: number): void {
   const steps = Math.min(400, Math.max(1, Math.ceil((whole * most ** 3 * 4.5) / (cellMm * cellMm))));
   const k = Math.min(whole / steps, (cellMm * cellMm) / (4.5 * most ** 3)) / (cellMm * cellMm);
   const change = new Float64Array(mm.length);
-  const pass = (one: number, other: number) => {
-    const [a, b] = [mm[one] as number, mm[other] as number];
+  const pass = (first: number, second: number) => {
+    const [a, b] = [mm[first] as number, mm[second] as number];
     const between = (a + b) / 2;
     const by = k * between ** 3 * (a - b);
-    change[one] = (change[one] as number) - by;
-    change[other] = (change[other] as number) + by;
+    change[first] = (change[first] as number) - by;
+    change[second] = (change[second] as number) + by;
   };
   for (let step = 0; step < steps; step += 1) {
     change.fill(0);
@@ -199,7 +199,7 @@ export function thinPlaces(grid: FilmGrid, belowMm: number, most = 5): ThinPlace
   const { box, cellMm, across, mm } = grid;
   const all = [...mm.keys()]
     .filter((at) => (mm[at] as number) < belowMm)
-    .sort((one, other) => (mm[one] as number) - (mm[other] as number));
+    .sort((a, b) => (mm[a] as number) - (mm[b] as number));
   const found: ThinPlace[] = [];
   for (const at of all) {
     const place = {

@@ -22,7 +22,7 @@ export function balance({ sheet, weight }: Shares, colour: number): { leftRight:
       if (y + 0.5 < heightPx / 2) back += share;
       else if (y + 0.5 > heightPx / 2) front += share;
     }
-  const uneven = (one: number, other: number) => (one + other > 0 ? (one - other) / (one + other) : 0);
+  const uneven = (a: number, b: number) => (a + b > 0 ? (a - b) / (a + b) : 0);
   return { leftRight: uneven(left, right), backFront: uneven(back, front) };
 }
 

@@ -46,8 +46,8 @@ export function lazily(kind: Op["kind"], preserves: Op["preserves"], box: Box, m
   };
 }
 
-export const meets = (one: Box, other: Box): boolean =>
-  one.minX < other.maxX && one.maxX > other.minX && one.minY < other.maxY && one.maxY > other.minY;
+export const meets = (a: Box, b: Box): boolean =>
+  a.minX < b.maxX && a.maxX > b.minX && a.minY < b.maxY && a.maxY > b.minY;
 
 export const boxAround = (x: number, y: number, radius: number): Box => ({
   minX: x - radius,

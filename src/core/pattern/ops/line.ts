@@ -58,15 +58,15 @@ function boxOfSegment(parts: Float64Array, at: number, beyond: number, to: Box):
 
 /** Where lines and their edges reach. */
 function reachOf(parts: Float64Array, beyond: number): Box {
-  const own: Box = { minX: 0, minY: 0, maxX: 0, maxY: 0 };
-  if (parts.length === 0) return own;
+  const box: Box = { minX: 0, minY: 0, maxX: 0, maxY: 0 };
+  if (parts.length === 0) return box;
   const all: Box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
   for (let at = 0; at < parts.length; at += PARTS) {
-    boxOfSegment(parts, at, beyond, own);
-    all.minX = Math.min(all.minX, own.minX);
-    all.minY = Math.min(all.minY, own.minY);
-    all.maxX = Math.max(all.maxX, own.maxX);
-    all.maxY = Math.max(all.maxY, own.maxY);
+    boxOfSegment(parts, at, beyond, box);
+    all.minX = Math.min(all.minX, box.minX);
+    all.minY = Math.min(all.minY, box.minY);
+    all.maxX = Math.max(all.maxX, box.maxX);
+    all.maxY = Math.max(all.maxY, box.maxY);
   }
   return all;
 }

@@ -284,7 +284,7 @@ describe("what only covers", () => {
     const box = { minX: -200, minY: -200, maxX: 200, maxY: 200 };
     const share = (jointMm: number) => {
       const shares = covered(mask({ box, sizeMm: 80, jointMm, colour: 1, seed: 3 }), scattered(1500, 180));
-      return shares.reduce((sum, one) => sum + one, 0) / shares.length;
+      return shares.reduce((sum, share) => sum + share, 0) / shares.length;
     };
     expect(share(2)).toBeGreaterThan(0.02);
     expect(share(10)).toBeGreaterThan(share(2));

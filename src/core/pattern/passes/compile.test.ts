@@ -66,10 +66,12 @@ const shown = (of: Rehearsal) => evaluate(compile(of).ops, sheetOf(of));
 
 test("the same plan is the same picture; another seed is a sister, another pattern of about the same shares", () => {
   const of = rehearsal(["lay", "palm"]);
-  const [one, again, sister] = [shown(of), shown(of), shown({ ...of, seed: 4 })];
-  expect(again.weight).toEqual(one.weight);
-  expect(sister.weight).not.toEqual(one.weight);
-  onTop(sister).forEach((share, colour) => expect(Math.abs(share - onTop(one)[colour]!)).toBeLessThan(0.2));
+  const [shares, again, sister] = [shown(of), shown(of), shown({ ...of, seed: 4 })];
+  expect(again.weight).toEqual(shares.weight);
+  expect(sister.weight).not.toEqual(shares.weight);
+  onTop(sister).forEach((share, colour) =>
+    expect(Math.abs(share - onTop(shares)[colour]!)).toBeLessThan(0.2),
+  );
 });
 
 describe("a change of a late pass", () => {
@@ -132,8 +134,8 @@ test("pulls practised on one piece are drawn out to the size of another", () => 
   // As they are on the piece they were drawn on, and where nothing says which that was.
   expect(on([1200, 600]).map(({ press }) => press)).toEqual(on().map(({ press }) => press));
   // Drawn on half of its width and height they reach over all of it, along its middle too.
-  const [own, out] = [on(), on([2400, 1200])];
-  expect(middle(out) / middle(own)).toBeCloseTo(0.5, 1);
+  const [operations, out] = [on(), on([2400, 1200])];
+  expect(middle(out) / middle(operations)).toBeCloseTo(0.5, 1);
   expect(high(out)).toBeCloseTo(150, 6);
 });
 
@@ -144,17 +146,17 @@ test("fields drift into each other whichever way they run: their shadows lie abo
     const plain = rehearsal(["lay"], { angle, work: { pour: "fields" } });
     const { ops } = compile({
       ...plain,
-      coats: plain.coats.map((one) => ({ ...one, colours: [pale, dark] })),
+      coats: plain.coats.map((coat) => ({ ...coat, colours: [pale, dark] })),
     });
     const border = ops.findIndex(({ kind }) => kind === "field");
-    const drifts = [ops.slice(0, border), ops.slice(border)].map((own) =>
-      own.filter(({ kind }) => kind === "line"),
+    const drifts = [ops.slice(0, border), ops.slice(border)].map((ops) =>
+      ops.filter(({ kind }) => kind === "line"),
     );
-    drifts.forEach((own, n) => {
-      expect(own.length).toBeGreaterThan(3);
+    drifts.forEach((drift, n) => {
+      expect(drift.length).toBeGreaterThan(3);
       // On their own side of the middle, along the way that the fields run.
-      const middle = (at: (box: (typeof own)[number]["box"]) => number) =>
-        own.reduce((sum, { box }) => sum + at(box), 0) / own.length;
+      const middle = (at: (box: (typeof drift)[number]["box"]) => number) =>
+        drift.reduce((sum, { box }) => sum + at(box), 0) / drift.length;
       const [x, y] = [
         middle(({ minX, maxX }) => (minX + maxX) / 2) - 600,
         middle(({ minY, maxY }) => (minY + maxY) / 2) - 300,

@@ -242,7 +242,7 @@ function overStrips(scene: Scene, strips: readonly Box[], make: (scene: Scene) =
 /** The operations of one pass. */
 export function passOps(given: PassScene): Op[] {
   const { of, coat, pass, seed } = given;
-  const [largest, ...smaller] = [...coat.colours].sort((one, other) => other.share - one.share);
+  const [largest, ...smaller] = [...coat.colours].sort((a, b) => b.share - a.share);
   if (!largest) return [];
   const few = smaller.filter(({ share }) => share <= VEIN_SHARE);
   const forVeins = coat.vein ? [largest, ...smaller] : few.length > 0 ? few : smaller.slice(-1);

@@ -31,7 +31,7 @@ export function nested(
     const next = few[(n + 1) % few.length] as (typeof few)[number];
     // One colour, a sliver of the ground in it, the next one, and again.
     const row = [colour, largest, next, ...(few.length > 2 ? [largest] : [])];
-    const total = coat.colours.reduce((sum, one) => sum + one.share, 0) || 1;
+    const total = coat.colours.reduce((sum, colour) => sum + colour.share, 0) || 1;
     return ribbons(box, {
       colours: row,
       many: Math.max(

@@ -20,8 +20,8 @@ type Worked = {
 export function worked(scene: Scene, of: Worked): Op[] {
   const { strokes, strokesOnMm } = scene.pass.work;
   if (!strokes) return byChance(scene, of);
-  const own = strokesOnMm ? drawnOutTo(strokes, strokesOnMm, scene.of.topMm) : strokes;
-  return practised(own, scene.pass.flowLeft, scene.seed);
+  const practisedStrokes = strokesOnMm ? drawnOutTo(strokes, strokesOnMm, scene.of.topMm) : strokes;
+  return practised(practisedStrokes, scene.pass.flowLeft, scene.seed);
 }
 
 function byChance(

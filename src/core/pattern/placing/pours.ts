@@ -91,7 +91,7 @@ export function nests(
     const turn = along + between(random, -0.4, 0.4);
     const row = colours
       .map((colour) => ({ ...colour, order: random() * (0.4 + colour.share) }))
-      .sort((one, other) => other.order - one.order);
+      .sort((a, b) => b.order - a.order);
     const total = row.reduce((sum, { share }) => sum + share, 0) || 1;
     let left = total;
     let [cx, cy] = [x, y];

@@ -68,7 +68,7 @@ export function practisedStroke(
 
 /** All lines of a practice, in their order. */
 export const practised = (strokes: readonly PractisedStroke[], flowLeft: number, seed: number): Op[] =>
-  strokes.flatMap((own, n) => practisedStroke(own, own.flowLeft ?? flowLeft, seed + 31 * n));
+  strokes.flatMap((stroke, n) => practisedStroke(stroke, stroke.flowLeft ?? flowLeft, seed + 31 * n));
 
 /** Lines that were drawn on a piece of one size, drawn out to another: they begin and end at the same parts of it. */
 export const drawnOutTo = (
@@ -78,7 +78,7 @@ export const drawnOutTo = (
 ): readonly PractisedStroke[] =>
   fromWide === wide && fromHigh === high
     ? strokes
-    : strokes.map((own) => ({
-        ...own,
-        points: own.points.map(([x, y]): Place => [(x * wide) / fromWide, (y * high) / fromHigh]),
+    : strokes.map((stroke) => ({
+        ...stroke,
+        points: stroke.points.map(([x, y]): Place => [(x * wide) / fromWide, (y * high) / fromHigh]),
       }));

@@ -27,21 +27,21 @@ export function BuildView() {
   const [pickedId, setPickedId] = useState<string | null>(null);
   const { ref: stageRef, width: stageWidth, height: stageHeight } = useSize<HTMLDivElement>();
   const coat =
-    document.coats.find((one) => one.id === pickedId) ??
-    document.coats.find((one) => one.kind === "colour") ??
+    document.coats.find((planned) => planned.id === pickedId) ??
+    document.coats.find((planned) => planned.kind === "colour") ??
     document.coats[0];
 
   const add = (kind: CoatKind) => {
     const before = [...document.coats]
       .reverse()
       .find(
-        (one) =>
-          one.resinCardId !== null &&
-          (kind === "primer") === (cards.find((card) => card.id === one.resinCardId)?.kind === "paint"),
+        (coat) =>
+          coat.resinCardId !== null &&
+          (kind === "primer") === (cards.find((card) => card.id === coat.resinCardId)?.kind === "paint"),
       );
     const usual =
       cards.find((card) => (kind === "primer" ? card.kind === "paint" : card.kind === "coating")) ?? cards[0];
-    const alike = document.coats.filter((one) => one.kind === kind).length;
+    const alike = document.coats.filter((coat) => coat.kind === kind).length;
     const name = kind === "base" || kind === "primer" ? `${COAT_WORDS[kind]}, black` : COAT_WORDS[kind];
     const fresh = newCoat(
       kind,

@@ -41,14 +41,16 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
   const { document, plan, cards, system, change } = useJob();
   const [more, setMore] = useState(false);
   const edit = (next: Partial<Coat>) => change(editCoat(coat.id, (before) => ({ ...before, ...next })));
-  const index = document.coats.findIndex((one) => one.id === coat.id);
+  const index = document.coats.findIndex((planned) => planned.id === coat.id);
   const planned = plan.coats[index];
   const first = index === 0;
 
   const fill = (technique: TechniqueId) =>
     change((job) => ({
       ...job,
-      coats: job.coats.map((one) => (one.id === coat.id ? withTechnique(one, technique, newId) : one)),
+      coats: job.coats.map((planned) =>
+        planned.id === coat.id ? withTechnique(planned, technique, newId) : planned,
+      ),
       rehearsal: TECHNIQUES[technique].rehearsal,
       pieces: TECHNIQUES[technique].dam ? job.pieces.map(dammed) : job.pieces,
     }));
@@ -97,7 +99,7 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
             <MenuItem
               danger
               onSelect={() => {
-                change((job) => ({ ...job, coats: job.coats.filter((one) => one.id !== coat.id) }));
+                change((job) => ({ ...job, coats: job.coats.filter((planned) => planned.id !== coat.id) }));
                 onGone();
               }}
             >

@@ -14,14 +14,14 @@ export function CoatPieces({ coat }: { coat: Coat }) {
   const put = (pieceId: string, wanted: boolean) =>
     change((job) => ({
       ...job,
-      coats: job.coats.map((one) =>
-        one.id === coat.id
+      coats: job.coats.map((planned) =>
+        planned.id === coat.id
           ? coatFor(
               job,
-              one,
+              planned,
               job.pieces.map((piece) => piece.id).filter((id) => (id === pieceId ? wanted : on.includes(id))),
             )
-          : one,
+          : planned,
       ),
     }));
   const film = (pieceId: string, filmMm: number | null) =>

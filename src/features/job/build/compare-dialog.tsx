@@ -96,15 +96,18 @@ export function CompareDialog({ onClose }: { onClose: () => void }) {
 function Side({ planned, beside }: { planned: PlannedCoat | undefined; beside: PlannedCoat | undefined }) {
   const { system } = useJob();
   if (!planned) return <div className="border-t border-line py-2 text-ink-soft">none</div>;
-  const lines = (one: PlannedCoat): [string, string][] => [
-    isFill(one.coat)
-      ? ["fills", `${decimal(one.coat.coverShare * 100, 0)} %`]
-      : ["film", quantityText(one.coat.filmMm, "film", system)],
-    ["resin", one.resin?.name ?? "none"],
-    ["mix", one.batched ? quantityText(one.batched.mixMl.likely, "volume", system) : "not counted"],
-    ["batches", one.batched ? String(one.batched.batches.length) : "none"],
-    ["colours", one.coat.colours.map(({ name, share }) => `${name} ${decimal(share * 100, 0)} %`).join(", ")],
-    ["passes", one.coat.passes.map((pass) => PASS[pass.kind].words.toLowerCase()).join(", ") || "none"],
+  const lines = (planned: PlannedCoat): [string, string][] => [
+    isFill(planned.coat)
+      ? ["fills", `${decimal(planned.coat.coverShare * 100, 0)} %`]
+      : ["film", quantityText(planned.coat.filmMm, "film", system)],
+    ["resin", planned.resin?.name ?? "none"],
+    ["mix", planned.batched ? quantityText(planned.batched.mixMl.likely, "volume", system) : "not counted"],
+    ["batches", planned.batched ? String(planned.batched.batches.length) : "none"],
+    [
+      "colours",
+      planned.coat.colours.map(({ name, share }) => `${name} ${decimal(share * 100, 0)} %`).join(", "),
+    ],
+    ["passes", planned.coat.passes.map((pass) => PASS[pass.kind].words.toLowerCase()).join(", ") || "none"],
   ];
   const others = new Map(beside ? lines(beside) : []);
   return (

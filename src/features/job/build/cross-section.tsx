@@ -157,7 +157,7 @@ export function CrossSection({ coats, ground, system, selectedId, onSelect, widt
   // Names at the left, from the top down, kept apart.
   const places = [
     ...layers.map(({ coat, middle }) => ({ coat, x: LEFT - 4, y: middle })).reverse(),
-    ...inGround.map(({ coat, x, y }) => ({ coat, x, y })).sort((one, other) => one.y - other.y),
+    ...inGround.map(({ coat, x, y }) => ({ coat, x, y })).sort((a, b) => a.y - b.y),
   ];
   const labels = places.reduce<{ coat: Coat; y: number; target: { x: number; y: number } }[]>(
     (list, place) => {

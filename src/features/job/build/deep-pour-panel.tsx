@@ -54,7 +54,7 @@ function useDeepPour(question: PourQuestion | null, parameters: CureParameters |
 /** How hot a deep pour gets, how deep a lift may be, and when the next one goes on. */
 export function DeepPourPanel({ coat }: { coat: Coat }) {
   const { document, plan, system } = useJob();
-  const planned = plan.coats.find((one) => one.coat.id === coat.id);
+  const planned = plan.coats.find((plannedCoat) => plannedCoat.coat.id === coat.id);
   const { draft, set } = useDraft<{ around: Around; fan: boolean }>(`deep.${coat.id}`, {
     around: "wood",
     fan: false,

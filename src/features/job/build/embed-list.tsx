@@ -15,17 +15,17 @@ export function EmbedList({ coat }: { coat: Coat }) {
   const { system, plan, change } = useJob();
   const typed = coat.embeds ?? [];
   // With the mass that those told by area have on these pieces.
-  const embeds = plan.coats.find((one) => one.coat.id === coat.id)?.embeds ?? typed;
+  const embeds = plan.coats.find((planned) => planned.coat.id === coat.id)?.embeds ?? typed;
   const set = (next: (before: Embed[]) => Embed[]) =>
     change(editCoat(coat.id, (before) => ({ ...before, embeds: next(before.embeds ?? []) })));
   const edit = (id: string, next: Partial<Embed>) =>
-    set((before) => before.map((one) => (one.id === id ? { ...one, ...next } : one)));
+    set((before) => before.map((embed) => (embed.id === id ? { ...embed, ...next } : embed)));
   /** A mass typed here holds for these pieces, whatever the recipe says by area. */
   const setMass = (id: string, massG: number) =>
     set((before) =>
-      before.map((one) => {
-        if (one.id !== id) return one;
-        const { gPerM2: _byArea, ...rest } = one;
+      before.map((embed) => {
+        if (embed.id !== id) return embed;
+        const { gPerM2: _byArea, ...rest } = embed;
         return { ...rest, massG };
       }),
     );

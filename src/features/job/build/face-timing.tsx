@@ -12,7 +12,7 @@ import { COURSE_MINUTES, SpreadCourse } from "./spread-course";
 /** What is left at the foot of an upright face, by the minute it is brushed, and from when on it keeps a wished film. */
 export function FaceTiming({ coat }: { coat: Coat }) {
   const { document, plan, system } = useJob();
-  const planned = plan.coats.find((one) => one.coat.id === coat.id);
+  const planned = plan.coats.find((plannedCoat) => plannedCoat.coat.id === coat.id);
   const { faceAreaMm2, faceLengthMm } = plan.totals;
   const faceMm = faceLengthMm > 0 ? faceAreaMm2 / faceLengthMm : 0;
   const { draft, set } = useDraft(`faces.${coat.id}`, { minute: 30, wishedMm: 0.1 });

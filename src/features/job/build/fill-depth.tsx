@@ -9,7 +9,7 @@ import { useJob } from "../workspace/use-job";
 /** How much of a channel or mould one coat fills, and how deep that is; voids are filled whole. */
 export function FillDepth({ coat }: { coat: Coat }) {
   const { plan, system, change } = useJob();
-  const planned = plan.coats.find((one) => one.coat.id === coat.id);
+  const planned = plan.coats.find((plannedCoat) => plannedCoat.coat.id === coat.id);
   const deep = planned?.pourDepthMm ? quantityText(planned.pourDepthMm, "length", system) : null;
   const filled = planned?.batched ? quantityText(planned.batched.onTopMl.likely, "volume", system) : null;
   if (coat.kind === "prefill")

@@ -22,7 +22,7 @@ const WHY_NOT = { faces: "no faces, or covered by then", edges: "no edges, or co
 export function PassList({ coat }: { coat: Coat }) {
   const { plan, system, change } = useJob();
   const [openId, setOpenId] = useState<string | null>(null);
-  const planned = plan.coats.find((one) => one.coat.id === coat.id);
+  const planned = plan.coats.find((plannedCoat) => plannedCoat.coat.id === coat.id);
   const areaMm2 = planned?.batched?.topAreaMm2 ?? plan.totals.topAreaMm2;
   const isPlanned = ({ id }: Pass) =>
     !planned?.windows || planned.windows.windows.some(({ pass }) => pass.id === id);

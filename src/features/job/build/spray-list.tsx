@@ -7,7 +7,7 @@ import { useJob } from "../workspace/use-job";
 /** What the passes of a coat spray: how much leaves the nozzle, and how many cans or bottles that is. */
 export function SprayList({ coat }: { coat: Coat }) {
   const { plan, system } = useJob();
-  const sprays = plan.coats.find((one) => one.coat.id === coat.id)?.sprays ?? [];
+  const sprays = plan.coats.find((planned) => planned.coat.id === coat.id)?.sprays ?? [];
   if (sprays.length === 0) return null;
   return (
     <div>

@@ -13,10 +13,10 @@ import { COURSE_MINUTES, SpreadCourse } from "./spread-course";
 /** How wide a vein ends, by the minute it is laid, and when to lay one that should end at a width. */
 export function VeinTiming({ coat }: { coat: Coat }) {
   const { document, plan, system } = useJob();
-  const at = plan.coats.findIndex((one) => one.coat.id === coat.id);
+  const at = plan.coats.findIndex((planned) => planned.coat.id === coat.id);
   const into = plan.coats
     .slice(0, at + (coat.kind === "vein" ? 0 : 1))
-    .findLast((one) => one.coat.kind === "colour" || one.coat.kind === "base");
+    .findLast((planned) => planned.coat.kind === "colour" || planned.coat.kind === "base");
   const { draft, set } = useDraft(`veins.${coat.id}`, { laidMm: 3, heightMm: 1, minute: 45, wishedMm: 6 });
   const film = useMemo<VeinInFilm | null>(
     () =>

@@ -16,10 +16,10 @@ export function ColourView() {
   const { coats } = plan.looks;
   const [coatId, setCoatId] = useState<string | null>(null);
   const [colourId, setColourId] = useState<string | null>(null);
-  const withColours = coats.filter((one) => one.colours.length > 0);
+  const withColours = coats.filter((looks) => looks.colours.length > 0);
   const coat =
-    withColours.find((one) => one.coat.id === coatId) ??
-    withColours.find((one) => one.coat.kind === "colour") ??
+    withColours.find((withColour) => withColour.coat.id === coatId) ??
+    withColours.find((withColour) => withColour.coat.kind === "colour") ??
     withColours[0];
   if (!coat)
     return (
@@ -28,23 +28,23 @@ export function ColourView() {
         Add a coat with colours in Build, and what they look like is here.
       </main>
     );
-  const picked = coat.colours.find((one) => one.colour.id === colourId) ?? coat.colours[0];
+  const picked = coat.colours.find((looks) => looks.colour.id === colourId) ?? coat.colours[0];
   return (
     <main className="flex-1 flex min-h-0 max-lg:flex-col">
       <section aria-label="Looks" className="flex-1 min-w-0 px-7 pt-4 pb-6 overflow-y-auto">
         <div role="group" aria-label="Coats" className="flex gap-6 border-b border-line mb-5 flex-wrap">
-          {withColours.map((one) => (
+          {withColours.map((withColour) => (
             <button
-              key={one.coat.id}
+              key={withColour.coat.id}
               type="button"
-              aria-pressed={one.coat.id === coat.coat.id}
+              aria-pressed={withColour.coat.id === coat.coat.id}
               onClick={() => {
-                setCoatId(one.coat.id);
+                setCoatId(withColour.coat.id);
                 setColourId(null);
               }}
-              className={`pb-1.5 ${one.coat.id === coat.coat.id ? "font-semibold border-b-[3px] border-ink" : "text-ink-soft hover:text-ink"}`}
+              className={`pb-1.5 ${withColour.coat.id === coat.coat.id ? "font-semibold border-b-[3px] border-ink" : "text-ink-soft hover:text-ink"}`}
             >
-              {one.coat.name}
+              {withColour.coat.name}
             </button>
           ))}
         </div>

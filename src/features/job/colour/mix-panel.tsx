@@ -55,7 +55,7 @@ export function MixPanel({ coat, looks }: { coat: CoatLooks; looks: ColourLooks 
   const { colour } = looks;
   const parts = colour.parts ?? [];
   const filmMm = coat.coat.filmMm;
-  const planned = plan.coats.find((one) => one.coat.id === coat.coat.id);
+  const planned = plan.coats.find((plannedCoat) => plannedCoat.coat.id === coat.coat.id);
   const batch = planned?.batched?.batches[0];
   const cupG = batch?.cups.find((cup) => cup.colourId === colour.id)?.g ?? null;
 
@@ -108,7 +108,7 @@ export function MixPanel({ coat, looks }: { coat: CoatLooks; looks: ColourLooks 
         {parts.map((part, index) => {
           const card = cards.get(part.cardId);
           const most = card?.mostPer100G ?? USUAL_MOST;
-          const cup = inCup.find((one) => one.id === doseId(colour, index));
+          const cup = inCup.find((dose) => dose.id === doseId(colour, index));
           return (
             <div key={part.cardId} className="border-b border-line py-2">
               <div className="flex items-baseline justify-between">

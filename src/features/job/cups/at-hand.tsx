@@ -30,7 +30,7 @@ export function AtHand() {
     }
     setError(null);
     setText(null);
-    set([...new Set(sizes)].sort((one, other) => one - other).slice(0, 24));
+    set([...new Set(sizes)].sort((a, b) => a - b).slice(0, 24));
   };
   return (
     <div className="mt-5 pt-3 border-t border-line">

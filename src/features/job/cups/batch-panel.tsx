@@ -94,7 +94,10 @@ export function BatchPanel({
           <Choice
             label="Batch"
             value={String(batch.number)}
-            options={batched.batches.map((one) => ({ value: String(one.number), words: String(one.number) }))}
+            options={batched.batches.map((batch) => ({
+              value: String(batch.number),
+              words: String(batch.number),
+            }))}
             onChange={(number) => onBatch(Number(number))}
             className="ml-auto"
           />

@@ -22,8 +22,8 @@ export function CupsView({ jobId }: { jobId: string }) {
   const [batchNumber, setBatchNumber] = useState(1);
   const [weighed, setWeighed] = useState<Weighed>(NOTHING_WEIGHED);
   const planned =
-    plan.coats.find((one) => one.coat.id === coatId) ??
-    plan.coats.find((one) => one.coat.kind === "colour") ??
+    plan.coats.find((plannedCoat) => plannedCoat.coat.id === coatId) ??
+    plan.coats.find((plannedCoat) => plannedCoat.coat.kind === "colour") ??
     plan.coats[0];
   if (!planned) {
     return (
@@ -83,16 +83,16 @@ export function CupsView({ jobId }: { jobId: string }) {
       </section>
       <section aria-label="Cups" className="flex-1 min-w-0 px-7 pt-3 pb-6 overflow-y-auto">
         <div role="tablist" aria-label="Coats" className="flex gap-5 border-b border-line mb-3 text-sm">
-          {plan.coats.map((one) => (
+          {plan.coats.map((planned) => (
             <button
-              key={one.coat.id}
+              key={planned.coat.id}
               role="tab"
               type="button"
-              aria-selected={one.coat.id === coat.id}
-              onClick={() => pick(one.coat.id, 1)}
-              className={`pb-1.5 pt-1 -mb-px border-b-[3px] max-w-40 truncate ${one.coat.id === coat.id ? "border-ink font-semibold" : "border-transparent text-ink-soft hover:text-ink"}`}
+              aria-selected={planned.coat.id === coat.id}
+              onClick={() => pick(planned.coat.id, 1)}
+              className={`pb-1.5 pt-1 -mb-px border-b-[3px] max-w-40 truncate ${planned.coat.id === coat.id ? "border-ink font-semibold" : "border-transparent text-ink-soft hover:text-ink"}`}
             >
-              {one.coat.name}
+              {planned.coat.name}
             </button>
           ))}
         </div>

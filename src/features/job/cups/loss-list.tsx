@@ -120,7 +120,7 @@ function linesOf(planned: PlannedCoat & { batched: BatchedCoat }, system: UnitSy
       high: need.wetMl.high + need.lockMl.high,
       factors: [],
     });
-  const held = batched.held.reduce((sum, one) => sum + one.ml, 0);
+  const held = batched.held.reduce((sum, kept) => sum + kept.ml, 0);
   const shaded: Line[] = lines.map((line, index) => ({
     ...line,
     shade: SHADES[Math.min(index, SHADES.length - 1)] ?? "#000",
@@ -129,7 +129,7 @@ function linesOf(planned: PlannedCoat & { batched: BatchedCoat }, system: UnitSy
     shaded.push({
       id: "held",
       name: "Held back",
-      how: batched.held.map((one) => one.name.toLowerCase()).join(", "),
+      how: batched.held.map((held) => held.name.toLowerCase()).join(", "),
       ml: held,
       low: held,
       high: held,

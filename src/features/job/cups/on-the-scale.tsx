@@ -93,13 +93,13 @@ export function OnTheScale({
             <p className="label">Poured too much? Type what the scale shows.</p>
             <div className="grid grid-cols-2 gap-3">
               {mixes.flatMap(({ id, name }) => {
-                const own = weighed.mixes[id] ?? { aG: null, bG: null };
+                const mix = weighed.mixes[id] ?? { aG: null, bG: null };
                 const set = (changed: Partial<MixWeighed>) =>
-                  onWeighed({ ...weighed, mixes: { ...weighed.mixes, [id]: { ...own, ...changed } } });
+                  onWeighed({ ...weighed, mixes: { ...weighed.mixes, [id]: { ...mix, ...changed } } });
                 const of = name === null ? "in the pot" : `for ${name}`;
                 return [
-                  field(`A ${of}`, own.aG, (aG) => set({ aG })),
-                  field(`B ${of}`, own.bG, (bG) => set({ bG })),
+                  field(`A ${of}`, mix.aG, (aG) => set({ aG })),
+                  field(`B ${of}`, mix.bG, (bG) => set({ bG })),
                 ];
               })}
             </div>

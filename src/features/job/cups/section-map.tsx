@@ -42,9 +42,9 @@ export function SectionMap({
       : [],
   );
   const sizes = shown.map(({ piece }) => outlineOf(piece));
-  const wide = sizes.reduce((sum, one) => sum + one.widthMm, 0);
+  const wide = sizes.reduce((sum, size) => sum + size.widthMm, 0);
   const scale = Math.min(
-    HIGHEST_PX / Math.max(1, ...sizes.map((one) => one.heightMm)),
+    HIGHEST_PX / Math.max(1, ...sizes.map((size) => size.heightMm)),
     Math.max(80, (width || 600) - GAP_PX * shown.length) / Math.max(1, wide),
   );
   const edge = wetEdge(batched, life, document.work.people);

@@ -31,7 +31,7 @@ export function Amounts({
     filled: pieces.length > 0 && pieces.every((piece) => piece.fillMl !== null),
     turned: pieces.length > 0 && pieces.every(isTurned),
   };
-  const one: Amount | null = measured && {
+  const amount: Amount | null = measured && {
     topAreaMm2: measured.topAreaMm2,
     faceAreaMm2: measured.faceAreaMm2,
     fillMl: (measured.fillMl?.likely ?? 0) + measured.voidMl,
@@ -42,7 +42,7 @@ export function Amounts({
     <div className="grid grid-cols-2 gap-8 pb-4 mb-4 border-b border-line">
       {totals.count > 1 ? (
         <>
-          <Column label="This piece" amount={one} />
+          <Column label="This piece" amount={amount} />
           <Column label={`All ${totals.count}`} amount={all} />
         </>
       ) : (

@@ -126,7 +126,7 @@ export function CutOutForm({
             change(
               editPiece(piece.id, (before) => ({
                 ...before,
-                cutOuts: before.cutOuts.filter((one) => one.id !== cutOut.id),
+                cutOuts: before.cutOuts.filter((opening) => opening.id !== cutOut.id),
               })),
             )
           }

@@ -18,7 +18,7 @@ export function MeasureView({ jobId }: { jobId: string }) {
   const [pickedId, setPickedId] = useState<string | null>(null);
   const [edge, setEdge] = useState<EdgeName | null>(null);
   const [importing, setImporting] = useState(false);
-  const piece = document.pieces.find((one) => one.id === pickedId) ?? document.pieces[0];
+  const piece = document.pieces.find((shown) => shown.id === pickedId) ?? document.pieces[0];
   const measured = plan.pieces.find((one) => one.id === piece?.id);
   const faults = plan.faults.filter((fault) => fault.pieceId === piece?.id);
 
@@ -31,7 +31,7 @@ export function MeasureView({ jobId }: { jobId: string }) {
     pick(fresh.id);
   };
   const add = (kind: Shape["kind"]) => {
-    const alike = document.pieces.filter((one) => one.shape.kind === kind).length;
+    const alike = document.pieces.filter((piece) => piece.shape.kind === kind).length;
     put(newPiece(kind, alike > 0 ? `${SHAPE_WORDS[kind]} ${alike + 1}` : SHAPE_WORDS[kind], newId));
   };
 

@@ -152,7 +152,7 @@ function PieceMenu({ piece, onPick }: { piece: Piece; onPick: (pieceId: string |
   const putBehind = (copy: Piece) => {
     change((document) => ({
       ...document,
-      pieces: document.pieces.flatMap((one) => (one.id === piece.id ? [one, copy] : [one])),
+      pieces: document.pieces.flatMap((shown) => (shown.id === piece.id ? [shown, copy] : [shown])),
     }));
     onPick(copy.id);
   };
@@ -179,7 +179,7 @@ function PieceMenu({ piece, onPick }: { piece: Piece; onPick: (pieceId: string |
         onSelect={() => {
           change((document) => ({
             ...document,
-            pieces: document.pieces.filter((one) => one.id !== piece.id),
+            pieces: document.pieces.filter((shown) => shown.id !== piece.id),
           }));
           onPick(null);
         }}

@@ -29,21 +29,21 @@ export function PieceStrip({
   return (
     <div className="border-t border-line px-7 py-3 flex items-end gap-6">
       <div className="flex items-end gap-6 overflow-x-auto min-w-0">
-        {document.pieces.map((one) => (
+        {document.pieces.map((piece) => (
           <button
-            key={one.id}
+            key={piece.id}
             type="button"
-            aria-pressed={one.id === pickedId}
-            onClick={() => onPick(one.id)}
-            className={`text-left shrink-0 pt-1 border-t-4 ${one.id === pickedId ? "border-signal" : "border-transparent hover:border-line"}`}
+            aria-pressed={piece.id === pickedId}
+            onClick={() => onPick(piece.id)}
+            className={`text-left shrink-0 pt-1 border-t-4 ${piece.id === pickedId ? "border-signal" : "border-transparent hover:border-line"}`}
           >
             <div className="h-12 flex items-end">
-              <PieceSilhouette piece={one} pxPerMm={pxPerMm} />
+              <PieceSilhouette piece={piece} pxPerMm={pxPerMm} />
             </div>
             <div className="text-xs mt-1 max-w-32 truncate">
-              {one.name}
-              {one.count > 1 && <span className="figure"> × {one.count}</span>}
-              {plan.faults.some((fault) => fault.pieceId === one.id) && (
+              {piece.name}
+              {piece.count > 1 && <span className="figure"> × {piece.count}</span>}
+              {plan.faults.some((fault) => fault.pieceId === piece.id) && (
                 <span className="text-danger"> !</span>
               )}
             </div>

@@ -66,7 +66,7 @@ export function StationTable({
             keep={`${piece.id}.station.${index}`}
             index={index}
             station={station}
-            fault={faults.find((one) => one.at === `shape.stations.${index}`)?.message ?? null}
+            fault={faults.find((fault) => fault.at === `shape.stations.${index}`)?.message ?? null}
             onEdit={(next) => edit(index, next)}
             onRemove={
               shape.stations.length > 2 ? () => set(shape.stations.filter((_, at) => at !== index)) : null

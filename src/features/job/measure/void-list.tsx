@@ -18,7 +18,7 @@ export function VoidList({ piece, faults }: { piece: Piece; faults: Fault[] }) {
   const set = (next: (before: Void[]) => Void[]) =>
     change(editPiece(piece.id, (before) => ({ ...before, voids: next(before.voids ?? []) })));
   const edit = (id: string, next: Partial<Void>) =>
-    set((before) => before.map((one) => (one.id === id ? { ...one, ...next } : one)));
+    set((before) => before.map((hollow) => (hollow.id === id ? { ...hollow, ...next } : hollow)));
   return (
     <div>
       <div className="flex items-baseline justify-between border-b border-line pb-1">
@@ -42,8 +42,8 @@ export function VoidList({ piece, faults }: { piece: Piece; faults: Fault[] }) {
           add a void
         </Button>
       </div>
-      {voids.map((one, index) => (
-        <div key={one.id} className="border-b border-line py-2">
+      {voids.map((hollow, index) => (
+        <div key={hollow.id} className="border-b border-line py-2">
           <div className="grid grid-cols-4 gap-2">
             {(
               [
@@ -55,38 +55,38 @@ export function VoidList({ piece, faults }: { piece: Piece; faults: Fault[] }) {
               <QuantityField
                 key={field}
                 label={`${words}, void ${index + 1}`}
-                value={one[field]}
+                value={hollow[field]}
                 dimension="length"
                 system={system}
                 bounds={{ min: 0.5, max: 10_000 }}
-                onChange={(value) => edit(one.id, { [field]: value })}
-                keep={`${one.id}.${field}`}
+                onChange={(value) => edit(hollow.id, { [field]: value })}
+                keep={`${hollow.id}.${field}`}
                 bare
               />
             ))}
             <QuantityField
               label="How many"
-              value={one.count}
+              value={hollow.count}
               dimension="number"
               system={system}
               bounds={{ min: 1, max: 999, whole: true }}
-              onChange={(count) => edit(one.id, { count })}
-              keep={`${one.id}.count`}
+              onChange={(count) => edit(hollow.id, { count })}
+              keep={`${hollow.id}.count`}
               bare
             />
           </div>
           <div className="flex justify-between text-xs mt-1">
-            <span className="figure font-normal">{quantityText(voidVolumeMl(one), "volume", system)}</span>
+            <span className="figure font-normal">{quantityText(voidVolumeMl(hollow), "volume", system)}</span>
             <Button
               weight="quiet"
-              onClick={() => set((before) => before.filter((void_) => void_.id !== one.id))}
+              onClick={() => set((before) => before.filter((void_) => void_.id !== hollow.id))}
             >
               remove
             </Button>
           </div>
-          {faults.some((fault) => fault.at === `voids.${one.id}`) && (
+          {faults.some((fault) => fault.at === `voids.${hollow.id}`) && (
             <p role="alert" className="text-xs text-danger border-l-2 border-danger pl-1.5">
-              {one.name} has no size.
+              {hollow.name} has no size.
             </p>
           )}
         </div>

@@ -102,9 +102,9 @@ export function KeepDialog({
         )}
         {parent && (
           <ul aria-label="What changed" className="text-sm border-t border-line">
-            {changes.map((one) => (
-              <li key={one} className="border-b border-line py-1">
-                {one}
+            {changes.map((change) => (
+              <li key={change} className="border-b border-line py-1">
+                {change}
               </li>
             ))}
             {changes.length === 0 && (

@@ -74,7 +74,7 @@ export function TakeDialog({ onClose }: { onClose: () => void }) {
               >
                 {[...recipe.versions].reverse().map(({ id, number, change: what }) => {
                   const approved = recipe.boards.find(
-                    (one) => one.versionId === id && one.decision === "approved",
+                    (board) => board.versionId === id && board.decision === "approved",
                   );
                   return (
                     <option key={id} value={id}>

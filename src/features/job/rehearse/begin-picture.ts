@@ -17,7 +17,9 @@ const HIGH_PX = 64;
 export function beginPicture(plan: Plan, document: JobDocument): void {
   if (begun === document) return;
   begun = document;
-  const of = plan.pieces.map((piece) => rehearsalOf(plan, document, piece)).find((one) => one !== null);
+  const of = plan.pieces
+    .map((piece) => rehearsalOf(plan, document, piece))
+    .find((rehearsed) => rehearsed !== null);
   if (!of) return;
   const part = {
     kind: "rows" as const,

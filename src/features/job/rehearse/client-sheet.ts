@@ -44,10 +44,10 @@ export function drawClientSheet(canvas: HTMLCanvasElement, sheet: ClientSheet): 
   const { widthMm, heightMm } = seenSize(sheet.piece);
   const room = WIDE - 2 * EDGE;
   const wide = Math.round(Math.min(room, (PICTURE_HIGH * widthMm) / heightMm));
-  const own = document.createElement("canvas");
-  drawPiece(own, sheet.picture, sheet.piece, wide);
+  const image = document.createElement("canvas");
+  drawPiece(image, sheet.picture, sheet.piece, wide);
   const top = EDGE + 104;
-  drawing.drawImage(own, EDGE + (room - wide) / 2, top + (PICTURE_HIGH - own.height) / 2);
+  drawing.drawImage(image, EDGE + (room - wide) / 2, top + (PICTURE_HIGH - image.height) / 2);
   // Its colours, with what share of the pour each is.
   const chips = top + PICTURE_HIGH + 34;
   const step = Math.min(210, (room - 420) / Math.max(1, sheet.colours.length));

@@ -34,7 +34,7 @@ function withLook(job: JobDocument, id: TechniqueId): JobDocument | null {
   return {
     ...job,
     rehearsal: TECHNIQUES[id].rehearsal,
-    coats: job.coats.map((one) => (one === coat ? withTechnique(one, id, newId) : one)),
+    coats: job.coats.map((planned) => (planned === coat ? withTechnique(planned, id, newId) : planned)),
   };
 }
 
@@ -75,8 +75,8 @@ function Look({ id, pieceId }: { id: TechniqueId; pieceId: string }) {
   const { piece, of } = useMemo(() => {
     const job = withLook(document, id);
     const plan = job && derivePlan(job, cards, colours);
-    const own = plan?.pieces.find((one) => one.id === pieceId);
-    return { piece: own, of: job && plan && own ? rehearsalOf(plan, job, own) : null };
+    const piece = plan?.pieces.find((piece) => piece.id === pieceId);
+    return { piece: piece, of: job && plan && piece ? rehearsalOf(plan, job, piece) : null };
   }, [document, cards, colours, id, pieceId]);
   const size = piece && seenSize(piece);
   const width = size ? Math.round(Math.min(WIDE_PX, (HIGH_PX * size.widthMm) / size.heightMm)) : WIDE_PX;

@@ -39,7 +39,7 @@ test("a vein coat's colours are those of its veins; without one, the little colo
   const own = [{ ...colour, colours, passes: passes as unknown as typeof colour.passes }];
   expect(veinColours(own).map(({ colourId }) => colourId)).toEqual(["little"]);
   // None is little: the last one is taken.
-  const even = [{ ...own[0]!, colours: colours.map((one) => ({ ...one, share: 0.5 })) }];
+  const even = [{ ...own[0]!, colours: colours.map((colour) => ({ ...colour, share: 0.5 })) }];
   expect(veinColours(even).map(({ colourId }) => colourId)).toEqual(["little"]);
   expect(veinColours([{ ...own[0]!, passes: [] }])).toEqual([]);
 });

@@ -117,8 +117,8 @@ function Clock({
 }) {
   const { ref, width } = useSize<HTMLDivElement>();
   const now = passes[done - 1];
-  const own = passes.filter(({ filmCoatId }) => filmCoatId === (now ?? passes[0])?.filmCoatId);
-  const until = Math.max(60, ...own.map(({ minute }) => minute * 1.15));
+  const shown = passes.filter(({ filmCoatId }) => filmCoatId === (now ?? passes[0])?.filmCoatId);
+  const until = Math.max(60, ...shown.map(({ minute }) => minute * 1.15));
   const x = (minute: number) => (width * Math.min(until, Math.max(0, minute))) / until;
   return (
     <div ref={ref} className="border-t border-line" style={{ height: CLOCK.height }}>
@@ -130,7 +130,7 @@ function Clock({
           aria-label={now ? `Minute ${Math.round(now.minute)} of the film` : "Before the first pass"}
         >
           <FilmBar life={life} mixedAtMin={0} x={x} untilMin={until} top={CLOCK.top} height={CLOCK.bar} />
-          {own.map(({ minute, passId, coatId }) => (
+          {shown.map(({ minute, passId, coatId }) => (
             <line
               key={passId}
               x1={x(minute)}
@@ -140,7 +140,7 @@ function Clock({
               stroke="var(--color-ink)"
               className="cursor-pointer"
               onClick={() =>
-                onShow(1 + passes.findIndex((one) => one.passId === passId && one.coatId === coatId))
+                onShow(1 + passes.findIndex((pass) => pass.passId === passId && pass.coatId === coatId))
               }
             />
           ))}

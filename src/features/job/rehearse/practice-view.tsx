@@ -83,7 +83,7 @@ export function PracticeView() {
   const wet = usePractice(of, passes, Math.min(MOST_PX, wide));
 
   const begun = of?.passes[Math.min(passes, (of?.passes.length ?? 1) - 1)];
-  const coat = plan.coats.find((one) => one.coat.id === begun?.filmCoatId);
+  const coat = plan.coats.find((planned) => planned.coat.id === begun?.filmCoatId);
   const fromMin = begun?.minute ?? 0;
   const film = useMemo(
     () =>
@@ -165,21 +165,21 @@ export function PracticeView() {
   /** The pulls become the pass that is worked next; where there is none, one is put in. */
   const intoPlan = () => {
     const target = of.passes[passes];
-    const own = document.coats.find(({ id }) => id === (target ?? of.passes.at(-1))?.coatId);
-    if (!own) return;
-    const practisedStrokes = strokes.map(({ tool: own, points, pressure, flowLeft: left }) => ({
-      tool: own,
+    const coat = document.coats.find(({ id }) => id === (target ?? of.passes.at(-1))?.coatId);
+    if (!coat) return;
+    const practisedStrokes = strokes.map(({ tool: tool, points, pressure, flowLeft: left }) => ({
+      tool: tool,
       points,
       pressure,
       flowLeft: left,
     }));
     const { wide, high } = of.rehearsal.topMm;
     const work: PassWork = { strokes: practisedStrokes, strokesOnMm: [wide, high] };
-    const pass = own.passes.find(({ id }) => id === target?.passId);
+    const pass = coat.passes.find(({ id }) => id === target?.passId);
     change(
       pass && isWorked(pass.kind)
-        ? editPass(own.id, pass.id, { work: { ...pass.work, ...work } })
-        : editCoat(own.id, (before) => {
+        ? editPass(coat.id, pass.id, { work: { ...pass.work, ...work } })
+        : editCoat(coat.id, (before) => {
             const at = pass ? before.passes.findIndex(({ id }) => id === pass.id) : before.passes.length;
             const fresh = usualPass(newId(), "palm", { work });
             return { ...before, passes: [...before.passes.slice(0, at), fresh, ...before.passes.slice(at)] };
@@ -257,24 +257,24 @@ export function PracticeView() {
               drawing.current = { tool, pressure, points: [at], atMin: now, flowLeft };
             }}
             onMove={(at, pressure) => {
-              const own = drawing.current;
-              if (!own) return;
+              const stroke = drawing.current;
+              if (!stroke) return;
               // A pull is as firm as it was on the whole.
-              const many = own.points.length;
+              const many = stroke.points.length;
               const next = {
-                ...own,
-                pressure: (own.pressure * many + pressure) / (many + 1),
-                points: [...own.points, at].slice(-400),
+                ...stroke,
+                pressure: (stroke.pressure * many + pressure) / (many + 1),
+                points: [...stroke.points, at].slice(-400),
               };
               drawing.current = next;
               wet.pull(next, strokes.length, false);
             }}
             onLift={() => {
-              const own = drawing.current;
+              const stroke = drawing.current;
               drawing.current = null;
-              if (!own || own.points.length < 2) return;
-              wet.pull(own, strokes.length, true);
-              setStrokes((before) => [...before, own].slice(0, 200));
+              if (!stroke || stroke.points.length < 2) return;
+              wet.pull(stroke, strokes.length, true);
+              setStrokes((before) => [...before, stroke].slice(0, 200));
             }}
           />
         )}

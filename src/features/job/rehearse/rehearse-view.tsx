@@ -70,7 +70,7 @@ export function RehearseView() {
     change((job) => ({ ...job, rehearsal: { ...(job.rehearsal ?? USUAL_REHEARSAL), ...next } }));
   const { seed, angleDeg } = document.rehearsal ?? USUAL_REHEARSAL;
   const pass = of.passes[done - 1];
-  const coat = plan.coats.find((one) => one.coat.id === (pass ?? of.passes[0])?.filmCoatId);
+  const coat = plan.coats.find((planned) => planned.coat.id === (pass ?? of.passes[0])?.filmCoatId);
   // Numbers of the picture before stand, fainter, until those of this one are there.
   const stale = picture?.measured ? "" : "opacity-55";
   const marks = findings.flatMap(({ what, place }) => (place ? [{ words: what, ...place }] : []));

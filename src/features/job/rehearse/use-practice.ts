@@ -39,10 +39,10 @@ export function usePractice(
     canvas.width = widthPx;
     canvas.height = Math.max(2, Math.round((widthPx * (maxY - minY)) / (maxX - minX)));
     const drawing = canvas.getContext("2d");
-    const own = new Worker(new URL("../../../workers/practice.worker.ts", import.meta.url));
-    worker.current = own;
+    const practice = new Worker(new URL("../../../workers/practice.worker.ts", import.meta.url));
+    worker.current = practice;
     let drawn = 0;
-    own.onmessage = ({ data }: MessageEvent<PracticeAnswer>) => {
+    practice.onmessage = ({ data }: MessageEvent<PracticeAnswer>) => {
       if (data.kind === "judged") {
         judged.current?.(data.critique);
         return;
@@ -57,7 +57,7 @@ export function usePractice(
     };
     say({ kind: "begin", of, passes, widthPx });
     return () => {
-      own.terminate();
+      practice.terminate();
       worker.current = null;
       busy.current = false;
       waiting.current = null;

@@ -29,8 +29,8 @@ export function useSisterSpread(
           kind: "measure",
           passes,
           widthPx: SISTER_PX,
-          done: (own) => {
-            measured[n] = own;
+          done: (picture) => {
+            measured[n] = picture;
             const [first, ...sisters] = measured;
             if (first && sisters.filter(Boolean).length === all.length - 1)
               setFound({ measures, spread: sisterSpread(measures, first, sisters) });

@@ -99,9 +99,9 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
       for (const piece of pieces) {
         const place = places.get(piece.id);
         if (!place) continue;
-        const own = veinAmounts(set, piece, place);
-        lengthMm += standsFor(piece) * own.lengthMm;
-        areaMm2 += standsFor(piece) * own.areaMm2;
+        const amounts = veinAmounts(set, piece, place);
+        lengthMm += standsFor(piece) * amounts.lengthMm;
+        areaMm2 += standsFor(piece) * amounts.areaMm2;
       }
       return { lengthMm, areaMm2, ml: (areaMm2 * filmMm) / 1000 };
     };
@@ -144,7 +144,7 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
   // Tops are drawn in the colour there is most of, so that veins stand out as they will.
   const ground =
     [...(plan.looks.coats.findLast(({ coat }) => coat.kind === "colour")?.colours ?? [])].sort(
-      (one, other) => other.colour.share - one.colour.share,
+      (a, b) => b.colour.share - a.colour.share,
     )[0]?.hex ?? "#e9e4d6";
   const put = (id: string, to: PiecePlace) =>
     edit((before) => ({ ...before, places: { ...Object.fromEntries(places), [id]: to } }));
@@ -157,11 +157,11 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
   const intoCups = () =>
     change((job) =>
       job.coats.reduce((next, coat) => {
-        const own = map.sets.filter(({ coatId }) => coatId === coat.id);
-        const areaMm2 = own.reduce((sum, set) => sum + (amounts.get(set.id)?.areaMm2 ?? 0), 0);
+        const sets = map.sets.filter(({ coatId }) => coatId === coat.id);
+        const areaMm2 = sets.reduce((sum, set) => sum + (amounts.get(set.id)?.areaMm2 ?? 0), 0);
         if (coat.kind !== "vein" || areaMm2 <= 0 || plan.totals.topAreaMm2 <= 0) return next;
         const areaOf = (colourId: string) =>
-          own
+          sets
             .filter((set) => set.colourId === colourId)
             .reduce((sum, set) => sum + (amounts.get(set.id)?.areaMm2 ?? 0), 0);
         return editCoat(coat.id, (before) => ({

@@ -92,7 +92,7 @@ export async function makeSheet({
     case "run.pdf":
       return pdf(<RunPdf title={jobName} steps={runSheet(plan, units)} paper={paper} />);
     case "piece.pdf": {
-      const piece = document.pieces.find((one) => one.id === pieceId);
+      const piece = document.pieces.find((shown) => shown.id === pieceId);
       if (!piece) return null;
       return pdf(
         <PiecePdf title={jobName} piece={piece} paper={paper} system={units} />,
@@ -107,7 +107,7 @@ export async function makeSheet({
     }
     case "veins.pdf": {
       const pieces = standing(plan.pieces);
-      const piece = pieces.find((one) => one.id === pieceId);
+      const piece = pieces.find((measured) => measured.id === pieceId);
       if (!piece) return null;
       const map = document.veinMap ?? { places: {}, sets: [] };
       const place = placesOf(pieces, map.places).get(piece.id);

@@ -74,18 +74,8 @@ function Drawn({
           <G key={index}>
             <Line x1={c.x} y1={c.y} x2={d.x} y2={d.y} stroke="#000" strokeWidth={0.6} />
             {[a, b].map((end, which) => {
-              const [one, other] = [out(end, 4), out(end, OFF + 4)];
-              return (
-                <Line
-                  key={which}
-                  x1={one.x}
-                  y1={one.y}
-                  x2={other.x}
-                  y2={other.y}
-                  stroke="#000"
-                  strokeWidth={0.6}
-                />
-              );
+              const [a, b] = [out(end, 4), out(end, OFF + 4)];
+              return <Line key={which} x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="#000" strokeWidth={0.6} />;
             })}
             <Text
               x={words.x}

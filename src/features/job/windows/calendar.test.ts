@@ -45,9 +45,9 @@ describe("a calendar", () => {
       const events = read(calendarOf("Bakery", days, startOn));
       for (const coat of days.coats) {
         const { event } = events.find(
-          ({ event: own }) =>
-            own.summary === `Bakery: mix ${coat.name}` ||
-            (/^Bakery: mix batch 1 of \d, /.test(own.summary) && own.summary.endsWith(`, ${coat.name}`)),
+          ({ event: event }) =>
+            event.summary === `Bakery: mix ${coat.name}` ||
+            (/^Bakery: mix batch 1 of \d, /.test(event.summary) && event.summary.endsWith(`, ${coat.name}`)),
         )!;
         const at = Math.round(coat.mixedAtMin);
         expect([event.startDate.hour, event.startDate.minute]).toEqual([

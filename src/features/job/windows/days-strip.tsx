@@ -50,7 +50,7 @@ export function DaysStrip({
   const [fromMin, untilMin] = [firstDay * DAY_MIN, lastDay * DAY_MIN];
   const axis = timeAxis({ fromMin, untilMin, leftPx: LEFT, rightPx: width });
   const { x } = axis;
-  const others = taken.filter((one) => one.toMin > fromMin && one.fromMin < untilMin);
+  const others = taken.filter((taken) => taken.toMin > fromMin && taken.fromMin < untilMin);
   const height = HEAD + (days.coats.length + (others.length > 0 ? 1 : 0)) * ROW + 10;
   const moveTo = (next: number) => onStart?.(Math.max(0, Math.round(next / STEP_MIN) * STEP_MIN));
   const keys = (event: KeyboardEvent<SVGGElement>) => {

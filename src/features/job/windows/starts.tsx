@@ -11,7 +11,7 @@ import type { Among } from "@/workers/plan-days.worker";
 import { startsWorker } from "./days-worker";
 import { momentText } from "@/ui/clock-words";
 
-const same = (one: object, other: object) => JSON.stringify(one) === JSON.stringify(other);
+const same = (a: object, b: object) => JSON.stringify(a) === JSON.stringify(b);
 
 /** Looks for starts, off the main thread. */
 export function useStarts(coats: WindowCoat[], settings: Settings, among: Among | null) {
@@ -63,7 +63,7 @@ export function Starts({
 }) {
   const costs = ({ troubles, coats }: DayPlan) => {
     if (troubles.length === 0) {
-      const unsure = coats.flatMap(({ windows }) => windows.filter((own) => !isSure(own))).length;
+      const unsure = coats.flatMap(({ windows }) => windows.filter((window) => !isSure(window))).length;
       return unsure === 0
         ? "nothing at night, every window kept"
         : `nothing at night, ${unsure} ${unsure === 1 ? "act" : "acts"} where a window may not be open yet`;
@@ -71,7 +71,7 @@ export function Starts({
     const kinds = [...new Set(troubles.map(({ kind }) => kind))];
     return kinds
       .map((kind) => {
-        const many = troubles.filter((one) => one.kind === kind).length;
+        const many = troubles.filter((trouble) => trouble.kind === kind).length;
         return `${many} ${many === 1 ? "act" : "acts"} ${TROUBLE_WORDS[kind]}`;
       })
       .join(", ");

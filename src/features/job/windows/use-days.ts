@@ -42,7 +42,7 @@ function useAmong(bench: Bench, coats: WindowCoat[], settings: Settings, startMi
         startMin,
         settings,
       },
-      others: laid.map((one) => countedFrom(midnight, one)),
+      others: laid.map((job) => countedFrom(midnight, job)),
       means: bench.settings,
     };
   }, [laid, startOn, minute, job, coats, startMin, settings, document, plan, bench.settings, clockAt]);

@@ -36,9 +36,11 @@ export function WindowsView({ bench }: { bench: Bench }) {
   const finder = useStarts(coats, settings, among);
   const picked =
     days.coats.find((coat) => coat.coatId === coatId) ??
-    days.coats.find((coat) => coats.find((one) => one.coat.id === coat.coatId)?.coat.kind === "colour") ??
+    days.coats.find(
+      (coat) => coats.find((planned) => planned.coat.id === coat.coatId)?.coat.kind === "colour",
+    ) ??
     days.coats[0];
-  const of = coats.find((one) => one.coat.id === picked?.coatId);
+  const of = coats.find((planned) => planned.coat.id === picked?.coatId);
   /** A start on a later day moves the first day. */
   const start = (atMin: number) =>
     change((before) => {
@@ -58,7 +60,7 @@ export function WindowsView({ bench }: { bench: Bench }) {
         Measure a piece and add a coat with its resin in Build: when each pass is right is drawn here.
       </main>
     );
-  const troubles = days.troubles.filter((one) => one.coatId === picked.coatId);
+  const troubles = days.troubles.filter((trouble) => trouble.coatId === picked.coatId);
   return (
     <main className="flex-1 min-h-0 overflow-y-auto px-7 pt-4 pb-5">
       <div className="flex items-baseline gap-x-5 gap-y-1 flex-wrap">
@@ -194,7 +196,7 @@ function Troubles({
   }
   const told = [...groups.values()].map((group) => {
     const [first] = group as [Trouble];
-    const coat = days.coats.find((one) => one.coatId === first.coatId);
+    const coat = days.coats.find((laid) => laid.coatId === first.coatId);
     const atMin = coat?.windows.find(({ pass }) => pass.id === first.passId)?.atMin ?? coat?.mixedAtMin;
     return {
       key: `${first.coatId} ${first.kind}`,

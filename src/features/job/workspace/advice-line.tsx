@@ -62,7 +62,7 @@ export function AdviceLine({ advice, onSetAside }: { advice: Advice; onSetAside?
 /** The advice that speaks of a coat, at one or several of its lines, and what was set aside there. */
 export function AdviceAt({ coatId, at }: { coatId: string | null; at: readonly string[] }) {
   const { plan, change } = useJob();
-  const here = (one: Advice) => one.coatId === coatId && one.at !== null && at.includes(one.at);
+  const here = (advice: Advice) => advice.coatId === coatId && advice.at !== null && at.includes(advice.at);
   const aside = plan.setAside.filter(({ advice }) => here(advice));
   const setAside = (advice: Advice, note: string) =>
     change((job) => ({ ...job, setAside: { ...job.setAside, [adviceKey(advice)]: note } }));
@@ -73,11 +73,11 @@ export function AdviceAt({ coatId, at }: { coatId: string | null; at: readonly s
     });
   return (
     <>
-      {plan.advice.filter(here).map((one) => (
+      {plan.advice.filter(here).map((advice) => (
         <AdviceLine
-          key={`${one.rule}-${one.at}`}
-          advice={one}
-          onSetAside={canSetAside(one) ? (note) => setAside(one, note) : undefined}
+          key={`${advice.rule}-${advice.at}`}
+          advice={advice}
+          onSetAside={canSetAside(advice) ? (note) => setAside(advice, note) : undefined}
         />
       ))}
       {aside.map(({ advice, note }) => (

@@ -58,7 +58,7 @@ const pathIn = ({ field }: ActError): string[] => {
 
 /** As it goes over the wire: what is undefined is left out. */
 const asSent = (document: JobDocument): unknown => JSON.parse(JSON.stringify(document));
-const sameDocument = (one: JobDocument, other: JobDocument): boolean => deepEqual(asSent(one), asSent(other));
+const sameDocument = (a: JobDocument, b: JobDocument): boolean => deepEqual(asSent(a), asSent(b));
 
 /** The state of one job in one tab: the document as typed, and the road to the server. */
 export function createJobStore(job: OpenJob) {
@@ -173,7 +173,7 @@ export function createJobStore(job: OpenJob) {
       if (result.ok) return landed(document, result.value);
       const { error } = result;
       const theirs = error.code === "conflict" ? (error.data as Conflict) : null;
-      const same = (one: JobDocument) => theirs !== null && sameDocument(theirs.document, one);
+      const same = (job: JobDocument) => theirs !== null && sameDocument(theirs.document, job);
       // The same was saved meanwhile, for instance by this tab before it was left and opened again.
       if (theirs && same(document)) return landed(document, theirs);
       if (theirs && same(get().document)) {
@@ -303,7 +303,7 @@ export function createJobStore(job: OpenJob) {
           return;
         }
         // What stands on the server is what this tab sent last before it was left: what was typed after it goes on top.
-        const ownSave = (draft.sent ?? []).some((one) => sameDocument(one, document));
+        const ownSave = (draft.sent ?? []).some((job) => sameDocument(job, document));
         if (draft.revision === revision || ownSave) {
           get().change(() => draft.document);
           return;

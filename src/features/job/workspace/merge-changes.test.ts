@@ -35,10 +35,10 @@ describe("mine on top of theirs", () => {
       ).notes,
     ).toBe("mine"));
   test("coats that either added are there, coats that either took out are gone, also when they stand at the same place", () => {
-    const [own, other] = [newCoat("clear", "Mine", null, newId), newCoat("vein", "Theirs", null, newId)];
+    const [coat, other] = [newCoat("clear", "Mine", null, newId), newCoat("vein", "Theirs", null, newId)];
     const mine = changed((job) => {
       job.coats.splice(1, 1);
-      job.coats.push(own);
+      job.coats.push(coat);
     });
     const theirs = changed((job) => {
       job.coats.splice(0, 1);

@@ -56,7 +56,7 @@ function mergedList(base: Item[], mine: Item[], theirs: Item[]): Item[] {
     const behind = theirs
       .slice(0, at)
       .reverse()
-      .find(({ id }) => kept.some((one) => one.id === id));
+      .find(({ id }) => kept.some((item) => item.id === id));
     kept.splice(behind ? kept.findIndex(({ id }) => id === behind.id) + 1 : 0, 0, item);
   });
   return kept;

@@ -53,7 +53,9 @@ export default async function CardPage({ params }: { params: Promise<{ cardId: s
             start={fields}
             system={person.units}
             canRemove={person.role === "owner"}
-            others={(await listCards(person)).filter((one) => one.id !== card?.id && one.kind !== "paint")}
+            others={(await listCards(person)).filter(
+              (resin) => resin.id !== card?.id && resin.kind !== "paint",
+            )}
           />
         </OnlyInBrowser>
       </div>
