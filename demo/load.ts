@@ -178,14 +178,14 @@ async function loadRecipes(
       }
     }
     for (const { name, version, board: byBoard } of recipe.jobs) {
-      const own = made[version - 1];
+      const picked = made[version - 1];
       const board = byBoard ? approved.get(version) : undefined;
-      if (!own) throw new Error(`No version ${version} of ${recipe.name}`);
+      if (!picked) throw new Error(`No version ${version} of ${recipe.name}`);
       const document = documentOf(name);
       Object.assign(document, {
-        coats: own.document.coats,
+        coats: picked.document.coats,
         recipe: {
-          versionId: own.versionId,
+          versionId: picked.versionId,
           name: recipe.name,
           number: version,
           ...(board

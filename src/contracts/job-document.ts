@@ -412,7 +412,7 @@ const veinMap = z.object({
 });
 
 function cornersIn(pieces: readonly z.output<typeof piece>[]): number {
-  const inShape = (one: object) => ("points" in one ? (one.points as unknown[]).length : 0);
+  const inShape = (shape: object) => ("points" in shape ? (shape.points as unknown[]).length : 0);
   return pieces.reduce(
     (sum, { shape: own, cutOuts }) =>
       sum +

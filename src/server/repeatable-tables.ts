@@ -19,9 +19,9 @@ export function repeatableTables(tables: QueryInterface): QueryInterface & {
     const parts = (await rows(`SHOW INDEX FROM \`${table}\``)) as IndexPart[];
     const names = [...new Set(parts.map(({ Key_name }) => Key_name))].filter((name) => name !== "PRIMARY");
     return names.filter((name) => {
-      const own = parts.filter(({ Key_name }) => Key_name === name);
-      own.sort((a, b) => a.Seq_in_index - b.Seq_in_index);
-      return own.map(({ Column_name }) => Column_name).join() === columns.join();
+      const ofIndex = parts.filter(({ Key_name }) => Key_name === name);
+      ofIndex.sort((a, b) => a.Seq_in_index - b.Seq_in_index);
+      return ofIndex.map(({ Column_name }) => Column_name).join() === columns.join();
     });
   };
   return Object.assign(Object.create(tables) as QueryInterface, {

@@ -112,7 +112,7 @@ export function Beam({ life, nowMin, untilMin, width, height, dark = false, labe
           `${merged ? "set · " : ""}${SHORT_WORDS[part.state]}`,
           SHORT_WORDS[part.state],
         ];
-        const word = words.find((one) => one.length * LETTER_PX < room);
+        const word = words.find((tried) => tried.length * LETTER_PX < room);
         return (
           <g key={part.state}>
             <rect

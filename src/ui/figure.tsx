@@ -29,16 +29,16 @@ export function Figure({
 }) {
   const shown = formatQuantity(value, dimension, system);
   const other = quantityText(value, dimension, otherSystem(system));
-  const own = `${shown.number} ${shown.unit}`;
+  const text = `${shown.number} ${shown.unit}`;
   return (
     <div className={className}>
       <div className={classNames("figure whitespace-nowrap", SIZE[size])}>
         {shown.number}
         <span className={size === "small" ? "label ml-1" : "unit"}>{shown.unit}</span>
       </div>
-      {!only && (other !== own || beside) && (
+      {!only && (other !== text || beside) && (
         <div className="label mt-0.5">
-          {[other !== own ? other : null, beside].filter(Boolean).join(" · ")}
+          {[other !== text ? other : null, beside].filter(Boolean).join(" · ")}
         </div>
       )}
     </div>

@@ -59,22 +59,22 @@ const known = new Map<number, Known>();
 let kept: { prints: string[]; shares: Shares } | null = null;
 
 /** From the last one of the same sister the passes with which both begin are taken. */
-function compiledOf(own: Known): Compiled {
-  if (own.compiled) return own.compiled;
+function compiledOf(told: Known): Compiled {
+  if (told.compiled) return told.compiled;
   const earlier = [...known.values()].findLast(
-    ({ compiled, rehearsal }) => compiled && rehearsal.seed === own.rehearsal.seed,
+    ({ compiled, rehearsal }) => compiled && rehearsal.seed === told.rehearsal.seed,
   );
-  own.compiled = compile(own.rehearsal, earlier?.compiled ?? null);
-  return own.compiled;
+  told.compiled = compile(told.rehearsal, earlier?.compiled ?? null);
+  return told.compiled;
 }
 
 const keptUnder = ({ prints }: Compiled, passes: number) =>
   kept && kept.prints.length <= passes && kept.prints.every((print, n) => print === prints[n]) ? kept : null;
 
 /** Keeps the picture after some passes. */
-function keep(own: Known, passes: number, widthPx: number): void {
-  const compiled = compiledOf(own);
-  const { rehearsal, palette } = own;
+function keep(told: Known, passes: number, widthPx: number): void {
+  const compiled = compiledOf(told);
+  const { rehearsal, palette } = told;
   if (keptUnder(compiled, passes)?.prints.length === passes) return;
   const ops = compiled.ops.slice(0, opsAfter(compiled, passes));
   const shares = evaluate(ops, sheetOf(rehearsal, palette.length, widthPx), { closeness: CLOSE });
@@ -82,9 +82,9 @@ function keep(own: Known, passes: number, widthPx: number): void {
 }
 
 /** Some rows of a picture, as a picture of their own; a first one over what is kept, where it is kept. */
-function rowsOf(own: Known, { passes, widthPx, from, to, rough = false }: RowsWanted): DrawnRows {
-  const { rehearsal, palette } = own;
-  const compiled = compiledOf(own);
+function rowsOf(told: Known, { passes, widthPx, from, to, rough = false }: RowsWanted): DrawnRows {
+  const { rehearsal, palette } = told;
+  const compiled = compiledOf(told);
   const whole = sheetOf(rehearsal, palette.length, widthPx);
   const heightPx = Math.max(1, Math.min(whole.heightPx, to) - from);
   const sheet = { ...whole, heightPx, fromY: whole.fromY + from * whole.pixelMm };
@@ -107,19 +107,19 @@ scope.onmessage = ({ data }) => {
     known.delete(data.key);
     return;
   }
-  const own = known.get(data.key);
-  if (!own) return scope.postMessage({ task: data.task, failed: "not known" });
+  const told = known.get(data.key);
+  if (!told) return scope.postMessage({ task: data.task, failed: "not known" });
   if (data.kind === "rounds")
-    return scope.postMessage({ task: data.task, byRound: blendedByRound(own, data.passId) });
+    return scope.postMessage({ task: data.task, byRound: blendedByRound(told, data.passId) });
   if (data.kind === "keep") {
-    keep(own, data.passes, data.widthPx);
+    keep(told, data.passes, data.widthPx);
     return scope.postMessage({ task: data.task, kept: true });
   }
   if (data.kind === "measure")
     return scope.postMessage({
       task: data.task,
-      measures: measurePicture(own, data.passes, data.widthPx, compiledOf(own)),
+      measures: measurePicture(told, data.passes, data.widthPx, compiledOf(told)),
     });
-  const rows = rowsOf(own, data);
+  const rows = rowsOf(told, data);
   scope.postMessage({ task: data.task, rows }, [rows.rgba.buffer]);
 };

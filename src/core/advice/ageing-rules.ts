@@ -17,8 +17,8 @@ export const whiteYellows: Rule = ({ coats }) => {
       coat.kind === "colour" &&
       seen.colours.filter(isWhite).reduce((sum, { colour }) => sum + colour.share, 0) >= MUCH_WHITE,
   );
-  const one = white?.seen.colours.find(isWhite);
-  if (!white || !one) return [];
+  const looks = white?.seen.colours.find(isWhite);
+  if (!white || !looks) return [];
   return [
     {
       rule: "white-yellows",

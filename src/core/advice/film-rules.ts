@@ -41,9 +41,9 @@ export const filmTooThin: Rule = ({ coats }) =>
 export const filmTooThick: Rule = ({ coats }) =>
   coats.flatMap(({ coat, resin, pourDepthMm, reactingMm }): Advice[] => {
     const thickest = resin?.thickestFilmMm;
-    const own = pourDepthMm ?? coat.filmMm;
-    const deep = Math.max(own, reactingMm);
-    const together = reactingMm > own + 1e-6;
+    const aloneMm = pourDepthMm ?? coat.filmMm;
+    const deep = Math.max(aloneMm, reactingMm);
+    const together = reactingMm > aloneMm + 1e-6;
     if (!resin || !thickest || deep <= thickest) return [];
     const layers = Math.ceil(deep / coat.coverShare / thickest);
     return [

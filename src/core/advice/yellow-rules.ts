@@ -40,9 +40,9 @@ const share = (parts: readonly MixPart[], of: number): MixPart[] =>
 export const yellowOverDark: Rule = ofEachCoat((advised): Advice[] => {
   const { coat, below, seen } = advised;
   const dark = labOfHex(seen.under.hex)[0] < DARK_L;
-  return seen.colours.flatMap((one): Advice[] => {
-    const { colour, parts } = one;
-    if (!foretold(one)) {
+  return seen.colours.flatMap((looks): Advice[] => {
+    const { colour, parts } = looks;
+    if (!foretold(looks)) {
       if (!dark || !below || !isYellow(labOfHex(colour.hex)) || colour.look === "clear") return [];
       return [
         {
@@ -73,7 +73,7 @@ export const yellowOverDark: Rule = ofEachCoat((advised): Advice[] => {
         },
       ];
     const neighbour = blends(advised)
-      ? seen.colours.find((other) => other !== one && foretold(other) && isBlack(other))
+      ? seen.colours.find((other) => other !== looks && foretold(other) && isBlack(other))
       : undefined;
     if (!neighbour) return [];
     const into = (of: readonly MixPart[]) =>

@@ -33,8 +33,8 @@ function covered(
     let found: Best | null = null;
     usable.forEach((kit, index) => {
       const rest = best[Math.max(0, volume - nth(sizes, index))] as Best;
-      const one = { cost: rest.cost + kit.price, bought: rest.bought + kit.ml, kit: index };
-      if (found === null || better(one, found)) found = one;
+      const bought = { cost: rest.cost + kit.price, bought: rest.bought + kit.ml, kit: index };
+      if (found === null || better(bought, found)) found = bought;
     });
     best.push(found as unknown as Best);
   }

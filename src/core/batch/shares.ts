@@ -21,7 +21,7 @@ export function moveShare<T extends Share>(shares: readonly T[], id: string, wis
   const room = Math.max(0, 1 - held);
   const moved = giving.length === 0 ? room : Math.max(0, Math.min(room, wished));
   const left = room - moved;
-  const before = giving.reduce((sum, one) => sum + one.share, 0);
+  const before = giving.reduce((sum, given) => sum + given.share, 0);
   return shares.map((share) => {
     if (share.id === id) return { ...share, share: moved };
     if (share.locked) return share;
@@ -31,7 +31,7 @@ export function moveShare<T extends Share>(shares: readonly T[], id: string, wis
 
 /** Takes a colour out; the others grow in proportion (locked ones too, when nothing else is left). */
 export function withoutShare<T extends Share>(shares: readonly T[], id: string): T[] {
-  const rest = moveShare(shares, id, 0).filter((one) => one.id !== id);
+  const rest = moveShare(shares, id, 0).filter((kept) => kept.id !== id);
   return normalised(rest);
 }
 

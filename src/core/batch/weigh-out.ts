@@ -63,15 +63,15 @@ function guard(
   const aG = weighed.aG ?? parts.aG;
   const bG = weighed.bG ?? 0;
   const plannedG = parts.aG + parts.bG;
-  const own = { mixId: mix.id, mix: mix.name };
+  const of = { mixId: mix.id, mix: mix.name };
   const correction = correctWeighing(aG, bG, parts, card);
   if (correction.kind === "within")
-    return { verdict: { kind: "within", ...own }, factor: weighed.bG === null ? 1 : (aG + bG) / plannedG };
+    return { verdict: { kind: "within", ...of }, factor: weighed.bG === null ? 1 : (aG + bG) / plannedG };
   const { part, toG, addG, mixG } = correction;
   return {
     verdict: {
       kind: "add",
-      ...own,
+      ...of,
       part,
       toG,
       addG,
@@ -101,7 +101,7 @@ export function weighOut(
   const mixes = mixesOf(batch);
   const guarded = mixes.flatMap((mix) => guard(mix, weighed.mixes[mix.id], card) ?? []);
   const verdicts = guarded.map(({ verdict }) => verdict);
-  let factor = guarded.length > 0 ? Math.max(...guarded.map((one) => one.factor)) : 1;
+  let factor = guarded.length > 0 ? Math.max(...guarded.map((mix) => mix.factor)) : 1;
   // Of several cups one that is a little short does not make the others smaller.
   if (guarded.length < mixes.length) factor = Math.max(1, factor);
   const over: Verdict[] = batch.cups.flatMap((cup) =>

@@ -79,10 +79,10 @@ export function fitSets(
     while (size < 4 && (sets[set * 4 + size] as number) >= 0) size += 1;
     // Start with parts that scatter alike, so that none is lost from the first.
     for (let part = 0; part < size; part += 1) {
-      const one = sets[set * 4 + part] as number;
+      const colour = sets[set * 4 + part] as number;
       let strength = 0;
       for (let band = 0; band < bands; band += 1)
-        strength += (ks[one * bands + band] as number) + (ss[one * bands + band] as number);
+        strength += (ks[colour * bands + band] as number) + (ss[colour * bands + band] as number);
       logs[part] = -Math.log(strength);
     }
     let cost = evaluate(set, size, logs, true);

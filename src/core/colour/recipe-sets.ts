@@ -40,16 +40,16 @@ function stepsAway(target: Lab, [mL, ma, mb]: Lab, table: RecipeTable, count: nu
       slope * (table.Y[band] as number),
       slope * (table.Z[band] as number),
     ];
-    for (let one = 0; one < count; one += 1) {
-      const at = one * table.bands + band;
+    for (let first = 0; first < count; first += 1) {
+      const at = first * table.bands + band;
       // A step no larger than the pigment alone could make it: its own θ bounds it.
       const S = table.S[at] as number;
       const away = (table.K[at] as number) - theta * S;
       const d = away / (S + Math.abs(away));
       const [fx, fy, fz] = [gx * sx * d, gy * sy * d, gz * sz * d];
-      vectors[one * 3] = (vectors[one * 3] as number) + mL * 116 * fy;
-      vectors[one * 3 + 1] = (vectors[one * 3 + 1] as number) + ma * 500 * (fx - fy);
-      vectors[one * 3 + 2] = (vectors[one * 3 + 2] as number) + mb * 200 * (fy - fz);
+      vectors[first * 3] = (vectors[first * 3] as number) + mL * 116 * fy;
+      vectors[first * 3 + 1] = (vectors[first * 3 + 1] as number) + ma * 500 * (fx - fy);
+      vectors[first * 3 + 2] = (vectors[first * 3 + 2] as number) + mb * 200 * (fy - fz);
     }
   }
   return vectors;
@@ -66,9 +66,9 @@ function hullDistances(vectors: Float64Array, sets: Int16Array): Float64Array {
       let lowest = Infinity;
       let toward = first;
       for (let part = 0; part < 4; part += 1) {
-        const one = sets[set * 4 + part] as number;
-        if (one < 0) break;
-        const at = one * 3;
+        const colour = sets[set * 4 + part] as number;
+        if (colour < 0) break;
+        const at = colour * 3;
         const along =
           x * (vectors[at] as number) + y * (vectors[at + 1] as number) + z * (vectors[at + 2] as number);
         if (along < lowest) {

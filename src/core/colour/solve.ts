@@ -85,7 +85,7 @@ export function solveColour(
   chosen.forEach(({ set, logs: found }) => {
     const shares = Array.from(found, Math.exp);
     const sum = shares.reduce((total, share) => total + share, 0);
-    const mostG = set.map((one) => ((shelf[one]?.mostPer100G ?? Infinity) * batchG) / 100);
+    const mostG = set.map((index) => ((shelf[index]?.mostPer100G ?? Infinity) * batchG) / 100);
     let best: (Proposal & { score: number }) | null = null;
     for (let at = 0; at < LOADS; at += 1) {
       const allG = ((load.least + ((load.most - load.least) * at) / (LOADS - 1)) * batchG) / 100;
@@ -127,8 +127,8 @@ export function solveColour(
       const score = miss + COST_EACH * (set.length - 1) + COST_SHIFT * shift;
       if (best === null || score < best.score)
         best = {
-          parts: set.map((one, part) => ({
-            id: (shelf[one] as ShelfColour).id,
+          parts: set.map((index, part) => ({
+            id: (shelf[index] as ShelfColour).id,
             grams: Math.round(nth(grams, part) / stepG) * stepG,
           })),
           difference: miss,

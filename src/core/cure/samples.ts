@@ -78,9 +78,9 @@ function precisionOf(card: ResinCard, base: CureParameters, prior: Shift): numbe
     const there = measured(card, base, { ...none(), [name]: STEP * prior[name] });
     return here.map(({ ln, sigma }, index) => ((there[index]?.ln ?? ln) - ln) / STEP / sigma);
   });
-  return slopes.map((own, row) =>
+  return slopes.map((slope, row) =>
     slopes.map((other, column) =>
-      own.reduce((sum, slope, index) => sum + slope * nth(other, index), row === column ? 1 : 0),
+      slope.reduce((sum, slope, index) => sum + slope * nth(other, index), row === column ? 1 : 0),
     ),
   );
 }

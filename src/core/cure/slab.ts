@@ -94,7 +94,7 @@ export function runSlab(pour: DeepPour, p: CureParameters, untilS: number, peakO
       hottestC: now,
       topC: tempC[CELLS - 1] as number,
       bottomC: tempC[0] as number,
-      leastAlpha: alpha.reduce((least, one) => Math.min(least, one), 1),
+      leastAlpha: alpha.reduce((least, value) => Math.min(least, value), 1),
     });
     if (now > peakC) {
       [peakC, peakAtS, peakCell] = [now, timeS, at];
@@ -141,10 +141,10 @@ export function runSlab(pour: DeepPour, p: CureParameters, untilS: number, peakO
         up * ((cell < CELLS - 1 ? (tempC[cell + 1] as number) : t) - t) +
         out * (roomC - t);
       const right = t + f * flow + f * out * roomC;
-      const own = 1 + f * (down + up + out);
+      const middle = 1 + f * (down + up + out);
       // Forward sweep.
       const factor = cell > 0 ? (-f * down) / (diagonal[cell - 1] as number) : 0;
-      diagonal[cell] = own + factor * f * (cell > 0 ? conduct : 0);
+      diagonal[cell] = middle + factor * f * (cell > 0 ? conduct : 0);
       lower[cell] = right - factor * before;
       before = lower[cell] as number;
       next[cell] = up;

@@ -183,9 +183,9 @@ export function takeOutline(paths: readonly DrawnPath[], mmPerUnit: number): Tak
       reason: "No line in the chosen layers is closed. Close it in the drawing, or choose others.",
     };
   const holes: typeof rest = [];
-  for (const one of rest)
-    if (liesInside(one.ring, outer.ring) && !holes.some((hole) => liesInside(one.ring, hole.ring)))
-      holes.push(one);
+  for (const ring of rest)
+    if (liesInside(ring.ring, outer.ring) && !holes.some((hole) => liesInside(ring.ring, hole.ring)))
+      holes.push(ring);
   return {
     ok: true,
     outer: outer.path,

@@ -231,9 +231,9 @@ function cutOutFaults(piece: Piece): Fault[] {
     }
     const ring = rings[index] as Point[];
     if (cutOut.shape.kind === "free") {
-      const own = ringFaults(ring, at, cutOut.name);
-      faults.push(...own);
-      if (own.length > 0) return;
+      const found = ringFaults(ring, at, cutOut.name);
+      faults.push(...found);
+      if (found.length > 0) return;
     }
     if (!liesInside(ring, outline.corners))
       faults.push({

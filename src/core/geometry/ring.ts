@@ -95,10 +95,10 @@ function footOn(point: Point, [from, to]: [Point, Point]): Point {
 /** Whether a segment lies wholly on one side of the line through another, further than so much: a cheap answer for most. */
 function farFromLine([a, b]: [Point, Point], [c, d]: [Point, Point], farMm: number): boolean {
   const [dx, dy] = [b.x - a.x, b.y - a.y];
-  const one = dx * (c.y - a.y) - dy * (c.x - a.x);
+  const sideC = dx * (c.y - a.y) - dy * (c.x - a.x);
   const other = dx * (d.y - a.y) - dy * (d.x - a.x);
-  const least = Math.min(one * one, other * other);
-  return one * other > 0 && least > farMm * farMm * (dx * dx + dy * dy);
+  const least = Math.min(sideC * sideC, other * other);
+  return sideC * other > 0 && least > farMm * farMm * (dx * dx + dy * dy);
 }
 
 /** Where two segments that do not meet are nearest, and how far apart they are there. */
@@ -166,8 +166,8 @@ export function ringTroubles(ring: Ring, neckMm = 1, most = 20): RingTrouble[] {
   const alongMm = lengthsAlong(ring);
   let pairs = 0;
   for (let at = 0; at < count && troubles.length < most; at += 1) {
-    const own = segment(ring, at);
-    const [a, b] = own;
+    const here = segment(ring, at);
+    const [a, b] = here;
     const near = index.search(
       Math.min(a.x, b.x) - neckMm,
       Math.min(a.y, b.y) - neckMm,
@@ -193,9 +193,10 @@ export function ringTroubles(ring: Ring, neckMm = 1, most = 20): RingTrouble[] {
       const apartAlong = loopMm > NECK_LOOP * neckMm;
       if (apartAlong && (pairs += 1) > mostPairs(count))
         return [...troubles, { kind: "dense", at: a, index: at }];
-      if (meet(own, [c, d])) troubles.push({ kind: "crosses", at: crossing(own, [c, d]), index: at, other });
-      else if (apartAlong && !farFromLine(own, [c, d], neckMm)) {
-        const gap = gapBetween(own, [c, d]);
+      if (meet(here, [c, d]))
+        troubles.push({ kind: "crosses", at: crossing(here, [c, d]), index: at, other });
+      else if (apartAlong && !farFromLine(here, [c, d], neckMm)) {
+        const gap = gapBetween(here, [c, d]);
         if (gap.widthMm < neckMm) troubles.push({ kind: "neck", at: gap.at, index: at, other });
       }
     }
@@ -216,11 +217,11 @@ export function ringsMeet(first: Ring, second: Ring): boolean {
   const [few, many] = first.length < second.length ? [first, second] : [second, first];
   const index = segmentIndex(many);
   return few.some((_, at) => {
-    const own = segment(few, at);
-    const [a, b] = own;
+    const here = segment(few, at);
+    const [a, b] = here;
     return index
       .search(Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(a.x, b.x), Math.max(a.y, b.y))
-      .some((other) => meet(own, segment(many, other)));
+      .some((other) => meet(here, segment(many, other)));
   });
 }
 

@@ -53,7 +53,7 @@ export function withOwnBuild(job: JobDocument, pieceId: string, newId: NewId): J
     coats: job.coats.flatMap((coat) => {
       const on = piecesOf(job, coat);
       if (!on.includes(pieceId) || on.length < 2) return [coat];
-      const own = {
+      const copied = {
         ...copiedCoat(coat, newId),
         name: cutText(`${coat.name}, ${name}`, 80),
         pieceIds: [pieceId],
@@ -64,7 +64,7 @@ export function withOwnBuild(job: JobDocument, pieceId: string, newId: NewId): J
           coat,
           on.filter((id) => id !== pieceId),
         ),
-        own,
+        copied,
       ];
     }),
   };

@@ -117,9 +117,9 @@ type Laid = { looks: CoatLooks; top: Below };
 function layCoat(coat: Coat, below: Below, cards: ReadonlyMap<string, ColourCard>): Laid {
   const under = { internal: below.internal, hex: hexOfXyz(below.xyz) };
   const colours = coat.colours.map((colour) => looksOf(colour, coat.filmMm, below, cards));
-  const own =
+  const coatXyz =
     averageXyz(colours.map((looks) => ({ xyz: looks.xyz, share: looks.colour.share }))) ?? below.xyz;
-  const looks = { coat, under, colours, average: seenFromAfar(own) };
+  const looks = { coat, under, colours, average: seenFromAfar(coatXyz) };
   if (!liesOnTop(coat) || colours.length === 0) return { looks, top: below };
   const cover = Math.min(1, coat.coverShare);
   const internal = mapBands(
@@ -128,7 +128,7 @@ function layCoat(coat: Coat, below: Below, cards: ReadonlyMap<string, ColourCard
       cover * colours.reduce((sum, looks) => sum + looks.colour.share * nth(looks.internal, band), 0),
   );
   const xyz = averageXyz([
-    { xyz: own, share: cover },
+    { xyz: coatXyz, share: cover },
     { xyz: below.xyz, share: 1 - cover },
   ]) as Xyz;
   return { looks, top: { internal, xyz } };

@@ -216,9 +216,9 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, of: SheetOf): Run
     ...batched.batches.flatMap((batch) => [
       ...batchSteps(planned, batched, batch, of),
       ...rows.filter(isPerBatch).map((row) => {
-        const own = row.perBatch.find(({ number }) => number === batch.number) ?? row;
+        const times = row.perBatch.find(({ number }) => number === batch.number) ?? row;
         return passStep(
-          { pass: row.pass, atMin: own.atMin, untilMin: own.untilMin },
+          { pass: row.pass, atMin: times.atMin, untilMin: times.untilMin },
           many ? batch.number : null,
         );
       }),

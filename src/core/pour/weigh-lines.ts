@@ -172,9 +172,9 @@ function linesOf(batch: Batch, paint: boolean, stepG: number): Line[] {
       count: stock ? null : doseWords(dose, stepG),
       how: stock ? `${doseWords(dose, stepG)} of colour are in it.` : how,
     }));
-  const own = batch.cups.some((cup) => cup.parts !== null);
+  const cupsMixed = batch.cups.some((cup) => cup.parts !== null);
   const lines = mixesOf(batch).map(({ id, name, parts }, at) => {
-    const inIt = own ? (doses[at] ?? []) : doses.flat();
+    const inIt = cupsMixed ? (doses[at] ?? []) : doses.flat();
     const carriedG = inIt.reduce((sum, { stock }) => sum + (stock?.carriesG ?? 0), 0);
     const { aG, bG, cG } = weighable(parts, stepG);
     const of = name === null ? "" : `, for ${name}`;
@@ -195,7 +195,7 @@ function linesOf(batch: Batch, paint: boolean, stepG: number): Line[] {
       ],
     };
   });
-  if (own)
+  if (cupsMixed)
     return [
       ...stockLines,
       ...lines.flatMap(({ a, rest }, at) => {

@@ -15,7 +15,7 @@ const added = <Item extends Named>(before: readonly Item[], after: readonly Item
   after.filter((item) => !before.some((was) => was.id === item.id));
 const kept = <Item extends Named>(before: readonly Item[], after: readonly Item[]): [Item, Item][] =>
   after.flatMap((item) => {
-    const was = before.find((one) => one.id === item.id);
+    const was = before.find((earlier) => earlier.id === item.id);
     return was ? [[was, item] as [Item, Item]] : [];
   });
 
@@ -95,7 +95,7 @@ function coatChanges(was: RecipeCoat, is: RecipeCoat, system: UnitSystem): strin
   const still = new Set(kept(was.colours, is.colours).map(([colour]) => colour.id));
   after.colours = after.colours.filter((colour) => still.has(colour.id));
   before.colours = after.colours.flatMap(
-    (colour) => before.colours.find((one) => one.id === colour.id) ?? [],
+    (colour) => before.colours.find((earlier) => earlier.id === colour.id) ?? [],
   );
   return [
     ...colourChanges(was.colours, is.colours),

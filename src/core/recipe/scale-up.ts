@@ -131,7 +131,7 @@ const doubtOf = (grams: number, measure: DoseMeasure, stepG: number) =>
 function doseSteps({ board, here }: Pair, stepG: number): Advice[] {
   const doses = ({ coat, batched }: PlannedCoat) =>
     coat.colours.flatMap((colour) => {
-      const cup = batched?.batches[0]?.cups.find((one) => one.colourId === colour.id);
+      const cup = batched?.batches[0]?.cups.find((filled) => filled.colourId === colour.id);
       const measures = colour.parts?.map((part) => part.measure) ?? [colour.measure];
       return cup
         ? dosesFor(cup.g, colour).map((dose, index) => ({

@@ -113,7 +113,7 @@ function coverOf(
       }
     }
   }
-  return met.reduce((sum, one) => sum + one, 0) / met.length;
+  return met.reduce((sum, value) => sum + value, 0) / met.length;
 }
 
 /** Main direction of all ways as twice their angles, and how much goes across it. */

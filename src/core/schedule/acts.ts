@@ -37,10 +37,10 @@ export function actsOf(coats: readonly CoatWindows[]): Act[] {
         mixedAtMin,
       })),
       ...windows.flatMap(({ pass, words, atMin, untilMin, to, done, perBatch }): Act[] => {
-        const own = { coatId, coatName, kind: "pass", pass, to, mixedAtMin } as const;
-        if (perBatch.length < 2) return [{ ...own, words, batch: null, atMin, untilMin, done }];
+        const act = { coatId, coatName, kind: "pass", pass, to, mixedAtMin } as const;
+        if (perBatch.length < 2) return [{ ...act, words, batch: null, atMin, untilMin, done }];
         return perBatch.map((each) => ({
-          ...own,
+          ...act,
           words: `${words}, batch ${each.number}`,
           batch: each.number,
           atMin: each.atMin,

@@ -66,6 +66,6 @@ export const covers = (coat: Coat, pieceId: string): boolean => coat.pieceIds?.i
 
 /** The coat's film on a piece. */
 export const filmOn = (coat: Coat, pieceId: string): number => {
-  const own = coat.filmByPieceMm;
-  return (own && Object.hasOwn(own, pieceId) ? own[pieceId] : undefined) ?? coat.filmMm;
+  const films = coat.filmByPieceMm;
+  return (films && Object.hasOwn(films, pieceId) ? films[pieceId] : undefined) ?? coat.filmMm;
 };

@@ -117,7 +117,7 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
       ? { atMin: real.batchesAtMin[0] ?? due, waitsFor: null }
       : whenFree(due, laidIn, taken);
     const wet = layCoat(planned, atMin, waitMin, settings, laid.flatMap(vapoursOf));
-    const own = { ...wet, windows: [...sanded, ...wet.windows] };
+    const windows = { ...wet, windows: [...sanded, ...wet.windows] };
     if (below && hides(planned, below.coat)) laid[laid.length - 1] = uncovered(below.laid, atMin);
     const found: Trouble[] = [];
     if (!real) {
@@ -128,11 +128,11 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
           passId: null,
           words: `${coat.name} waits ${Math.round(atMin - due)} min for hands, which are on ${waitsFor}.`,
         });
-      found.push(...mixTroubles(own, coat, below, hours));
+      found.push(...mixTroubles(windows, coat, below, hours));
     }
     ofMix.set(coat.id, found);
-    laid.push(own);
-    below = { laid: own, resin: planned.resin, coat };
+    laid.push(windows);
+    below = { laid: windows, resin: planned.resin, coat };
   }
   const troubles = [
     ...laid.flatMap((laid) => [...(ofMix.get(laid.coatId) ?? []), ...passTroubles(laid, hours)]),

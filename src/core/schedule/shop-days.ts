@@ -135,16 +135,16 @@ export function layBeside(job: ShopJob, others: readonly Neighbour[], means: Sho
   const { settings, alsoFound } = beside(job, others, means);
   const plan = planDays(job.coats, job.startMin, settings);
   const troubles = job.stage === "planned" ? [...plan.troubles, ...alsoFound(plan)] : plan.troubles;
-  const own = { ...plan, troubles };
+  const days = { ...plan, troubles };
   const { id, jobId, name, stage } = job;
   return {
     id,
     jobId,
     name,
     stage,
-    plan: own,
-    busy: busyOf({ ...job, settings }, own),
-    lies: liesOf(job, own),
+    plan: days,
+    busy: busyOf({ ...job, settings }, days),
+    lies: liesOf(job, days),
   };
 }
 
@@ -193,10 +193,10 @@ function nextOf({ id, name, stage, plan }: LaidJob): NextAct[] {
     const last = plan.coats.at(-1);
     if (!last) return [];
     const ready = startOf(last.life, "sandable");
-    const own = { of: id, jobName: name, coatId: last.coatId, coatName: last.name, passId: null };
+    const act = { of: id, jobName: name, coatId: last.coatId, coatName: last.name, passId: null };
     return [
       {
-        ...own,
+        ...act,
         kind: "ready",
         words: "Can be sanded and moved",
         atMin: last.lastMixedAtMin + ready.likely,

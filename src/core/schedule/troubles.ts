@@ -42,26 +42,26 @@ export const TROUBLE_WORDS: Record<Trouble["kind"], string> = {
 export function passTroubles(laid: CoatWindows, hours: Hours): Trouble[] {
   const { coatId } = laid;
   return laid.windows.flatMap(({ pass, words, atMin, untilMin, to, done, waitsFor }): Trouble[] => {
-    const own = { coatId, passId: pass.id };
+    const where = { coatId, passId: pass.id };
     if (done) return [];
     if (!Number.isFinite(atMin))
-      return [{ ...own, kind: "never", words: `${words}: in this room the film never gets there.` }];
+      return [{ ...where, kind: "never", words: `${words}: in this room the film never gets there.` }];
     const found: Trouble[] = [];
     const late = to && untilMin > to.likely;
     const maybe = to && untilMin > to.low;
     if (waitsFor && maybe)
       found.push({
-        ...own,
+        ...where,
         kind: "hands",
         words: `${words} waits for hands, which are on ${waitsFor}: its window ${late ? "is" : "may be"} over by then.`,
       });
-    else if (late) found.push({ ...own, kind: "late", words: `${words}: its window is over by then.` });
+    else if (late) found.push({ ...where, kind: "late", words: `${words}: its window is over by then.` });
     else if (maybe)
-      found.push({ ...own, kind: "may be late", words: `${words}: the window may be over by then.` });
+      found.push({ ...where, kind: "may be late", words: `${words}: the window may be over by then.` });
     if (PASS[pass.kind].hands === false) return found;
-    if (isNight(atMin, hours)) found.push({ ...own, kind: "night", words: `${words} falls in the night.` });
+    if (isNight(atMin, hours)) found.push({ ...where, kind: "night", words: `${words} falls in the night.` });
     else if (!isOpen(atMin, hours))
-      found.push({ ...own, kind: "after hours", words: `${words} falls after hours.` });
+      found.push({ ...where, kind: "after hours", words: `${words} falls after hours.` });
     return found;
   });
 }

@@ -82,8 +82,8 @@ function pourJob(pour: ShopPour, plan: Plan, clock: WallClock): ShopJob | null {
   const startMin = clock.minuteOf(pour.startedAt);
   const done = pour.finishedAt !== null;
   const coats = windowCoatsOf(plan).flatMap((planned) => {
-    const own = real.get(planned.coat.id);
-    return own ? [{ ...planned, real: own }] : done ? [] : [planned];
+    const begun = real.get(planned.coat.id);
+    return begun ? [{ ...planned, real: begun }] : done ? [] : [planned];
   });
   if (coats.length === 0) return null;
   return {

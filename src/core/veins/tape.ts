@@ -60,14 +60,14 @@ function tapeOf(
   let nearest = Infinity;
   for (let n = 1; n < path.length; n += 1) {
     const [a, b] = [path[n - 1] as Point, path[n] as Point];
-    const own = Math.hypot(b.x - a.x, b.y - a.y);
+    const long = Math.hypot(b.x - a.x, b.y - a.y);
     const t = Math.min(
       1,
-      Math.max(0, ((at.x - a.x) * (b.x - a.x) + (at.y - a.y) * (b.y - a.y)) / (own * own || 1)),
+      Math.max(0, ((at.x - a.x) * (b.x - a.x) + (at.y - a.y) * (b.y - a.y)) / (long * long || 1)),
     );
     const off = Math.hypot(at.x - a.x - t * (b.x - a.x), at.y - a.y - t * (b.y - a.y));
-    if (off < nearest) [nearest, found] = [off, walked + t * own];
-    walked += own;
+    if (off < nearest) [nearest, found] = [off, walked + t * long];
+    walked += long;
   }
   // An edge may be longer than it is drawn: around a rim that is wider than the middle of its wall.
   const stretched = lengthMm === undefined || walked === 0 ? 1 : lengthMm / walked;

@@ -19,7 +19,9 @@ export function HandsRow({
   fromMin: number;
   untilMin: number;
 }) {
-  const busy = laid.flatMap((job) => job.busy).filter((one) => one.toMin > fromMin && one.fromMin < untilMin);
+  const busy = laid
+    .flatMap((job) => job.busy)
+    .filter((stretch) => stretch.toMin > fromMin && stretch.fromMin < untilMin);
   const edges = [...new Set(busy.flatMap((stretch) => [stretch.fromMin, stretch.toMin]))].sort(
     (a, b) => a - b,
   );

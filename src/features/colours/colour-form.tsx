@@ -162,7 +162,7 @@ export function ColourForm({
               value={measure.unit}
               options={MEASURES.map(({ value, words }) => ({ value, words }))}
               onChange={(unit) =>
-                set({ measure: MEASURES.find((one) => one.value === unit)?.start ?? { unit: "gram" } })
+                set({ measure: MEASURES.find((known) => known.value === unit)?.start ?? { unit: "gram" } })
               }
             />
           </div>

@@ -57,13 +57,13 @@ export async function jobsToBuyFor(
   others: readonly string[],
 ): Promise<{ shopping: Shopping; jobs: { jobId: string; name: string; chosen: boolean }[] }> {
   const db = database();
-  const [own, open, cards] = await Promise.all([
+  const [ofJob, open, cards] = await Promise.all([
     jobsOf(db, person).documents([jobId]),
     jobsOf(db, person).documents(null),
     resinCardsOf(db, person).list(),
   ]);
-  if (own.length === 0) throw notFound("job");
-  const all = [...own, ...open.filter((job) => job.jobId !== jobId)];
+  if (ofJob.length === 0) throw notFound("job");
+  const all = [...ofJob, ...open.filter((job) => job.jobId !== jobId)];
   const chosen = (job: { jobId: string }) => job.jobId === jobId || others.includes(job.jobId);
   return {
     shopping: await aside(person, shoppingTask, {

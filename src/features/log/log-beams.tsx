@@ -50,7 +50,7 @@ export function LogBeams({ pour, system }: { pour: Pour; system: UnitSystem }) {
     });
     const settings = settingsOf(pour.plan.document, null);
     return planDays(coats, 0, settings).coats.flatMap((coat): Shown[] => {
-      const of = coats.find((one) => one.coat.id === coat.coatId);
+      const of = coats.find((poured) => poured.coat.id === coat.coatId);
       const planned = plan.coats.find((plannedCoat) => plannedCoat.coat.id === coat.coatId)?.windows;
       if (!of || of.resin.kind === "paint" || coat.windows.length === 0) return [];
       const late = coat.mixedAtMin - (planned?.mixedAtMin ?? coat.mixedAtMin);

@@ -116,7 +116,7 @@ export function LogView({
 }) {
   const { pours, unreadable, more } = useMemo(() => received(shown), [shown]);
   const { say } = useShopClock();
-  const pour = pours.find((one) => one.id === shownId) ?? pours[0];
+  const pour = pours.find((listed) => listed.id === shownId) ?? pours[0];
   const lost = unreadable.map(({ id, startedAt, startedBy }) => (
     <p key={id} role="alert" className="border-l-2 border-danger text-danger pl-2 mb-3">
       The pour begun {say(startedAt, "d MMMM yyyy, HH:mm")} by {startedBy} cannot be read by this version of
@@ -162,16 +162,16 @@ export function LogView({
         </span>
         {pours.length > 1 && (
           <nav aria-label="Pours of this job" className="ml-auto flex gap-4">
-            {pours.map((one) => (
+            {pours.map((listed) => (
               <Link
-                key={one.id}
-                href={`/jobs/${jobId}/log?pour=${one.id}`}
-                aria-current={one.id === pour.id ? "page" : undefined}
+                key={listed.id}
+                href={`/jobs/${jobId}/log?pour=${listed.id}`}
+                aria-current={listed.id === pour.id ? "page" : undefined}
                 className={
-                  one.id === pour.id ? "font-semibold" : "underline underline-offset-4 text-ink-soft"
+                  listed.id === pour.id ? "font-semibold" : "underline underline-offset-4 text-ink-soft"
                 }
               >
-                {say(one.startedAt, "d MMM")}
+                {say(listed.startedAt, "d MMM")}
               </Link>
             ))}
           </nav>

@@ -19,7 +19,7 @@ export function TimeLine({
     const at = state.doneAt.get(step.id);
     if (!at) return [];
     const mixed = mixedAt(steps, state, step.coatId);
-    const first = steps.find((one) => one.coatId === step.coatId && one.kind === "weigh");
+    const first = steps.find((earlier) => earlier.coatId === step.coatId && earlier.kind === "weigh");
     const minute = mixed ? (Date.parse(at) - Date.parse(mixed)) / 60000 : 0;
     return [{ step, at, minute, planned: first ? step.untilMin - first.atMin : 0 }];
   });

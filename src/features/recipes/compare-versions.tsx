@@ -36,7 +36,7 @@ export function CompareVersions({
   const [a, b] = sides;
   // What is the same twice need not be read twice.
   const alike = left.document.coats.filter((coat) =>
-    right.document.coats.some((own) => JSON.stringify(own) === JSON.stringify(coat)),
+    right.document.coats.some((other) => JSON.stringify(other) === JSON.stringify(coat)),
   );
   const changes = recipeChanges(left.document, right.document, system);
   const difference = a && b ? ciede2000(a.average.lab, b.average.lab) : null;

@@ -52,18 +52,18 @@ export function adopt(
   resins: readonly Pick<ResinCard, "id" | "name">[],
 ): Adoption {
   const byName = (list: readonly { id: string; name: string }[], name: string) =>
-    list.find((one) => one.name.toLowerCase() === name.toLowerCase())?.id;
+    list.find((named) => named.name.toLowerCase() === name.toLowerCase())?.id;
   const colours = new Map<string, string>();
   const missingColours: Adoption["missingColours"] = [];
   for (const [id, fields] of Object.entries(file.colourants)) {
-    const own = byName(shelf, fields.name);
-    if (own) colours.set(id, own);
+    const known = byName(shelf, fields.name);
+    if (known) colours.set(id, known);
     else missingColours.push([id, fields]);
   }
   const resinIds = new Map(
     Object.entries(file.resins).flatMap(([id, { name }]) => {
-      const own = byName(resins, name);
-      return own ? [[id, own] as const] : [];
+      const known = byName(resins, name);
+      return known ? [[id, known] as const] : [];
     }),
   );
   const missingResins = [

@@ -97,7 +97,7 @@ export function Measured({
   return (
     <div className="mt-2">
       <div className="flex border border-ink w-fit" role="img" aria-label="Board, foretold and target">
-        {[lab, ...beside.map((one) => one.lab)].map((lab, index) => (
+        {[lab, ...beside.map((board) => board.lab)].map((lab, index) => (
           <div key={index} className="w-16 h-9" style={{ background: hexOfLab(lab) }} />
         ))}
       </div>

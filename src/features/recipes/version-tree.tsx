@@ -39,15 +39,15 @@ export function VersionTree({
       >
         {placed.map(({ version, row, lane, parent }) => {
           if (!parent) return null;
-          const [own, from] = [at(row, lane), at(parent.row, parent.lane)];
-          const bend = Math.min(own.y + ROW / 2, from.y);
+          const [here, from] = [at(row, lane), at(parent.row, parent.lane)];
+          const bend = Math.min(here.y + ROW / 2, from.y);
           return (
             <path
               key={version.id}
               d={
-                own.x === from.x
-                  ? `M${own.x} ${own.y}V${from.y}`
-                  : `M${own.x} ${own.y}V${Math.max(bend, from.y - ROW / 2)}L${from.x} ${from.y}`
+                here.x === from.x
+                  ? `M${here.x} ${here.y}V${from.y}`
+                  : `M${here.x} ${here.y}V${Math.max(bend, from.y - ROW / 2)}L${from.x} ${from.y}`
               }
               fill="none"
               stroke="var(--color-ink)"
@@ -78,8 +78,8 @@ export function VersionTree({
       </svg>
       <ol aria-label="Versions" style={{ paddingLeft: FIRST * 2 + (lanes - 1) * LANE + 10 }}>
         {placed.map(({ version }) => {
-          const own = boards.filter((board) => board.versionId === version.id);
-          const approved = own.filter((board) => board.decision === "approved");
+          const tried = boards.filter((board) => board.versionId === version.id);
+          const approved = tried.filter((board) => board.decision === "approved");
           const on = version.id === pickedId;
           return (
             <li key={version.id} style={{ height: ROW }} className="border-b border-line last:border-b-0">
@@ -97,8 +97,10 @@ export function VersionTree({
                       board {approved.map((board) => board.number).join(", ")} approved
                     </span>
                   )}
-                  {approved.length === 0 && own.length > 0 && (
-                    <span className="label ml-auto">board {own.map((board) => board.number).join(", ")}</span>
+                  {approved.length === 0 && tried.length > 0 && (
+                    <span className="label ml-auto">
+                      board {tried.map((board) => board.number).join(", ")}
+                    </span>
                   )}
                 </span>
                 <span className="text-sm text-ink-soft line-clamp-2 leading-[1.3]">

@@ -115,9 +115,9 @@ export function poursOf(db: Database, me: Person) {
     await inTurns(rows, (row) => {
       const head = heads.get(row.id) as PourHead;
       const plan = plans.get(row.id);
-      const own = (events.get(row.id) ?? []).map(readPourEvent);
-      if (plan && own.every((event) => event !== null))
-        pours.push({ ...head, jobRevision: row.jobRevision, plan, events: own });
+      const ofPour = (events.get(row.id) ?? []).map(readPourEvent);
+      if (plan && ofPour.every((event) => event !== null))
+        pours.push({ ...head, jobRevision: row.jobRevision, plan, events: ofPour });
       else unreadable.push(head);
     });
     return { pours, unreadable, more };

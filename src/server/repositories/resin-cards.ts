@@ -31,7 +31,7 @@ const rowOf = (fields: ResinCardFields) => ({
 
 /** The resin cards of the signed-in person's shop. */
 export function resinCardsOf(db: Database, me: Person) {
-  const own = async (cardId: string) => {
+  const findOwn = async (cardId: string) => {
     const row = await db.ResinCard.findOne({ where: { id: cardId, shopId: me.shopId } });
     if (!row) throw notFound("resin card");
     return row;
@@ -46,18 +46,18 @@ export function resinCardsOf(db: Database, me: Person) {
       return rows.map(cardOf);
     },
     async find(cardId: string): Promise<ResinCard> {
-      return cardOf(await own(cardId));
+      return cardOf(await findOwn(cardId));
     },
     async add(fields: ResinCardFields): Promise<ResinCard> {
       return cardOf(await db.ResinCard.create({ id: randomUUID(), shopId: me.shopId, ...rowOf(fields) }));
     },
     async change(cardId: string, fields: ResinCardFields): Promise<ResinCard> {
-      const row = await own(cardId);
+      const row = await findOwn(cardId);
       await row.update(rowOf(fields));
       return cardOf(row);
     },
     async remove(cardId: string): Promise<void> {
-      await (await own(cardId)).update({ removedAt: new Date() });
+      await (await findOwn(cardId)).update({ removedAt: new Date() });
     },
   };
 }

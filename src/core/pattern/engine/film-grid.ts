@@ -76,9 +76,9 @@ export function carry(grid: FilmGrid, op: Op): void {
       for (const [from, weight] of about(tile.x[n] as number, tile.y[n] as number)) {
         if (weight === 0) continue;
         // From beyond the edge nothing comes: the dam's own cell gives it.
-        const own = from < 0 ? to : from;
-        taken.push({ to, from: own, weight });
-        given[own] = (given[own] as number) + weight;
+        const source = from < 0 ? to : from;
+        taken.push({ to, from: source, weight });
+        given[source] = (given[source] as number) + weight;
       }
     });
   }

@@ -20,8 +20,8 @@ export function valueNoise(seed: number, sizeMm: number, aroundMm: number | null
     for (let row = 0; row < SIDE; row += 1)
       for (let column = times; column < SIDE; column += 1)
         heights[row * SIDE + column] = heights[row * SIDE + (column % times)] as number;
-    const own = plain(heights, fitted);
-    return (x, y) => own(x - aroundMm * Math.floor(x / aroundMm), y);
+    const octave = plain(heights, fitted);
+    return (x, y) => octave(x - aroundMm * Math.floor(x / aroundMm), y);
   }
   return plain(heights, sizeMm);
 }

@@ -36,13 +36,13 @@ export type Press = { x: number; y: number; angle: number; halfMm: number; wideM
 /** An operation that is made when it is first used: what takes long and is not in a first picture. */
 export function lazily(kind: Op["kind"], preserves: Op["preserves"], box: Box, make: () => Op): Op {
   let made: Op | null = null;
-  const own = () => (made ??= make());
+  const built = () => (made ??= make());
   return {
     kind,
     preserves,
     box,
-    back: (tile) => own().back(tile),
-    forward: (x, y) => own().forward(x, y),
+    back: (tile) => built().back(tile),
+    forward: (x, y) => built().forward(x, y),
   };
 }
 

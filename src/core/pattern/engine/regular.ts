@@ -59,7 +59,7 @@ function excess(power: Float64Array): number {
       sums[way * steps + step] = (sums[way * steps + step] as number) + (power[y * SIDE + x] as number);
       many[way * steps + step] = (many[way * steps + step] as number) + 1;
     }
-  const whole = power.reduce((sum, one) => sum + one, 0) || 1;
+  const whole = power.reduce((sum, value) => sum + value, 0) || 1;
   // What has less power than this of the whole is no beat that an eye would see.
   const floor = (1e-3 * whole) / (SIDE * SIDE);
   const at = (way: number, step: number): number | null => {
@@ -69,11 +69,11 @@ function excess(power: Float64Array): number {
   let largest = 0;
   for (let way = 0; way < WAYS; way += 1)
     for (let step = PER_OCTAVE; step < steps; step += 1) {
-      const own = at(way, step);
+      const here = at(way, step);
       const around = [-5, -4, -3, 3, 4, 5].flatMap((by) => at(way, step + by) ?? []);
-      if (own === null || around.length < 3) continue;
-      const trend = around.reduce((sum, one) => sum + Math.log10(one), 0) / around.length;
-      largest = Math.max(largest, Math.log10(own) - trend);
+      if (here === null || around.length < 3) continue;
+      const trend = around.reduce((sum, value) => sum + Math.log10(value), 0) / around.length;
+      largest = Math.max(largest, Math.log10(here) - trend);
     }
   return largest;
 }

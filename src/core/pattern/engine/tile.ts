@@ -111,13 +111,13 @@ export function startTile(
 
 /** Sets the first of a tile's samples on their way from where they lie. */
 export function resetTile(tile: Tile, many: number, pixelMm: number, apartMm: number): void {
-  const own = OWN_SHARE * pixelMm ** 2 + SOFT_MM ** 2;
+  const spread = OWN_SHARE * pixelMm ** 2 + SOFT_MM ** 2;
   tile.live = many;
   tile.apartMm = apartMm;
-  tile.looks = (LOOKS_SHARE * apartMm) / Math.sqrt(own);
+  tile.looks = (LOOKS_SHARE * apartMm) / Math.sqrt(spread);
   for (let at = 0; at < many; at += 1) tile.index[at] = at;
-  tile.sxx.fill(own, 0, many);
-  tile.syy.fill(own, 0, many);
+  tile.sxx.fill(spread, 0, many);
+  tile.syy.fill(spread, 0, many);
   tile.sxy.fill(0, 0, many);
   tile.clear.fill(1, 0, many);
   tile.deep.fill(0, 0, many);
@@ -153,22 +153,22 @@ export function meet(tile: Tile, i: number, colour: number, share: number): void
   if (share <= 0) return;
   const clear = tile.clear[i] as number;
   const hole = tile.deep[i] as number;
-  let own = share;
+  let left = share;
   if (hole > 0) {
-    own = share * (1 - hole);
-    tile.deep[i] = share < 1 ? (hole * (1 - share)) / (1 - own) : 0;
+    left = share * (1 - hole);
+    tile.deep[i] = share < 1 ? (hole * (1 - share)) / (1 - left) : 0;
   }
   if (tile.beside[i] !== 0) besideHole(tile, i, colour, share);
-  if (own <= 0) return;
+  if (left <= 0) return;
   const at = weightAt(colour, i);
-  const seen = clear * own;
+  const seen = clear * left;
   tile.weight[at] = (tile.weight[at] as number) + seen;
   if (seen > (tile.most[i] as number)) {
     tile.most[i] = seen;
     tile.sourceX[i] = tile.x[i] as number;
     tile.sourceY[i] = tile.y[i] as number;
   }
-  tile.clear[i] = clear * (1 - own);
+  tile.clear[i] = clear * (1 - left);
 }
 
 /** A hole near a sample is of no account where it shows the colour that it leaves out. */

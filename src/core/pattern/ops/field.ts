@@ -46,8 +46,8 @@ export function field({
 }: Field): Op {
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
   /** A line of noise, tabled: around a tumbler once, else as far as a piece reaches. */
-  const noise = (own: number) => {
-    const line = streaks(own, lengthMm, aroundMm);
+  const noise = (seed: number) => {
+    const line = streaks(seed, lengthMm, aroundMm);
     return aroundMm === null
       ? tabled(line, -REACH * lengthMm, REACH * lengthMm)
       : tabled(line, 0, aroundMm, true);

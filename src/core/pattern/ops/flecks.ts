@@ -38,8 +38,8 @@ export function flecks(list: readonly Fleck[], colour: number, hides: number): O
           const [ux, uy] = r > 0 ? [dx / r, dy / r] : [1, 0];
           const across = edgeCover(tile, i, fleck.radiusMm - r, ux, uy, EDGE_MM, 2 * fleck.radiusMm);
           // Smaller than a sample it covers no more of it than it is wide, both ways.
-          const own = across * across;
-          covered = Math.max(covered, own);
+          const cover = across * across;
+          covered = Math.max(covered, cover);
         }
         meet(tile, i, colour, hides * covered);
       }

@@ -159,13 +159,13 @@ export function lines({
           const t = along < 0 ? 0 : along > 1 ? 1 : along;
           const ex = px - t * dx;
           const ey = py - t * dy;
-          const own = (parts[at + 5] as number) + t * (parts[at + 6] as number);
-          const far = best + own;
+          const halfHere = (parts[at + 5] as number) + t * (parts[at + 6] as number);
+          const far = best + halfHere;
           const distance2 = ex * ex + ey * ey;
           if (far <= 0 || distance2 >= far * far) continue;
           const distance = Math.sqrt(distance2);
-          best = distance - own;
-          half = own;
+          best = distance - halfHere;
+          half = halfHere;
           nx = ex;
           ny = ey;
         }

@@ -23,19 +23,19 @@ export function wobble({ heightMm, coarseMm, fineMm, shears, seed, aroundMm = nu
   const rows = Array.from({ length: shears }, (_, n) => {
     const length = coarseMm * (fineMm / coarseMm) ** (shears > 1 ? n / (shears - 1) : 0);
     const angle = 2 * Math.PI * random();
-    const own = {
+    const moved = {
       dx: Math.cos(angle),
       dy: Math.sin(angle),
       height: heightMm * (length / coarseMm) ** POWER,
       k: (2 * Math.PI) / length,
       phase: 2 * Math.PI * random(),
     };
-    if (aroundMm === null) return own;
+    if (aroundMm === null) return moved;
     // The wave's part around is made to fit a whole number of times; the shear stays across it.
-    const times = Math.round((-own.dy * own.k * aroundMm) / (2 * Math.PI));
-    const [kx, ky] = [(2 * Math.PI * times) / aroundMm, own.dx * own.k];
+    const times = Math.round((-moved.dy * moved.k * aroundMm) / (2 * Math.PI));
+    const [kx, ky] = [(2 * Math.PI * times) / aroundMm, moved.dx * moved.k];
     const k = Math.hypot(kx, ky) || (2 * Math.PI) / aroundMm;
-    return { ...own, k, dx: ky / k || 1, dy: -kx / k || 0 };
+    return { ...moved, k, dx: ky / k || 1, dy: -kx / k || 0 };
   });
   /** The last shear first, five numbers each: direction, height, steps of its wave to a millimetre, and the one with which it begins. */
   const perTurn = WAVE_STEPS / (2 * Math.PI);

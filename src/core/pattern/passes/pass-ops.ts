@@ -260,7 +260,7 @@ export function passOps(given: PassScene): Op[] {
     pressure: work.pressure ?? 0.5,
     tears: tearing(pass.flowLeft),
     largest,
-    others: keeps ? smaller.filter((one) => !few.includes(one)) : smaller,
+    others: keeps ? smaller.filter((puddle) => !few.includes(puddle)) : smaller,
     forVeins,
   };
   const make = PASS_OPS[pass.kind];

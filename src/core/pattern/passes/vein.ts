@@ -207,13 +207,13 @@ export function growVeins(
   const mean = 0.75 * chord;
   const many = Math.max(1, Math.min(40, Math.round(wanted / mean)));
   return spread(around(box, -0.02 * across), many, random).map(({ x, y }, n) => {
-    const own = angle + between(random, -0.22, 0.22);
+    const heads = angle + between(random, -0.22, 0.22);
     // One runs through, others are shorter.
     const long = chord * (n === 0 ? 1.9 : between(random, 0.45, 1.5));
-    const start = { x: x - (Math.cos(own) * long) / 2, y: y - (Math.sin(own) * long) / 2 };
+    const start = { x: x - (Math.cos(heads) * long) / 2, y: y - (Math.sin(heads) * long) / 2 };
     return {
       seed: Math.floor(random() * 1e6),
-      points: heading(start, own, long, manner.wander, random),
+      points: heading(start, heads, long, manner.wander, random),
       thickMm: thickMm * (n === 0 ? 1.25 : between(random, 0.25, 1)),
     };
   });

@@ -33,7 +33,7 @@ function byChance(
   // Each round has its own pulls, so that one more only adds to what was done; on a large piece no more than can be followed.
   const count = countOf(perM2 * many, areaM2, Math.round(0.65 * most * Math.min(2, many)));
   return Array.from({ length: pass.rounds }, (_, round) => {
-    const own = seed + 613 * round;
+    const roundSeed = seed + 613 * round;
     if (tool === "blade")
       return blades(box, {
         many: Math.max(3, Math.round(count * 0.5)),
@@ -41,7 +41,7 @@ function byChance(
         lengthMm: 1.5 * halfMm * reach,
         share: 0.25 * (0.4 + 1.2 * pressure) * carried(pass.flowLeft),
         pressure,
-        seed: own,
+        seed: roundSeed,
       });
     return pulls(box, {
       touch: tool,
@@ -54,7 +54,7 @@ function byChance(
       tears,
       again,
       pressure,
-      seed: own,
+      seed: roundSeed,
     });
   }).flat();
 }

@@ -148,11 +148,11 @@ export function ribbons(
   const random = sourceOf(seed, 23);
   const length = acrossOf(box);
   return spread(around(box, 40), many, random).flatMap(({ x, y }) => {
-    const own = angle + between(random, -turnRad, turnRad);
+    const turned = angle + between(random, -turnRad, turnRad);
     const long = length * between(random, reach[0], reach[1]);
     const way = wander(
-      { x: x - (Math.cos(own) * long) / 2, y: y - (Math.sin(own) * long) / 2 },
-      own,
+      { x: x - (Math.cos(turned) * long) / 2, y: y - (Math.sin(turned) * long) / 2 },
+      turned,
       long,
       wanderRad,
       random,
@@ -166,7 +166,7 @@ export function ribbons(
     return colours.map(({ at: colour, hides }, nest) => {
       const share = (1 - nest / colours.length) * between(random, 0.75, 1.1);
       const off = (random() - 0.5) * wide * 0.45;
-      const own = 6.28 * random();
+      const turned = 6.28 * random();
       const points = way.map((at, n): LinePoint => {
         const end = Math.min(1, n / 7, (way.length - 1 - n) / 7);
         const breath = swells.reduce(
@@ -174,7 +174,7 @@ export function ribbons(
             sum + (0.42 - 0.2 * octave) * Math.sin(k * n * 12 + phase + nest * (0.6 + octave)),
           0.8,
         );
-        const drift = off + 0.2 * wide * Math.sin(n * 0.11 + own);
+        const drift = off + 0.2 * wide * Math.sin(n * 0.11 + turned);
         return {
           x: at.x - Math.sin(at.angle) * drift,
           y: at.y + Math.cos(at.angle) * drift,
@@ -201,10 +201,10 @@ export function shadows(
   const random = sourceOf(seed, 29 + colour);
   const length = acrossOf(box);
   return spread(around(box, 40), many, random).flatMap(({ x, y }) => {
-    const own = angle + between(random, -0.3, 0.3);
+    const turned = angle + between(random, -0.3, 0.3);
     const long = length * between(random, 0.2, 0.6);
-    const start = { x: x - (Math.cos(own) * long) / 2, y: y - (Math.sin(own) * long) / 2 };
-    const way = wander(start, own, long, 0.4, random);
+    const start = { x: x - (Math.cos(turned) * long) / 2, y: y - (Math.sin(turned) * long) / 2 };
+    const way = wander(start, turned, long, 0.4, random);
     const wide = wideMm * between(random, 0.4, 1.4);
     const body = (share: number) =>
       way.map(({ x: px, y: py }, n): LinePoint => {

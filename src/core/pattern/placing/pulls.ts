@@ -74,10 +74,10 @@ export function pulls(
   return spread(around(box, 20), many, random).flatMap(({ x, y }, n) => {
     const finer = 1 - (0.45 * n) / Math.max(1, many);
     const chance = random();
-    const own = way === "free" ? (chance < 0.35 ? "sway" : chance < 0.75 ? "arc" : "straight") : way;
+    const path = way === "free" ? (chance < 0.35 ? "sway" : chance < 0.75 ? "arc" : "straight") : way;
     const half = halfMm * finer * between(random, 0.7, 1.2);
     const bent =
-      own === "sway"
+      path === "sway"
         ? {
             wave: {
               heightMm: between(random, 0.03, 0.1) * half,
@@ -85,7 +85,7 @@ export function pulls(
               phase: 6.28 * random(),
             },
           }
-        : own === "arc"
+        : path === "arc"
           ? { arcMm: half * between(random, 1.2, 3) * (random() < 0.5 ? 1 : -1) }
           : {};
     const to = angle + between(random, -turnRad, turnRad) + (random() < 0.5 ? Math.PI : 0);

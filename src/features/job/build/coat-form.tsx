@@ -78,18 +78,18 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
               onSelect={() =>
                 change((job) => ({
                   ...job,
-                  coats: job.coats.flatMap((one) =>
-                    one.id === coat.id
+                  coats: job.coats.flatMap((laid) =>
+                    laid.id === coat.id
                       ? [
-                          one,
+                          laid,
                           nextLayer(
-                            one,
+                            laid,
                             planned?.resin ?? null,
                             job.coats.map(({ name }) => name),
                             newId,
                           ),
                         ]
-                      : [one],
+                      : [laid],
                   ),
                 }))
               }

@@ -59,9 +59,9 @@ export function DeepPourPanel({ coat }: { coat: Coat }) {
     around: "wood",
     fan: false,
   });
-  const own = planned?.pourDepthMm ?? 0;
+  const aloneMm = planned?.pourDepthMm ?? 0;
   // Poured wet on wet, layers heat each other.
-  const depthMm = own > 0 ? Math.max(own, planned?.reactingMm ?? 0) : 0;
+  const depthMm = aloneMm > 0 ? Math.max(aloneMm, planned?.reactingMm ?? 0) : 0;
   const { tempC } = document.work;
   const ratedMm = planned?.resin?.thickestFilmMm ?? null;
   const question = useMemo<PourQuestion | null>(
@@ -76,7 +76,7 @@ export function DeepPourPanel({ coat }: { coat: Coat }) {
   return (
     <section aria-label="Heat in the pour" className="mt-4">
       <h3 className="heading border-b border-line pb-1 mb-2">Heat in the pour</h3>
-      {depthMm > own + 0.05 && (
+      {depthMm > aloneMm + 0.05 && (
         <p className="text-sm mb-2 border-l-[3px] border-ink pl-3">
           {quantityText(depthMm, "length", system)} react together: layers are poured before those below have
           gelled.

@@ -117,7 +117,7 @@ export function EmbedList({ coat }: { coat: Coat }) {
               <Button
                 weight="quiet"
                 className="text-sm mt-5"
-                onClick={() => set((before) => before.filter((one) => one.id !== embed.id))}
+                onClick={() => set((before) => before.filter((kept) => kept.id !== embed.id))}
               >
                 remove
               </Button>

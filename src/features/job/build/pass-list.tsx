@@ -211,7 +211,7 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
             change(
               editCoat(coat.id, (before) => ({
                 ...before,
-                passes: before.passes.filter((one) => one.id !== pass.id),
+                passes: before.passes.filter((kept) => kept.id !== pass.id),
               })),
             )
           }

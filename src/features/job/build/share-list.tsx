@@ -37,7 +37,7 @@ export function ShareList({ coat }: { coat: Coat }) {
       editCoat(coat.id, (before) => ({ ...before, colours: moveShare(before.colours, colourId, wished) })),
     );
   const add = (name: string) => {
-    const colourant = COLOURANTS.find((one) => one.name === name);
+    const colourant = COLOURANTS.find((known) => known.name === name);
     if (!colourant) return;
     const fresh = colourFrom(colourant, newId(), 0.1);
     change(editCoat(coat.id, (before) => ({ ...before, colours: withShare(before.colours, fresh) })));

@@ -19,10 +19,10 @@ export function SpreadCourse({
     CHART.left + (Math.min(CHART.untilMin, at) / CHART.untilMin) * (CHART.width - CHART.left);
   const y = (value: number) => (CHART.height - CHART.foot) * (1 - value / most);
   const line = (of: (value: Spread) => number) =>
-    course.map((one) => `${x(one.minute)} ${y(of(one.value))}`).join("L");
+    course.map((moment) => `${x(moment.minute)} ${y(of(moment.value))}`).join("L");
   const back = [...course]
     .reverse()
-    .map((one) => `${x(one.minute)} ${y(one.value.low)}`)
+    .map((moment) => `${x(moment.minute)} ${y(moment.value.low)}`)
     .join("L");
   return (
     <svg

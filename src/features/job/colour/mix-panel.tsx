@@ -152,7 +152,7 @@ export function MixPanel({ coat, looks }: { coat: CoatLooks; looks: ColourLooks 
                   weight="quiet"
                   className="text-xs"
                   aria-label={`Take out ${part.name}`}
-                  onClick={() => set(parts.filter((one) => one.cardId !== part.cardId))}
+                  onClick={() => set(parts.filter((kept) => kept.cardId !== part.cardId))}
                 >
                   out
                 </Button>
@@ -238,7 +238,7 @@ function Sureness({ coat, looks }: { coat: CoatLooks; looks: ColourLooks }) {
     () => lookSpread(looks.parts, coat.coat.filmMm, coat.under.internal),
     [looks.parts, coat.coat.filmMm, coat.under.internal],
   );
-  const part = looks.colour.parts?.find((one) => one.cardId === spread.partId);
+  const part = looks.colour.parts?.find((mixed) => mixed.cardId === spread.partId);
   const { look } = looks;
   return (
     <div>

@@ -91,11 +91,11 @@ export function SolvePanel({
         ),
       })),
     );
-    for (const one of FINER.filter((way) => way.stepG < stepG / 2)) {
-      const closer = await solve(one.stepG);
+    for (const scale of FINER.filter((way) => way.stepG < stepG / 2)) {
+      const closer = await solve(scale.stepG);
       if (!closer) return;
       const best = closer[0];
-      if (best) setFiner((before) => [...before, { words: one.words, difference: best.difference }]);
+      if (best) setFiner((before) => [...before, { words: scale.words, difference: best.difference }]);
     }
   };
   const submit = () => {

@@ -14,10 +14,10 @@ const STEPS = ["1", "0.1", "0.01"] as const;
 /** Cups and buckets on the bench and the step of its scale: batches and losses go by them. */
 export function AtHand() {
   const { document, plan, system, change } = useJob();
-  const own = document.work.vesselsMl ?? [];
+  const sizes = document.work.vesselsMl ?? [];
   const [text, setText] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
-  const written = own.map((ml) => quantityText(ml, "volume", system)).join(", ");
+  const written = sizes.map((ml) => quantityText(ml, "volume", system)).join(", ");
   const set = (vesselsMl: number[]) => change((job) => ({ ...job, work: { ...job.work, vesselsMl } }));
   const take = () => {
     if (text === null) return;
@@ -53,7 +53,7 @@ export function AtHand() {
         />
       </form>
       <p className="label mt-1">
-        {own.length === 0 ? (
+        {sizes.length === 0 ? (
           "Empty: the usual sizes, from 30 ml cups to 25 L buckets."
         ) : (
           <Button weight="quiet" onClick={() => set([])}>

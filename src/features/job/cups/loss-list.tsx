@@ -216,7 +216,7 @@ export function LossList({ planned }: { planned: PlannedCoat & { batched: Batche
 function FactorForm({ factor, low, high }: { factor: FactorId; low: number; high: number }) {
   const { document, system, change } = useJob();
   const { name, unit, usual, why, kind } = FACTORS[factor];
-  const own = document.factors[factor];
+  const typed = document.factors[factor];
   const set = (value: number | undefined) =>
     change((job) => {
       const { [factor]: _before, ...rest } = job.factors;
@@ -226,7 +226,7 @@ function FactorForm({ factor, low, high }: { factor: FactorId; low: number; high
     <div className="bg-shade p-3 mb-1.5 flex flex-col gap-2">
       <QuantityField
         label={`${name}, ${unit}`}
-        value={own ?? (usual.likely || null)}
+        value={typed ?? (usual.likely || null)}
         dimension="number"
         system={system}
         bounds={{ min: 0, max: 1000 }}
@@ -238,7 +238,7 @@ function FactorForm({ factor, low, high }: { factor: FactorId; low: number; high
       <p className="label">
         {kind} · {why} Here {Math.round(low)} to {Math.round(high)} ml.
       </p>
-      {own !== undefined && (
+      {typed !== undefined && (
         <Button weight="quiet" className="self-start text-xs" onClick={() => set(undefined)}>
           back to the usual{usual.likely > 0 ? ` ${trimmed(usual.likely, 2)} ${unit}` : ""}
         </Button>

@@ -35,7 +35,7 @@ export function CornerTable({ piece, faults }: { piece: Piece; faults: Fault[] }
   if (!outline) return null;
   const edit = (next: (before: Piece) => Piece) => change(editPiece(piece.id, next));
   const { points } = outline;
-  const own = faults.filter((fault) => fault.at === "shape.points");
+  const ofPoints = faults.filter((fault) => fault.at === "shape.points");
   const straight = piece.shape.kind !== "mould";
   const place = (index: number, axis: 0 | 1, value: number) =>
     edit((before) =>
@@ -59,7 +59,7 @@ export function CornerTable({ piece, faults }: { piece: Piece; faults: Fault[] }
           )
         }
       />
-      {own.map((fault) => (
+      {ofPoints.map((fault) => (
         <p
           key={fault.message}
           role="alert"

@@ -39,7 +39,7 @@ export function EdgeList({
       {edgesOf(piece.shape).map((name) => {
         const edge = edgeOf(piece, name);
         const high = edge.treatment === "face" || edge.treatment === "dam";
-        const fault = faults.find((one) => one.at.startsWith(`edges.${name}.`));
+        const fault = faults.find((found) => found.at.startsWith(`edges.${name}.`));
         const open = picked === name || fault !== undefined;
         const treat = (treatment: EdgeTreatment) => {
           const restored =

@@ -137,9 +137,9 @@ function Chosen({
           frame="mb-3"
         >
           <option value="">choose</option>
-          {(Object.keys(FILE_UNITS) as FileUnit[]).map((one) => (
-            <option key={one} value={one}>
-              1 {one}: the drawing is {sizeWords(extent, FILE_UNITS[one], system)}
+          {(Object.keys(FILE_UNITS) as FileUnit[]).map((unit) => (
+            <option key={unit} value={unit}>
+              1 {unit}: the drawing is {sizeWords(extent, FILE_UNITS[unit], system)}
             </option>
           ))}
         </SelectField>

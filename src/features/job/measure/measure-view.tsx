@@ -19,7 +19,7 @@ export function MeasureView({ jobId }: { jobId: string }) {
   const [edge, setEdge] = useState<EdgeName | null>(null);
   const [importing, setImporting] = useState(false);
   const piece = document.pieces.find((shown) => shown.id === pickedId) ?? document.pieces[0];
-  const measured = plan.pieces.find((one) => one.id === piece?.id);
+  const measured = plan.pieces.find((shown) => shown.id === piece?.id);
   const faults = plan.faults.filter((fault) => fault.pieceId === piece?.id);
 
   const pick = (pieceId: string | null) => {

@@ -257,7 +257,7 @@ function MouldForm({
   const set = (next: Partial<typeof shape>) =>
     change(editPiece(piece.id, (before) => ({ ...before, shape: { ...shape, ...next } })));
   const { outline } = shape;
-  const fault = (field: string) => faults.find((one) => one.at === `shape.${field}`)?.message ?? null;
+  const fault = (field: string) => faults.find((found) => found.at === `shape.${field}`)?.message ?? null;
   const size = (field: SizeName<MouldOutline>, words: string) => (
     <QuantityField
       key={field}

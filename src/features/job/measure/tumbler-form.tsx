@@ -24,7 +24,7 @@ export function TumblerForm({ piece, shape, faults }: { piece: Piece; shape: Tum
   const { system, change } = useJob();
   const set = (next: Partial<Tumbler>) =>
     change(editPiece(piece.id, (before) => ({ ...before, shape: { ...shape, ...next } })));
-  const fault = (field: string) => faults.find((one) => one.at === `shape.${field}`)?.message ?? null;
+  const fault = (field: string) => faults.find((found) => found.at === `shape.${field}`)?.message ?? null;
   const { patch } = shape;
   const areas = tumblerAreas(shape);
   const small = (mm2: number) =>

@@ -39,7 +39,9 @@ export function TakeDialog({ onClose }: { onClose: () => void }) {
     setVersionId(approved?.versionId ?? versions.at(-1)?.id ?? "");
   };
   const version = recipe?.versions.find(({ id }) => id === versionId);
-  const board = recipe?.boards.find((one) => one.versionId === versionId && one.decision === "approved");
+  const board = recipe?.boards.find(
+    (shown) => shown.versionId === versionId && shown.decision === "approved",
+  );
 
   return (
     <Dialog open onClose={onClose} title="Take a recipe">

@@ -13,8 +13,8 @@ export function veinColours(
 ): { coat: Coat; colourId: string; name: string; hex: string }[] {
   const told = (coat: Coat, colours: Coat["colours"]) =>
     colours.map(({ id, name, hex }) => ({ coat, colourId: id, name, hex }));
-  const own = coats.filter(({ kind }) => kind === "vein").flatMap((coat) => told(coat, coat.colours));
-  if (own.length > 0) return own;
+  const planned = coats.filter(({ kind }) => kind === "vein").flatMap((coat) => told(coat, coat.colours));
+  if (planned.length > 0) return planned;
   return coats
     .filter(({ passes }) => passes.some(({ kind }) => kind === "veins"))
     .flatMap((coat) => {

@@ -70,7 +70,7 @@ export function pictureQueue(newWorker: () => PictureWorker) {
     };
     worker.onerror = () => {
       // A worker that fell over is replaced; what it did is asked for again once.
-      hands = hands.filter((one) => one !== hand);
+      hands = hands.filter((kept) => kept !== hand);
       queue = queue.filter(({ only }) => only !== hand);
       worker.terminate();
       if (hand.busy && hand.busy.id > 0 && !hand.busy.again && !hand.busy.only)
@@ -108,7 +108,7 @@ export function pictureQueue(newWorker: () => PictureWorker) {
   /** Asks for parts of a picture, in the order given; those of an owner can be called off together. */
   function askFor(owner: object, of: Pictured, wanted: readonly Wanted[]): void {
     const key = keyOf(of);
-    for (const one of wanted) queue.push({ id: (lastTask += 1), owner, of, key, wanted: one });
+    for (const part of wanted) queue.push({ id: (lastTask += 1), owner, of, key, wanted: part });
     for (let n = 0; n < HANDS; n += 1) next();
   }
 

@@ -78,21 +78,21 @@ function drawWall(drawing: Drawing, canvas: HTMLCanvasElement, shape: Tumbler, o
     const { x, y } = onUnrolled(shape, around, up);
     return { x: x - origin.x, y: y - origin.y };
   };
-  const own = canvas.width / SLICES;
+  const slice = canvas.width / SLICES;
   for (let n = 0; n < SLICES; n += 1) {
     const [from, to] = [n / SLICES - 0.5, (n + 1) / SLICES - 0.5];
     const [rim, next, base] = [at(from, slantMm), at(to, slantMm), at(from, 0)];
     drawing.save();
     drawing.transform(
-      (next.x - rim.x) / own,
-      (next.y - rim.y) / own,
+      (next.x - rim.x) / slice,
+      (next.y - rim.y) / slice,
       (base.x - rim.x) / canvas.height,
       (base.y - rim.y) / canvas.height,
       rim.x,
       rim.y,
     );
     // Half a sample over, so that no hairline shows between two.
-    drawing.drawImage(canvas, n * own, 0, own + 0.5, canvas.height, 0, 0, own + 0.5, canvas.height);
+    drawing.drawImage(canvas, n * slice, 0, slice + 0.5, canvas.height, 0, 0, slice + 0.5, canvas.height);
     drawing.restore();
   }
   const moved = (ring: readonly Point[]) => ring.map(({ x, y }) => ({ x: x - origin.x, y: y - origin.y }));

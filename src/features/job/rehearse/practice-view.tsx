@@ -229,16 +229,16 @@ export function PracticeView() {
         </p>
         {state && <p className="text-xl">{STATE_WORDS[state]}</p>}
         <div role="radiogroup" aria-label="Tool" className="ml-auto flex flex-wrap border border-line-strong">
-          {TOOLS.map((one) => (
+          {TOOLS.map((offered) => (
             <button
-              key={one}
+              key={offered}
               type="button"
               role="radio"
-              aria-checked={tool === one}
-              onClick={() => setTool(one)}
-              className={`px-2.5 h-9 text-sm border-r border-line-strong last:border-r-0 ${tool === one ? "bg-ink text-paper" : "hover:bg-paper"}`}
+              aria-checked={tool === offered}
+              onClick={() => setTool(offered)}
+              className={`px-2.5 h-9 text-sm border-r border-line-strong last:border-r-0 ${tool === offered ? "bg-ink text-paper" : "hover:bg-paper"}`}
             >
-              {WORK_TOOL_WORDS[one]}
+              {WORK_TOOL_WORDS[offered]}
             </button>
           ))}
         </div>

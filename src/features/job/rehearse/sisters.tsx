@@ -24,7 +24,7 @@ export function Sisters({
 }) {
   const { seed } = of.rehearsal;
   const { widthMm, heightMm } = seenSize(piece);
-  const own = Math.floor(Math.min((width - GAP) / 2, (190 * widthMm) / heightMm));
+  const widthOf = Math.floor(Math.min((width - GAP) / 2, (190 * widthMm) / heightMm));
   return (
     <div className="flex flex-wrap gap-4" role="group" aria-label="Four sisters">
       {[0, 1, 2, 3].map((next) => (
@@ -34,7 +34,7 @@ export function Sisters({
           piece={piece}
           passes={passes}
           seed={seed + next}
-          width={own}
+          width={widthOf}
           onPick={() => onPick(seed + next)}
         />
       ))}
@@ -57,8 +57,8 @@ function Sister({
   width: number;
   onPick: () => void;
 }) {
-  const own = useMemo(() => ({ ...of, rehearsal: { ...of.rehearsal, seed } }), [of, seed]);
-  const picture = usePicture(own, passes, width, { measured: false });
+  const sister = useMemo(() => ({ ...of, rehearsal: { ...of.rehearsal, seed } }), [of, seed]);
+  const picture = usePicture(sister, passes, width, { measured: false });
   return (
     <button type="button" onClick={onPick} className="text-left hover:outline-2 hover:outline-ink">
       <PiecePicture picture={picture} piece={piece} name={`Sister ${seed}`} width={width} />

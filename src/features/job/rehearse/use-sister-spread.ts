@@ -23,8 +23,8 @@ export function useSisterSpread(
       palette: of.palette,
     }));
     const measured: PictureMeasures[] = [];
-    all.forEach((one, n) =>
-      askFor(owner, one, [
+    all.forEach((sister, n) =>
+      askFor(owner, sister, [
         {
           kind: "measure",
           passes,

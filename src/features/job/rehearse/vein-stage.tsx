@@ -180,14 +180,14 @@ export function VeinStage({
               ring.map((corner) => toMap(place, corner)),
               true,
             );
-          const own = chosen?.kind === "piece" && chosen.id === piece.id;
+          const isChosen = chosen?.kind === "piece" && chosen.id === piece.id;
           return (
             <g
               key={piece.id}
               role="button"
               tabIndex={0}
               aria-label={`${piece.name}: pull it to where it will stand`}
-              aria-pressed={own}
+              aria-pressed={isChosen}
               className="cursor-move focus:outline-none [&:focus-visible>path:first-of-type]:stroke-[3px]"
               onFocus={() => onChoose({ kind: "piece", id: piece.id })}
               onKeyDown={(event) => {
@@ -204,7 +204,7 @@ export function VeinStage({
                 d={onMap(piece.outline.corners)}
                 fill={ground}
                 stroke="var(--color-ink)"
-                strokeWidth={own ? 2.5 : 1}
+                strokeWidth={isChosen ? 2.5 : 1}
                 vectorEffect="non-scaling-stroke"
               />
               {unfoldedFaces(piece)

@@ -23,7 +23,7 @@ const PT_PER_MM = 72 / 25.4;
 /** How small a piece is drawn to fit the sheet: 1 to so much. */
 function scaleOf({ widthMm, heightMm }: Outline): number {
   const most = Math.max(widthMm / (STAGE.width - 2 * STAGE.room), heightMm / (STAGE.height - 2 * STAGE.room));
-  return SCALES.find((one) => one / PT_PER_MM >= most) ?? Math.ceil(most * PT_PER_MM);
+  return SCALES.find((scale) => scale / PT_PER_MM >= most) ?? Math.ceil(most * PT_PER_MM);
 }
 
 /** The outline with its sizes. */

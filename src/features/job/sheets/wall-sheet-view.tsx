@@ -23,7 +23,7 @@ function untilWords(to: Act["to"]): string {
 function linesOf({ coats, troubles }: DayPlan): (Act & { key: string; trouble: Trouble | null })[] {
   return actsOf(coats).map((act) => {
     const { coatId, batch, pass } = act;
-    const trouble = troubles.find((one) => one.coatId === coatId && one.passId === (pass?.id ?? null));
+    const trouble = troubles.find((found) => found.coatId === coatId && found.passId === (pass?.id ?? null));
     return {
       ...act,
       key: `${coatId} ${pass?.id ?? "mix"} ${batch}`,

@@ -59,13 +59,13 @@ export function useDays(
   const { document, plan } = useJob();
   const nowMin = useNowMin(document.work.startOn);
   const coats = useMemo(() => windowCoatsOf(plan), [plan]);
-  const own = useMemo(() => settingsOf(document, nowMin), [document, nowMin]);
-  const among = useAmong(bench, coats, own, startMin);
+  const alone = useMemo(() => settingsOf(document, nowMin), [document, nowMin]);
+  const among = useAmong(bench, coats, alone, startMin);
   const room = useMemo(
     () => among && beside(among.job, before(among.others, among.job), among.means),
     [among],
   );
-  const settings: Settings = room?.settings ?? own;
+  const settings: Settings = room?.settings ?? alone;
   const steady = settings.room.kind === "constant";
   const quick = useMemo(
     () => planDays(coats, startMin, { ...settings, quick: !steady }),

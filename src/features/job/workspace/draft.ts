@@ -80,7 +80,7 @@ function read(text: string | null): Draft | null {
 
 /** The draft that this tab, or a tab that is gone, left for a job; it is moved to this tab. */
 export async function takeUpDraft(jobId: string): Promise<Draft | null> {
-  const own = await tabId();
+  const tab = await tabId();
   const { held = [] } = await navigator.locks.query();
   const alive = new Set(held.map((lock) => lock.name));
   const keys = Array.from(
@@ -90,13 +90,13 @@ export async function takeUpDraft(jobId: string): Promise<Draft | null> {
   let found: Draft | null = null;
   for (const key of keys) {
     const owner = key.slice(PREFIX.length + jobId.length + 1);
-    if (owner !== own && alive.has(lockOf(owner))) continue;
+    if (owner !== tab && alive.has(lockOf(owner))) continue;
     const draft = read(localStorage.getItem(key));
     // What cannot be read is left where it is: it may be another version's work.
     if (!draft) continue;
     if (!found || draft.revision >= found.revision) found = draft;
     localStorage.removeItem(key);
   }
-  if (found) keepDraft(jobId, own, found);
+  if (found) keepDraft(jobId, tab, found);
   return found;
 }

@@ -79,9 +79,9 @@ export function withoutAt<Value extends object>(
       const item = now[Number(key)];
       if (!item) return was;
       const known = isList(was) ? was.find(({ id }) => id === item.id) : undefined;
-      if (!known) return now.filter((one) => one !== item);
+      if (!known) return now.filter((kept) => kept !== item);
       const mended = put(item, known, further);
-      return now.map((one) => (one === item ? mended : one));
+      return now.map((kept) => (kept === item ? mended : kept));
     }
     if (!isObject(now) || !isObject(was) || !(key in now)) return was;
     const { [key]: inner, ...others } = now;
