@@ -4,7 +4,7 @@ import { comparePour } from "@/core/pour/compare-pour";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { foldPour, mixedAt, nextStep } from "@/core/pour/pour-events";
 import { runSheet } from "@/core/pour/run-sheet";
-import { starterColours } from "@/core/colour/colour-card";
+import { starterColours } from "@/core/colour/starter-colours";
 import { recipeOf, type RecipeDocument } from "@/core/recipe/recipe";
 import { recipeChanges } from "@/core/recipe/recipe-changes";
 import { starterCards } from "@/core/cure/starter-cards";

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { BenchSettings } from "@/contracts/bench";
 import type { JobFields } from "@/contracts/jobs";
-import { colourantNamed, colourFrom } from "@/core/batch/colourants";
+import { colourantNamed, colourFrom } from "@/core/colour/starter-colours";
 import { mixedFrom, type CoatColour } from "@/core/batch/coat-colour";
 import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";

@@ -161,4 +161,14 @@ build_is_fresh() { [ -f .next/BUILD_ID ] && [ -f .next/aside.mjs ] && [ "$(cat .
 database_dump() {
   mariadb-dump --no-defaults --socket="$(socket_of "$1")" --user="$(id -un)" --single-transaction --quick --default-character-set=utf8mb4 gaugebeam
 }
+# A second database of that name with all that is in the first, for the app's user.
+database_copy() {
+  local folder="$1" name="$2"
+  database_root "$folder" <<SQL
+DROP DATABASE IF EXISTS \`$name\`;
+CREATE DATABASE \`$name\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
+GRANT ALL PRIVILEGES ON \`$name\`.* TO 'app'@'127.0.0.1';
+SQL
+  database_dump "$folder" | database_root "$folder" "$name"
+}
 dump_is_whole() { tail -c 200 "$1" 2>/dev/null | grep -q "Dump completed"; }

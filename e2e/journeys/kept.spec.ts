@@ -9,7 +9,7 @@ async function sql(statement: string, values: unknown[] = []): Promise<void> {
   const connection = await mysql.createConnection({
     socketPath: process.env["GAUGEBEAM_CHECK_SOCKET"] ?? "",
     user: userInfo().username,
-    database: "gaugebeam",
+    database: process.env["GAUGEBEAM_DB_NAME"] ?? "gaugebeam",
   });
   await connection.query(statement, values);
   await connection.end();

@@ -1,4 +1,4 @@
-import { STARTER_COLOURS } from "@/core/colour/colour-card";
+import { STARTER_COLOURS } from "@/core/colour/starter-colours";
 import { colourCardFields, labSchema } from "./colour-card";
 
 const card = STARTER_COLOURS[0]!;

@@ -5,7 +5,7 @@ import sharp from "sharp";
 import { ACTS } from "@/app/api/act/registry";
 import type { Person } from "@/contracts/people";
 import type { BoardFields } from "@/contracts/recipes";
-import { STARTER_COLOURS } from "@/core/colour/colour-card";
+import { STARTER_COLOURS } from "@/core/colour/starter-colours";
 import { emptyJob, newCoat } from "@/core/job/new-job";
 import type { RecipeDocument } from "@/core/recipe/recipe";
 import { perform } from "./acts";

@@ -1,6 +1,5 @@
 import fc from "fast-check";
-import { colourFrom, colourantNamed } from "./colourants";
-import { dosesFor, mixedFrom, type ColourPart } from "./coat-colour";
+import { dosesFor, mixedFrom, type CoatColour, type ColourPart } from "./coat-colour";
 
 const part = fc.record({
   cardId: fc.uuid(),
@@ -19,7 +18,17 @@ const part = fc.record({
     }),
   ),
 });
-const colour = () => colourFrom(colourantNamed("Bone white"), "c", 0.5);
+const colour = (): CoatColour => ({
+  id: "c",
+  name: "Bone white",
+  hex: "#E9E4D6",
+  look: "opaque",
+  share: 0.5,
+  locked: false,
+  reserve: 0.08,
+  gPer100G: 3,
+  measure: { unit: "gram" },
+});
 
 describe("a colour mixed from several colourants", () => {
   test("its doses sum to its load, whatever the cup weighs; none is lost but what is nothing", () =>

@@ -1,4 +1,4 @@
-import { colourantNamed, colourFrom } from "../batch/colourants";
+import { colourantNamed, colourFrom } from "../colour/starter-colours";
 import type { Coat, CoatKind } from "../schedule/coat";
 import { type PassKind } from "../passes/facts";
 import { usualPass } from "../schedule/pass";

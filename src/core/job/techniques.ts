@@ -1,4 +1,4 @@
-import { colourantNamed, colourFrom } from "../batch/colourants";
+import { colourantNamed, colourFrom } from "../colour/starter-colours";
 import type { Coat } from "../schedule/coat";
 import { usualPass } from "../schedule/pass";
 import type { NewId } from "../geometry/new-piece";

@@ -1,6 +1,6 @@
 import type { BatchedCoat } from "../batch/batch-coat";
 import { mixedFrom, type CoatColour } from "../batch/coat-colour";
-import { starterColours } from "../colour/colour-card";
+import { starterColours } from "../colour/starter-colours";
 import { fittedResin } from "../cure/fitted-resin";
 import type { ResinCard } from "../cure/resin-card";
 import { within } from "../numerics/spread";

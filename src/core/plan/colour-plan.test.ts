@@ -1,7 +1,8 @@
-import { colourFrom, colourantNamed } from "../batch/colourants";
+import { colourFrom, colourantNamed } from "../colour/starter-colours";
 import { mixedFrom, type CoatColour } from "../batch/coat-colour";
 import { ciede2000 } from "../colour/ciede2000";
-import { opticsOf, starterColours, STARTER_COLOURS } from "../colour/colour-card";
+import { opticsOf } from "../colour/colour-card";
+import { starterColours, STARTER_COLOURS } from "../colour/starter-colours";
 import { hidingOf, lookSpread, mixLook } from "../colour/mix-look";
 import { hueOf, labOfHex } from "../colour/spaces";
 import { even } from "../colour/spectrum";

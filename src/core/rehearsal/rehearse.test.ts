@@ -1,4 +1,4 @@
-import { colourantNamed, colourFrom } from "../batch/colourants";
+import { colourantNamed, colourFrom } from "../colour/starter-colours";
 import { compile } from "../pattern/passes/compile";
 import { usualPass } from "../schedule/pass";
 import { derivePlan } from "../plan/derive-plan";

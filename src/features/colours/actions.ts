@@ -1,5 +1,5 @@
 import { addColours, addStarterColours, removeColourCard, saveColourCard } from "@/contracts/colour-card";
-import { STARTER_COLOURS } from "@/core/colour/colour-card";
+import { STARTER_COLOURS } from "@/core/colour/starter-colours";
 import { implement } from "@/server/acts";
 import { database } from "@/server/database";
 import { colourCardsOf } from "@/server/repositories/colour-cards";

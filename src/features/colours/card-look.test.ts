@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { ciede2000 } from "@/core/colour/ciede2000";
-import { opticsOf, starterColours } from "@/core/colour/colour-card";
+import { opticsOf } from "@/core/colour/colour-card";
+import { starterColours } from "@/core/colour/starter-colours";
 import { labOfHex } from "@/core/colour/spaces";
 import { cardLook, LADDER } from "./card-look";
 

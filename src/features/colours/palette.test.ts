@@ -1,6 +1,6 @@
 import Papa from "papaparse";
 import { ciede2000 } from "@/core/colour/ciede2000";
-import { starterColours } from "@/core/colour/colour-card";
+import { starterColours } from "@/core/colour/starter-colours";
 import { labOfHex } from "@/core/colour/spaces";
 import { shelfCsv, shelfPalette, standingColour } from "./palette";
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import Papa from "papaparse";
-import { starterColours, type ColourCard } from "@/core/colour/colour-card";
+import { type ColourCard } from "@/core/colour/colour-card";
+import { starterColours } from "@/core/colour/starter-colours";
 import { labOfHex } from "@/core/colour/spaces";
 import { shelfCsv, shelfPalette, standingColour } from "./palette";
 import { readShelf } from "./read-shelf";

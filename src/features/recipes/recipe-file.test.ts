@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { recipeFile, type RecipeFile } from "@/contracts/recipes";
 import { mixedFrom } from "@/core/batch/coat-colour";
-import { starterColours } from "@/core/colour/colour-card";
+import { starterColours } from "@/core/colour/starter-colours";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { recipeOf, type RecipeDocument } from "@/core/recipe/recipe";
 import { sampleJob } from "@/core/job/sample-job";

@@ -1,4 +1,4 @@
-import { starterColours, STARTER_COLOURS } from "@/core/colour/colour-card";
+import { starterColours, STARTER_COLOURS } from "@/core/colour/starter-colours";
 import type { Database } from "../database";
 import { Refused } from "../refused";
 import { testDatabase, testShop, type TestShop } from "../testing/test-shop";

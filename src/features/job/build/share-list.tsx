@@ -3,7 +3,7 @@
 import { partAt } from "@/core/advice/advice";
 import { Slider } from "radix-ui";
 import { useState } from "react";
-import { COLOURANTS, colourFrom } from "@/core/batch/colourants";
+import { COLOURANTS, colourFrom } from "@/core/colour/starter-colours";
 import type { CoatColour, ColourLook } from "@/core/batch/coat-colour";
 import type { DoseMeasure } from "@/core/batch/dose";
 import { moveShare, withoutShare, withShare } from "@/core/batch/shares";
