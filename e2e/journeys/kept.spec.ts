@@ -2,7 +2,7 @@ import { userInfo } from "node:os";
 import { expect, test, type Page } from "@playwright/test";
 import mysql from "mysql2/promise";
 import { OwnServer } from "../fixtures/own-server";
-import { field, makeJob, saved, signIn } from "../fixtures/shop";
+import { field, makeJob, saved, signIn, signInByForm } from "../fixtures/shop";
 
 /** As root of the database: what no person and no act of ours could do to it. */
 async function sql(statement: string, values: unknown[] = []): Promise<void> {
@@ -129,8 +129,8 @@ test("a password is changed, weak ones are refused, other devices are signed out
     await browser.newContext({ baseURL: baseURL ?? "" }),
   ];
   const [mine, other] = [await here.newPage(), await there.newPage()];
-  await signIn(mine, { email, password: first });
-  await signIn(other, { email, password: first });
+  await signInByForm(mine, { email, password: first });
+  await signInByForm(other, { email, password: first });
 
   await mine.goto("/shop");
   await mine.getByLabel("The one you have").fill(first);
@@ -144,7 +144,7 @@ test("a password is changed, weak ones are refused, other devices are signed out
 
   await other.goto("/jobs");
   await expect(other).toHaveURL(/sign-in/);
-  await signIn(other, { email, password: second });
+  await signInByForm(other, { email, password: second });
   const cookies = await here.cookies();
   await mine.getByRole("button", { name: "Sign out on every device" }).click();
   await expect(mine).toHaveURL(/sign-in/);
