@@ -1,6 +1,7 @@
 import { liesOnTop } from "../schedule/coat";
 import type { Advice, AdvisedCoat, Rule } from "./advice";
 import { isWhite } from "./seen-colour";
+import { adhesiveUnderClear as glued, whiteYellows as yellows } from "./words";
 
 /** Share of white or clear above which ageing shows. */
 const MUCH_WHITE = 0.3;
@@ -24,12 +25,7 @@ export const whiteYellows: Rule = ({ coats }) => {
       rule: "white-yellows",
       coatId: white.coat.id,
       at: "shares",
-      what: `White under or in ${top.resin.name} yellows with age in sunlight.`,
-      soWhat: top.resin.forCounters
-        ? "Tell the client, keep it from a south window, or take a coating that is no epoxy for the last coat."
-        : "Its card is not made for light: take one that is, or a coating that is no epoxy, for the last coat.",
-      kind: "common practice",
-      why: "Epoxies yellow under ultraviolet light, the sooner the less they are stabilised; on white and clear it is seen first. Hybrid coatings that are no epoxy stay white; they are thinner and behave differently.",
+      ...yellows(top.resin.name, top.resin.forCounters),
     },
   ];
 };
@@ -49,10 +45,7 @@ export const adhesiveUnderClear: Rule = ({ coats }) =>
         rule: "adhesive-under-clear",
         coatId: coat.id,
         at: pass?.id ?? "embeds",
-        what: "Set them with resin, not with hot glue.",
-        soWhat: "Under clear some adhesives go brown.",
-        kind: "common practice",
-        why: "Hot glue under clear has discoloured finished work. A dab of the same resin, gone gummy, holds a stone and is never seen.",
+        ...glued(),
       },
     ];
   });

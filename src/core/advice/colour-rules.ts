@@ -2,9 +2,9 @@ import { KILLED } from "../colour/flakes";
 import { mixLook } from "../colour/mix-look";
 import { chromaOf } from "../colour/spaces";
 import { even } from "../colour/spectrum";
-import { decimal } from "../units/format-quantity";
 import type { Advice, Rule } from "./advice";
 import { blends, DARK_L, isBlack, isMetallic, isWhite, labOf, ofEachCoat } from "./seen-colour";
+import { blackOnPrimer as blackLast, metallic, whiteFirst as whiteLaidFirst } from "./words";
 
 /** Black on bare, dry primer stays as a hard spot. */
 export const blackOnPrimer: Rule = ({ coats }) =>
@@ -17,10 +17,7 @@ export const blackOnPrimer: Rule = ({ coats }) =>
         rule: "black-on-primer",
         coatId: coat.id,
         at: black.colour.id,
-        what: "Black goes last, into wet colour.",
-        soWhat: "On the bare primer it stays as a hard spot.",
-        kind: "common practice",
-        why: "Black goes a long way and dominates. Dropped on dry primer it cannot glide and sets where it fell; poured inside other wet colours, last or among the last, it melts in.",
+        ...blackLast(),
       },
     ];
   });
@@ -42,10 +39,7 @@ export const whiteFirst: Rule = ({ coats }) =>
         rule: "white-first",
         coatId: coat.id,
         at: first.colour.id,
-        what: `${first.colour.name} is laid first: with ${dark.colour.name} worked in it goes ${neutral ? "grey" : "pale and dull"}.`,
-        soWhat: `Lay it last to keep it white; leave it first for soft ${neutral ? "greys" : "tones"}.`,
-        kind: "common practice",
-        why: "What should melt into the others goes early, what must stay strong goes late: white first gives grey, white last stays white. More white with black gives more grey, not more white.",
+        ...whiteLaidFirst(first.colour.name, dark.colour.name, neutral),
       },
     ];
   });
@@ -60,10 +54,7 @@ export const metallicShare: Rule = ({ coats }) =>
         rule: "metallic-share",
         coatId: coat.id,
         at: "shares",
-        what: `${Math.round(share * 100)} % of this coat is metallic.`,
-        soWhat: "Metallics need opaque neighbours; over about half they lose definition.",
-        kind: "common practice",
-        why: "A metallic is read against what stands beside it. With little opaque colour left, the whole top shimmers evenly and the pattern goes.",
+        ...metallic.much(share),
       },
     ];
   });
@@ -92,13 +83,7 @@ export const metallicKilled: Rule = ofEachCoat(({ coat, seen }) =>
         rule: "metallic-killed",
         coatId: coat.id,
         at: colour.id,
-        what: `${decimal(visible * 100, 0)} % of the shimmer of ${colour.name} is seen.`,
-        soWhat:
-          veil && name
-            ? `Take less ${name}, or lay it beside in a cup of its own: without it ${decimal(veil.seen * 100, 0)} %.`
-            : "Take more of it.",
-        kind: "physics",
-        why: "A flake is seen through what lies over it. White and other opaque pigments in the same cup cover it; below about 60 % the eye sees a flat grey.",
+        ...metallic.killed(colour.name, visible, veil && name ? { name, seen: veil.seen } : null),
       },
     ];
   }),

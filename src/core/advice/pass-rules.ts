@@ -1,6 +1,7 @@
 import { PASS } from "../passes/facts";
 import { FLASH_OFF_MIN } from "../schedule/pass";
 import type { Advice, Rule } from "./advice";
+import { alcoholTooEarly as fogEarly, flameAfterVapour as lights } from "./words";
 
 /** Shown once at the head of every sheet. */
 export const GENERAL_CAUTION =
@@ -20,10 +21,7 @@ export const flameAfterVapour: Rule = ({ coats }) =>
         rule: "flame-after-vapour",
         coatId: coat.id,
         at: pass.id,
-        what: `${PASS[pass.kind].words} comes ${gap > 0 ? `${gap} min` : "at once"} after ${PASS[vapour.kind].words.toLowerCase()}.`,
-        soWhat: `Fire. Let it flash off ${FLASH_OFF_MIN} minutes first: set it to start at ${(vapour.fromMin ?? 0) + FLASH_OFF_MIN} min or later.`,
-        kind: "safety",
-        why: "Alcohol and paint vapour above the film lights from a torch or a hot-air gun. About five minutes in an aired room clear it; more when it is cold or still.",
+        ...lights(PASS[pass.kind].words, PASS[vapour.kind].words, gap, vapour.fromMin ?? 0),
       });
     });
     return found;
@@ -38,9 +36,6 @@ export const alcoholTooEarly: Rule = ({ coats, tempC }) =>
         rule: "alcohol-too-early",
         coatId: coat.id,
         at: pass.id,
-        what: `Fog at ${pass.fromMin} min is early at this temperature.`,
-        soWhat: "Cells run. Wait 15 to 20 minutes, until the film is heavier.",
-        kind: "common practice",
-        why: "Why waiting helps cells to hold is not explained by viscosity alone; that it does is what practitioners agree on, at 20 to 21 °C; sooner when warm.",
+        ...fogEarly(pass.fromMin ?? 0),
       })),
   );

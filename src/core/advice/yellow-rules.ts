@@ -1,9 +1,9 @@
 import { mixLook, type MixPart } from "../colour/mix-look";
 import { chromaOf, hueOf, labOfHex, type Lab } from "../colour/spaces";
 import { even } from "../colour/spectrum";
-import { decimal } from "../units/format-quantity";
 import type { Advice, Rule } from "./advice";
 import { blends, DARK_L, foretold, isBlack, ofEachCoat } from "./seen-colour";
+import { yellow, type Tone } from "./words";
 
 /** What is called yellow, in L*a*b* (assumed). */
 const YELLOW = { from: 62, to: 110, C: 25 };
@@ -31,6 +31,8 @@ function turns(parts: readonly MixPart[], lab: Lab, look: (parts: readonly MixPa
   return readsGreen(look(weaker), lab) ? "may turn" : null;
 }
 
+const toneOf = (lab: Lab): Tone => ({ hue: hueOf(lab), lightness: lab[0] });
+
 /** Share of a dark neighbour that is worked into a colour where they meet (assumed). */
 const NEIGHBOUR = 0.15;
 const share = (parts: readonly MixPart[], of: number): MixPart[] =>
@@ -49,10 +51,7 @@ export const yellowOverDark: Rule = ofEachCoat((advised): Advice[] => {
           rule: "yellow-over-dark",
           coatId: coat.id,
           at: colour.id,
-          what: `${colour.name} over ${below.name} may turn green.`,
-          soWhat: "Mix it from the shelf and its hue is foretold; or lay a neutral slick coat first.",
-          kind: "common practice",
-          why: "A thin yellow film lets the dark ground through, and black with yellow reads as green. How much this one hides is not known: its look is only typed.",
+          ...yellow.unknown(colour.name, below.name),
         },
       ];
     }
@@ -66,10 +65,7 @@ export const yellowOverDark: Rule = ofEachCoat((advised): Advice[] => {
           rule: "yellow-over-dark",
           coatId: coat.id,
           at: colour.id,
-          what: `${colour.name} over ${below?.name ?? "this ground"} ${sure} green: hue ${decimal(hueOf(over(parts)), 0)}°, L* ${decimal(over(parts)[0], 0)}, by itself ${decimal(hueOf(lab), 0)}° and ${decimal(lab[0], 0)}.`,
-          soWhat: "More of it or a thicker film, a neutral slick coat first, or a lighter ground.",
-          kind: "physics",
-          why: "A thin yellow film lets the dark ground through: it loses its red and its light, and a dark yellow is seen as olive. Worked out from its colourants over this ground at this film.",
+          ...yellow.over(colour.name, below?.name ?? "this ground", sure, toneOf(over(parts)), toneOf(lab)),
         },
       ];
     const neighbour = blends(advised)
@@ -89,10 +85,14 @@ export const yellowOverDark: Rule = ofEachCoat((advised): Advice[] => {
         rule: "yellow-into-black",
         coatId: coat.id,
         at: colour.id,
-        what: `${colour.name} ${meets} green where ${neighbour.colour.name} is worked into it.`,
-        soWhat: "Keep clear or a brown between them, and lay it late.",
-        kind: "physics",
-        why: `With ${NEIGHBOUR * 100} % of its neighbour in it, its hue goes from ${decimal(hueOf(lab), 0)}° to ${decimal(hueOf(into(parts)), 0)}° and L* to ${decimal(into(parts)[0], 0)}: olive.`,
+        ...yellow.into(
+          colour.name,
+          meets,
+          neighbour.colour.name,
+          NEIGHBOUR,
+          toneOf(lab),
+          toneOf(into(parts)),
+        ),
       },
     ];
   });
