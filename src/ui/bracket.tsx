@@ -1,5 +1,6 @@
 import { cutText } from "@/core/units/cut-text";
-import { TROUBLE_WORDS, type Trouble } from "@/core/schedule/troubles";
+import { type Trouble } from "@/core/schedule/troubles";
+import { TROUBLE_WORDS } from "@/core/schedule/trouble-words";
 import type { PassWindow } from "@/core/schedule/coat-windows";
 import { WindowBar } from "./window-bar";
 import { hourText } from "@/ui/clock-words";

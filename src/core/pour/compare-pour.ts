@@ -1,34 +1,12 @@
 import { mixDensityGPerMl, ratioError } from "../batch/parts";
-import { trimmed, quantityText } from "../units/format-quantity";
 import { PASS } from "../passes/facts";
 import type { UnitSystem } from "../units/dimension";
 import type { Plan } from "../plan/derive-plan";
 import { mixedAt, type PourState } from "./pour-events";
 import { weighKey } from "./weigh-lines";
 import type { RunStep } from "./run-sheet";
-
-/** Plan and actual of one coat, side by side. Volumes in ml; null where nothing was entered. */
-export type CoatOutcome = {
-  coatId: string;
-  name: string;
-  areaMm2: number;
-  plannedMl: number;
-  mixedMl: number;
-  /** True when A and B were weighed, not only ticked. */
-  weighed: boolean;
-  leftMl: number | null;
-  shortMl: number | null;
-  usedMl: number | null;
-  /** Film that the used volume makes on the top's area, mm: the real rate, losses included. */
-  plannedFilmMm: number;
-  usedFilmMm: number | null;
-  /** Share by which B was off for its A in the mix that was furthest off, and which it was; null when none was weighed. */
-  ratioOff: { name: string; off: number } | null;
-  plannedWorkMin: number;
-  /** Minutes from the first weighing to the last pass that follows at once; null while open. */
-  tookMin: number | null;
-  words: string[];
-};
+import type { CoatOutcome } from "./outcome";
+import { outcomeWords } from "./outcome-words";
 
 function minutesBetween(from: string, to: string): number {
   return (Date.parse(to) - Date.parse(from)) / 60000;
@@ -101,34 +79,6 @@ export function comparePour(
       tookMin: first && last ? minutesBetween(first, last) : null,
       words: [],
     };
-    return [{ ...outcome, words: inWords(outcome, resin.ratioTolerancePct / 100, system) }];
+    return [{ ...outcome, words: outcomeWords(outcome, resin.ratioTolerancePct / 100, system) }];
   });
-}
-
-function inWords(outcome: CoatOutcome, tolerance: number, system: UnitSystem): string[] {
-  const volume = (ml: number) => quantityText(ml, "volume", system);
-  const words: string[] = [];
-  const share = (part: number, whole: number) => `${trimmed((Math.abs(part) / whole) * 100, 0)} %`;
-  const difference = outcome.mixedMl - outcome.plannedMl;
-  if (Math.abs(difference) > 0.01 * outcome.plannedMl) {
-    words.push(
-      `${volume(Math.abs(difference))} ${difference > 0 ? "more" : "less"} was mixed than planned (${share(difference, outcome.plannedMl)}).`,
-    );
-  }
-  if (outcome.shortMl !== null)
-    words.push(
-      `It ran short by about ${volume(outcome.shortMl)}: plan ${share(outcome.shortMl, outcome.mixedMl)} more next time.`,
-    );
-  else if (outcome.leftMl !== null && outcome.leftMl > 0.15 * outcome.mixedMl)
-    words.push(
-      `${volume(outcome.leftMl)} was left over, ${share(outcome.leftMl, outcome.mixedMl)} of the mix: the plan was generous.`,
-    );
-  else if (outcome.leftMl !== null) words.push(`${volume(outcome.leftMl)} was left: the plan fitted.`);
-  else words.push("What was left was not entered, so the real rate is not known.");
-  if (outcome.ratioOff !== null && Math.abs(outcome.ratioOff.off) > tolerance)
-    words.push(
-      `B was ${share(outcome.ratioOff.off, 1)} ${outcome.ratioOff.off > 0 ? "too much" : "too little"} for its A${outcome.ratioOff.name ? ` in ${outcome.ratioOff.name}` : ""}, outside the card's tolerance: watch for soft spots.`,
-    );
-  if (!outcome.weighed) words.push("Not all of A and B was weighed; the plan's figures stand in.");
-  return words;
 }

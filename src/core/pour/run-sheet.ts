@@ -1,23 +1,29 @@
 import type { Batch, BatchedCoat } from "../batch/batch-coat";
-import { TOOL_WORDS } from "../batch/factors";
-import type { Section } from "../batch/sections";
-import { COAT_WORDS } from "../schedule/coat";
 import { PASS } from "../passes/facts";
 import { type Pass } from "../schedule/pass";
-import { formatQuantity, quantityText } from "../units/format-quantity";
 import type { UnitSystem } from "../units/dimension";
 import type { Plan } from "../plan/derive-plan";
 import type { PlannedCoat } from "../plan/timed";
 import {
   batchAsWeighed,
   cupsMl,
-  partText,
   weighLines,
   type WeighLine,
   weighKey,
   type WeighedSoFar,
 } from "./weigh-lines";
 import { type AtHand } from "../batch/at-hand";
+import {
+  mixDetail,
+  mixEachDetail,
+  mixEachTitle,
+  mixTitle,
+  passDetail,
+  splitDetail,
+  splitTitle,
+  weighDetail,
+  weighTitle,
+} from "./step-words";
 
 export type RunStep = {
   /** Stable for the same plan: coat, batch and act. */
@@ -41,20 +47,6 @@ export type RunStep = {
   flame: boolean;
 };
 
-/** "left run and corner to 1 840 mm": what one batch covers, in words. */
-export function sectionWords(sections: readonly Section[], system: UnitSystem): string {
-  const names = sections.map((section) => {
-    if (section.copies > 1) return `${section.pieceName} × ${section.copies}`;
-    const name = section.copy > 1 ? `${section.pieceName} ${section.copy}` : section.pieceName;
-    if (section.whole) return name;
-    const end = quantityText(section.toMm, "length", system);
-    return section.fromMm > 0
-      ? `${name} from ${quantityText(section.fromMm, "length", system)} to ${end}`
-      : `${name} to ${end}`;
-  });
-  return names.length > 3 ? `${names.slice(0, 2).join(", ")} and ${names.length - 2} more` : names.join(", ");
-}
-
 export const weighStepId = (coatId: string, batch: number): string => `${coatId}:${batch}:weigh`;
 
 function batchSteps(
@@ -73,7 +65,6 @@ function batchSteps(
       ).batch
     : plannedBatch;
   const times = planned.windows?.batches.find((row) => row.number === batch.number);
-  const of = batched.batches.length > 1 ? `, batch ${batch.number} of ${batched.batches.length}` : "";
   const base = {
     coatId: coat.id,
     coatName: coat.name,
@@ -86,9 +77,6 @@ function batchSteps(
   };
   const mixAt = times?.mixAtMin ?? 0;
   const separate = batch.cups.length > 0 && batch.cups.every((cup) => cup.parts !== null);
-  const lives = batched.potLifeMin
-    ? ` It lives ${Math.round(batched.potLifeMin.low)} to ${Math.round(batched.potLifeMin.high)} min in the pot.`
-    : "";
   const volumes = cupsMl(batch.cups, system);
   const lines = weighLines(plannedBatch, paint, atHand.scaleStepG, batch);
   const parts = lines.flatMap(({ thing }) => (thing.kind === "part" ? [thing.part] : []));
@@ -101,8 +89,8 @@ function batchSteps(
       ...base,
       id: weighId,
       kind: "weigh",
-      title: `Weigh ${partText(partsG)}\u00a0g of ${paint ? "paint" : parts.includes("C") ? "A, B and C" : "A and B"}`,
-      detail: `${COAT_WORDS[coat.kind]}${of}. ${quantityText(batch.parts.mixMl, "volume", system)} for ${sectionWords(batch.sections, system) || "the whole piece"}.`,
+      title: weighTitle(partsG, paint ? "paint" : parts.includes("C") ? "A, B and C" : "A and B"),
+      detail: weighDetail(coat.kind, batch, batched.batches.length, system),
       weigh: lines,
       atMin: mixAt,
       untilMin: mixAt,
@@ -113,10 +101,10 @@ function batchSteps(
       ...base,
       id: `${coat.id}:${batch.number}:mix`,
       kind: "mix",
-      title: separate ? "Mix each cup" : `Mix ${batched.mixingMin} minutes`,
+      title: separate ? mixEachTitle() : mixTitle(batched.mixingMin),
       detail: separate
-        ? `Colour into A until no dry grain is left, then B; two to three minutes each, slowly.${lives}`
-        : `${batch.parts.cG > 0 ? "A and B first, then the filler. " : ""}Top to bottom and back, a turn at each end, three times; scrape into a clean second container; two times more. The clock starts when A meets B.${lives}`,
+        ? mixEachDetail(batched.potLifeMin)
+        : mixDetail(batch.parts.cG > 0, batched.potLifeMin),
       weigh: [],
       atMin: mixAt,
       untilMin: mixAt + batched.mixingMin,
@@ -126,11 +114,11 @@ function batchSteps(
         ...base,
         id: `${coat.id}:${batch.number}:split`,
         kind: "split",
-        title: `Split into ${batch.cups.length} cups`,
-        detail:
-          batch.cups
-            .map((cup, index) => `${cup.name} ${quantityText(volumes[index] ?? cup.ml, "volume", system)}`)
-            .join(" · ") + ". Fluid before powder; stir until no dry grain is left.",
+        title: splitTitle(batch.cups.length),
+        detail: splitDetail(
+          batch.cups.map(({ name, ml }, index) => ({ name, ml: volumes[index] ?? ml })),
+          system,
+        ),
         weigh: [],
         atMin: mixAt + batched.mixingMin,
         untilMin: mixAt + batched.mixingMin,
@@ -138,25 +126,6 @@ function batchSteps(
     }
   }
   return steps;
-}
-
-/** "30 to 40 ml over 3.7 m²": what a sprayed pass takes, ±15 %. */
-export function sprayWords(pass: Pass, areaMm2: number, system: UnitSystem): string | null {
-  if (pass.mlPerM2 === null) return null;
-  const likely = (pass.mlPerM2 * areaMm2) / 1e6;
-  return `${formatQuantity(likely * 0.85, "volume", system).number} to ${quantityText(likely * 1.15, "volume", system)} over ${quantityText(areaMm2, "area", system)}`;
-}
-
-/** What a pass says in one line of detail. */
-export function passDetail(pass: Pass, areaMm2: number, system: UnitSystem): string {
-  const parts = [
-    sprayWords(pass, areaMm2, system),
-    pass.rounds > 1 ? `${pass.rounds} rounds` : null,
-    pass.tool !== "none" ? TOOL_WORDS[pass.tool] : null,
-  ].filter(Boolean);
-  const head = parts.length > 0 ? `${parts.join(" · ")}. ` : "";
-  const text = `${head}${pass.note}`.trim();
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 /**

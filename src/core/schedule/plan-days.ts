@@ -16,6 +16,7 @@ import { whenFree } from "./hands";
 import { DAY_MIN, minuteOfDay, nextOpen, type Hours } from "./hours";
 import { PASS } from "../passes/facts";
 import { fireTroubles, mixTroubles, passTroubles, type Trouble } from "./troubles";
+import { mixSaid } from "./trouble-words";
 
 /** A paint primer is coated when sticky but not wet (common practice, no source). */
 const PRIMER_TACK_MIN: Spread = { low: 45, likely: 52, high: 60 };
@@ -107,7 +108,7 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
         kind: "never",
         coatId: coat.id,
         passId: null,
-        words: `${coat.name} never starts: in this room the coat below does not harden.`,
+        words: mixSaid.never(coat.name),
       });
       break;
     }
@@ -126,7 +127,7 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
           kind: "waits",
           coatId: coat.id,
           passId: null,
-          words: `${coat.name} waits ${Math.round(atMin - due)} min for hands, which are on ${waitsFor}.`,
+          words: mixSaid.waits(coat.name, atMin - due, waitsFor),
         });
       found.push(...mixTroubles(windows, coat, below, hours));
     }
@@ -145,7 +146,7 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
       kind: "past",
       coatId: first.coat.id,
       passId: null,
-      words: "This start is in the past.",
+      words: mixSaid.past(),
     });
   return {
     coats: laid,

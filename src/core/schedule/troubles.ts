@@ -3,40 +3,9 @@ import type { Coat } from "./coat";
 import { isNight, isOpen, type Hours } from "./hours";
 import { clearOf, startOf, vapoursOf, type CoatWindows } from "./coat-windows";
 import { PASS } from "../passes/facts";
-import { FLASH_OFF_MIN } from "./pass";
+import { mixSaid, passSaid, type TroubleKind } from "./trouble-words";
 
-export type Trouble = {
-  kind:
-    | "night"
-    | "after hours"
-    | "late"
-    | "may be late"
-    | "never"
-    | "sand first"
-    | "past"
-    | "hands"
-    | "waits"
-    | "no place"
-    | "fire";
-  coatId: string;
-  passId: string | null;
-  words: string;
-};
-
-/** A trouble in few words. */
-export const TROUBLE_WORDS: Record<Trouble["kind"], string> = {
-  night: "in the night",
-  "after hours": "after hours",
-  late: "when the window is over",
-  "may be late": "when the window may be over",
-  never: "never",
-  "sand first": "after the recoat window: sand first",
-  past: "in the past",
-  hands: "with no hands free in its window",
-  waits: "that waits for hands",
-  "no place": "with no place for the piece",
-  fire: "into vapour that burns",
-};
+export type Trouble = { kind: TroubleKind; coatId: string; passId: string | null; words: string };
 
 /** What is wrong with when the passes of a coat are done. */
 export function passTroubles(laid: CoatWindows, hours: Hours): Trouble[] {
@@ -44,8 +13,7 @@ export function passTroubles(laid: CoatWindows, hours: Hours): Trouble[] {
   return laid.windows.flatMap(({ pass, words, atMin, untilMin, to, done, waitsFor }): Trouble[] => {
     const where = { coatId, passId: pass.id };
     if (done) return [];
-    if (!Number.isFinite(atMin))
-      return [{ ...where, kind: "never", words: `${words}: in this room the film never gets there.` }];
+    if (!Number.isFinite(atMin)) return [{ ...where, kind: "never", words: passSaid.never(words) }];
     const found: Trouble[] = [];
     const late = to && untilMin > to.likely;
     const maybe = to && untilMin > to.low;
@@ -53,15 +21,14 @@ export function passTroubles(laid: CoatWindows, hours: Hours): Trouble[] {
       found.push({
         ...where,
         kind: "hands",
-        words: `${words} waits for hands, which are on ${waitsFor}: its window ${late ? "is" : "may be"} over by then.`,
+        words: passSaid.hands(words, waitsFor, Boolean(late)),
       });
-    else if (late) found.push({ ...where, kind: "late", words: `${words}: its window is over by then.` });
-    else if (maybe)
-      found.push({ ...where, kind: "may be late", words: `${words}: the window may be over by then.` });
+    else if (late) found.push({ ...where, kind: "late", words: passSaid.late(words) });
+    else if (maybe) found.push({ ...where, kind: "may be late", words: passSaid.mayBeLate(words) });
     if (PASS[pass.kind].hands === false) return found;
-    if (isNight(atMin, hours)) found.push({ ...where, kind: "night", words: `${words} falls in the night.` });
+    if (isNight(atMin, hours)) found.push({ ...where, kind: "night", words: passSaid.night(words) });
     else if (!isOpen(atMin, hours))
-      found.push({ ...where, kind: "after hours", words: `${words} falls after hours.` });
+      found.push({ ...where, kind: "after hours", words: passSaid.afterHours(words) });
     return found;
   });
 }
@@ -77,7 +44,7 @@ export function fireTroubles(coats: readonly CoatWindows[]): Trouble[] {
           kind: "fire",
           coatId,
           passId: pass.id,
-          words: `${words} falls into vapour that burns: wait ${FLASH_OFF_MIN} minutes after the last drop on any coat.`,
+          words: passSaid.fire(words),
         },
       ];
     }),
@@ -101,12 +68,11 @@ export function mixTroubles(
       found.push({
         ...at,
         kind: "sand first",
-        words: `${coat.name} comes after the recoat window of ${below.laid.name}: sand first.`,
+        words: mixSaid.sandFirst(coat.name, below.laid.name),
       });
   }
-  if (isNight(laid.mixedAtMin, hours))
-    found.push({ ...at, kind: "night", words: `${coat.name} is mixed in the night.` });
+  if (isNight(laid.mixedAtMin, hours)) found.push({ ...at, kind: "night", words: mixSaid.night(coat.name) });
   else if (!isOpen(laid.mixedAtMin, hours))
-    found.push({ ...at, kind: "after hours", words: `${coat.name} is mixed after hours.` });
+    found.push({ ...at, kind: "after hours", words: mixSaid.afterHours(coat.name) });
   return found;
 }

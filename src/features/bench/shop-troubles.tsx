@@ -1,6 +1,7 @@
 import Link from "next/link";
 import type { LaidJob } from "@/core/schedule/shop-days";
-import { TROUBLE_WORDS, type Trouble } from "@/core/schedule/troubles";
+import { type Trouble } from "@/core/schedule/troubles";
+import { TROUBLE_WORDS } from "@/core/schedule/trouble-words";
 
 /** Between jobs: what one shop cannot do at once. */
 const BETWEEN: readonly Trouble["kind"][] = ["hands", "waits", "no place"];

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { TOOL_WORDS, type Tool } from "@/core/batch/factors";
-import { passDetail } from "@/core/pour/run-sheet";
+import { passDetail } from "@/core/pour/step-words";
 import type { Coat } from "@/core/schedule/coat";
 import { PASS, type PassKind } from "@/core/passes/facts";
 import { usualPass, type Pass } from "@/core/schedule/pass";

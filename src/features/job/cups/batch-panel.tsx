@@ -3,7 +3,7 @@
 import type { Batch, BatchedCoat } from "@/core/batch/batch-coat";
 import type { Vessel } from "@/core/batch/vessel";
 import type { PlannedCoat } from "@/core/plan/timed";
-import { sectionWords } from "@/core/pour/run-sheet";
+import { sectionWords } from "@/core/pour/step-words";
 import { cupsMl, dosesWords, doseWords, partText, weighable } from "@/core/pour/weigh-lines";
 import { Choice } from "@/ui/choice";
 import { Figure } from "@/ui/figure";

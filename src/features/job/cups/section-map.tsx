@@ -9,7 +9,7 @@ import { outlineOf, type Outline } from "@/core/geometry/outline";
 import type { Piece } from "@/core/geometry/piece";
 import { boxOf } from "@/core/geometry/ring";
 import type { PlannedCoat } from "@/core/plan/timed";
-import { sectionWords } from "@/core/pour/run-sheet";
+import { sectionWords } from "@/core/pour/step-words";
 import { wetEdge } from "@/core/schedule/wet-edge";
 import { useSize } from "@/ui/use-size";
 import { useJob } from "../workspace/use-job";

@@ -3,7 +3,8 @@
 import type { Bench } from "@/contracts/bench";
 import { DAY_MIN } from "@/core/schedule/hours";
 import { actsOf, type Act } from "@/core/schedule/acts";
-import { TROUBLE_WORDS, type Trouble } from "@/core/schedule/troubles";
+import { type Trouble } from "@/core/schedule/troubles";
+import { TROUBLE_WORDS } from "@/core/schedule/trouble-words";
 import type { DayPlan } from "@/core/schedule/plan-days";
 import { quantityText } from "@/core/units/format-quantity";
 import { dayText, hourText } from "@/ui/clock-words";

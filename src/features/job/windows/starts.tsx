@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { Start } from "@/core/schedule/find-starts";
 import type { Hours } from "@/core/schedule/hours";
-import { TROUBLE_WORDS } from "@/core/schedule/troubles";
+import { TROUBLE_WORDS } from "@/core/schedule/trouble-words";
 import { isSure } from "@/core/schedule/coat-windows";
 import type { DayPlan } from "@/core/schedule/plan-days";
 import type { Settings, WindowCoat } from "@/core/schedule/coat-windows";
