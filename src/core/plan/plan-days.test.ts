@@ -252,6 +252,34 @@ describe("batches and coats", () => {
     expect(laid!.batches.map(({ pourAtMin, doneAtMin }) => doneAtMin - pourAtMin)).toEqual([10, 30]);
     expect(laid!.windows[0]).toMatchObject({ atMin: 544, untilMin: laid!.laidAtMin });
   });
+  test("laying closes with the last batch, since each is laid from its own mix; what comes after with the first", () => {
+    const [two] = row({ shares: [0.5, 0.5] });
+    const passes = [usualPass("lay", "lay"), usualPass("veins", "veins")];
+    const [laid] = planDays([{ ...two!, coat: { ...two!.coat, passes } }], NINE, at(21)).coats;
+    const [lay, veins] = laid!.windows;
+    expect(laid!.lastMixedAtMin).toBeGreaterThan(laid!.mixedAtMin);
+    const closes = (pass: PassKind) => startOf(laid!.life, PASS[pass].right.to!);
+    for (const end of ["low", "likely", "high"] as const) {
+      expect(lay!.to![end]).toBeCloseTo(laid!.lastMixedAtMin + closes("lay")[end], 9);
+      expect(veins!.to![end]).toBeCloseTo(laid!.mixedAtMin + closes("veins")[end], 9);
+    }
+  });
+  test("two pairs of hands take half as long over a face, one pair a minute at least", () => {
+    const minutes = (people: number, topAreaMm2: number) => {
+      const [own] = row({});
+      const faces = {
+        ...own!,
+        coat: { ...own!.coat, passes: [usualPass("lay", "lay"), usualPass("faces", "faces")] },
+        batched: { ...own!.batched, topAreaMm2 },
+      };
+      const { atMin, untilMin } = planDays([faces], NINE, { ...at(21), people }).coats[0]!.windows[1]!;
+      return untilMin - atMin;
+    };
+    const whole = PASS.faces.minutesPerM2 * 8;
+    expect(minutes(1, 8e6)).toBeCloseTo(whole, 6);
+    expect(minutes(2, 8e6)).toBeCloseTo(whole / 2, 6);
+    expect(minutes(2, 1e3)).toBeCloseTo(1, 6);
+  });
   test("wet on wet follows at once; late, tacky and recoat wait for the film below, with its spread", () => {
     for (const [startsAfter, state] of [
       ["late", "flowing"],
