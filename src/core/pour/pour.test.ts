@@ -8,7 +8,7 @@ import type { Coat } from "../schedule/coat";
 import { comparePour } from "./compare-pour";
 import { foldPour, nextStep, type PourEvent } from "./pour-events";
 import { runSheet } from "./run-sheet";
-import { cupsMl, weighable, type WeighLine } from "./weigh-lines";
+import { cupsMl, weighable, weighLines, type WeighLine } from "./weigh-lines";
 
 let made = 0;
 const newId = () => `id-${(made += 1)}`;
@@ -168,4 +168,14 @@ describe("the pour", () => {
       );
     expect(split(after) / split(steps)).toBeCloseTo(1.1, 2);
   });
+});
+
+test("a dose goes into the cup by its number, or into the pot where there is one alone", () => {
+  const [first] = planned(job()).batched.batches;
+  const doses = (cups: typeof first) =>
+    weighLines(cups!, false).flatMap(({ thing, label }) => (thing.kind === "dose" ? [label] : []));
+  expect(doses(first).length).toBeGreaterThan(1);
+  doses(first).forEach((label) => expect(label).toMatch(/ into cup \d$/));
+  const dosed = first!.cups.find((cup) => cup.doses.length > 0)!;
+  doses({ ...first!, cups: [dosed] }).forEach((label) => expect(label).toMatch(/ into the pot$/));
 });
