@@ -156,7 +156,7 @@ test("a pour event keeps only what belongs to its kind", () => {
   expect(pourEventSchema.safeParse({ ...event, at: "yesterday" }).success).toBe(false);
 });
 
-test("every line of a mixed colour's weighing goes over the wire, in both schools", () => {
+test("every line of a mixed colour's weighing goes over the wire, by both mixing methods", () => {
   for (const school of ["clear-first", "colour-into-a"] as const) {
     const draft = job();
     const colour = draft.coats[2]!;

@@ -4,8 +4,8 @@ import type { CoatColour } from "./coat-colour";
 import type { Embed } from "./embeds";
 import type { FactorId, Ground, Tool } from "./factors";
 
-/** The two schools of mixing: colour into A before the hardener, or clear first, then cups. */
-export type School = "colour-into-a" | "clear-first";
+/** How a coat is mixed: colour into A before the hardener, or clear first, then cups. */
+export type MixingMethod = "colour-into-a" | "clear-first";
 
 /** What a coat covers of one piece; areas and lengths are those of ONE of its kind. */
 export type CoveredPiece = {
@@ -36,7 +36,7 @@ export type CoatRequest = {
   colours: readonly CoatColour[];
   /** Clear held back beyond the colours' own reserve, as a share of the work volume. */
   clearReserve: number;
-  school: School;
+  school: MixingMethod;
   tools: readonly Tool[];
   embeds: readonly Embed[];
   /** Area one person lays and works in an hour, m²/h. */

@@ -129,7 +129,7 @@ describe("cups by their numbers", () => {
   });
 });
 
-describe("the two schools of mixing", () => {
+describe("the two mixing methods", () => {
   const weighLines = (school: "clear-first" | "colour-into-a") =>
     sheet((job) => void (colour(job).school = school))
       .find((step) => step.coatName.startsWith("Palm") && step.kind === "weigh")!
@@ -152,7 +152,7 @@ describe("the two schools of mixing", () => {
       "A",
       "B",
     ]));
-  test("both schools need the same A and B, to the rounding of the cups", () => {
+  test("both methods need the same A and B, to the rounding of the cups", () => {
     const grams = (school: "clear-first" | "colour-into-a", part: string) =>
       sheet((job) => void (colour(job).school = school))
         .filter((step) => step.coatName.startsWith("Palm"))

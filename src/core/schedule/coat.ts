@@ -1,5 +1,5 @@
 import type { CoatColour } from "../batch/coat-colour";
-import type { School } from "../batch/coat-request";
+import type { MixingMethod } from "../batch/coat-request";
 import type { Embed } from "../batch/embeds";
 import type { Pass } from "./pass";
 
@@ -47,7 +47,7 @@ export type Coat = {
   resinCardId: string | null;
   colours: CoatColour[];
   clearReserve: number;
-  school: School;
+  school: MixingMethod;
   rateM2PerH: number;
   startsAfter: StartsAfter;
   passes: Pass[];
