@@ -1,7 +1,7 @@
 import { expect, test } from "@playwright/test";
 import { field, makeJob, saved, signIn, stage } from "../fixtures/shop";
 
-test("units, schools, losses, the scale, the clock: each change is followed at once", async ({ page }) => {
+test("units, mixing methods, losses, the scale, the clock: each change is followed at once", async ({ page }) => {
   test.setTimeout(90_000);
   await signIn(page);
   await makeJob(page, "Cups in detail");
@@ -38,7 +38,7 @@ test("units, schools, losses, the scale, the clock: each change is followed at o
   await field(page, "B in the pot").fill("5000");
   await expect(scale.getByText(/Bring A to/)).toBeVisible();
 
-  // The other school: every cup has an A and a B of its own.
+  // The other method: every cup has an A and a B of its own.
   await stage(page, "Build");
   await page.getByRole("button", { name: "start, mixing, rate, faces, stones" }).click();
   await page.getByRole("radio", { name: "colour into A, then B" }).click();

@@ -217,7 +217,7 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
               </SelectField>
             )}
             <Choice
-              label="MixingMethod of mixing"
+              label="Mixing method"
               value={coat.school}
               options={[
                 { value: "clear-first", words: "clear first, then cups" },
