@@ -1,7 +1,9 @@
 import { expect, test } from "@playwright/test";
 import { field, makeJob, saved, signIn, stage } from "../fixtures/shop";
 
-test("units, mixing methods, losses, the scale, the clock: each change is followed at once", async ({ page }) => {
+test("units, mixing methods, losses, the scale, the clock: each change is followed at once", async ({
+  page,
+}) => {
   test.setTimeout(90_000);
   await signIn(page);
   await makeJob(page, "Cups in detail");
