@@ -8,7 +8,7 @@ import type { Coat } from "../schedule/coat";
 import { comparePour } from "./compare-pour";
 import { foldPour, nextStep, type PourEvent } from "./pour-events";
 import { runSheet } from "./run-sheet";
-import { cupsMl, weighable, weighLines, type WeighLine } from "./weigh-lines";
+import { cupsMl, dosesWords, weighable, weighLines, type WeighLine } from "./weigh-lines";
 
 let made = 0;
 const newId = () => `id-${(made += 1)}`;
@@ -178,4 +178,12 @@ test("a dose goes into the cup by its number, or into the pot where there is one
   doses(first).forEach((label) => expect(label).toMatch(/ into cup \d$/));
   const dosed = first!.cups.find((cup) => cup.doses.length > 0)!;
   doses({ ...first!, cups: [dosed] }).forEach((label) => expect(label).toMatch(/ into the pot$/));
+});
+
+test("the doses of a cup: a colourant is named where it is not the cup's own colour", () => {
+  const [first] = planned(job()).batched.batches;
+  const cup = first!.cups.find(({ doses }) => doses.length > 0)!;
+  const [dose] = cup.doses;
+  expect(dosesWords({ ...cup, doses: [{ ...dose!, name: cup.name }] })).not.toContain(cup.name);
+  expect(dosesWords({ ...cup, doses: [{ ...dose!, name: "Yellow oxide" }] })).toMatch(/^Yellow oxide /);
 });
