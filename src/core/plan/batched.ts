@@ -3,6 +3,8 @@ import { type CoveredPiece } from "../batch/coat-request";
 import { embedOn, type Embed } from "../batch/embeds";
 import { fittedResin, type FittedResin } from "../cure/fitted-resin";
 import type { ResinCard } from "../cure/resin-card";
+import type { Measured } from "../geometry/measure";
+import { byIdentity } from "../numerics/by-identity";
 import { liesOnTop, type Coat } from "../schedule/coat";
 import { spraysOf, type SprayNeed } from "../schedule/sprays";
 import type { JobDocument } from "../job/job";
@@ -87,22 +89,63 @@ function sizedCoat(
   };
 }
 
+/** What a coat was sized from the last time: a keystroke changes one coat, and the others stay as they are. */
+type SizedFrom = {
+  resin: FittedResin | null;
+  pieces: readonly Measured[];
+  begun: readonly boolean[];
+  ground: JobDocument["ground"];
+  groundByPiece: JobDocument["groundByPiece"];
+  work: JobDocument["work"];
+  factors: JobDocument["factors"];
+};
+const lastSized = byIdentity((_coat: Coat) => ({
+  known: null as { from: SizedFrom; sized: SizedCoat; covered: string[] } | null,
+}));
+
+const sameList = <Item>(list: readonly Item[], other: readonly Item[]) =>
+  list.length === other.length && list.every((item, index) => item === other[index]);
+const sameStart = (a: SizedFrom, b: SizedFrom): boolean =>
+  a.resin === b.resin &&
+  a.ground === b.ground &&
+  a.groundByPiece === b.groundByPiece &&
+  a.work === b.work &&
+  a.factors === b.factors &&
+  sameList(a.pieces, b.pieces) &&
+  sameList(a.begun, b.begun);
+
 /** The coats of a job, from the ground upward, each with its resin, what it covers and what is mixed for it. */
 export function sizedCoats(
   job: JobDocument,
   onPieces: MeasuredJob,
   cards: readonly ResinCard[],
 ): SizedCoat[] {
+  const { ground, groundByPiece, work, factors } = job;
+  const { pieces } = onPieces;
   const byId = new Map(cards.map((card) => [card.id, card]));
   /** Pieces on which something lies already. */
   const begun = new Set<string>();
   return job.coats.map((coat) => {
     const card = (coat.resinCardId !== null && byId.get(coat.resinCardId)) || null;
-    const covered = onPieces.pieces.flatMap((piece) => {
-      const found = coveredBy(coat, piece, job, !begun.has(piece.id));
-      return found ? [found] : [];
-    });
-    if (liesOnTop(coat)) for (const { id } of covered) begun.add(id);
-    return sizedCoat(coat, card && fittedResin(card), covered, onPieces, job);
+    const from: SizedFrom = {
+      resin: card && fittedResin(card),
+      pieces,
+      begun: pieces.map(({ id }) => begun.has(id)),
+      ground,
+      groundByPiece,
+      work,
+      factors,
+    };
+    const last = lastSized(coat);
+    if (!last.known || !sameStart(last.known.from, from)) {
+      const covered = pieces.flatMap((piece) => coveredBy(coat, piece, job, !begun.has(piece.id)) ?? []);
+      last.known = {
+        from,
+        sized: sizedCoat(coat, from.resin, covered, onPieces, job),
+        covered: covered.map(({ id }) => id),
+      };
+    }
+    if (liesOnTop(coat)) for (const id of last.known.covered) begun.add(id);
+    return last.known.sized;
   });
 }
