@@ -100,9 +100,11 @@ describe("a coat's volume", () => {
   test("moving a share moves its cup and nothing of the pot", () => {
     const document = job();
     const before = planned(document).batched;
-    const coat = colourCoat(document);
+    // Documents are never changed in place: what is known of a coat is kept for it.
+    const moved = structuredClone(document);
+    const coat = colourCoat(moved);
     coat.colours = moveShare(coat.colours, coat.colours[0]!.id, 0.7);
-    const after = planned(document).batched;
+    const after = planned(moved).batched;
     expect(after.onTopMl).toEqual(before.onTopMl);
     expect(after.coloursMl[0]!.ml).toBeGreaterThan(before.coloursMl[0]!.ml);
   });
