@@ -11,23 +11,7 @@ import { dammed, newPiece, reshaped } from "../geometry/new-piece";
 import { TECHNIQUES } from "../job/technique-list";
 import { withTechnique } from "../job/techniques";
 import { clockText } from "../units/clock-text";
-import { sampleJob } from "../job/sample-job";
-import { starterCards } from "../cure/starter-cards";
-
-let made = 0;
-const newId = () => `id-${(made += 1)}`;
-const CARDS = starterCards(newId);
-const job = (change: (draft: JobDocument) => void = () => {}): JobDocument => {
-  const draft = structuredClone(sampleJob(CARDS, newId));
-  change(draft);
-  return draft;
-};
-const colourCoat = (document: JobDocument) => document.coats.find((coat) => coat.kind === "colour") as Coat;
-const planned = (document: JobDocument, kind: Coat["kind"] = "colour") => {
-  const coat = derivePlan(document, CARDS).coats.find((planned) => planned.coat.kind === kind);
-  if (!coat?.batched) throw new Error(coat?.problem ?? "no such coat");
-  return { ...coat, batched: coat.batched };
-};
+import { CARDS, colourCoat, job, newId, planned } from "./testing/sample";
 
 describe("a coat's volume", () => {
   test("is area × film on the top, to the last drop", () => {

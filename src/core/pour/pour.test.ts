@@ -1,29 +1,13 @@
 import fc from "fast-check";
 import { massRatio, ratioError } from "../batch/parts";
-import { starterCards } from "../cure/starter-cards";
 import type { JobDocument } from "../job/job";
-import { sampleJob } from "../job/sample-job";
 import { derivePlan } from "../plan/derive-plan";
 import type { Coat } from "../schedule/coat";
 import { comparePour } from "./compare-pour";
 import { foldPour, nextStep, type PourEvent } from "./pour-events";
 import { runSheet } from "./run-sheet";
 import { cupsMl, dosesWords, weighable, weighLines, type WeighLine } from "./weigh-lines";
-
-let made = 0;
-const newId = () => `id-${(made += 1)}`;
-const CARDS = starterCards(newId);
-const job = (change: (draft: JobDocument) => void = () => {}): JobDocument => {
-  const draft = structuredClone(sampleJob(CARDS, newId));
-  change(draft);
-  return draft;
-};
-const colourCoat = (document: JobDocument) => document.coats.find((coat) => coat.kind === "colour") as Coat;
-const planned = (document: JobDocument, kind: Coat["kind"] = "colour") => {
-  const coat = derivePlan(document, CARDS).coats.find((planned) => planned.coat.kind === kind);
-  if (!coat?.batched) throw new Error(coat?.problem ?? "no such coat");
-  return { ...coat, batched: coat.batched };
-};
+import { CARDS, colourCoat, job, planned } from "../plan/testing/sample";
 
 test("on the sheet cups sum to the pot, A and B to the mix, and the ratio holds", () => {
   fc.assert(
