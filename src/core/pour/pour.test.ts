@@ -1,8 +1,6 @@
 import fc from "fast-check";
 import { massRatio, ratioError } from "../batch/parts";
-import type { JobDocument } from "../job/job";
 import { derivePlan } from "../plan/derive-plan";
-import type { Coat } from "../schedule/coat";
 import { comparePour } from "./compare-pour";
 import { foldPour, nextStep, type PourEvent } from "./pour-events";
 import { runSheet } from "./run-sheet";
