@@ -3,14 +3,11 @@
 import { useCallback, useState } from "react";
 import { keepText, keptText } from "./kept-text";
 
-/**
- * What is typed into a form that is opened by hand, kept for the session: closed by mistake, or reloaded, it is there again.
- * Call `drop` when it has been saved.
- */
+/** What is tried in a panel that saves nothing, kept for the session: closed or reloaded, it is there again. */
 export function useDraft<Draft extends object>(
   key: string,
   start: Draft,
-): { draft: Draft; set: (next: Partial<Draft>) => void; drop: () => void } {
+): { draft: Draft; set: (next: Partial<Draft>) => void } {
   const [draft, setDraft] = useState<Draft>(() => {
     const kept = keptText(key);
     if (kept === null) return start;
@@ -29,6 +26,5 @@ export function useDraft<Draft extends object>(
       }),
     [key],
   );
-  const drop = useCallback(() => keepText(key, null), [key]);
-  return { draft, set, drop };
+  return { draft, set };
 }

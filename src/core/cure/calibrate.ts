@@ -8,6 +8,7 @@ import {
   type TimeName,
 } from "./card-times";
 import { cureSpeed, freshViscosityPaS, reducedTime, type CureParameters } from "./kinetics";
+import { conflictWords } from "./conflict-words";
 import { lumpedPeakC } from "./lumped-slab";
 import type { ResinCard, ResinKind } from "./resin-card";
 import { AROUND } from "./slab";
@@ -225,10 +226,6 @@ function fitHeat(
   return { fit: cool, heat: "learnt" };
 }
 
-/** A time as a person would say it: "40 min", "24 h". */
-const timeWords = (minutes: number): string =>
-  minutes < 120 ? `${Math.round(minutes)} min` : `${Math.round(minutes / 6) / 10} h`;
-
 /** From so many standard deviations on a number is said not to belong. */
 const OFF = 1.5;
 
@@ -240,22 +237,16 @@ function conflictsOf(residuals: readonly Residual[]): string[] {
     const against = residuals.reduce((most, other) =>
       Math.sign(residual.z) * (other.z - most.z) < 0 ? other : most,
     );
-    const words = ({ what, sheetMin }: Residual) => `your ${timeWords(sheetMin)} ${what}`;
     if (against === residual || Math.sign(against.z) === Math.sign(residual.z))
-      told.add(
-        `${capital(words(residual))} does not belong to a resin of this kind: its other numbers go with ${timeWords(residual.modelMin)}. Check it.`,
-      );
+      told.add(conflictWords.alone(residual));
     else {
       const [first, second] =
         residual.sheetMin > against.sheetMin ? [residual, against] : [against, residual];
-      told.add(
-        `${capital(words(first))} and ${words(second)} do not belong to one resin: check one. The fit says ${timeWords(first.modelMin)} and ${timeWords(second.modelMin)}.`,
-      );
+      told.add(conflictWords.pair(first, second));
     }
   }
   return [...told];
 }
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /**
  * Fits a card's numbers: the rate constant k2 and the ratio r to its times of films and pots and to its finisher's own tests; the activation
@@ -278,14 +269,8 @@ export function calibrate(card: ResinCard): Calibration {
     return { parameters: start, residuals: [], used, learnt: { activation, heat: false }, conflicts: [] };
   const { fit, heat } = fitHeat(card, start, films, pots);
   const conflicts = conflictsOf(fit.residuals);
-  if (fit.atBound)
-    conflicts.push(
-      "These numbers lie outside what a resin of this kind does. Check them against the data sheet.",
-    );
-  if (heat === "conflict")
-    conflicts.push(
-      `A resin with these times would run hot in the ${Math.round(card.thickestFilmMm ?? 0)} mm that it is rated for: check its thickest film, its pot life and its cure times.`,
-    );
+  if (fit.atBound) conflicts.push(conflictWords.outside());
+  if (heat === "conflict") conflicts.push(conflictWords.hot(card.thickestFilmMm ?? 0));
   return {
     parameters: fit.parameters,
     residuals: fit.residuals,

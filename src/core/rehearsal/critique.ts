@@ -9,8 +9,9 @@ import type { Op } from "../pattern/engine/op";
 import { BLADE_MM, practisedStroke } from "../pattern/placing/practised";
 import { TOUCHES } from "../pattern/placing/pulls";
 import type { PractisedStroke } from "../pattern/passes/work";
-import { MUD, sheetOf, topOf } from "./judge-picture";
+import { sheetOf, topOf } from "./judge-picture";
 import { differenceIn, type PieceRehearsal } from "./rehearse";
+import { critiqueWords, MUD } from "./words";
 
 /** A pull of a practice: with the minute of the film at which it was begun. */
 export type PracticeStroke = PractisedStroke & { atMin: number; flowLeft: number };
@@ -202,48 +203,24 @@ export function critique(of: PieceRehearsal, piece: Measured, practice: Practice
     likely: score,
     high: Math.max(score, ...otherwise),
   };
-  const percent = (share: number) => `${Math.round(share * 100)} %`;
   const words = [
-    { what: `A tool went over ${percent(cover)} of the top.`, good: cover > 0.8 },
+    { what: critiqueWords.cover(cover), good: cover > 0.8 },
     seen >= 0
-      ? {
-          what: `Mud is seen from pull ${seen + 1}: stop after ${seen === 0 ? "none" : `pull ${seen}`}.`,
-          good: false,
-        }
-      : { what: "Colours stayed apart to the last pull.", good: true },
+      ? { what: critiqueWords.mudFrom(seen + 1), good: false }
+      : { what: critiqueWords.apart(), good: true },
     thin.length > 0
-      ? {
-          what: `${thin.length} thin ${thin.length === 1 ? "place" : "places"}, down to ${(thin[0]?.mm ?? 0).toFixed(2)} mm: less pressure.`,
-          good: false,
-        }
-      : { what: "No thin place.", good: true },
-    ...(setDowns.length > 0
-      ? [
-          {
-            what: `A wide tool was set down in the middle ${setDowns.length} ${setDowns.length === 1 ? "time" : "times"}: it leaves a straight line. Come in from the edge.`,
-            good: false,
-          },
-        ]
-      : []),
+      ? { what: critiqueWords.thin(thin.length, thin[0]?.mm ?? 0), good: false }
+      : { what: critiqueWords.noThin(), good: true },
+    ...(setDowns.length > 0 ? [{ what: critiqueWords.setDowns(setDowns.length), good: false }] : []),
     {
-      what:
-        crossing > 0.25
-          ? `${percent(crossing)} of the way went across the main direction: crossing mixes fastest.`
-          : `You keep to one direction, about ${Math.round(directionDeg)}°.`,
+      what: crossing > 0.25 ? critiqueWords.crossing(crossing) : critiqueWords.along(directionDeg),
       good: crossing <= 0.25,
     },
     {
-      what: `${usedMin.toFixed(0)} of ${openMin.toFixed(0)} min of open time used.`,
+      what: critiqueWords.time(usedMin, openMin),
       good: usedMin <= openMin,
     },
-    ...(late > 0
-      ? [
-          {
-            what: `${late} ${late === 1 ? "pull" : "pulls"} into a film that hardly moved: it tears.`,
-            good: false,
-          },
-        ]
-      : []),
+    ...(late > 0 ? [{ what: critiqueWords.late(late), good: false }] : []),
   ];
   return {
     score,

@@ -6,11 +6,11 @@ import {
   blendedByRound,
   judgePicture,
   measurePicture,
-  mudWords,
   roundsFinding,
   type PictureMeasures,
 } from "./judge-picture";
 import { rehearsalOf } from "./rehearse";
+import { mudWords } from "./words";
 import { sampleJob } from "../job/sample-job";
 import { starterCards } from "../cure/starter-cards";
 

@@ -12,9 +12,9 @@ import { FLOODS_ML_PER_M2 } from "../pattern/passes/sprayed";
 import { regularity, TOO_REGULAR } from "../pattern/engine/regular";
 import type { Rehearsal } from "../pattern/passes/rehearsal";
 import { PASS } from "../passes/facts";
-import { DIFFERENCE_BASIS } from "../plan/colour-plan";
 import { differenceIn, type PaletteColour, type PieceRehearsal } from "./rehearse";
 import { nth } from "../numerics/nth";
+import { findingWords, MUD } from "./words";
 
 /** What is measured on a picture after some of its passes. Shares by their places in the palette. */
 export type PictureMeasures = {
@@ -163,27 +163,17 @@ export type Finding = {
 /** How far two numbers of the film differ among sisters. */
 export type FilmSpread = { thinnestMm: Spread; lostMl: Spread };
 
-const among = (spread: Spread | undefined, words: (value: number) => string): string =>
-  spread ? ` (sisters ${words(spread.low)} to ${words(spread.high)})` : "";
-
 /** More than this of the film over the edge is told (assumed). */
 const LOST = 0.02;
 
-const percent = (share: number) => `${Math.round(share * 100)} %`;
 /** A colour that ends with so many times what was poured, and so much more of the piece, took over (assumed). */
 const TOOK_OVER = { times: 1.5, more: 0.06 };
 /** So uneven a colour is named; a colour with less on top is not spoken of. */
 const UNEVEN = 0.3;
 const TRACE = 0.025;
-export const MUD = { little: 0.5, much: 1.2, all: 2.5 } as const;
-
 /** Whether a tool works anything in it. */
 const worksIn = ({ coats }: Rehearsal): boolean =>
   coats.some(({ passes }) => passes.some(({ kind }) => PASS[kind].picture === "works"));
-
-/** Mud in a word: by how much the eye would regret it (assumed). */
-export const mudWords = (value: number): string =>
-  value < MUD.little ? "clear" : value < MUD.much ? "a little muddy" : value < MUD.all ? "muddy" : "mud";
 
 /**
  * What the picture says against what was wanted: from what must change down to what is only told.
@@ -213,8 +203,7 @@ export function judgePicture(
     if (poured > 0 && top > TOOK_OVER.times * poured && top - poured > TOOK_OVER.more)
       found.push({
         id: `took-over-${colour}`,
-        what: `${name} ends at ${percent(top)} on top of ${percent(poured)} poured.`,
-        soWhat: "Pour less of it, or pour it earlier: what comes late hides what is there.",
+        ...findingWords.tookOver(name, top, poured),
         grade: "change",
         place: null,
       });
@@ -222,28 +211,24 @@ export function judgePicture(
     if (poured > 0.05 && top < 0.4 * poured && !measures.laidLast.includes(colour))
       found.push({
         id: `swallowed-${colour}`,
-        what: `${name} ends at ${percent(top)} of ${percent(poured)} poured: it is swallowed.`,
-        soWhat: "Pour it later, so that it stays on top.",
+        ...findingWords.swallowed(name, top, poured),
         grade: "look",
         place: null,
       });
     const parts = measures.thirds[colour];
     const empty = parts && top > TRACE ? parts.findIndex((share) => share < 0.12 * top) : -1;
-    if (empty >= 0) {
-      const side = ["left", "middle", "right"][empty] as string;
+    if (empty === 0 || empty === 1 || empty === 2)
       found.push({
         id: `none-${colour}`,
-        what: `The ${side} third has ${(parts?.[empty] ?? 0) < 0.002 ? "no" : "hardly any"} ${name}.`,
-        soWhat: "Carry some over there before the film thickens.",
+        ...findingWords.emptyThird(name, empty, (parts?.[empty] ?? 0) < 0.002),
         grade: "look",
         place: at((empty + 0.5) / 3),
       });
-    } else if (top > TRACE && top < 0.6 && Math.abs(measures.leftRight[colour] ?? 0) > UNEVEN) {
+    else if (top > TRACE && top < 0.6 && Math.abs(measures.leftRight[colour] ?? 0) > UNEVEN) {
       const left = (measures.leftRight[colour] ?? 0) > 0;
       found.push({
         id: `side-${colour}`,
-        what: `More ${name} on the ${left ? "left" : "right"}.`,
-        soWhat: "By intent it is drama; if not, start the next pour from the other side.",
+        ...findingWords.oneSided(name, left),
         grade: "note",
         place: at(left ? 0.2 : 0.8),
       });
@@ -251,8 +236,7 @@ export function judgePicture(
     if (empty < 0 && top > TRACE && top < 0.6 && Math.abs(measures.backFront[colour] ?? 0) > UNEVEN)
       found.push({
         id: `depth-${colour}`,
-        what: `More ${name} at the ${(measures.backFront[colour] ?? 0) > 0 ? "back" : "front"}.`,
-        soWhat: "A person stands at the front: what should be seen belongs there.",
+        ...findingWords.frontOrBack(name, (measures.backFront[colour] ?? 0) > 0),
         grade: "note",
         place: null,
       });
@@ -260,26 +244,21 @@ export function judgePicture(
   if (measures.mud >= MUD.little)
     found.push({
       id: "mud",
-      what: `Colours have run together: ${mudWords(measures.mud)}.`,
-      soWhat: worksIn(rehearsal)
-        ? "A round less, larger bands, or all pulls along one direction: crossing mixes fastest."
-        : "Larger bands, poured more calmly.",
+      ...findingWords.muddy(measures.mud, worksIn(rehearsal)),
       grade: measures.mud >= MUD.much ? "change" : "look",
       place: null,
     });
   if (measures.regular > TOO_REGULAR)
     found.push({
       id: "regular",
-      what: "Too regular: something repeats at an even distance.",
-      soWhat: "Vary width, distance and angle of the pours.",
+      ...findingWords.regular(),
       grade: "look",
       place: null,
     });
   measures.film.places.forEach(({ x, y, mm }, n) =>
     found.push({
       id: `thin-${n}`,
-      what: `Thin: ${mm.toFixed(2)} mm of film left${n === 0 ? among(spread?.thinnestMm, (least) => least.toFixed(2)) : ""}.`,
-      soWhat: "Less pressure, or some of the reserve here while it still levels.",
+      ...findingWords.thin(mm, n === 0 ? spread?.thinnestMm : undefined),
       grade: n === 0 ? "look" : "note",
       place: { x, y },
     }),
@@ -290,8 +269,7 @@ export function judgePicture(
   if (lost > LOST)
     found.push({
       id: "lost",
-      what: `${Math.round(lostMl)} ml is pulled over the edge${among(spread?.lostMl, (ml) => String(Math.round(ml)))}, ${percent(lost)} of the film.`,
-      soWhat: "Lift before the edge, or pull along it: what drips off is missing on top.",
+      ...findingWords.lost(lostMl, lost, spread?.lostMl),
       grade: lost > 3 * LOST ? "look" : "note",
       place: null,
     });
@@ -302,8 +280,7 @@ export function judgePicture(
   if (dose > 0.75 * FLOODS_ML_PER_M2)
     found.push({
       id: "flood",
-      what: `${Math.round(dose)} ml of alcohol to the square metre in all: ${dose > FLOODS_ML_PER_M2 ? "it floods" : "near a flood"}.`,
-      soWhat: `Above about ${FLOODS_ML_PER_M2} ml/m² the pattern washes away. Less, in more rounds.`,
+      ...findingWords.flood(dose),
       grade: dose > FLOODS_ML_PER_M2 ? "change" : "look",
       place: null,
     });
@@ -312,13 +289,7 @@ export function judgePicture(
     const off = target.difference ?? here;
     found.push({
       id: "target",
-      what: `From some steps back it is ΔE ${off.toFixed(1)} from ${target.name || "the target"}, ${DIFFERENCE_BASIS}; this sister, by what lies on top, ${here.toFixed(1)}.`,
-      soWhat:
-        off < 3
-          ? "An eye hardly parts them."
-          : measures.whole[0] > target.lab[0]
-            ? "It is lighter than the target."
-            : "It is darker than the target.",
+      ...findingWords.target(target.name, off, here, measures.whole[0] > target.lab[0]),
       grade: off > 8 ? "look" : "note",
       place: null,
     });
@@ -376,8 +347,7 @@ export function roundsFinding(byRound: readonly number[], planned: number): Find
   if (growth < 0.02 || stop === null || planned <= stop) return null;
   return {
     id: "rounds",
-    what: `Grey grows by ${percent(growth)} of the top per round: stop after ${stop === 1 ? "one" : stop === 2 ? "two" : String(stop)}.`,
-    soWhat: `${planned} are planned. The less done, the better.`,
+    ...findingWords.rounds(growth, stop, planned),
     grade: "change",
     place: null,
   };

@@ -10,7 +10,7 @@ import { Dialog } from "@/ui/dialog";
 import { HourField } from "@/ui/hour-field";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField } from "@/ui/text-field";
-import { useDraft } from "@/ui/use-draft";
+import { useKeptForm } from "@/ui/use-kept-form";
 
 /** What the shop has, in a few words, and the way to change it. */
 export function BenchForm({ settings, system }: { settings: BenchSettings; system: UnitSystem }) {
@@ -40,33 +40,23 @@ function Fields({
   onDone: () => void;
 }) {
   const router = useRouter();
-  const { draft, set, drop } = useDraft<BenchSettings>("bench.settings", settings);
-  const [problem, setProblem] = useState<{ field: string; message: string } | null>(null);
+  const form = useKeptForm<BenchSettings>({
+    key: "bench.settings",
+    schema: benchSettings,
+    start: settings,
+    send: async (read) => {
+      const result = await callAct(setBench, { settings: read });
+      if (!result.ok) return result.error;
+      onDone();
+      router.refresh();
+      return null;
+    },
+  });
+  const { values: draft, set, faultAt } = form;
+  const problem = form.problemBeside("hands", "benchMm", "spindles");
   const hours = (next: Partial<BenchSettings["hours"]>) => set({ hours: { ...draft.hours, ...next } });
-  const faultOf = (field: string) => (problem?.field === field ? problem.message : null);
-  const save = async () => {
-    const read = benchSettings.safeParse(draft);
-    if (!read.success) {
-      const issue = read.error.issues[0];
-      setProblem({ field: String(issue?.path[0] ?? ""), message: issue?.message ?? "Something is missing." });
-      return;
-    }
-    const result = await callAct(setBench, { settings: read.data });
-    if (!result.ok) {
-      setProblem({ field: "", message: result.error.message });
-      return;
-    }
-    drop();
-    onDone();
-    router.refresh();
-  };
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save();
-      }}
-    >
+    <form onSubmit={form.submit}>
       <div className="flex gap-4 flex-wrap">
         <QuantityField
           label="Pairs of hands"
@@ -75,7 +65,7 @@ function Fields({
           system={system}
           bounds={{ min: 1, max: 20 }}
           onChange={(hands) => set({ hands })}
-          fault={faultOf("hands")}
+          fault={faultAt("hands")}
           className="w-32"
           bare
         />
@@ -87,7 +77,7 @@ function Fields({
           bounds={{ min: 100, max: 200_000 }}
           onChange={(benchMm) => set({ benchMm })}
           onClear={() => set({ benchMm: null })}
-          fault={faultOf("benchMm")}
+          fault={faultAt("benchMm")}
           className="w-40"
         />
         <QuantityField
@@ -98,7 +88,7 @@ function Fields({
           bounds={{ min: 0, max: 200 }}
           onChange={(spindles) => set({ spindles })}
           onClear={() => set({ spindles: null })}
-          fault={faultOf("spindles")}
+          fault={faultAt("spindles")}
           className="w-40"
           bare
         />
@@ -135,14 +125,11 @@ function Fields({
         ))}
       </SelectField>
       <p className="label mt-1">New jobs begin with these hours; each can have its own, in Windows.</p>
-      {problem &&
-        faultOf("hands") === null &&
-        faultOf("benchMm") === null &&
-        faultOf("spindles") === null && (
-          <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-3">
-            {problem.message}
-          </p>
-        )}
+      {problem && (
+        <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-3">
+          {problem}
+        </p>
+      )}
       <Button type="submit" weight="primary" className="mt-4">
         Save
       </Button>

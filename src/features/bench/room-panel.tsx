@@ -16,7 +16,7 @@ import { decimal, formatQuantity, otherSystem, quantityText } from "@/core/units
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { QuantityField } from "@/ui/quantity-field";
-import { useDraft } from "@/ui/use-draft";
+import { useKeptForm } from "@/ui/use-kept-form";
 
 /** A reading older than this says little, h. */
 const STALE_H = 4;
@@ -161,33 +161,22 @@ function ReadingForm({
 }) {
   const router = useRouter();
   const [id] = useState(() => crypto.randomUUID());
-  const { draft, set, drop } = useDraft<{ tempC: number; humidityPct: number | null }>("bench.reading", {
-    tempC: start?.tempC ?? 21,
-    humidityPct: start?.humidityPct ?? null,
+  const form = useKeptForm({
+    key: "bench.reading",
+    schema: roomReading.pick({ tempC: true, humidityPct: true }),
+    start: { tempC: start?.tempC ?? 21, humidityPct: start?.humidityPct ?? null },
+    send: async (read) => {
+      const result = await callAct(readRoom, { reading: { id, at: new Date().toISOString(), ...read } });
+      if (!result.ok) return result.error;
+      onDone();
+      router.refresh();
+      return null;
+    },
   });
-  const [problem, setProblem] = useState<string | null>(null);
-  const keep = async () => {
-    const read = roomReading.safeParse({ id, at: new Date().toISOString(), ...draft });
-    if (!read.success) {
-      setProblem(read.error.issues[0]?.message ?? "Something is missing.");
-      return;
-    }
-    const result = await callAct(readRoom, { reading: read.data });
-    if (!result.ok) {
-      setProblem(result.error.message);
-      return;
-    }
-    drop();
-    onDone();
-    router.refresh();
-  };
+  const { values: draft, set } = form;
+  const problem = form.problemBeside();
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        void keep();
-      }}
-    >
+    <form onSubmit={form.submit}>
       <div className="flex gap-4">
         <QuantityField
           label="Temperature"

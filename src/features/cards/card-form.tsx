@@ -16,6 +16,8 @@ import { Checkbox } from "@/ui/checkbox";
 import { Choice } from "@/ui/choice";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
+import { Unsaved } from "@/ui/unsaved";
+import { useKeptForm } from "@/ui/use-kept-form";
 import { CardBehaviour } from "./card-behaviour";
 import { KitList } from "./kit-list";
 import { TestList } from "./test-list";
@@ -121,31 +123,25 @@ export function CardForm({
   others: readonly ResinCard[];
 }) {
   const router = useRouter();
-  const [fields, setFields] = useState(start);
-  const [problem, setProblem] = useState<{ field: string; message: string } | null>(null);
-  const [busy, setBusy] = useState(false);
-  const edit = (next: Partial<ResinCardFields>) => setFields((before) => ({ ...before, ...next }));
-  const paint = fields.kind === "paint";
-
-  const save = async () => {
-    const read = resinCardFields.safeParse(fields);
-    if (!read.success) {
-      const issue = read.error.issues[0];
-      setProblem({ field: issue?.path.join(".") ?? "", message: issue?.message ?? "Something is missing." });
-      return;
-    }
-    setBusy(true);
-    const result = await callAct(saveResinCard, { cardId, fields: read.data });
-    setBusy(false);
-    if (result.ok) {
-      router.push("/cards");
-      router.refresh();
-    } else
-      setProblem({
-        field: result.error.field?.replace(/^fields\./, "") ?? "",
-        message: result.error.message,
-      });
+  const leave = () => {
+    router.push("/cards");
+    router.refresh();
   };
+  const form = useKeptForm<ResinCardFields>({
+    key: `card.${cardId ?? "new"}`,
+    schema: resinCardFields,
+    start,
+    send: async (read) => {
+      const result = await callAct(saveResinCard, { cardId, fields: read });
+      if (!result.ok) return result.error;
+      leave();
+      return null;
+    },
+  });
+  const { values: fields, set: edit, faultAt } = form;
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const problem = refusal ?? form.problemBeside();
+  const paint = fields.kind === "paint";
 
   const rows = (list: Row[]) =>
     list.map(({ field, label, dimension, min, max, optional }) => (
@@ -158,7 +154,7 @@ export function CardForm({
         bounds={{ min, max }}
         onChange={(value) => edit({ [field]: value })}
         onClear={optional ? () => edit({ [field]: null }) : undefined}
-        fault={problem?.field === field ? problem.message : null}
+        fault={faultAt(field)}
         keep={`card.${cardId ?? "new"}.${field}`}
       />
     ));
@@ -172,7 +168,7 @@ export function CardForm({
             value={fields.name}
             maxLength={80}
             onChange={(event) => edit({ name: event.target.value })}
-            error={problem?.field === "name" ? problem.message : null}
+            error={faultAt("name")}
             frame="flex-1"
             className="heading text-lg"
           />
@@ -226,7 +222,7 @@ export function CardForm({
           <TestList
             tests={fields.benchTests}
             system={system}
-            faultAt={(field) => (problem?.field === field ? problem.message : null)}
+            faultAt={faultAt}
             onTests={(benchTests) => edit({ benchTests })}
           />
         )}
@@ -241,23 +237,21 @@ export function CardForm({
         </div>
         {problem && (
           <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-4">
-            {problem.message}
+            {problem}
           </p>
         )}
         <div className="flex gap-4 mt-5 items-center">
-          <Button weight="primary" disabled={busy} onClick={() => void save()}>
+          <Button weight="primary" disabled={form.busy} onClick={() => form.submit()}>
             Save the card
           </Button>
+          <Unsaved form={form} />
           {cardId && canRemove && (
             <Button
               weight="danger"
               onClick={async () => {
                 const result = await callAct(removeResinCard, { cardId });
-                if (!result.ok) setProblem({ field: "", message: result.error.message });
-                else {
-                  router.push("/cards");
-                  router.refresh();
-                }
+                if (!result.ok) setRefusal(result.error.message);
+                else leave();
               }}
             >
               Remove

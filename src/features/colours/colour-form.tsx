@@ -16,6 +16,8 @@ import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
+import { Unsaved } from "@/ui/unsaved";
+import { useKeptForm } from "@/ui/use-kept-form";
 import { APPEARANCE_START, AppearanceForm } from "./appearance-form";
 import { ColourBehaviour } from "./colour-behaviour";
 
@@ -43,27 +45,29 @@ export function ColourForm({
   canRemove: boolean;
 }) {
   const router = useRouter();
-  const [fields, setFields] = useState(start);
-  const [errors, setErrors] = useState<Record<string, string>>({});
-  const [problem, setProblem] = useState<string | null>(null);
-  const set = (next: Partial<ColourCardFields>) => setFields({ ...fields, ...next });
+  const leave = () => {
+    router.push("/colours");
+    router.refresh();
+  };
+  const form = useKeptForm<ColourCardFields>({
+    key: `colour.${cardId ?? "new"}`,
+    schema: colourCardFields,
+    start,
+    send: async (read) => {
+      const result = await callAct(saveColourCard, { cardId, fields: read });
+      if (!result.ok) return result.error;
+      leave();
+      return null;
+    },
+  });
+  const { values: fields, set, faultAt } = form;
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const problem = refusal ?? form.problemBeside("name", "appearance");
   const optics = useMemo(() => {
     const read = colourCardFields.safeParse({ ...fields, name: fields.name || "new" });
     return read.success ? opticsOf(asColourCard("preview", read.data)) : null;
   }, [fields]);
 
-  const save = async () => {
-    const read = colourCardFields.safeParse(fields);
-    if (!read.success) {
-      setErrors(Object.fromEntries(read.error.issues.map((issue) => [String(issue.path[0]), issue.message])));
-      return;
-    }
-    setErrors({});
-    const result = await callAct(saveColourCard, { cardId, fields: read.data });
-    if (!result.ok) return setProblem(result.error.message);
-    router.push("/colours");
-    router.refresh();
-  };
   const number = (
     label: string,
     value: number | null,
@@ -86,20 +90,14 @@ export function ColourForm({
 
   return (
     <main className="px-7 py-6 flex gap-12 max-lg:flex-col">
-      <form
-        className="w-[460px] max-lg:w-full shrink-0 flex flex-col gap-4"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-      >
+      <form className="w-[460px] max-lg:w-full shrink-0 flex flex-col gap-4" onSubmit={form.submit}>
         <h1 className="heading text-2xl">{cardId ? start.name : "New colour"}</h1>
         <div className="grid grid-cols-[1fr_110px] gap-3">
           <TextField
             label="Name"
             value={fields.name}
             maxLength={80}
-            error={errors["name"] ?? null}
+            error={faultAt("name")}
             onChange={(event) => set({ name: event.target.value })}
           />
           <TextField
@@ -132,7 +130,7 @@ export function ColourForm({
         </div>
         <AppearanceForm
           appearance={fields.appearance}
-          error={errors["appearance"] ?? null}
+          error={faultAt("appearance")}
           onChange={(appearance) => set({ appearance: appearance as ColourCardFields["appearance"] })}
         />
         <div className="grid grid-cols-3 gap-3">
@@ -181,17 +179,17 @@ export function ColourForm({
           </p>
         )}
         <div className="flex gap-4 items-center">
-          <Button type="submit" weight="primary">
+          <Button type="submit" weight="primary" disabled={form.busy}>
             Save the card
           </Button>
+          <Unsaved form={form} />
           {cardId && canRemove && (
             <Button
               weight="quiet"
               onClick={async () => {
                 const result = await callAct(removeColourCard, { cardId });
-                if (!result.ok) return setProblem(result.error.message);
-                router.push("/colours");
-                router.refresh();
+                if (!result.ok) return setRefusal(result.error.message);
+                leave();
               }}
             >
               remove it

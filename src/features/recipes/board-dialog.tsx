@@ -1,6 +1,7 @@
 "use client";
 
-import { useState } from "react";
+import { useRef, useState } from "react";
+import { z } from "zod";
 import { addPicture } from "@/contracts/add-picture";
 import { callAct } from "@/contracts/call-act";
 import {
@@ -26,8 +27,11 @@ import { QuantityField } from "@/ui/quantity-field";
 import { ShopPicture } from "@/ui/shop-picture";
 import { TextField } from "@/ui/text-field";
 import { useFileChooser } from "@/ui/use-file-chooser";
-import { useDraft } from "@/ui/use-draft";
+import { useKeptForm } from "@/ui/use-kept-form";
 import { Measured } from "./sample-boards";
+
+/** What it was typed on top of stays with it: a draft that was left lying does not pass for newer than it is. */
+const typedBoard = boardFields.extend({ changedAt: z.string() });
 
 /** A sample board of a version: made, or told more of. What is typed is kept until it is saved. */
 export function BoardDialog({
@@ -49,53 +53,49 @@ export function BoardDialog({
   onClose: () => void;
   onSaved: () => void;
 }) {
-  // What it was typed on top of stays with it: a draft that was left lying does not pass for newer than it is.
-  const { draft, set, drop } = useDraft<BoardFields & { changedAt: string }>(
-    `board.${board?.id ?? versionId}`,
-    { ...start, changedAt: board?.changedAt ?? "" },
-  );
+  const form = useKeptForm<z.infer<typeof typedBoard>>({
+    key: `board.${board?.id ?? versionId}`,
+    schema: typedBoard,
+    start: { ...start, changedAt: board?.changedAt ?? "" },
+    send: async ({ changedAt, ...fields }) => {
+      const result = board
+        ? await callAct(changeBoard, {
+            boardId: board.id,
+            changedAt: over.current?.changedAt ?? changedAt,
+            fields,
+          })
+        : await callAct(addBoard, { versionId, fields });
+      if (!result.ok) {
+        if (result.error.code === "conflict") setTheirs(result.error.data as SampleBoard);
+        return result.error;
+      }
+      onSaved();
+      return null;
+    },
+  });
+  const { values: draft, set, faultAt } = form;
   const [theirs, setTheirs] = useState<SampleBoard | null>(null);
-  const [errors, setErrors] = useState<Record<string, string>>({});
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  /** The board that somebody saved in between, and that mine shall replace. */
+  const over = useRef<SampleBoard | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [loading, setLoading] = useState(false);
+  const problem = refusal ?? form.problemBeside("pouredOn", "lengthMm", "depthMm", "result", "clientWord");
+  const busy = loading || form.busy;
   const [picking, setPicking] = useState(false);
 
   const load = async (file: File) => {
-    setBusy(true);
-    setProblem(null);
+    setLoading(true);
+    setRefusal(null);
     const result = await addPicture(file);
-    setBusy(false);
+    setLoading(false);
     if (result.ok) set({ pictureId: result.value.pictureId });
-    else setProblem(result.error.message);
+    else setRefusal(result.error.message);
   };
   const chooser = useFileChooser({
     label: "Picture of the board",
     accept: "image/*",
     onFile: (file) => void load(file),
   });
-  const save = async (over?: SampleBoard) => {
-    const read = boardFields.safeParse(draft);
-    if (!read.success)
-      return setErrors(
-        Object.fromEntries(read.error.issues.map((issue) => [String(issue.path[0]), issue.message])),
-      );
-    setErrors({});
-    setBusy(true);
-    const result = board
-      ? await callAct(changeBoard, {
-          boardId: board.id,
-          changedAt: over?.changedAt ?? draft.changedAt,
-          fields: read.data,
-        })
-      : await callAct(addBoard, { versionId, fields: read.data });
-    setBusy(false);
-    if (!result.ok) {
-      if (result.error.code === "conflict") setTheirs(result.error.data as SampleBoard);
-      return setProblem(result.error.message);
-    }
-    drop();
-    onSaved();
-  };
 
   if (picking && draft.pictureId)
     return (
@@ -141,7 +141,7 @@ export function BoardDialog({
               label="Poured on"
               type="date"
               value={draft.pouredOn}
-              error={errors["pouredOn"]}
+              error={faultAt("pouredOn")}
               onChange={(event) => set({ pouredOn: event.target.value })}
             />
             <QuantityField
@@ -151,7 +151,7 @@ export function BoardDialog({
               system={system}
               bounds={{ min: 10, max: 10_000 }}
               onChange={(lengthMm) => set({ lengthMm })}
-              fault={errors["lengthMm"]}
+              fault={faultAt("lengthMm")}
               bare
             />
             <QuantityField
@@ -161,7 +161,7 @@ export function BoardDialog({
               system={system}
               bounds={{ min: 10, max: 10_000 }}
               onChange={(depthMm) => set({ depthMm })}
-              fault={errors["depthMm"]}
+              fault={faultAt("depthMm")}
               bare
             />
           </div>
@@ -178,14 +178,14 @@ export function BoardDialog({
             label="What came of it, and what to change"
             value={draft.result}
             maxLength={1000}
-            error={errors["result"]}
+            error={faultAt("result")}
             onChange={(event) => set({ result: event.target.value })}
           />
           <TextField
             label="The client's word"
             value={draft.clientWord}
             maxLength={400}
-            error={errors["clientWord"]}
+            error={faultAt("clientWord")}
             onChange={(event) => set({ clientWord: event.target.value })}
           />
           <Choice
@@ -208,12 +208,18 @@ export function BoardDialog({
                 {theirs.result && `: ${theirs.result}`}
               </p>
               <span className="flex gap-3">
-                <Button disabled={busy} onClick={() => void save(theirs)}>
+                <Button
+                  disabled={busy}
+                  onClick={() => {
+                    over.current = theirs;
+                    form.submit();
+                  }}
+                >
                   Save mine over it
                 </Button>
                 <Button
                   onClick={() => {
-                    drop();
+                    form.revert();
                     onSaved();
                   }}
                 >
@@ -222,7 +228,12 @@ export function BoardDialog({
               </span>
             </div>
           ) : (
-            <Button weight="primary" className="self-start mt-1" disabled={busy} onClick={() => void save()}>
+            <Button
+              weight="primary"
+              className="self-start mt-1"
+              disabled={busy}
+              onClick={() => form.submit()}
+            >
               {board ? "Save the board" : "Keep the board"}
             </Button>
           )}

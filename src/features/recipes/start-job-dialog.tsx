@@ -2,8 +2,10 @@
 
 import { cutText } from "@/core/units/cut-text";
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
+import { z } from "zod";
 import { callAct } from "@/contracts/call-act";
+import { jobFields } from "@/contracts/jobs";
 import { startJobFromRecipe, type RecipeVersion, type SampleBoard } from "@/contracts/recipes";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { derivePlan } from "@/core/plan/derive-plan";
@@ -15,9 +17,15 @@ import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { QuantityField } from "@/ui/quantity-field";
 import { TextField } from "@/ui/text-field";
-import { useDraft } from "@/ui/use-draft";
+import { useKeptForm } from "@/ui/use-kept-form";
 
-type Draft = { name: string; client: string; lengthMm: number | null; depthMm: number | null };
+const typedStart = jobFields
+  .pick({ name: true, client: true })
+  .extend({ lengthMm: z.number().nullable(), depthMm: z.number().nullable() })
+  .refine(({ lengthMm, depthMm }) => (lengthMm === null) === (depthMm === null), {
+    message: "Type both sizes, or neither.",
+    path: ["lengthMm"],
+  });
 
 /** From a version, or from its approved board, to a job of any size; what does not grow with the size is said while it is typed. */
 export function StartJobDialog({
@@ -39,14 +47,36 @@ export function StartJobDialog({
   onClose: () => void;
 }) {
   const router = useRouter();
-  const { draft, set, drop } = useDraft<Draft>(`start.${board?.id ?? version.id}.${asBoard}`, {
-    name: asBoard ? cutText(`Board, ${recipeName} version ${version.number}`, 80) : "",
-    client: "",
-    lengthMm: asBoard ? usualBoardMm(system) : null,
-    depthMm: asBoard ? usualBoardMm(system) : null,
+  const form = useKeptForm<z.infer<typeof typedStart>>({
+    key: `start.${board?.id ?? version.id}.${asBoard}`,
+    schema: typedStart,
+    start: {
+      name: asBoard ? cutText(`Board, ${recipeName} version ${version.number}`, 80) : "",
+      client: "",
+      lengthMm: asBoard ? usualBoardMm(system) : null,
+      depthMm: asBoard ? usualBoardMm(system) : null,
+    },
+    send: async ({ name, client, lengthMm, depthMm }) => {
+      const size =
+        lengthMm === null || depthMm === null
+          ? null
+          : { kind: asBoard ? ("sample" as const) : ("straight" as const), lengthMm, depthMm };
+      const result = await callAct(startJobFromRecipe, {
+        versionId: version.id,
+        boardId: board?.id ?? null,
+        fields: { name, client, status: "planning", dueOn: null },
+        size,
+      });
+      if (!result.ok) {
+        const { field, ...error } = result.error;
+        return field ? { ...error, field: field.replace(/^size\./, "") } : error;
+      }
+      router.push(`/jobs/${result.value.jobId}/${size ? "cups" : "measure"}`);
+      return null;
+    },
   });
-  const [wrong, setWrong] = useState<{ field: string; message: string } | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { values: draft, set, faultAt } = form;
+  const problem = form.problemBeside("name", "client", "lengthMm", "depthMm");
   const { lengthMm, depthMm } = draft;
   const notes = useMemo(() => {
     if (asBoard || lengthMm === null || depthMm === null) return [];
@@ -57,27 +87,6 @@ export function StartJobDialog({
     const from = board ?? { lengthMm: usualBoardMm(system), depthMm: usualBoardMm(system) };
     return scaleUp(planOnBoard(job, plan, from, resins), plan, job.work, system);
   }, [asBoard, lengthMm, depthMm, version, recipeName, board, resins, system]);
-
-  const make = async () => {
-    if ((lengthMm === null) !== (depthMm === null))
-      return setWrong({ field: "size", message: "Type both sizes, or neither." });
-    setBusy(true);
-    const size =
-      lengthMm === null || depthMm === null
-        ? null
-        : { kind: asBoard ? ("sample" as const) : ("straight" as const), lengthMm, depthMm };
-    const result = await callAct(startJobFromRecipe, {
-      versionId: version.id,
-      boardId: board?.id ?? null,
-      fields: { name: draft.name, client: draft.client, status: "planning", dueOn: null },
-      size,
-    });
-    setBusy(false);
-    if (!result.ok) return setWrong({ field: result.error.field ?? "", message: result.error.message });
-    drop();
-    router.push(`/jobs/${result.value.jobId}/${size ? "cups" : "measure"}`);
-  };
-  const fault = (of: string) => (wrong?.field.startsWith(of) ? wrong.message : null);
 
   return (
     <Dialog
@@ -94,10 +103,7 @@ export function StartJobDialog({
     >
       <form
         method="post"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void make();
-        }}
+        onSubmit={form.submit}
         className={asBoard ? "flex flex-col gap-4" : "grid grid-cols-[240px_1fr] max-sm:grid-cols-1 gap-7"}
       >
         <div className="flex flex-col gap-3">
@@ -106,7 +112,7 @@ export function StartJobDialog({
             autoFocus
             value={draft.name}
             maxLength={80}
-            error={fault("fields.name")}
+            error={faultAt("name")}
             onChange={(event) => set({ name: event.target.value })}
           />
           {!asBoard && (
@@ -114,7 +120,7 @@ export function StartJobDialog({
               label="Client, or empty for own work"
               value={draft.client}
               maxLength={80}
-              error={fault("fields.client")}
+              error={faultAt("client")}
               onChange={(event) => set({ client: event.target.value })}
             />
           )}
@@ -127,7 +133,7 @@ export function StartJobDialog({
               bounds={{ min: 10, max: 100_000 }}
               onChange={(next) => set({ lengthMm: next })}
               onClear={() => set({ lengthMm: null })}
-              fault={fault("size")}
+              fault={faultAt("lengthMm")}
             />
             <QuantityField
               label="Depth"
@@ -137,6 +143,7 @@ export function StartJobDialog({
               bounds={{ min: 10, max: 100_000 }}
               onChange={(next) => set({ depthMm: next })}
               onClear={() => set({ depthMm: null })}
+              fault={faultAt("depthMm")}
             />
           </div>
           {!asBoard && (
@@ -144,12 +151,12 @@ export function StartJobDialog({
               Other shapes and more pieces: leave the size open and draw them in Measure.
             </p>
           )}
-          {wrong && !fault("fields.name") && !fault("size") && !fault("fields.client") && (
+          {problem && (
             <p role="alert" className="text-danger border-l-2 border-danger pl-2">
-              {wrong.message}
+              {problem}
             </p>
           )}
-          <Button type="submit" weight="primary" disabled={busy} className="self-start mt-1">
+          <Button type="submit" weight="primary" disabled={form.busy} className="self-start mt-1">
             {asBoard ? "Plan the board" : "Make the job"}
           </Button>
         </div>

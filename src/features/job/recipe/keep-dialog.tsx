@@ -11,7 +11,7 @@ import { recipeChanges } from "@/core/recipe/recipe-changes";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { SelectField, TextField } from "@/ui/text-field";
-import { useDraft } from "@/ui/use-draft";
+import { useKeptForm } from "@/ui/use-kept-form";
 import { useJob, useJobState } from "../workspace/use-job";
 
 /** Keeps the coats of this job as a recipe, or as the next version of the one that they came from. */
@@ -35,33 +35,31 @@ export function KeepDialog({
     [document, plan.coats, pieceId, notes],
   );
   const changes = parent ? recipeChanges(parent.document, recipe, system) : [];
-  const { draft, set, drop } = useDraft(`keep.${job.id}.${parent?.id ?? "new"}`, {
-    name: job.name,
-    change: "",
+  const form = useKeptForm({
+    key: `keep.${job.id}.${parent?.id ?? "new"}`,
+    schema: createRecipe.input.pick({ name: true, change: true }),
+    start: { name: job.name, change: "" },
+    send: async (read) => {
+      const what = read.change || cutText(changes.join("; "), 400);
+      const result = parent
+        ? await callAct(addRecipeVersion, { parentId: parent.id, document: recipe, change: what })
+        : await callAct(createRecipe, { name: read.name, document: recipe, change: what });
+      if (!result.ok) return result.error;
+      const made = result.value;
+      const reference = {
+        ...("number" in made
+          ? { versionId: made.id, name: parent?.name ?? read.name, number: made.number }
+          : { versionId: made.versionId, name: read.name, number: 1 }),
+        ...(several && pieceId !== null ? { pieceId } : {}),
+      };
+      change((before) => ({ ...before, recipe: reference }));
+      onClose();
+      router.refresh();
+      return null;
+    },
   });
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-
-  const keep = async () => {
-    setBusy(true);
-    const what = draft.change.trim() || cutText(changes.join("; "), 400);
-    const result = parent
-      ? await callAct(addRecipeVersion, { parentId: parent.id, document: recipe, change: what })
-      : await callAct(createRecipe, { name: draft.name, document: recipe, change: what });
-    setBusy(false);
-    if (!result.ok) return setProblem(result.error.message);
-    drop();
-    const made = result.value;
-    const reference = {
-      ...("number" in made
-        ? { versionId: made.id, name: parent?.name ?? draft.name, number: made.number }
-        : { versionId: made.versionId, name: draft.name.trim(), number: 1 }),
-      ...(several && pieceId !== null ? { pieceId } : {}),
-    };
-    change((before) => ({ ...before, recipe: reference }));
-    onClose();
-    router.refresh();
-  };
+  const { values: draft, set } = form;
+  const problem = form.problemBeside();
 
   return (
     <Dialog
@@ -69,14 +67,7 @@ export function KeepDialog({
       onClose={onClose}
       title={parent ? `The next version of ${parent.name}` : "Keep it as a recipe"}
     >
-      <form
-        method="post"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void keep();
-        }}
-        className="flex flex-col gap-4"
-      >
+      <form method="post" onSubmit={form.submit} className="flex flex-col gap-4">
         {!parent && (
           <TextField
             label="Name of the recipe"
@@ -125,7 +116,7 @@ export function KeepDialog({
           {recipe.coats.length} {recipe.coats.length === 1 ? "coat" : "coats"}: films, shares in their order,
           doses, passes. Pieces and sizes stay in the job.
         </p>
-        <Button type="submit" weight="primary" disabled={busy} className="self-start">
+        <Button type="submit" weight="primary" disabled={form.busy} className="self-start">
           {parent ? "Keep as the next version" : "Keep it"}
         </Button>
       </form>

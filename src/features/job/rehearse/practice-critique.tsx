@@ -2,7 +2,7 @@
 
 import { useEffect, useRef } from "react";
 import type { Critique } from "@/core/rehearsal/critique";
-import { MUD } from "@/core/rehearsal/judge-picture";
+import { MUD } from "@/core/rehearsal/words";
 import type { KeptPractice } from "@/contracts/rehearsals";
 import { LineChart } from "@/ui/line-chart";
 

@@ -2,7 +2,8 @@
 
 import { useEffect, useMemo, useState } from "react";
 import { wantedOf } from "@/core/plan/colour-plan";
-import { judgePicture, mudWords } from "@/core/rehearsal/judge-picture";
+import { judgePicture } from "@/core/rehearsal/judge-picture";
+import { mudWords } from "@/core/rehearsal/words";
 import { USUAL_REHEARSAL, type PieceRehearsal } from "@/core/rehearsal/rehearse";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
