@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { EMBEDS, type EmbedKind } from "@/core/batch/embeds";
+import { MOST_BATCHES } from "@/core/batch/split-batches";
 import {
   FACTORS,
   GROUND_WORDS,
@@ -216,6 +217,9 @@ const embed = z.object({
   lockedShare: z.number().min(0).max(1.5),
 });
 
+/** The most that a coat or a kit is mixed of, ml. */
+const MOST_ML = 1_000_000;
+
 const colour = z.object({
   id: partId,
   name: label,
@@ -226,6 +230,8 @@ const colour = z.object({
   reserve: z.number().min(0).max(2),
   gPer100G: z.number().min(0).max(60),
   measure: doseMeasure,
+  givenMl: z.number().min(0.1, "A cup holds at least 0.1 ml.").max(MOST_ML).optional(),
+  cupDose: z.number().min(0).max(1000, "At most 1000 in a cup.").optional(),
   parts: z
     .array(
       z.object({
@@ -238,6 +244,16 @@ const colour = z.object({
     .max(8, "A colour is mixed from at most 8 colourants.")
     .optional(),
 });
+
+const kitMl = z.number().min(1).max(MOST_ML);
+const count = z.number().int().min(1).max(500);
+const given = z.discriminatedUnion("by", [
+  z.object({ by: z.literal("mixed"), ml: z.number().min(0.5).max(MOST_ML) }),
+  z.object({ by: z.literal("kits"), kitMl, count }),
+  z.object({ by: z.literal("vessel"), vesselMl: kitMl, count }),
+  z.object({ by: z.literal("coverage"), ml: kitMl, areaMm2: z.number().min(100).max(1e12) }),
+  z.object({ by: z.literal("cups") }),
+]);
 
 const share = z.number().min(0).max(1);
 const practisedStroke = z.object({
@@ -308,6 +324,8 @@ const coat = z
     ...coatFields,
     pieceIds: z.array(partId).max(60).optional(),
     filmByPieceMm: z.record(partId, z.number().min(0.01).max(100)).optional(),
+    given: given.optional(),
+    batches: z.number().int().min(1).max(MOST_BATCHES, `At most ${MOST_BATCHES} batches.`).optional(),
   })
   .refine(sharesSumToOne, SHARES);
 export const recipeCoat = z.object(coatFields).refine(sharesSumToOne, SHARES);

@@ -51,6 +51,8 @@ const request = (changes: Partial<CoatRequest> = {}): CoatRequest => ({
   embeds: [],
   vesselsMl: [],
   largestBatchMl: null,
+  given: null,
+  batches: null,
   rateM2PerH: 6,
   people: 1,
   tempC: 21,

@@ -1,20 +1,18 @@
+import type { FittedResin } from "../cure/fitted-resin";
 import { exactly, scaled, sumOf, type Spread } from "../numerics/spread";
-import { dosesFor, type NamedDose } from "./coat-colour";
-import { groundsUnder, needOf, sumOver, type CoatNeed } from "./coat-need";
+import { nth } from "../numerics/nth";
+import { atStrength, dosesFor, type CoatColour, type NamedDose } from "./coat-colour";
+import { sumOver, type CoatNeed } from "./coat-need";
 import { mixesEachCup, type CoatRequest } from "./coat-request";
-import { divide, NOTHING_DIVIDED, type Divided, type Held } from "./divide";
+import { gramsPerCount } from "./dose";
+import { type Divided, type Held } from "./divide";
 import type { EmbedNeed } from "./embeds";
-import { lossesOf, type Loss } from "./losses";
+import { laidMl, type GivenConflict } from "./given";
+import { type Loss } from "./losses";
 import { mixDensityGPerMl, splitParts, type Parts } from "./parts";
-import { dealSections, dealShares, type Dealt, type Section } from "./sections";
-import {
-  massTogetherG,
-  mixingMinutes,
-  potLifeSpread,
-  splitBatches,
-  type BatchLimit,
-  type Split,
-} from "./split-batches";
+import { dealSections, type Dealt, type Section } from "./sections";
+import { sizeCoat, type Sized } from "./size-coat";
+import { massTogetherG, mixingMinutes, potLifeSpread, type BatchLimit } from "./split-batches";
 import { vesselFor, type Vessel } from "./vessel";
 
 export type Cup = {
@@ -43,6 +41,14 @@ export type Batch = {
 export type BatchedCoat = {
   /** On the tops, or in what is filled. */
   onTopMl: Spread;
+  /** Its film, or the poured share of what is filled, as a multiple of what the coat says: 1 where that is given. */
+  filmFactor: number;
+  /** What is mixed and finds no room in what is filled, ml. */
+  overMl: number;
+  /** What was given and cannot be. */
+  conflict: GivenConflict | null;
+  /** Its colours, with the shares and strengths that came out. */
+  colours: CoatColour[];
   /** Area of the tops and faces it covers, mm². */
   topAreaMm2: number;
   faceAreaMm2: number;
@@ -58,6 +64,8 @@ export type BatchedCoat = {
   held: Held[];
   /** All that is to be mixed, ml. */
   mixMl: Spread;
+  /** It is given, and what stays on the piece follows. */
+  mixGiven: boolean;
   mixG: number;
   /** Mixed volume over the top's area, as a film, mm. */
   mixedFilmMm: number;
@@ -77,71 +85,20 @@ export type BatchedCoat = {
   coloursMl: { colourId: string; ml: number }[];
 };
 
-/** A coat while its volume is sought. */
-type Sized = {
-  /** All that is laid and lost, without what is held back, ml. */
-  workMl: number;
-  losses: Loss[];
-  divided: Divided;
-  split: Split;
-  /** Vessels are chosen for this much work volume: the most that was met, so that two sizes do not take turns. */
-  roomForMl: number;
-};
-
-/** One round: a work volume divided and split into batches, what these lose, and the work volume with that. */
-function sizedOnce(before: Sized, need: CoatNeed, request: CoatRequest): Sized {
-  const { workMl } = before;
-  const divided = divide(workMl, need.embedsMl.likely, request);
-  const split = splitBatches(before.split, divided, need, request);
-  const roomForMl = split.batches > before.split.batches ? workMl : Math.max(before.roomForMl, workMl);
-  const cupsMl = [...divided.coloursMl, ...(divided.clearMl > 0 ? [divided.clearMl] : [])];
-  const apart = mixesEachCup(request);
-  const losses = lossesOf({
-    cupsMl: cupsMl.length > 1 || apart ? cupsMl : [],
-    room: roomForMl / workMl,
-    bucketMl: apart ? 0 : divided.sumMl,
-    shares: split.shares,
-    tools: request.tools,
-    openLengthMm: sumOver(request.pieces, (piece) => piece.openLengthMm) * request.coverShare,
-    faceLengthMm: sumOver(request.pieces, (piece) => piece.faceLengthMm) * request.coverShare,
-    grounds: groundsUnder(request),
-    filledMl: need.fills ? need.onTopMl.likely : 0,
-    vesselsMl: request.vesselsMl,
-    factors: request.factors,
-  });
-  const next = need.neededMl + losses.reduce((sum, loss) => sum + loss.ml.likely, 0);
-  return { workMl: next, losses, divided, split, roomForMl };
-}
-
-const MOST_ROUNDS = 40;
-
-/** The rounds until the volume stays; from below, since a first guess too large would keep a batch too many. */
-function sized(need: CoatNeed, request: CoatRequest): Sized {
-  let found: Sized = {
-    workMl: need.neededMl,
-    losses: [],
-    divided: { ...NOTHING_DIVIDED, coloursMl: request.colours.map(() => 0) },
-    split: {
-      batches: 1,
-      shares: dealShares(need.coverable, 1, true),
-      atEnds: true,
-      limit: null,
-      tooSlow: false,
-    },
-    roomForMl: 0,
+/** The doubt of some terms, turned round: what they take more is what is left less. */
+function leaving(likely: number, taken: readonly Spread[]): Spread {
+  const doubt = sumOf(taken);
+  return {
+    low: Math.max(0, likely - (doubt.high - doubt.likely)),
+    likely,
+    high: likely + (doubt.likely - doubt.low),
   };
-  if (!(need.neededMl > 0)) return found;
-  for (let round = 0; round < MOST_ROUNDS; round += 1) {
-    const { workMl } = found;
-    found = sizedOnce(found, need, request);
-    if (Math.abs(found.workMl - workMl) < 1e-9 * found.workMl) break;
-  }
-  return { ...found, divided: divide(found.workMl, need.embedsMl.likely, request) };
 }
 
-/** All that is to be mixed, with the doubts of what lies and what is lost. */
-function mixSpread(need: CoatNeed, { workMl, losses, divided }: Sized): Spread {
+/** All that is to be mixed, with the doubts of what lies and what is lost; none where it is given. */
+function mixSpread(need: CoatNeed, { workMl, losses, divided }: Sized, given: boolean): Spread {
   if (!(need.neededMl > 0)) return exactly(0);
+  if (given) return exactly(divided.sumMl);
   const perUnit = (divided.sumMl - need.embedsMl.likely) / workMl;
   const work = sumOf([need.onTopMl, need.onFacesMl, ...losses.map((loss) => loss.ml)]);
   return sumOf([scaled(work, perUnit), need.embedsMl]);
@@ -152,13 +109,14 @@ function mixSpread(need: CoatNeed, { workMl, losses, divided }: Sized): Spread {
  *
  * Mixed volume = (area × film or fill + faces + losses)·(1 + reserves) + clear for embeds. Cups and buckets are sized by the volume and
  * lose by their size, so the sum is found by iteration (it converges: a loss is a few hundredths of what it is lost from, and vessels only
- * grow while it is sought).
+ * grow while it is sought). Where the mix or its cups are given, the same sum is read from the other end.
  */
 export function batchCoat(request: CoatRequest): BatchedCoat {
-  const { resin, colours, pieces, tempC } = request;
-  const need = needOf(request);
-  const found = sized(need, request);
+  const { resin, pieces, tempC } = request;
+  const { need, found, colours: laid, filmFactor, overMl, conflict } = sizeCoat(request);
   const { divided, losses, split, workMl, roomForMl } = found;
+  const given = conflict === null ? request.given !== null : conflict.kind === "cups";
+  const colours = coloursOf(found, laid, request.resin);
   const { sumMl } = divided;
   const largest = Math.max(...split.shares);
   const lifeOf = (share: number) => potLifeSpread(massTogetherG(divided, share, request), tempC, resin);
@@ -166,7 +124,13 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
   const dealt = dealSections(need.coverable, split.batches, split.atEnds);
   const room = Math.max(1, roomForMl / workMl);
   return {
-    onTopMl: need.onTopMl,
+    onTopMl: given
+      ? leaving(need.onTopMl.likely, [need.onFacesMl, ...losses.map((loss) => loss.ml)])
+      : need.onTopMl,
+    filmFactor,
+    overMl,
+    conflict,
+    colours,
     topAreaMm2: need.topAreaMm2,
     faceAreaMm2: need.faceAreaMm2,
     dripLengthMm: sumOver(pieces, (piece) => piece.openLengthMm + piece.faceLengthMm + piece.damLengthMm),
@@ -175,8 +139,9 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
     embeds: need.embeds,
     onFacesMl: need.onFacesMl,
     losses,
-    held: divided.held,
-    mixMl: mixSpread(need, found),
+    held: overMl > 0 ? [...divided.held, { colourId: null, name: "Over", ml: overMl }] : divided.held,
+    mixMl: mixSpread(need, found, given),
+    mixGiven: given,
     mixG: sumMl * mixDensityGPerMl(resin),
     mixedFilmMm: need.topAreaMm2 > 0 ? (sumMl * 1000) / need.topAreaMm2 : 0,
     workMin: need.workMin,
@@ -188,10 +153,34 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
     coloursMl: colours.map(({ id }, index) => ({ colourId: id, ml: divided.coloursMl[index] ?? 0 })),
     batches:
       sumMl > 0
-        ? Array.from({ length: split.batches }, (_, index) => batchAt(index, dealt, divided, request, room))
+        ? Array.from({ length: split.batches }, (_, index) =>
+            batchAt(index, dealt, divided, { ...request, colours }, room),
+          )
         : [],
   };
 }
+
+/** The colours as they came out: shares by what is laid, strengths by the dose of a cup where that is given. */
+function coloursOf(
+  { workMl, divided, split }: Sized,
+  colours: readonly CoatColour[],
+  resin: FittedResin,
+): CoatColour[] {
+  const laid = laidMl(workMl, colours);
+  return colours.map((colour, at) => {
+    const share =
+      colour.givenMl === undefined && !colours.some(isGiven) ? colour.share : nth(laid, at) / workMl;
+    const eachG = (nth(divided.coloursMl, at) / split.batches) * mixDensityGPerMl(resin);
+    const gPer100G =
+      colour.cupDose === undefined || !(eachG > 0)
+        ? colour.gPer100G
+        : (100 * colour.cupDose * gramsPerCount(colour.measure)) / eachG;
+    return share === colour.share && gPer100G === colour.gPer100G
+      ? colour
+      : atStrength({ ...colour, share }, gPer100G);
+  });
+}
+const isGiven = ({ givenMl }: CoatColour) => givenMl !== undefined;
 
 const clearName = ({ embeds, clearReserve }: CoatRequest): string => {
   if (embeds.length === 0) return "Clear, held back";

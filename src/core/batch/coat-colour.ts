@@ -14,6 +14,10 @@ export type CoatColour = {
   reserve: number;
   gPer100G: number;
   measure: DoseMeasure;
+  /** What its cups hold over the whole coat, ml, where that is given: its share follows. */
+  givenMl?: number;
+  /** How many drops, level spoons or grams go into each of its cups, where that is given: its strength follows. */
+  cupDose?: number;
   /** The colourants it is mixed from; absent, it is one colourant of its own name. `gPer100G` is then their sum. */
   parts?: ColourPart[];
 };
@@ -32,6 +36,18 @@ export function mixedFrom(colour: CoatColour, parts: readonly ColourPart[]): Coa
     parts: [...parts],
     gPer100G: parts.reduce((sum, part) => sum + part.gPer100G, 0),
     measure: { unit: "gram" },
+  };
+}
+
+/** A colour at another strength, g to 100 g of mix; what it is mixed from keeps its ratio. */
+export function atStrength(colour: CoatColour, gPer100G: number): CoatColour {
+  const times = colour.gPer100G > 0 ? gPer100G / colour.gPer100G : 0;
+  return {
+    ...colour,
+    gPer100G,
+    ...(colour.parts
+      ? { parts: colour.parts.map((part) => ({ ...part, gPer100G: part.gPer100G * times })) }
+      : {}),
   };
 }
 

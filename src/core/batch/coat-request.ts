@@ -3,6 +3,7 @@ import type { Spread } from "../numerics/spread";
 import type { CoatColour } from "./coat-colour";
 import type { Embed } from "./embeds";
 import type { FactorId, Ground, Tool } from "./factors";
+import type { GivenAmount } from "./given";
 
 /** How a coat is mixed: colour into A before the hardener, or clear first, then cups. */
 export type MixingMethod = "colour-into-a" | "clear-first";
@@ -47,6 +48,10 @@ export type CoatRequest = {
   vesselsMl: readonly number[];
   /** No mix larger than this, ml, as for whole kits; null for no such limit. */
   largestBatchMl: number | null;
+  /** What is given of the amount; null where it is the film. */
+  given: GivenAmount | null;
+  /** So many batches and no others; null where the pot's life decides. */
+  batches: number | null;
   factors: Partial<Record<FactorId, number>>;
 };
 

@@ -4,6 +4,13 @@ export type DoseMeasure =
   | { unit: "drop"; dropMl: number; densityGPerMl: number }
   | { unit: "spoon"; gramsPerSpoon: number };
 
+/** What each way of measuring begins with (common practice, no source): a drop of 0.05 ml, a level micro-spoon of 0.2 g. */
+export const USUAL_MEASURE: Record<DoseMeasure["unit"], DoseMeasure> = {
+  gram: { unit: "gram" },
+  drop: { unit: "drop", dropMl: 0.05, densityGPerMl: 1.2 },
+  spoon: { unit: "spoon", gramsPerSpoon: 0.2 },
+};
+
 /** Colourant of a cup: grams, and the same in the unit it is measured by. */
 export type Dose = { grams: number; count: number; unit: DoseMeasure["unit"] };
 

@@ -36,6 +36,8 @@ const request = (changes: Partial<CoatRequest> = {}): CoatRequest => ({
   tempC: 21,
   vesselsMl: [],
   largestBatchMl: null,
+  given: null,
+  batches: null,
   factors: {},
   ...changes,
 });

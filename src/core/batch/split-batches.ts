@@ -85,6 +85,7 @@ export function splitBatches(
   need: CoatNeed,
   request: CoatRequest,
 ): Split {
+  if (request.batches !== null) return exactlySplit(request.batches, divided, need, request);
   let { limit } = before;
   for (let { batches } = before; ; batches += 1) {
     let reason: BatchLimit | null = null;
@@ -96,4 +97,15 @@ export function splitBatches(
     }
     limit = reason;
   }
+}
+
+/** So many batches as were asked for; `limit` says what speaks against them. */
+function exactlySplit(batches: number, divided: Divided, need: CoatNeed, request: CoatRequest): Split {
+  const split = (atEnds: boolean): Split => {
+    const shares = dealShares(need.coverable, batches, atEnds);
+    const limit = limitOf(shares, divided, need, request);
+    return { batches, shares, atEnds, limit, tooSlow: limit !== null };
+  };
+  const atEnds = split(true);
+  return atEnds.limit === null ? atEnds : split(false);
 }

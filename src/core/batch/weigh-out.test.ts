@@ -54,6 +54,8 @@ const request: CoatRequest = {
   tempC: 21,
   vesselsMl: [],
   largestBatchMl: null,
+  given: null,
+  batches: null,
   factors: {},
 };
 const coat = batchCoat(request);

@@ -1,30 +1,9 @@
 import fc from "fast-check";
-import { ML_PER_US_GALLON, MM2_PER_FT2, MM_PER_INCH } from "../units/constants";
-import { filmInAllUnits } from "../units/format-quantity";
+import { MM_PER_INCH } from "../units/constants";
 import { FACTORS } from "../batch/factors";
-import { combFilm, kitFilm, notchedFilm, notchFilmMm } from "./film-sources";
+import { combFilm, notchedFilm, notchFilmMm } from "./film-sources";
 
 const eighth = MM_PER_INCH / 8;
-const numberIn = (filmMm: number, unit: string) =>
-  Number(
-    filmInAllUnits(filmMm)
-      .find((shown) => shown.unit === unit)
-      ?.number.replace(/\s/g, ""),
-  );
-
-describe("kits (common practice, no source)", () => {
-  test("1.5 US gal for 50 ft² is 3.84 fl oz/ft², 33 to 34 ft²/gal", () => {
-    const film = kitFilm(1.5 * ML_PER_US_GALLON, 50 * MM2_PER_FT2).likely;
-    expect(numberIn(film, "fl oz/ft²")).toBeCloseTo(3.84, 2);
-    expect(numberIn(film, "ft²/gal")).toBeGreaterThanOrEqual(33);
-    expect(numberIn(film, "ft²/gal")).toBeLessThanOrEqual(34);
-  });
-  test("a gallon for 45 ft² of floor is about 2.84 fl oz/ft²", () =>
-    expect(numberIn(kitFilm(ML_PER_US_GALLON, 45 * MM2_PER_FT2).likely, "fl oz/ft²")).toBeCloseTo(2.84, 2));
-  test("of a kit only that share stays on the top that faces, losses and reserve leave", () =>
-    expect(kitFilm(1000, 1e6, 0.8).likely).toBeCloseTo(0.8, 12));
-});
-
 describe("notches", () => {
   test("a square notch as wide as its land leaves half its depth, a V of the same size half of that", () => {
     const size = { widthMm: eighth, depthMm: eighth, gapMm: eighth };

@@ -1,4 +1,4 @@
-import { within, type Spread } from "../numerics/spread";
+import type { Spread } from "../numerics/spread";
 
 /** Cross-section of a trowel's or squeegee's notch. */
 export type NotchShape = "square" | "v" | "u";
@@ -40,10 +40,3 @@ export const notchedFilm = (notch: Notch, share: Spread): Spread => {
 export function combFilm(wettedMm: number, dryMm: number): Spread {
   return { low: wettedMm, likely: (wettedMm + dryMm) / 2, high: dryMm };
 }
-
-/**
- * What stays on the top of a kit that is meant for an area. Makers' areas are rounded: ±5 %.
- * @param onTopShare share of a mix that stays on the top, 1 where neither faces nor losses are counted
- */
-export const kitFilm = (kitMl: number, areaMm2: number, onTopShare = 1): Spread =>
-  within((onTopShare * kitMl * 1000) / areaMm2, 0.05);

@@ -1,6 +1,6 @@
 import { cutText } from "../units/cut-text";
 import type { ResinCard } from "../cure/resin-card";
-import { covers, isFill, type Coat } from "../schedule/coat";
+import { byFilm, covers, isFill, type Coat } from "../schedule/coat";
 import { copyName } from "./copy-name";
 import type { JobDocument } from "./job";
 import type { NewId } from "../geometry/new-piece";
@@ -54,7 +54,7 @@ export function withOwnBuild(job: JobDocument, pieceId: string, newId: NewId): J
       const on = piecesOf(job, coat);
       if (!on.includes(pieceId) || on.length < 2) return [coat];
       const copied = {
-        ...copiedCoat(coat, newId),
+        ...byFilm(copiedCoat(coat, newId)),
         name: cutText(`${coat.name}, ${name}`, 80),
         pieceIds: [pieceId],
       };
@@ -96,7 +96,7 @@ export function withBuild(job: JobDocument, coats: readonly Coat[], newId: NewId
   return {
     ...job,
     coats: coats.map((coat) => {
-      const { pieceIds: _pieces, filmByPieceMm: _films, ...rest } = copiedCoat(coat, newId);
+      const { pieceIds: _pieces, filmByPieceMm: _films, ...rest } = byFilm(copiedCoat(coat, newId));
       return rest;
     }),
   };

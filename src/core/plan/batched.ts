@@ -5,13 +5,16 @@ import { fittedResin, type FittedResin } from "../cure/fitted-resin";
 import type { ResinCard } from "../cure/resin-card";
 import type { Measured } from "../geometry/measure";
 import { byIdentity } from "../numerics/by-identity";
-import { liesOnTop, type Coat } from "../schedule/coat";
+import { isFill, liesOnTop, type Coat } from "../schedule/coat";
 import { spraysOf, type SprayNeed } from "../schedule/sprays";
 import type { JobDocument } from "../job/job";
 import { coveredBy, coveredM2, pourDepthMm } from "./covered";
 import type { MeasuredJob } from "./measured";
 
-/** A coat with how much is mixed for it; `problem` says in words why that could not be worked out. */
+/**
+ * A coat with how much is mixed for it. `coat` is as it came out: with the film and the shares that follow from what is given. `problem` says in words
+ * why that could not be worked out.
+ */
 export type SizedCoat = {
   coat: Coat;
   resin: FittedResin | null;
@@ -77,15 +80,43 @@ function sizedCoat(
     vesselsMl: work.vesselsMl ?? [],
     largestBatchMl:
       coat.byKits && resin.kits.length > 0 ? Math.max(...resin.kits.map((kit) => kit.ml)) : null,
+    given: coat.given ?? null,
+    batches: coat.batches ?? null,
     factors,
   });
   // Nothing to cover, as an edge seal on a floor: a coat without a batch has no times either.
   if (batched.batches.length === 0) return without(nothingToMix(coat));
+  const asGiven = worksOut(coat) ? workedOut(coat, batched) : coat;
   return {
     ...known,
+    coat: asGiven,
+    pourDepthMm: pourDepthMm(asGiven, pieces),
     batched,
     sprays: spraysOf(coat.passes, batched.topAreaMm2, factors),
     problem: null,
+  };
+}
+
+/** Whether anything of a coat is worked out from what else is given. */
+const worksOut = ({ given, colours }: Coat): boolean =>
+  given !== undefined ||
+  colours.some(({ givenMl, cupDose }) => givenMl !== undefined || cupDose !== undefined);
+
+/** A coat with the film, the poured share, the shares and strengths that came out: what all that follows reckons with. */
+function workedOut(coat: Coat, { filmFactor, colours }: BatchedCoat): Coat {
+  const { filmByPieceMm } = coat;
+  if (isFill(coat)) return { ...coat, colours, coverShare: coat.coverShare * filmFactor };
+  return {
+    ...coat,
+    colours,
+    filmMm: coat.filmMm * filmFactor,
+    ...(filmByPieceMm
+      ? {
+          filmByPieceMm: Object.fromEntries(
+            Object.entries(filmByPieceMm).map(([id, filmMm]) => [id, filmMm * filmFactor]),
+          ),
+        }
+      : {}),
   };
 }
 

@@ -30,8 +30,9 @@ export function derivePlan(
 ): Plan {
   const onPieces = measured(job);
   const sized = sizedCoats(job, onPieces, cards);
-  const { coats, troubles } = timedCoats(job, sized);
-  const looks = colourPlan(job, colourants);
+  const asSized: JobDocument = { ...job, coats: sized.map(({ coat }) => coat) };
+  const { coats, troubles } = timedCoats(asSized, sized);
+  const looks = colourPlan(asSized, colourants);
   const { startOn = null, scaleStepG = USUAL_SCALE_G, vesselsMl = [] } = job.work;
   return {
     startOn,

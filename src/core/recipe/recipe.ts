@@ -1,5 +1,5 @@
 import type { Ground } from "../batch/factors";
-import { filmOn, type Coat } from "../schedule/coat";
+import { byFilm, filmOn, type Coat } from "../schedule/coat";
 import { buildOf } from "../job/builds";
 import type { PlannedCoat } from "../plan/timed";
 import type { JobDocument, RecipeReference } from "../job/job";
@@ -9,7 +9,7 @@ import { MM_PER_FOOT } from "../units/constants";
 import type { UnitSystem } from "../units/dimension";
 
 /** A coat without a size: no pieces, and what is embedded told by area. */
-export type RecipeCoat = Omit<Coat, "pieceIds" | "filmByPieceMm">;
+export type RecipeCoat = Omit<Coat, "pieceIds" | "filmByPieceMm" | "given" | "batches">;
 
 /** A build without a size: coats in their order with films, shares, doses and passes; on what; towards which colour. */
 export type RecipeDocument = {
@@ -39,14 +39,15 @@ export function recipeOf(
   pieceId: string | null = keptPieceId(job),
   notes = "",
 ): RecipeDocument {
-  const areas = new Map(planned.map(({ coat, coveredM2 }) => [coat.id, coveredM2]));
+  const known = new Map(planned.map((coat) => [coat.coat.id, coat]));
   const coats = pieceId === null ? job.coats : buildOf(job, pieceId);
   return {
     format: 1,
     ground: (pieceId !== null && job.groundByPiece?.[pieceId]) || job.ground,
-    coats: coats.map((coat): RecipeCoat => {
-      const { pieceIds: _pieces, filmByPieceMm: _films, ...rest } = coat;
-      const areaM2 = areas.get(coat.id) ?? 0;
+    coats: coats.map((typed): RecipeCoat => {
+      // Given amounts are those of this size: a recipe keeps the film and the shares that followed.
+      const { coat = typed, coveredM2: areaM2 = 0 } = known.get(typed.id) ?? {};
+      const { pieceIds: _pieces, filmByPieceMm: _films, ...rest } = byFilm(coat);
       return {
         ...rest,
         filmMm: pieceId === null ? coat.filmMm : filmOn(coat, pieceId),

@@ -1,6 +1,7 @@
 import type { CoatColour } from "../batch/coat-colour";
 import type { MixingMethod } from "../batch/coat-request";
 import type { Embed } from "../batch/embeds";
+import type { GivenAmount } from "../batch/given";
 import type { Pass } from "./pass";
 
 export type CoatKind =
@@ -59,7 +60,22 @@ export type Coat = {
   embeds?: Embed[];
   /** No mix larger than the largest kit of its card. */
   byKits?: boolean;
+  /** What is given of its amount where it is not the film: film and shares are then worked out, and `filmMm` is where that begins. */
+  given?: GivenAmount;
+  /** So many batches, where that is given. */
+  batches?: number;
 };
+
+/** A coat by its film and its shares alone, as another size asks for: no amount of it is given. */
+export function byFilm<Some extends Pick<Coat, "given" | "batches" | "colours">>(
+  coat: Some,
+): Omit<Some, "given" | "batches"> {
+  const { given: _given, batches: _batches, ...rest } = coat;
+  return {
+    ...rest,
+    colours: coat.colours.map(({ givenMl: _ml, cupDose: _dose, ...colour }) => colour),
+  };
+}
 
 /** Whether a coat goes on a piece. */
 export const covers = (coat: Coat, pieceId: string): boolean => coat.pieceIds?.includes(pieceId) ?? true;

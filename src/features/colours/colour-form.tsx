@@ -10,7 +10,7 @@ import {
   saveColourCard,
   type ColourCardFields,
 } from "@/contracts/colour-card";
-import type { DoseMeasure } from "@/core/batch/dose";
+import { USUAL_MEASURE, type DoseMeasure } from "@/core/batch/dose";
 import { COLOUR_KIND_WORDS, opticsOf, type Appearance, type ColourKind } from "@/core/colour/colour-card";
 import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";
@@ -28,10 +28,10 @@ const BY: { value: Appearance["by"]; words: string }[] = [
   { value: "dye", words: "dye" },
   { value: "unknown", words: "not known" },
 ];
-const MEASURES: { value: DoseMeasure["unit"]; words: string; start: DoseMeasure }[] = [
-  { value: "gram", words: "gram", start: { unit: "gram" } },
-  { value: "drop", words: "drop", start: { unit: "drop", dropMl: 0.05, densityGPerMl: 1.2 } },
-  { value: "spoon", words: "level spoon", start: { unit: "spoon", gramsPerSpoon: 0.2 } },
+const MEASURES: { value: DoseMeasure["unit"]; words: string }[] = [
+  { value: "gram", words: "gram" },
+  { value: "drop", words: "drop" },
+  { value: "spoon", words: "level spoon" },
 ];
 
 /** A colour card: what is known of a colourant, and at once what it does with white, over black and over white. */
@@ -158,10 +158,8 @@ export function ColourForm({
             <Choice
               label="Measured by"
               value={measure.unit}
-              options={MEASURES.map(({ value, words }) => ({ value, words }))}
-              onChange={(unit) =>
-                set({ measure: MEASURES.find((known) => known.value === unit)?.start ?? { unit: "gram" } })
-              }
+              options={MEASURES}
+              onChange={(unit) => set({ measure: USUAL_MEASURE[unit] })}
             />
           </div>
           {measure.unit === "drop" &&

@@ -23,7 +23,7 @@ const LAID: readonly CoatKind[] = ["seal", "primer", "base", "colour", "vein", "
 
 /** The coats in order on a cross-section, and all that is said of the one picked. */
 export function BuildView() {
-  const { document, cards, system, change } = useJob();
+  const { document, plan, cards, system, change } = useJob();
   const [pickedId, setPickedId] = useState<string | null>(null);
   const { ref: stageRef, width: stageWidth, height: stageHeight } = useSize<HTMLDivElement>();
   const coat =
@@ -61,7 +61,7 @@ export function BuildView() {
           {stageWidth > 0 && (
             <div className="absolute inset-0">
               <CrossSection
-                coats={document.coats}
+                coats={plan.coats.map((planned) => planned.coat)}
                 ground={document.ground}
                 system={system}
                 selectedId={coat?.id ?? null}

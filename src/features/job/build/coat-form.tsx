@@ -7,7 +7,6 @@ import { dammed } from "@/core/geometry/new-piece";
 import { TECHNIQUE_IDS, TECHNIQUES, type TechniqueId } from "@/core/job/technique-list";
 import { withTechnique } from "@/core/job/techniques";
 import { isFill, START_WORDS, type Coat, type StartsAfter } from "@/core/schedule/coat";
-import { filmInAllUnits } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Choice } from "@/ui/choice";
@@ -17,11 +16,11 @@ import { SelectField, TextField } from "@/ui/text-field";
 import { AdviceAt } from "../workspace/advice-line";
 import { editCoat, moved, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
+import { AmountPanel } from "./amount-panel";
 import { CoatPieces } from "./coat-pieces";
 import { DeepPourPanel } from "./deep-pour-panel";
 import { EmbedList } from "./embed-list";
 import { FillDepth } from "./fill-depth";
-import { FilmSources } from "./film-sources";
 import { PassList } from "./pass-list";
 import { ShareList } from "./share-list";
 import { FaceTiming } from "./face-timing";
@@ -37,12 +36,14 @@ const BASES = [
 ] as const;
 
 /** All that is planned of one coat. */
-export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
+export function CoatForm({ coat: typed, onGone }: { coat: Coat; onGone: () => void }) {
   const { document, plan, cards, system, change } = useJob();
+  const index = document.coats.findIndex((planned) => planned.id === typed.id);
+  const planned = plan.coats[index];
+  // As it came out: with the film and the shares that follow from what is given.
+  const coat = planned?.coat ?? typed;
   const [more, setMore] = useState(false);
   const edit = (next: Partial<Coat>) => change(editCoat(coat.id, (before) => ({ ...before, ...next })));
-  const index = document.coats.findIndex((planned) => planned.id === coat.id);
-  const planned = plan.coats[index];
   const first = index === 0;
 
   const fill = (technique: TechniqueId) =>
@@ -140,40 +141,13 @@ export function CoatForm({ coat, onGone }: { coat: Coat; onGone: () => void }) {
         />
       )}
 
-      {isFill(coat) ? (
+      {isFill(coat) && (
         <>
           <FillDepth coat={coat} />
           <DeepPourPanel coat={coat} />
         </>
-      ) : (
-        <>
-          <div className="flex gap-4 items-start">
-            <QuantityField
-              label="Wet film"
-              value={coat.filmMm}
-              dimension="film"
-              system={system}
-              bounds={{ min: 0.02, max: 60 }}
-              onChange={(filmMm) => edit({ filmMm })}
-              keep={`${coat.id}.film`}
-              size="large"
-              bare
-              className="w-[168px]"
-            />
-            <p className="label pt-5 leading-[18px]">
-              {filmInAllUnits(coat.filmMm).map((shown, at) => (
-                <span key={shown.unit}>
-                  {at > 0 && (at === 3 ? <br /> : " · ")}
-                  <span className="whitespace-nowrap">
-                    {shown.number} {shown.unit}
-                  </span>
-                </span>
-              ))}
-            </p>
-          </div>
-          <FilmSources batched={planned?.batched ?? null} onFilm={(filmMm) => edit({ filmMm })} />
-        </>
       )}
+      <AmountPanel coat={coat} />
       <AdviceAt coatId={coat.id} at={["film"]} />
 
       <SelectField

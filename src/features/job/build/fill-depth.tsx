@@ -1,5 +1,6 @@
 "use client";
 
+import { giveFilm } from "@/core/schedule/amounts";
 import type { Coat } from "@/core/schedule/coat";
 import { quantityText } from "@/core/units/format-quantity";
 import { QuantityField } from "@/ui/quantity-field";
@@ -28,7 +29,7 @@ export function FillDepth({ coat }: { coat: Coat }) {
         system={system}
         bounds={{ min: 0.1, max: 100 }}
         onChange={(percent) =>
-          change(editCoat(coat.id, (before) => ({ ...before, coverShare: percent / 100 })))
+          change(editCoat(coat.id, () => ({ ...giveFilm(coat, coat.filmMm), coverShare: percent / 100 })))
         }
         keep={`${coat.id}.cover`}
         size="large"

@@ -1,59 +1,26 @@
 "use client";
 
 import { useState } from "react";
-import type { BatchedCoat } from "@/core/batch/batch-coat";
 import { FACTORS, factorSpread } from "@/core/batch/factors";
-import { combFilm, kitFilm, NOTCH_WORDS, notchedFilm, type NotchShape } from "@/core/film/film-sources";
+import { combFilm, NOTCH_WORDS, notchedFilm, type NotchShape } from "@/core/film/film-sources";
 import type { Spread } from "@/core/numerics/spread";
-import { ML_PER_US_GALLON, MM2_PER_FT2, MM_PER_INCH } from "@/core/units/constants";
-import { quantityText, trimmed } from "@/core/units/format-quantity";
+import { MM_PER_INCH } from "@/core/units/constants";
+import { quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";
 import { QuantityField } from "@/ui/quantity-field";
 import { useJob } from "../workspace/use-job";
 
-type Source = "notch" | "comb" | "kit";
+export type FilmSourceId = "notch" | "comb";
 
-const SOURCES: { value: Source; words: string }[] = [
-  { value: "notch", words: "by notch" },
-  { value: "comb", words: "by comb gauge" },
-  { value: "kit", words: "by kit" },
+export const FILM_SOURCES: { value: FilmSourceId; words: string }[] = [
+  { value: "notch", words: "notch" },
+  { value: "comb", words: "comb gauge" },
 ];
 
-/** A film found by what is at hand: a notched edge, the reading of a comb, what a kit is meant for. */
-export function FilmSources({
-  batched,
-  onFilm,
-}: {
-  /** The coat as it is batched: what of a mix stays on the top. */
-  batched: BatchedCoat | null;
-  onFilm: (filmMm: number) => void;
-}) {
-  const [source, setSource] = useState<Source | null>(null);
-  return (
-    <div className="text-sm">
-      <span className="text-ink-soft">find it </span>
-      {SOURCES.map(({ value, words }, at) => (
-        <span key={value}>
-          {at > 0 && <span className="text-ink-soft"> · </span>}
-          <Button
-            weight="quiet"
-            aria-expanded={source === value}
-            onClick={() => setSource(source === value ? null : value)}
-          >
-            {words}
-          </Button>
-        </span>
-      ))}
-      {source !== null && (
-        <div className="bg-shade px-3 py-3 mt-2">
-          {source === "notch" && <ByNotch onFilm={onFilm} />}
-          {source === "comb" && <ByComb onFilm={onFilm} />}
-          {source === "kit" && <ByKit batched={batched} onFilm={onFilm} />}
-        </div>
-      )}
-    </div>
-  );
+/** A film found by what is at hand: a notched edge, or the reading of a comb. */
+export function FilmSource({ source, onFilm }: { source: FilmSourceId; onFilm: (filmMm: number) => void }) {
+  return source === "notch" ? <ByNotch onFilm={onFilm} /> : <ByComb onFilm={onFilm} />;
 }
 
 /** What was found, with its spread, to be taken over. */
@@ -164,43 +131,6 @@ function ByComb({ onFilm }: { onFilm: (filmMm: number) => void }) {
           onFilm={onFilm}
         />
       )}
-    </>
-  );
-}
-
-function ByKit({ batched, onFilm }: { batched: BatchedCoat | null; onFilm: (filmMm: number) => void }) {
-  const { system } = useJob();
-  const onTopShare = batched && batched.mixMl.likely > 0 ? batched.onTopMl.likely / batched.mixMl.likely : 1;
-  const [kit, setKit] = useState({ ml: 1.5 * ML_PER_US_GALLON, areaMm2: 50 * MM2_PER_FT2 });
-  return (
-    <>
-      <div className="grid grid-cols-2 gap-2">
-        <QuantityField
-          label="A kit of"
-          value={kit.ml}
-          dimension="volume"
-          system={system}
-          bounds={{ min: 10, max: 1_000_000 }}
-          onChange={(ml) => setKit({ ...kit, ml })}
-        />
-        <QuantityField
-          label="is meant for"
-          value={kit.areaMm2}
-          dimension="area"
-          system={system}
-          bounds={{ min: 1000, max: 1e12 }}
-          onChange={(areaMm2) => setKit({ ...kit, areaMm2 })}
-        />
-      </div>
-      <Found
-        film={kitFilm(kit.ml, kit.areaMm2, onTopShare)}
-        why={
-          onTopShare < 1
-            ? `All of the kit over its area is ${quantityText((kit.ml * 1000) / kit.areaMm2, "film", system)} mixed. Of this coat ${trimmed((1 - onTopShare) * 100, 0)} % go to faces, losses and reserve; the rest stays on the top, and Cups adds them again.`
-            : "All of the kit over all of the area. Makers round their areas."
-        }
-        onFilm={onFilm}
-      />
     </>
   );
 }

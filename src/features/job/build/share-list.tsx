@@ -5,10 +5,24 @@ import { Slider } from "radix-ui";
 import { useState } from "react";
 import { COLOURANTS, colourFrom } from "@/core/colour/starter-colours";
 import type { CoatColour, ColourLook } from "@/core/batch/coat-colour";
-import type { DoseMeasure } from "@/core/batch/dose";
-import { moveShare, withoutShare, withShare } from "@/core/batch/shares";
+import { USUAL_MEASURE, type DoseMeasure } from "@/core/batch/dose";
+import { withoutShare, withShare } from "@/core/batch/shares";
+import {
+  giveCup,
+  giveCupDose,
+  giveCupFree,
+  giveEqual,
+  giveParts,
+  giveShare,
+  giveStrength,
+  giveCups,
+  giveEachCup,
+} from "@/core/schedule/amounts";
 import type { Coat } from "@/core/schedule/coat";
+import { readCupDose, readCups } from "@/core/schedule/read-cups";
+import { SHOWN_UNIT } from "@/core/units/dimension";
 import { decimal } from "@/core/units/format-quantity";
+import { beforeClick } from "@/ui/before-click";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
@@ -22,20 +36,25 @@ const LOOKS: Record<ColourLook, string> = {
   tint: "translucent tint",
   clear: "clear",
 };
-const MEASURES: Record<DoseMeasure["unit"], { words: string; start: DoseMeasure }> = {
-  gram: { words: "by the gram", start: { unit: "gram" } },
-  drop: { words: "by the drop", start: { unit: "drop", dropMl: 0.05, densityGPerMl: 1.2 } },
-  spoon: { words: "by the level spoon", start: { unit: "spoon", gramsPerSpoon: 0.2 } },
+const MEASURES: Record<DoseMeasure["unit"], string> = {
+  gram: "by the gram",
+  drop: "by the drop",
+  spoon: "by the level spoon",
 };
 
-/** The colours of a coat as bars: move one and the others give way, a lock holds one. */
+const CUP_DOSE_WORDS: Record<DoseMeasure["unit"], string> = {
+  gram: "grams",
+  drop: "drops",
+  spoon: "level spoons",
+};
+
+/** The colours of a coat as bars: move one and the others give way, a lock holds one; what a cup holds can be given. */
 export function ShareList({ coat }: { coat: Coat }) {
-  const { system, change } = useJob();
+  const { plan, system, change } = useJob();
   const [openId, setOpenId] = useState<string | null>(null);
-  const share = (colourId: string, wished: number) =>
-    change(
-      editCoat(coat.id, (before) => ({ ...before, colours: moveShare(before.colours, colourId, wished) })),
-    );
+  const batched = plan.coats.find((planned) => planned.coat.id === coat.id)?.batched ?? null;
+  const give = (next: Coat) => change(editCoat(coat.id, () => next));
+  const share = (colourId: string, wished: number) => give(giveShare(coat, colourId, wished));
   const add = (name: string) => {
     const colourant = COLOURANTS.find((known) => known.name === name);
     if (!colourant) return;
@@ -62,12 +81,12 @@ export function ShareList({ coat }: { coat: Coat }) {
       </div>
       {coat.colours.map((colour) => (
         <div key={colour.id}>
-          <div className="flex items-center gap-3 h-9">
+          <div className="flex items-center gap-2 h-9">
             <button
               type="button"
               aria-expanded={openId === colour.id}
               onClick={() => setOpenId(openId === colour.id ? null : colour.id)}
-              className="w-[104px] text-left truncate hover:underline underline-offset-4"
+              className="w-[92px] text-left truncate hover:underline underline-offset-4"
             >
               {colour.name || "unnamed"}
             </button>
@@ -90,20 +109,46 @@ export function ShareList({ coat }: { coat: Coat }) {
                 className="block w-2.5 h-7 border border-ink bg-paper cursor-ew-resize"
               />
             </Slider.Root>
-            <span className="figure text-lg w-[58px] text-right whitespace-nowrap">
+            <span className="figure text-lg w-[52px] text-right whitespace-nowrap">
               {decimal(colour.share * 100, colour.share < 0.0995 && colour.share > 0 ? 1 : 0)}
               <span className="label ml-0.5">%</span>
             </span>
-            <button
-              type="button"
-              aria-pressed={colour.locked}
-              aria-label={`Hold the share of ${colour.name}`}
-              title={colour.locked ? "held" : "hold this share"}
-              onClick={() => change(editColour(coat.id, colour.id, { locked: !colour.locked }))}
-              className={`w-9 text-xs ${colour.locked ? "font-semibold" : "text-ink-soft underline underline-offset-2"}`}
-            >
-              {colour.locked ? "held" : "hold"}
-            </button>
+            {batched && (
+              <QuantityField
+                label={`Amount of ${colour.name || "this colour"}, ${SHOWN_UNIT.volume[system]}`}
+                value={batched.coloursMl.find(({ colourId }) => colourId === colour.id)?.ml ?? 0}
+                dimension="volume"
+                system={system}
+                bounds={{ min: 0.1, max: 1_000_000 }}
+                onChange={(ml) => give(giveCup(coat, colour.id, ml))}
+                keep={`${colour.id}.amount`}
+                className="w-[62px]"
+                hideLabel
+                bare
+              />
+            )}
+            {colour.givenMl !== undefined ? (
+              <button
+                type="button"
+                aria-label={`Let the amount of ${colour.name} follow`}
+                title="given: press to let it follow"
+                onClick={() => give(giveCupFree(coat, colour.id))}
+                className="w-9 text-xs font-semibold"
+              >
+                given
+              </button>
+            ) : (
+              <button
+                type="button"
+                aria-pressed={colour.locked}
+                aria-label={`Hold the share of ${colour.name}`}
+                title={colour.locked ? "held" : "hold this share"}
+                onClick={() => change(editColour(coat.id, colour.id, { locked: !colour.locked }))}
+                className={`w-9 text-xs ${colour.locked ? "font-semibold" : "text-ink-soft underline underline-offset-2"}`}
+              >
+                {colour.locked ? "held" : "hold"}
+              </button>
+            )}
           </div>
           {openId === colour.id && (
             <ColourForm
@@ -122,8 +167,85 @@ export function ShareList({ coat }: { coat: Coat }) {
       {coat.colours.length === 0 && (
         <p className="text-ink-soft text-sm">No colour yet: add one, or clear.</p>
       )}
+      {coat.colours.length > 0 && <AllCups coat={coat} onCoat={give} />}
       <AdviceAt coatId={coat.id} at={["shares"]} />
     </div>
+  );
+}
+
+/** All cups at once, as it is said: "2 : 14 : 12", "10 ml each", "a level spoon". */
+function AllCups({ coat, onCoat }: { coat: Coat; onCoat: (coat: Coat) => void }) {
+  const { system } = useJob();
+  const many = coat.colours.length;
+  return (
+    <div className="flex items-start gap-3 mt-1.5">
+      {many > 1 && (
+        <Said
+          label="All cups, from the first"
+          placeholder={system === "us" ? "2 : 14 : 12 oz" : "60 : 400 : 350 ml"}
+          wrong={`Type ${many} parts or volumes in the order of the cups, or one and “each”.`}
+          read={(text) => {
+            const said = readCups(text, many, system);
+            if (said) onCoat(said.by === "parts" ? giveParts(coat, said.parts) : giveCups(coat, said.ml));
+            return said !== null;
+          }}
+        />
+      )}
+      <Said
+        label="Into each cup"
+        placeholder="a level spoon"
+        wrong="Type a number of level spoons, drops or g."
+        read={(text) => {
+          const dose = readCupDose(text);
+          if (dose) onCoat(giveEachCup(coat, dose.count, dose.unit));
+          return dose !== null;
+        }}
+      />
+      {many > 1 && (
+        <Button weight="quiet" className="mt-6 whitespace-nowrap" onClick={() => onCoat(giveEqual(coat))}>
+          all equal
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** A field that takes a few words, and is empty again when they have counted. */
+function Said({
+  label,
+  placeholder,
+  wrong,
+  read,
+}: {
+  label: string;
+  placeholder: string;
+  wrong: string;
+  read: (text: string) => boolean;
+}) {
+  const [typed, setTyped] = useState("");
+  const [error, setError] = useState<string | null>(null);
+  const take = () => {
+    const good = typed.trim() === "" || read(typed);
+    setError(good ? null : wrong);
+    if (good) setTyped("");
+  };
+  return (
+    <form
+      className="flex-1 min-w-0"
+      onSubmit={(event) => {
+        event.preventDefault();
+        take();
+      }}
+    >
+      <TextField
+        label={label}
+        placeholder={placeholder}
+        value={typed}
+        error={error}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={() => beforeClick(take)}
+      />
+    </form>
   );
 }
 
@@ -210,23 +332,34 @@ function ColourForm({
         bare
       />
       {number(
-        "Dose, g per 100 g of mix",
-        colour.gPer100G,
+        colour.cupDose === undefined ? "Dose, g per 100 g of mix" : "Dose, g per 100 g: follows",
+        Number(colour.gPer100G.toPrecision(5)),
         { min: 0, max: 60 },
-        (gPer100G) => edit({ gPer100G }),
+        (gPer100G) => change(editCoat(coat.id, () => giveStrength(coat, colour.id, gPer100G))),
         "dose",
       )}
       <SelectField
         label="Measured"
         value={measure.unit}
-        onChange={(event) => edit({ measure: MEASURES[event.target.value as DoseMeasure["unit"]].start })}
+        onChange={(event) => edit({ measure: USUAL_MEASURE[event.target.value as DoseMeasure["unit"]] })}
       >
-        {Object.entries(MEASURES).map(([unit, { words }]) => (
+        {Object.entries(MEASURES).map(([unit, words]) => (
           <option key={unit} value={unit}>
             {words}
           </option>
         ))}
       </SelectField>
+      <QuantityField
+        label={`Or in each cup, ${CUP_DOSE_WORDS[measure.unit]}`}
+        value={colour.cupDose ?? null}
+        dimension="number"
+        system={system}
+        bounds={{ min: 0, max: 1000 }}
+        onChange={(count) => change(editCoat(coat.id, () => giveCupDose(coat, colour.id, count)))}
+        onClear={() => change(editCoat(coat.id, () => giveCupDose(coat, colour.id, null)))}
+        keep={`${colour.id}.cup-dose`}
+        bare
+      />
       {measure.unit === "drop" &&
         number(
           "One drop, ml",

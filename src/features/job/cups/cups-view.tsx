@@ -6,6 +6,7 @@ import { formatQuantity, quantityText } from "@/core/units/format-quantity";
 import { Figure } from "@/ui/figure";
 import { AdviceAt } from "../workspace/advice-line";
 import { useJob } from "../workspace/use-job";
+import { AmountLine } from "./amount-line";
 import { AtHand } from "./at-hand";
 import { BatchPanel } from "./batch-panel";
 import { Leftovers } from "./leftovers";
@@ -65,6 +66,7 @@ export function CupsView({ jobId }: { jobId: string }) {
               size="hero"
               beside={`${batched.fills ? "" : `${quantityText(batched.mixedFilmMm, "film", "us")} · `}${formatQuantity(batched.mixMl.low, "volume", system).number} to ${quantityText(batched.mixMl.high, "volume", system)}`}
             />
+            <AmountLine planned={{ ...planned, batched }} />
             <LossList planned={{ ...planned, batched }} />
             <AdviceAt coatId={coat.id} at={["batches", "rate", "scale"]} />
             <Leftovers batched={batched} />

@@ -139,11 +139,16 @@ function linesOf(planned: PlannedCoat & { batched: BatchedCoat }, system: UnitSy
   return shaded;
 }
 
-/** What the mixed volume is made of, line by line and as one column; each factor can be opened and changed. */
+/**
+ * What the mixed volume is made of, line by line and as one column; each factor can be opened and changed. Where the mix is given it is read
+ * downwards: what is taken from it, and last what stays on the piece.
+ */
 export function LossList({ planned }: { planned: PlannedCoat & { batched: BatchedCoat } }) {
   const { system } = useJob();
   const [open, setOpen] = useState<string | null>(null);
-  const lines = linesOf(planned, system);
+  const down = planned.batched.mixGiven;
+  const upwards = linesOf(planned, system);
+  const lines = down ? upwards.reverse() : upwards;
   const total = lines.reduce((sum, line) => sum + line.ml, 0);
   return (
     <div className="flex gap-3.5 mt-4">
@@ -185,8 +190,8 @@ export function LossList({ planned }: { planned: PlannedCoat & { batched: Batche
                 onClick={() => setOpen(open === line.id ? null : line.id)}
                 className="w-full text-left py-1.5 flex items-baseline gap-2 enabled:hover:bg-paper"
               >
-                <span className="flex-1 min-w-0">
-                  {line.name}
+                <span className={`flex-1 min-w-0 ${down && line.id === "top" ? "font-semibold" : ""}`}>
+                  {down && line.id === "top" ? `Stays ${line.name.toLowerCase()}` : line.name}
                   <span className="label block">{line.how}</span>
                 </span>
                 <span
@@ -197,6 +202,7 @@ export function LossList({ planned }: { planned: PlannedCoat & { batched: Batche
                       : undefined
                   }
                 >
+                  {down && line.id !== "top" && "− "}
                   {shown.number}
                   <span className="label ml-1">{shown.unit}</span>
                 </span>

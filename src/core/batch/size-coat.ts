@@ -1,0 +1,200 @@
+import { scaled } from "../numerics/spread";
+import { nth } from "../numerics/nth";
+import type { CoatColour } from "./coat-colour";
+import { groundsUnder, needOf, sumOver, type CoatNeed } from "./coat-need";
+import { mixesEachCup, type CoatRequest } from "./coat-request";
+import { divide, NOTHING_DIVIDED, type Divided } from "./divide";
+import { conflictWithFilm, givenMixMl, laidMl, workOfMix, type GivenConflict, type GivenWork } from "./given";
+import { lossesOf, type Loss } from "./losses";
+import { dealShares } from "./sections";
+import { splitBatches, type Split } from "./split-batches";
+
+/** A coat while its volume is sought. */
+export type Sized = {
+  /** All that is laid and lost, without what is held back, ml. */
+  workMl: number;
+  losses: Loss[];
+  divided: Divided;
+  split: Split;
+  /** Vessels are chosen for this much work volume: the most that was met, so that two sizes do not take turns. */
+  roomForMl: number;
+};
+
+/** What a work volume in these batches loses. */
+function lossesAt(
+  { workMl, divided, split, roomForMl }: Omit<Sized, "losses">,
+  need: CoatNeed,
+  request: CoatRequest,
+): Loss[] {
+  const cupsMl = [...divided.coloursMl, ...(divided.clearMl > 0 ? [divided.clearMl] : [])];
+  const apart = mixesEachCup(request);
+  return lossesOf({
+    cupsMl: cupsMl.length > 1 || apart ? cupsMl : [],
+    room: roomForMl / workMl,
+    bucketMl: apart ? 0 : divided.sumMl,
+    shares: split.shares,
+    tools: request.tools,
+    openLengthMm: sumOver(request.pieces, (piece) => piece.openLengthMm) * request.coverShare,
+    faceLengthMm: sumOver(request.pieces, (piece) => piece.faceLengthMm) * request.coverShare,
+    grounds: groundsUnder(request),
+    filledMl: need.fills ? need.onTopMl.likely : 0,
+    vesselsMl: request.vesselsMl,
+    factors: request.factors,
+  });
+}
+
+const lostMl = (losses: readonly Loss[]) => losses.reduce((sum, loss) => sum + loss.ml.likely, 0);
+
+/** One round: a work volume divided and split into batches, what these lose, and the work volume with that. */
+function sizedOnce(before: Sized, need: CoatNeed, request: CoatRequest): Sized {
+  const { workMl } = before;
+  const divided = divide(workMl, need.embedsMl.likely, request);
+  const split = splitBatches(before.split, divided, need, request);
+  const roomForMl = split.batches > before.split.batches ? workMl : Math.max(before.roomForMl, workMl);
+  const losses = lossesAt({ workMl, divided, split, roomForMl }, need, request);
+  return { workMl: need.neededMl + lostMl(losses), losses, divided, split, roomForMl };
+}
+
+const MOST_ROUNDS = 40;
+
+const NOT_SPLIT = { batches: 1, limit: null };
+
+/** The rounds until the volume stays; from below, since a first guess too large would keep a batch too many. */
+function fromFilm(need: CoatNeed, request: CoatRequest): Sized {
+  let found: Sized = {
+    workMl: need.neededMl,
+    losses: [],
+    divided: { ...NOTHING_DIVIDED, coloursMl: request.colours.map(() => 0) },
+    split: { ...NOT_SPLIT, shares: dealShares(need.coverable, 1, true), atEnds: true, tooSlow: false },
+    roomForMl: 0,
+  };
+  if (!(need.neededMl > 0)) return found;
+  for (let round = 0; round < MOST_ROUNDS; round += 1) {
+    const { workMl } = found;
+    found = sizedOnce(found, need, request);
+    if (Math.abs(found.workMl - workMl) < 1e-9 * found.workMl) break;
+  }
+  return { ...found, divided: divide(found.workMl, need.embedsMl.likely, request) };
+}
+
+/** A coat sized: how its film grew or shrank for what was given, and what did not find room. */
+export type Solved = {
+  need: CoatNeed;
+  found: Sized;
+  /** With what is given of them, as far as it could be. */
+  colours: readonly CoatColour[];
+  /** Its film, or the poured share of what is filled, as a multiple of what the coat says. */
+  filmFactor: number;
+  /** What is mixed and finds no room in what is filled, ml. */
+  overMl: number;
+  conflict: GivenConflict | null;
+};
+
+/** A need with its film, or its poured share, so many times as large; what is embedded and the time it takes stay. */
+const timesFilm = (need: CoatNeed, factor: number): CoatNeed =>
+  factor === 1
+    ? need
+    : {
+        ...need,
+        onTopMl: scaled(need.onTopMl, factor),
+        onFacesMl: scaled(need.onFacesMl, factor),
+        neededMl: need.neededMl * factor,
+        coverable: need.coverable.map((piece) => ({ ...piece, needMl: piece.needMl * factor })),
+      };
+
+/** The batches and the room of vessels that a volume was split with. */
+type Dealing = Pick<Sized, "split" | "roomForMl">;
+
+/**
+ * The film that a work volume leaves in given batches and vessels, as a multiple of what the coat says. What is lost depends on the volume
+ * alone, but for what sinks in a fill: that settles in a few rounds.
+ * @returns null where nothing is left
+ */
+function filmLeft(
+  workMl: number,
+  dealing: Dealing,
+  need: CoatNeed,
+  request: CoatRequest,
+): Pick<Solved, "found" | "filmFactor" | "overMl" | "need"> | { lostMl: number } {
+  const sized = { ...dealing, workMl, divided: divide(workMl, need.embedsMl.likely, request) };
+  const most = need.fills ? 1 / request.coverShare : Infinity;
+  let filmFactor = 1;
+  let losses: Loss[] = [];
+  for (let round = 0; round < MOST_ROUNDS; round += 1) {
+    losses = lossesAt(sized, timesFilm(need, filmFactor), request);
+    const next = Math.min(most, Math.max(0, (workMl - lostMl(losses)) / need.neededMl));
+    const settled = Math.abs(next - filmFactor) <= 1e-12 * next;
+    filmFactor = next;
+    if (settled || !need.fills) break;
+  }
+  if (!(filmFactor > 0)) return { lostMl: lostMl(losses) };
+  const left = timesFilm(need, filmFactor);
+  const overMl = filmFactor === most ? workMl - lostMl(losses) - left.neededMl : 0;
+  return { need: left, found: { ...sized, losses }, filmFactor, overMl };
+}
+
+/** So many tries find the film that asks for a volume; where none does, between two sizes of a vessel, the first stays. */
+const MOST_TRIES = 8;
+
+/**
+ * The other way round: from a work volume to the film that it leaves, in the batches and vessels that this film asks for by itself.
+ */
+function fromWork({ workMl, conflict }: GivenWork, need: CoatNeed, request: CoatRequest): Solved {
+  const { colours } = request;
+  if (!(workMl > 0)) return nothingLeft(need.embedsMl.likely, need, request);
+  const divided = divide(workMl, need.embedsMl.likely, request);
+  const first = filmLeft(
+    workMl,
+    { split: splitBatches(NOT_SPLIT, divided, need, request), roomForMl: workMl },
+    need,
+    request,
+  );
+  if ("lostMl" in first) return nothingLeft(first.lostMl, need, request);
+  const asFirst = { ...first, colours, conflict };
+  if (first.overMl > 0) return asFirst;
+  const laid = laidMl(workMl, colours);
+  const byShares = colours.map((colour, at) => ({ ...freed(colour), share: nth(laid, at) / workMl }));
+  const askedBy = (filmFactor: number) =>
+    fromFilm(timesFilm(need, filmFactor), { ...request, colours: byShares });
+  // The film that the coat says comes first: just above a vessel's brim two films ask for one volume.
+  let filmFactor = 1;
+  for (let tries = 0; tries < MOST_TRIES && filmFactor > 0; tries += 1) {
+    const asked = askedBy(filmFactor);
+    const moreMl = workMl - asked.workMl;
+    if (Math.abs(moreMl) <= 1e-8 * workMl) {
+      const found = filmLeft(workMl, asked, need, request);
+      return "lostMl" in found ? asFirst : { ...found, colours, conflict };
+    }
+    filmFactor = tries === 0 ? first.filmFactor : filmFactor + moreMl / need.neededMl;
+  }
+  return asFirst;
+}
+
+/** A colour by its share alone. */
+const freed = ({ givenMl: _given, ...colour }: CoatColour): CoatColour => colour;
+
+/** Nothing would lie: the coat stays as it says, and what is wrong is told. */
+function nothingLeft(lostMl: number, need: CoatNeed, request: CoatRequest): Solved {
+  const colours = request.colours.map(freed);
+  const found = fromFilm(need, { ...request, colours });
+  return { need, found, colours, filmFactor: 1, overMl: 0, conflict: { kind: "lost", lostMl } };
+}
+
+/** By what is given: the film, or an amount that the film follows from. */
+export function sizeCoat(request: CoatRequest): Solved {
+  const { colours, clearReserve } = request;
+  const need = needOf(request);
+  if (!(need.neededMl > 0))
+    return { need, found: fromFilm(need, request), colours, filmFactor: 1, overMl: 0, conflict: null };
+  const workOf = (mixMl: number | null) => workOfMix(mixMl, colours, clearReserve, need.embedsMl.likely);
+  if (request.given) {
+    const work = workOf(givenMixMl(request.given, need.topAreaMm2));
+    if (work) return fromWork(work, need, request);
+  }
+  const found = fromFilm(need, request);
+  const noCup: GivenConflict | null = request.given ? { kind: "no-cup" } : null;
+  const conflict = noCup ?? conflictWithFilm(found.workMl, colours);
+  // Cups that do not go with the film are counted as they were given.
+  if (conflict?.kind === "cups") return fromWork({ workMl: conflict.cupsMl, conflict }, need, request);
+  return { need, found, colours, filmFactor: 1, overMl: 0, conflict };
+}
