@@ -25,7 +25,7 @@ test("a film by notch, by comb and by kit; stones, fills and a film of its own f
   await page.getByRole("button", { name: "clear", exact: true }).click();
 
   // A square notch of 6 × 6 mm, 6 mm apart, would leave 3 mm if all of it stayed (arithmetic).
-  await page.getByRole("button", { name: "by notch" }).click();
+  await page.getByRole("button", { name: "notch", exact: true }).click();
   for (const label of ["Wide", "Deep", "Land between"]) await field(page, label).fill("6 mm");
   await field(page, "Stays").fill("100");
   await expect(
@@ -37,7 +37,7 @@ test("a film by notch, by comb and by kit; stones, fills and a film of its own f
   await expect(field(page, "Wet film")).toHaveValue(/^3(\.0+)?$/);
 
   // The comb's interval is from the last wet tooth to the first dry one.
-  await page.getByRole("button", { name: "by comb gauge" }).click();
+  await page.getByRole("button", { name: "comb gauge", exact: true }).click();
   await field(page, "Last tooth that is wet").fill("0.8");
   await field(page, "First tooth that is dry").fill("0.7");
   await expect(page.getByText("The first dry tooth stands above the last wet one.")).toBeVisible();
@@ -46,11 +46,11 @@ test("a film by notch, by comb and by kit; stones, fills and a film of its own f
   await expect(field(page, "Wet film")).toHaveValue(/^0\.90?$/);
 
   // 1.5 US gal on 50 ft² are 1.22 mm (common practice, trade.md: a kit meant for 50 ft²).
-  await page.getByRole("button", { name: "by kit" }).click();
+  await page.getByRole("button", { name: "kit's area" }).click();
   await field(page, "A kit of").fill("1.5 gal");
   await field(page, "is meant for").fill("50 ft2");
-  await page.getByRole("button", { name: "take it" }).click();
-  // Of that, faces, losses and reserve take their part: what stays on the top is less, and Cups adds them again.
+  await page.getByRole("button", { name: "mix by that" }).click();
+  // Of that, faces, losses and reserve take their part: what stays on the top is less.
   await expect
     .poll(async () => Number((await field(page, "Wet film").inputValue()).replace(/[^\d.]/g, "")))
     .toBeLessThan(1.2);
