@@ -12,6 +12,8 @@ const shared = {
 };
 
 const config = {
+  // Of the whole run: in a project Jest does not read it.
+  testTimeout: 30_000,
   projects: [
     { ...shared, displayName: "core", testMatch: ["<rootDir>/src/{core,contracts}/**/*.test.ts"] },
     {
@@ -23,7 +25,6 @@ const config = {
       ...shared,
       displayName: "server",
       testMatch: ["<rootDir>/src/server/**/*.test.ts", "<rootDir>/demo/**/*.test.ts"],
-      testTimeout: 30000,
     },
     { ...shared, displayName: "start", testMatch: ["<rootDir>/scripts/**/*.test.ts"] },
   ],

@@ -10,7 +10,7 @@ import { join } from "node:path";
  */
 jest.setTimeout(120_000);
 
-const INTERRUPTIONS = Number(process.env["GAUGEBEAM_INTERRUPTIONS"] ?? 4);
+const INTERRUPTIONS = Number(process.env["GAUGEBEAM_INTERRUPTIONS"] ?? 3);
 const ROOT = join(__dirname, "..");
 let folder: string;
 let running: ChildProcess[] = [];
@@ -60,7 +60,7 @@ async function up(...options: string[]): Promise<ChildProcess> {
   const child = start(...options);
   await until(
     () => read("start.log").includes(`or: kill ${child.pid}`) || ended(child),
-    60,
+    120,
     "It does not come up",
   );
   if (ended(child)) throw new Error(`It ended:\n${log()}`);

@@ -37,7 +37,7 @@ test("a film by notch, by comb and by kit; stones, fills and a film of its own f
   await expect(field(page, "Wet film")).toHaveValue(/^3(\.0+)?$/);
 
   // The comb's interval is from the last wet tooth to the first dry one.
-  await page.getByRole("button", { name: "comb gauge", exact: true }).click();
+  await page.getByRole("button", { name: "comb", exact: true }).click();
   await field(page, "Last tooth that is wet").fill("0.8");
   await field(page, "First tooth that is dry").fill("0.7");
   await expect(page.getByText("The first dry tooth stands above the last wet one.")).toBeVisible();

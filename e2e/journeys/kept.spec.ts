@@ -195,6 +195,8 @@ test("a file of short lines leaves the page alive, and says how far it was read"
 test("with a full disk reading goes on, what is typed stays in the browser, and goes out when there is room", async ({
   browser,
 }) => {
+  // A server is started four times.
+  test.setTimeout(120_000);
   const server = await OwnServer.make("gaugebeam_full_disk");
   await server.start();
   const context = await browser.newContext({ baseURL: server.url });

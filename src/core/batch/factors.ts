@@ -91,7 +91,7 @@ export const FACTORS: Record<FactorId, Factor> = {
     unit: "ml",
     usual: { low: 1, likely: 2, high: 4 },
     kind: "assumed",
-    why: "One stick a cup, wiped on the rim.",
+    why: "One stick a cup, wiped on the rim; in cups under 250 ml less, as the stick and its wet face are smaller.",
   },
   toolMl: {
     id: "toolMl",

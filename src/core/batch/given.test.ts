@@ -216,7 +216,7 @@ describe("what cannot be is named", () => {
     );
   });
   test("a mix that stays on cups and tools, and cups that say nothing", () => {
-    const lost = batchCoat(request({ factors: { stickMl: 5 }, given: { by: "mixed", ml: 10 } }));
+    const lost = batchCoat(request({ factors: { stickMl: 100 }, given: { by: "mixed", ml: 10 } }));
     expect(lost.conflict).toMatchObject({ kind: "lost" });
     expect(lost.filmFactor).toBe(1);
     expect(conflictOf({ given: { by: "cups" } })).toEqual({ kind: "no-cup" });

@@ -17,7 +17,7 @@ const input = (change: Partial<LossInput> = {}): LossInput => ({
   ...change,
 });
 const loss = <Id extends Loss["id"]>(id: Id, change: Partial<LossInput>) =>
-  lossesOf(input(change)).find((one): one is Extract<Loss, { id: Id }> => one.id === id);
+  lossesOf(input(change)).find((found): found is Extract<Loss, { id: Id }> => found.id === id);
 
 describe("each loss by hand", () => {
   test("cups: wetted wall times film, one cup a colour and batch", () => {
@@ -40,9 +40,22 @@ describe("each loss by hand", () => {
     expect(found?.ml.likely).toBeCloseTo((2 * wettedAreaMm2(vesselFor(2000), 2000) * 0.25) / 1000, 9);
     expect(loss("buckets", { bucketMl: 0 })).toBeUndefined();
   });
-  test("sticks: 2 ml each, one even for a single mix", () => {
-    expect(loss("sticks", { cupsMl: [1, 1, 1] })?.ml.likely).toBe(6);
-    expect(loss("sticks", {})?.ml.likely).toBe(2);
+  test("sticks: 2 ml each from a quarter litre on, one even for a single mix", () => {
+    expect(loss("sticks", { cupsMl: [250, 600, 9000] })?.ml.likely).toBe(6);
+    expect(loss("sticks", { bucketMl: 2000 })?.ml.likely).toBe(2);
+    expect(loss("sticks", { cupsMl: [500, 500], shares: [0.5, 0.5] })).toMatchObject({
+      sticks: 4,
+      eachMl: 2,
+    });
+  });
+  test("little cups wet little sticks: an eighth of a quarter litre a quarter of a stick (by hand: (1/8)^(2/3))", () => {
+    expect(loss("sticks", { cupsMl: [31.25, 31.25] })).toMatchObject({
+      sticks: 2,
+      eachMl: expect.closeTo(0.5, 9),
+      ml: { likely: expect.closeTo(1, 9) },
+    });
+    // Ten cups of 6 ml: 2 ml × (6 / 250)^(2/3) = 0.17 ml each, not 20 ml of 60.
+    expect(loss("sticks", { cupsMl: Array.from({ length: 10 }, () => 6) })?.ml.likely).toBeCloseTo(1.66, 2);
   });
   test("tools: each kind once, those that do not touch the resin not at all", () => {
     expect(loss("tools", { tools: ["hand", "hand", "roller", "torch", "none"] })?.ml.likely).toBe(4 + 15);

@@ -40,6 +40,12 @@ export type LossInput = {
   factors: Partial<Record<FactorId, number>>;
 };
 
+/** From a cup of this size on a whole stick is wet (assumed), ml. */
+const WHOLE_STICK_ML = 250;
+
+/** How much of a stick a cup wets: cups alike in shape take sticks and depths alike, so that the wet face grows as the volume's two thirds. */
+const stickOf = (ml: number): number => Math.min(1, Math.cbrt(Math.max(0, ml) / WHOLE_STICK_ML) ** 2);
+
 /** All that does not end on the piece, one by one, in the order in which it is lost. */
 export function lossesOf(input: LossInput): Loss[] {
   const { factors, shares } = input;
@@ -73,9 +79,19 @@ export function lossesOf(input: LossInput): Loss[] {
       filmMm: film.likely,
     });
   }
-  const sticks = batches * Math.max(1, input.cupsMl.length);
+  const stirredMl = input.cupsMl.length > 0 ? input.cupsMl : [input.bucketMl];
+  const sticks = batches * stirredMl.length;
   const stick = factorSpread("stickMl", factors);
-  losses.push({ id: "sticks", ml: scaled(stick, sticks), sticks, eachMl: stick.likely });
+  const wetSticks = shares.reduce(
+    (sum, share) => sum + stirredMl.reduce((all, ml) => all + stickOf(ml * share), 0),
+    0,
+  );
+  losses.push({
+    id: "sticks",
+    ml: scaled(stick, wetSticks),
+    sticks,
+    eachMl: (stick.likely * wetSticks) / sticks,
+  });
 
   const times = factorSpread("toolMl", factors);
   const tools = [...new Set(input.tools)].flatMap((tool) =>

@@ -44,7 +44,7 @@ export function AmountPanel({ coat }: { coat: Coat }) {
           <Given given={given !== undefined && given.by !== "cups"} follows={follows}>
             <QuantityField
               label="Mixed in all"
-              value={batched.mixMl.likely}
+              value={given?.by === "mixed" ? given.ml : batched.mixMl.likely}
               dimension="volume"
               system={system}
               bounds={{ min: 0.5, max: 1_000_000 }}

@@ -15,7 +15,7 @@ export type FilmSourceId = "notch" | "comb";
 
 export const FILM_SOURCES: { value: FilmSourceId; words: string }[] = [
   { value: "notch", words: "notch" },
-  { value: "comb", words: "comb gauge" },
+  { value: "comb", words: "comb" },
 ];
 
 /** A film found by what is at hand: a notched edge, or the reading of a comb. */

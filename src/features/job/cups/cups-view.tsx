@@ -64,7 +64,7 @@ export function CupsView({ jobId }: { jobId: string }) {
               dimension="volume"
               system={system}
               size="hero"
-              beside={`${batched.fills ? "" : `${quantityText(batched.mixedFilmMm, "film", "us")} · `}${formatQuantity(batched.mixMl.low, "volume", system).number} to ${quantityText(batched.mixMl.high, "volume", system)}`}
+              beside={`${batched.fills ? "" : `${quantityText(batched.mixedFilmMm, "film", "us")} · `}${batched.mixGiven ? "given" : `${formatQuantity(batched.mixMl.low, "volume", system).number} to ${quantityText(batched.mixMl.high, "volume", system)}`}`}
             />
             <AmountLine planned={{ ...planned, batched }} />
             <LossList planned={{ ...planned, batched }} />
