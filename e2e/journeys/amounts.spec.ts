@@ -72,6 +72,32 @@ test("28 fl oz: two black, fourteen white, twelve silver, on seven square feet",
   await stage("Cups");
   await expect(page.getByText(/^20 fl oz leave /)).toBeVisible();
   await expect(page.getByText("Stays on the top")).toBeVisible();
+  // The order of the cups, by keys and by pulling.
+  await stage("Build");
+  const cups = () =>
+    coat(page)
+      .getByRole("list", { name: "Cups in the order of pouring" })
+      .getByRole("slider")
+      .evaluateAll((all) => all.map((one) => one.getAttribute("aria-label")?.replace("Share of ", "")));
+  expect(await cups()).toEqual(["Bone white", "Pewter", "Ink black"]);
+  await coat(page)
+    .getByRole("button", { name: /^Cup 3, Ink black/ })
+    .press("ArrowUp");
+  await expect.poll(cups).toEqual(["Bone white", "Ink black", "Pewter"]);
+  const [from, to] = await Promise.all(
+    [/^Cup 1, Bone white/, /^Cup 3, Pewter/].map((name) =>
+      coat(page).getByRole("button", { name }).boundingBox(),
+    ),
+  );
+  await page.mouse.move(from!.x + 5, from!.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(from!.x + 5, from!.y + 30, { steps: 3 });
+  await page.mouse.move(to!.x + 5, to!.y + 14, { steps: 3 });
+  await page.mouse.up();
+  await expect.poll(cups).toEqual(["Ink black", "Pewter", "Bone white"]);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect.poll(cups).toEqual(["Bone white", "Pewter", "Ink black"]);
   // Undone, the cups are given again.
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByRole("alert").filter({ hasText: "are to be mixed" })).toBeVisible();

@@ -316,6 +316,12 @@ test("any result of a plan, given, brings the same plan back", () => {
           given: { by: "cups" },
           colours: asked.colours.map((of, at) => (at === 0 ? cups[0]! : of)),
         },
+        // One cup beside the mix.
+        {
+          ...asked,
+          given: { by: "mixed", ml: mixMl.likely },
+          colours: asked.colours.map((of, at) => (at === 0 ? cups[0]! : of)),
+        },
         // One cup beside the film.
         {
           ...asked,

@@ -1,4 +1,6 @@
 import { colourantNamed, colourFrom } from "../colour/starter-colours";
+import type { Tool } from "../batch/factors";
+import type { Piece } from "../geometry/piece";
 import type { Coat, CoatKind } from "../schedule/coat";
 import { type PassKind } from "../passes/facts";
 import { usualPass } from "../schedule/pass";
@@ -127,6 +129,18 @@ const USUAL_COAT: Record<CoatKind, CoatStart> = {
     clearReserve: 0.03,
   },
 };
+
+/** Tools for flat tops; a wall that turns is coated by a gloved hand. */
+const FLAT_TOOLS: ReadonlySet<Tool> = new Set<Tool>(["trowel", "squeegee", "wide-blade", "roller"]);
+
+/** A coat as it is worked on these pieces: tumblers know no trowel. */
+export const workedOn = (coat: Coat, pieces: readonly Piece[]): Coat =>
+  pieces.length === 0 || pieces.some(({ shape }) => shape.kind !== "tumbler")
+    ? coat
+    : {
+        ...coat,
+        passes: coat.passes.map((pass) => (FLAT_TOOLS.has(pass.tool) ? { ...pass, tool: "hand" } : pass)),
+      };
 
 /** A new coat of a kind with usual film, colours and passes. */
 export function newCoat(kind: CoatKind, name: string, resinCardId: string | null, newId: NewId): Coat {

@@ -289,3 +289,29 @@ describe("from a board to a kitchen", () => {
     ).toEqual([]);
   });
 });
+
+test("a recipe keeps the film and the shares that followed, and no amount of one size", () => {
+  const given: JobDocument = {
+    ...job,
+    coats: job.coats.map((coat) =>
+      coat.kind === "colour"
+        ? {
+            ...coat,
+            given: { by: "mixed", ml: 4000 },
+            batches: 3,
+            colours: coat.colours.map((colour, at) =>
+              at === 0 ? { ...colour, givenMl: 700, cupDose: 2 } : colour,
+            ),
+          }
+        : coat,
+    ),
+  };
+  const { coats } = derivePlan(given, cards);
+  const kept = colourCoat(recipeOf(given, coats));
+  const out = coats.find(({ coat }) => coat.kind === "colour")!.coat;
+  expect(kept.filmMm).toBe(out.filmMm);
+  expect(kept.filmMm).not.toBeCloseTo(colourCoat(recipe()).filmMm, 2);
+  expect(kept.colours.map(({ share }) => share)).toEqual(out.colours.map(({ share }) => share));
+  expect(kept.colours[0]?.gPer100G).toBe(out.colours[0]?.gPer100G);
+  expect(JSON.stringify(kept)).not.toMatch(/given|cupDose|batches/);
+});

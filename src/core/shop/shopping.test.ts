@@ -30,6 +30,17 @@ describe("what to buy", () => {
     expect(coating.cost).toBe(coating.cheapest!.cost);
     expect(coating.leastLeft!.leftMl).toBeLessThanOrEqual(coating.cheapest!.leftMl);
   });
+  test("a kit that is mixed up whole is one kit to buy, to the last drop", () => {
+    const plan = planOf((job) => {
+      const kitMl = cards.find((card) => card.kind === "coating")!.kits[0]!.ml;
+      job.coats = job.coats
+        .filter(({ kind }) => kind === "colour")
+        .map((coat) => ({ ...coat, given: { by: "kits", kitMl, count: 1 } }));
+    });
+    const [coating] = shoppingFor([plan]).resins;
+    expect(coating!.ml.high).toBeCloseTo(coating!.ml.low, 9);
+    expect(coating!.leastLeft).toMatchObject({ leftMl: expect.closeTo(0, 6), kits: [{ count: 1 }] });
+  });
   test("a small piece costs what it takes of a kit, not the kit: the money to an area does not hang on how small it is", () => {
     const perM2 = (lengthMm: number) =>
       shoppingFor([

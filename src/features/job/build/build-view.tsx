@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { GROUND_WORDS, type Ground } from "@/core/batch/factors";
-import { newCoat } from "@/core/job/new-job";
+import { newCoat, workedOn } from "@/core/job/new-job";
 import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
 import { Button } from "@/ui/button";
 import { Menu, MenuItem } from "@/ui/menu";
@@ -43,11 +43,14 @@ export function BuildView() {
       cards.find((card) => (kind === "primer" ? card.kind === "paint" : card.kind === "coating")) ?? cards[0];
     const alike = document.coats.filter((coat) => coat.kind === kind).length;
     const name = kind === "base" || kind === "primer" ? `${COAT_WORDS[kind]}, black` : COAT_WORDS[kind];
-    const fresh = newCoat(
-      kind,
-      alike > 0 ? `${name} ${alike + 1}` : name,
-      before?.resinCardId ?? usual?.id ?? null,
-      newId,
+    const fresh = workedOn(
+      newCoat(
+        kind,
+        alike > 0 ? `${name} ${alike + 1}` : name,
+        before?.resinCardId ?? usual?.id ?? null,
+        newId,
+      ),
+      document.pieces,
     );
     change((job) => ({ ...job, coats: [...job.coats, fresh] }));
     setPickedId(fresh.id);
