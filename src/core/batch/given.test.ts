@@ -174,6 +174,19 @@ test("exactly two batches are two, and what speaks against them is told", () => 
   expect([slow.tooSlow, slow.limit]).toEqual([true, "pot life"]);
 });
 
+test("what sinks while it cures is mixed too: 600 ml fill 582.5 of 800 (600 / 1.03)", () => {
+  const { onTopMl, losses } = batchCoat(
+    request({
+      resin: casting!,
+      pieces: [piece({ fillMl: exactly(800) })],
+      factors: { ...NO_LOSS, shrinkPct: 3 },
+      given: { by: "mixed", ml: 600 },
+    }),
+  );
+  expect(onTopMl.likely).toBeCloseTo(600 / 1.03, 6);
+  expect(losses.find(({ id }) => id === "shrink")?.ml.likely).toBeCloseTo(600 - 600 / 1.03, 6);
+});
+
 test("a river takes what is mixed up to its brim; what is more stays over", () => {
   const river = (ml: number) =>
     batchCoat(

@@ -215,6 +215,9 @@ describe("colour, foretold from the colourants", () => {
     expect(ruled([white, ink], { resin }, ["palm"])).toEqual(["white-first"]);
     expect(ruled([ink, white], { resin }, ["palm"])).toEqual([]);
     expect(ruled([white, ink], { resin }, ["flame"])).toEqual([]);
+    // A base is one colour under others: nothing is worked into it.
+    const base = coat({ kind: "base", colours: [white, ink], passes: [usualPass("p", "palm")] });
+    expect(say([advised({ coat: base, resin })]).map(({ rule }) => rule)).not.toContain("white-first");
   });
   test("white with a dark green goes pale and dull, not grey", () => {
     const white = colour({ id: "w", name: "White", hex: "#F4F3EF" });

@@ -1,9 +1,11 @@
 import fc from "fast-check";
 import { massRatio, ratioError } from "../batch/parts";
 import { derivePlan } from "../plan/derive-plan";
+import { PASS } from "../passes/facts";
 import { comparePour } from "./compare-pour";
 import { foldPour, nextStep, type PourEvent } from "./pour-events";
 import { runSheet } from "./run-sheet";
+import { verdictWords } from "./verdict-words";
 import { cupsMl, dosesWords, weighable, weighLines, type WeighLine } from "./weigh-lines";
 import { CARDS, colourCoat, job, planned } from "../plan/testing/sample";
 
@@ -94,6 +96,28 @@ describe("the pour", () => {
     expect(short[0]?.words[0]).toContain("ran short by about 150 ml");
   });
 
+  test("it took from the first mix to the last pass that lays, whatever comes later; nothing is said while one is open", () => {
+    const colour = plan.coats[2]!;
+    const acts = steps.filter(({ coatId }) => coatId === colour.coat.id);
+    const lays = acts.flatMap(({ passId }, index) => {
+      const kind = colour.coat.passes.find(({ id }) => id === passId)?.kind;
+      return kind && PASS[kind].phase === "laying" ? [index] : [];
+    });
+    const tookMin = (done: number) =>
+      comparePour(
+        plan,
+        steps,
+        foldPour(acts.slice(0, done).map(({ id }, index) => tick(id, 3 * index))),
+        "metric",
+      )[0]?.tookMin;
+    const mixed = acts.findIndex(({ kind }) => kind === "weigh");
+    const last = Math.max(...lays);
+    expect(lays.length).toBeGreaterThan(0);
+    expect(acts.length).toBeGreaterThan(last + 1);
+    expect(tookMin(acts.length)).toBe(3 * (last - mixed));
+    expect(tookMin(last)).toBeNull();
+  });
+
   describe.each(["clear-first", "colour-into-a"] as const)("a resin of three parts, %s", (school) => {
     const filled = CARDS.map((card) => ({ ...card, fillerGPer100G: 60, fillerDensityGPerMl: 2.6 }));
     const plan = derivePlan(
@@ -168,4 +192,28 @@ test("the doses of a cup: a colourant is named where it is not the cup's own col
   const [dose] = cup.doses;
   expect(dosesWords({ ...cup, doses: [{ ...dose!, name: cup.name }] })).not.toContain(cup.name);
   expect(dosesWords({ ...cup, doses: [{ ...dose!, name: "Yellow oxide" }] })).toMatch(/^Yellow oxide /);
+});
+
+test("what the scale showed is answered in words: what is too much, and to where the other part is brought", () => {
+  const off = {
+    kind: "add" as const,
+    mix: null,
+    part: "A" as const,
+    toG: 210,
+    addG: 10,
+    poured: true,
+    off: 0.05,
+  };
+  expect(verdictWords(off, 3, "metric")).toBe(
+    "B is 5 % too much for its A; the card allows 3 %. Bring A to 210 g, 10 g more.",
+  );
+  expect(verdictWords({ ...off, part: "B", off: -0.05 }, 3, "metric")).toMatch(
+    /^B is 5 % too little for its A/,
+  );
+  expect(verdictWords({ ...off, mix: "White", poured: false }, 3, "metric")).toBe(
+    "White: bring A to 210 g, 10 g more.",
+  );
+  expect(verdictWords({ kind: "within", mixId: "pot", mix: null }, 3, "metric")).toBe(
+    "In ratio, within the card's 3 %.",
+  );
 });
