@@ -27,12 +27,11 @@ export type ColourPart = { cardId: string; name: string; gPer100G: number; measu
 
 /** A colour mixed from these; without any it is what it was before. */
 export function mixedFrom(colour: CoatColour, parts: readonly ColourPart[]): CoatColour {
-  if (parts.length === 0) {
-    const { parts: _gone, ...rest } = colour;
-    return rest;
-  }
+  // What goes into each cup was said of another mix.
+  const { parts: _gone, cupDose: _dose, ...rest } = colour;
+  if (parts.length === 0) return rest;
   return {
-    ...colour,
+    ...rest,
     parts: [...parts],
     gPer100G: parts.reduce((sum, part) => sum + part.gPer100G, 0),
     measure: { unit: "gram" },

@@ -197,6 +197,7 @@ test("the doses of a cup: a colourant is named where it is not the cup's own col
 test("what the scale showed is answered in words: what is too much, and to where the other part is brought", () => {
   const off = {
     kind: "add" as const,
+    mixId: "pot",
     mix: null,
     part: "A" as const,
     toG: 210,

@@ -11,8 +11,11 @@ import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText, trimmed } from "@/core/units/format-quantity";
 import { Beam } from "@/ui/beam";
 import { SelectField } from "@/ui/text-field";
+import { useSize } from "@/ui/use-size";
 import { PotTable } from "./pot-table";
 
+/** Until the page is laid out. */
+const NARROWEST_PX = 200;
 const TEMPERATURES_C = [15, 20, 25, 30];
 
 /** What the fit says: beams at four temperatures, pots at four masses, residuals in plain words; beside another resin where one is chosen. */
@@ -36,6 +39,7 @@ export function CardBehaviour({
   }, [resin, others, besideId]);
   const until = Math.max(...both.map((shown) => startOf(filmLifeAt(shown, 15), "set").likely * 1.05));
   const { fit } = resin;
+  const { ref, width } = useSize<HTMLDivElement>();
   return (
     <section aria-label="What the fit says" className="flex-1 min-w-0 px-7 py-5">
       <div className="flex items-end gap-4 mb-1">
@@ -65,10 +69,11 @@ export function CardBehaviour({
           <span className="figure text-lg w-16 pb-2 shrink-0">
             {quantityText(tempC, "temperature", system)}
           </span>
-          <div>
+          <div ref={tempC === TEMPERATURES_C[0] ? ref : undefined} className="flex-1 min-w-0 max-w-[520px]">
             {both.map((shown) => (
               <CardBeam
                 key={shown.id}
+                width={width || NARROWEST_PX}
                 resin={shown}
                 tempC={tempC}
                 until={until}
@@ -129,7 +134,9 @@ function CardBeam({
   until,
   system,
   named,
+  width,
 }: {
+  width: number;
   resin: FittedResin;
   tempC: number;
   until: number;
@@ -148,7 +155,7 @@ function CardBeam({
         life={filmLifeAt(resin, tempC)}
         nowMin={null}
         untilMin={until}
-        width={520}
+        width={width}
         height={20}
         moment={{ film, name: `${name} at ${quantityText(tempC, "temperature", system)}`, system }}
       />

@@ -18,6 +18,7 @@ import {
   giveCups,
   giveEachCup,
 } from "@/core/schedule/amounts";
+import { colourFromCard } from "@/core/plan/shelf-colour";
 import type { Coat } from "@/core/schedule/coat";
 import { readCupDose, readCups } from "@/core/schedule/read-cups";
 import { SHOWN_UNIT } from "@/core/units/dimension";
@@ -62,17 +63,22 @@ function itemAt(list: Element | null, y: number): number {
 
 /** The colours of a coat as bars: move one and the others give way, a lock holds one; what a cup holds can be given. */
 export function ShareList({ coat }: { coat: Coat }) {
-  const { plan, system, change } = useJob();
+  const { plan, colours: shelf, system, change } = useJob();
   const [openId, setOpenId] = useState<string | null>(null);
   const [order, setOrder] = useState(NOT_PULLED);
   const pull = usePull();
   const batched = plan.coats.find((planned) => planned.coat.id === coat.id)?.batched ?? null;
   const give = (next: Coat) => change(editCoat(coat.id, () => next));
   const share = (colourId: string, wished: number) => give(giveShare(coat, colourId, wished));
-  const add = (name: string) => {
-    const colourant = COLOURANTS.find((known) => known.name === name);
-    if (!colourant) return;
-    const fresh = colourFrom(colourant, newId(), 0.1);
+  const looks = plan.looks.coats.find((coatLooks) => coatLooks.coat.id === coat.id);
+  const add = (chosen: string) => {
+    const card = shelf.find(({ id }) => id === chosen);
+    const colourant = COLOURANTS.find(({ name }) => name === chosen);
+    const fresh =
+      card && looks
+        ? colourFromCard(card, newId(), 0.1, { filmMm: coat.filmMm, under: looks.under })
+        : colourant && colourFrom(colourant, newId(), 0.1);
+    if (!fresh) return;
     change(editCoat(coat.id, (before) => ({ ...before, colours: withShare(before.colours, fresh) })));
   };
   return (
@@ -87,9 +93,24 @@ export function ShareList({ coat }: { coat: Coat }) {
             className="select-mark bg-transparent w-28 pr-6 underline underline-offset-4 decoration-line-strong"
           >
             <option value="">add a colour</option>
-            {COLOURANTS.map((colourant) => (
-              <option key={colourant.name}>{colourant.name}</option>
-            ))}
+            {shelf.length > 0 && (
+              <optgroup label="On the shelf">
+                {[...shelf]
+                  .sort((a, b) => a.name.localeCompare(b.name))
+                  .map(({ id, name }) => (
+                    <option key={id} value={id}>
+                      {name}
+                    </option>
+                  ))}
+              </optgroup>
+            )}
+            <optgroup label="The usual">
+              {COLOURANTS.map(({ name }) => (
+                <option key={name} value={name}>
+                  {name}
+                </option>
+              ))}
+            </optgroup>
           </select>
         </label>
       </div>

@@ -3,20 +3,14 @@
 import { Slider } from "radix-ui";
 import { useMemo } from "react";
 import { partAt } from "@/core/advice/advice";
-import {
-  doseId,
-  dosesFor,
-  mixedFrom,
-  type CoatColour,
-  type ColourLook,
-  type ColourPart,
-} from "@/core/batch/coat-colour";
+import { doseId, dosesFor, type CoatColour, type ColourPart } from "@/core/batch/coat-colour";
 import { closeness } from "@/core/colour/ciede2000";
 import { COLOUR_KIND_WORDS, opticsOf, type ColourCard, type ColourKind } from "@/core/colour/colour-card";
 import { HIDDEN, NOT_SEEN } from "@/core/colour/hiding";
-import { hidingOf, lookSpread, mixLook } from "@/core/colour/mix-look";
+import { hidingOf, lookSpread } from "@/core/colour/mix-look";
 import { labOfHex } from "@/core/colour/spaces";
-import { mixPartsOf, type CoatLooks, type ColourLooks } from "@/core/plan/colour-plan";
+import type { CoatLooks, ColourLooks } from "@/core/plan/colour-plan";
+import { partOfCard, remixed } from "@/core/plan/shelf-colour";
 import { doseWords } from "@/core/pour/weigh-lines";
 import { decimal, quantityText, trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
@@ -29,25 +23,6 @@ import { SolvePanel } from "./solve-panel";
 
 /** Where a slider ends when the card names no limit, g in 100 g. */
 const USUAL_MOST = 10;
-/** What a colourant begins with, g in 100 g. */
-const FIRST_DOSE: Record<ColourKind, number> = {
-  paste: 2,
-  mica: 1.6,
-  dye: 0.2,
-  "alcohol-ink": 0.3,
-  acrylic: 3,
-  "spray-paint": 1,
-  glitter: 5,
-};
-
-/** How a mix looks in words that the drawings go by. */
-function lookOfParts(parts: readonly ColourPart[], cards: ReadonlyMap<string, ColourCard>): ColourLook {
-  const all = parts.flatMap((part) => cards.get(part.cardId) ?? []);
-  if (all.length === 0) return "clear";
-  if (all.some((card) => card.appearance.by === "flakes")) return "metallic";
-  return all.every((card) => card.appearance.by === "dye") ? "tint" : "opaque";
-}
-
 /** One mix: its doses, how sure its look is, what it hides, and recipes from the shelf. */
 export function MixPanel({ coat, looks }: { coat: CoatLooks; looks: ColourLooks }) {
   const { colours: shelf, plan, system, change } = useJob();
@@ -61,26 +36,16 @@ export function MixPanel({ coat, looks }: { coat: CoatLooks; looks: ColourLooks 
 
   const set = (next: readonly ColourPart[]) =>
     change(
-      editColour(coat.coat.id, colour.id, (before: CoatColour) => {
-        const mixed = mixedFrom(before, next);
-        const { hex } = mixLook(mixPartsOf(mixed, cards), filmMm, coat.under.internal);
-        return { ...mixed, hex: next.length > 0 ? hex : before.hex, look: lookOfParts(next, cards) };
-      }),
+      editColour(coat.coat.id, colour.id, (before: CoatColour) =>
+        remixed(before, next, cards, { filmMm, under: coat.under }),
+      ),
     );
   const dose = (cardId: string, gPer100G: number) =>
     set(parts.map((part) => (part.cardId === cardId ? { ...part, gPer100G } : part)));
   const add = (cardId: string) => {
     const card = cards.get(cardId);
     if (!card || parts.some((part) => part.cardId === cardId)) return;
-    set([
-      ...parts,
-      {
-        cardId,
-        name: card.name,
-        gPer100G: Math.min(FIRST_DOSE[card.kind], card.mostPer100G ?? Infinity),
-        measure: card.measure,
-      },
-    ]);
+    set([...parts, partOfCard(card)]);
   };
   const inCup = cupG === null ? [] : dosesFor(cupG, colour);
 
