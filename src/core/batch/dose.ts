@@ -4,6 +4,12 @@ export type DoseMeasure =
   | { unit: "drop"; dropMl: number; densityGPerMl: number }
   | { unit: "spoon"; gramsPerSpoon: number };
 
+export const MEASURE_WORDS: Record<DoseMeasure["unit"], string> = {
+  gram: "by the gram",
+  drop: "by the drop",
+  spoon: "by the level spoon",
+};
+
 /** What each way of measuring begins with (common practice, no source): a drop of 0.05 ml, a level micro-spoon of 0.2 g. */
 export const USUAL_MEASURE: Record<DoseMeasure["unit"], DoseMeasure> = {
   gram: { unit: "gram" },

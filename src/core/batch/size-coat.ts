@@ -108,7 +108,7 @@ type Dealing = Pick<Sized, "split" | "roomForMl">;
 /**
  * The film that a work volume leaves in given batches and vessels, as a multiple of what the coat says. What is lost depends on the volume
  * alone, but for what sinks in a fill: that settles in a few rounds.
- * @returns null where nothing is left
+ * @returns what is lost, where that is all of it
  */
 function filmLeft(
   workMl: number,
@@ -136,9 +136,7 @@ function filmLeft(
 /** So many tries find the film that asks for a volume; where none does, between two sizes of a vessel, the first stays. */
 const MOST_TRIES = 8;
 
-/**
- * The other way round: from a work volume to the film that it leaves, in the batches and vessels that this film asks for by itself.
- */
+/** The other way round: from a work volume to the film that it leaves, in the batches and vessels that this film asks for by itself. */
 function fromWork({ workMl, conflict }: GivenWork, need: CoatNeed, request: CoatRequest): Solved {
   const { colours } = request;
   if (!(workMl > 0)) return nothingLeft(need.embedsMl.likely, need, request);

@@ -38,6 +38,41 @@ test.each<[string, (draft: JobDocument) => void, string[]]>([
     ["Palm blend, veins late · Pewter · dose per 100 g: 1.6 → 2"],
   ],
   [
+    "a mix that is given",
+    (draft) => void (draft.coats[2]!.given = { by: "mixed", ml: 3000 }),
+    ["Palm blend, veins late · amount given: the film → 3\u2009000 ml mixed"],
+  ],
+  [
+    "kits, a vessel, an area, cups",
+    (draft) => {
+      draft.coats[0]!.given = { by: "kits", kitMl: 4000, count: 2 };
+      draft.coats[1]!.given = { by: "vessel", vesselMl: 1900, count: 1 };
+      draft.coats[2]!.given = { by: "coverage", ml: 5678, areaMm2: 4.6e6 };
+      draft.coats[3]!.given = { by: "cups" };
+    },
+    [
+      "Primer, black · amount given: the film → 2 × kit of 4\u2009000 ml",
+      "Base, black · amount given: the film → what fits 1\u2009900 ml",
+      "Palm blend, veins late · amount given: the film → 5\u2009678 ml for 4.60 m²",
+      "Clear flood · amount given: the film → the cups",
+    ],
+  ],
+  [
+    "how a colour is measured, and the size of its drop",
+    (draft) => {
+      draft.coats[2]!.colours[1]!.measure = { unit: "spoon", gramsPerSpoon: 0.3 };
+      draft.coats[2]!.colours.find(({ name }) => name === "Ink black")!.measure = {
+        unit: "drop",
+        dropMl: 0.04,
+        densityGPerMl: 1.2,
+      };
+    },
+    [
+      "Palm blend, veins late · Pewter · measured: by the gram → by the level spoon",
+      "Palm blend, veins late · Ink black · measured · a drop: 0.05 → 0.04",
+    ],
+  ],
+  [
     "a start",
     (draft) => void (draft.coats[1]!.startsAfter = "recoat"),
     ["Base, black · start: tacky → recoat"],

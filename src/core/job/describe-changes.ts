@@ -1,4 +1,6 @@
+import { MEASURE_WORDS, type DoseMeasure } from "../batch/dose";
 import { FACTORS } from "../batch/factors";
+import type { GivenAmount } from "../batch/given";
 import { COAT_WORDS } from "../schedule/coat";
 import { PASS, type PassKind } from "../passes/facts";
 import { quantityText } from "../units/format-quantity";
@@ -53,12 +55,12 @@ const FIELD_WORDS: Record<string, string> = {
   pieceIds: "pieces",
   byKits: "by kits",
   given: "amount given",
+  measure: "measured",
+  dropMl: "a drop",
+  gramsPerSpoon: "a level spoon",
   givenMl: "amount in its cups",
   cupDose: "dose in each cup",
   batches: "number of batches",
-  kitMl: "kit",
-  vesselMl: "vessel",
-  areaMm2: "meant for",
   vesselsMl: "vessels",
   scaleStepG: "scale",
   mmPerPx: "scale",
@@ -126,6 +128,7 @@ type Plain = string | number | boolean | null | undefined;
 function dimensionOf(key: string): Dimension | "clock" | "share" | null {
   if (key === "filmMm") return "film";
   if (key.endsWith("Mm")) return "length";
+  if (key === "dropMl" || key === "densityGPerMl") return null;
   if (key.endsWith("Ml") || key === "ml") return "volume";
   if (key.endsWith("C")) return "temperature";
   if (
@@ -162,6 +165,29 @@ function written(value: unknown, key = "", system: UnitSystem = "metric"): strin
     : "set";
 }
 
+/** What is told as one, whatever it is made of. */
+const AS_ONE: Record<string, (value: unknown, system: UnitSystem) => string> = {
+  given: (value, system) => (value ? givenText(value as GivenAmount, system) : "the film"),
+  measure: (value) => MEASURE_WORDS[(value as DoseMeasure).unit],
+};
+
+function givenText(given: GivenAmount, system: UnitSystem): string {
+  const volume = (ml: number) => quantityText(ml, "volume", system);
+  const times = (count: number) => (count > 1 ? `${count} × ` : "");
+  switch (given.by) {
+    case "mixed":
+      return `${volume(given.ml)} mixed`;
+    case "kits":
+      return `${times(given.count)}kit of ${volume(given.kitMl)}`;
+    case "vessel":
+      return `${times(given.count)}what fits ${volume(given.vesselMl)}`;
+    case "coverage":
+      return `${volume(given.ml)} for ${quantityText(given.areaMm2, "area", system)}`;
+    case "cups":
+      return "the cups";
+  }
+}
+
 const isPlain = (value: unknown): value is Plain => value === null || typeof value !== "object";
 
 type Into = { changes: Change[]; system: UnitSystem; key: string };
@@ -169,6 +195,14 @@ type Into = { changes: Change[]; system: UnitSystem; key: string };
 function compare(before: unknown, after: unknown, path: string[], into: Into): void {
   if (Object.is(before, after)) return;
   const { changes, system, key } = into;
+  const asOne = AS_ONE[key];
+  if (asOne) {
+    const [was, is] = [asOne(before, system), asOne(after, system)];
+    if (was !== is) {
+      changes.push({ where: path.join(" · "), before: was, after: is });
+      return;
+    }
+  }
   if (isPlain(before) || isPlain(after)) {
     if (!(before === undefined && after === null) && !(before === null && after === undefined))
       changes.push({

@@ -5,7 +5,7 @@ import { Slider } from "radix-ui";
 import { useState } from "react";
 import { COLOURANTS, colourFrom } from "@/core/colour/starter-colours";
 import type { CoatColour, ColourLook } from "@/core/batch/coat-colour";
-import { USUAL_MEASURE, type DoseMeasure } from "@/core/batch/dose";
+import { MEASURE_WORDS, USUAL_MEASURE, type DoseMeasure } from "@/core/batch/dose";
 import { withoutShare, withShare } from "@/core/batch/shares";
 import {
   giveCup,
@@ -37,11 +37,6 @@ const LOOKS: Record<ColourLook, string> = {
   metallic: "metallic",
   tint: "translucent tint",
   clear: "clear",
-};
-const MEASURES: Record<DoseMeasure["unit"], string> = {
-  gram: "by the gram",
-  drop: "by the drop",
-  spoon: "by the level spoon",
 };
 
 const CUP_DOSE_WORDS: Record<DoseMeasure["unit"], string> = {
@@ -412,7 +407,7 @@ function ColourForm({
         value={measure.unit}
         onChange={(event) => edit({ measure: USUAL_MEASURE[event.target.value as DoseMeasure["unit"]] })}
       >
-        {Object.entries(MEASURES).map(([unit, words]) => (
+        {Object.entries(MEASURE_WORDS).map(([unit, words]) => (
           <option key={unit} value={unit}>
             {words}
           </option>
