@@ -20,6 +20,7 @@ import {
   PEER,
   PLAN,
   PLAN_DAY,
+  PLAN_GIVEN,
   SHOP,
   SOLVE,
 } from "./tasks";
@@ -27,6 +28,7 @@ import {
 /** What no median may reach, ms: half a frame of 60 a second is left for drawing. */
 const BARS: [string, number][] = [
   [PLAN, 4],
+  [PLAN_GIVEN, 4],
   [DRAG, 8],
   [IMPORT_SVG, 200],
   [IMPORT_DXF, 200],

@@ -33,6 +33,7 @@ import { COAST, coastDxf, coastSvg } from "./coast";
 export { pictures } from "./pictures";
 
 export const PLAN = "plan, 12 pieces × 8 coats, after one keystroke";
+export const PLAN_GIVEN = "the same, a keystroke in what is mixed: the film follows";
 export const PEER = "peer: JSON round trip of the same document";
 
 export const DRAG = "an edge pulled by one frame, plan of 12 pieces with it";
@@ -170,6 +171,19 @@ export async function medians(): Promise<[string, number][]> {
         {
           ...mixed,
           coats: mixed.coats.map((coat, index) => (index === 3 ? { ...coat, filmMm: film } : coat)),
+        },
+        cards,
+        colours,
+      );
+    })
+    .add(PLAN_GIVEN, () => {
+      film = film > 1.2 ? 1 : film + 0.001;
+      derivePlan(
+        {
+          ...mixed,
+          coats: mixed.coats.map((coat, index) =>
+            index === 3 ? { ...coat, given: { by: "mixed", ml: 9000 * film } } : coat,
+          ),
         },
         cards,
         colours,
