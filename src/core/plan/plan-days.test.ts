@@ -385,6 +385,23 @@ describe("find a start", () => {
     );
     expect(starts.map(({ cost }) => cost)).toEqual([...starts.map(({ cost }) => cost)].sort((a, b) => a - b));
   });
+  test("each says what speaks against starting earlier, by the worst that an earlier start brings", () => {
+    const dammed = colour("lay", "palm", "faces", "dam-pull", "drip-scrape");
+    const settings = { ...at(21), nowMin: 16 * 60 + 20 };
+    const [best] = findStarts(dammed, settings, 1);
+    expect(best!.passedOver.length).toBeGreaterThan(0);
+    for (const { kind, many, fromMin, untilMin } of best!.passedOver) {
+      expect(fromMin).toBeGreaterThanOrEqual(settings.nowMin);
+      expect(untilMin).toBeLessThan(best!.startMin);
+      expect(untilMin - fromMin).toBeGreaterThanOrEqual(30 * (many - 1));
+      for (const startMin of [fromMin, untilMin])
+        expect(
+          planDays(dammed, startMin, { ...settings, quick: true }).troubles.map((found) => found.kind),
+        ).toContain(kind);
+    }
+    const many = best!.passedOver.map((passed) => passed.many);
+    expect(many).toEqual([...many].sort((a, b) => b - a));
+  });
   test("two days before the day that was set, the soonest good start is found, not that day", () => {
     const nowMin = -2 * 1440 + 19 * 60;
     const [best] = findStarts(colour("lay", "palm", "faces"), { ...at(21), nowMin });

@@ -51,7 +51,10 @@ export function useStarts(coats: WindowCoat[], settings: Settings, among: Among 
   };
 }
 
-/** The best few starts; each says what it costs. */
+/** So many reasons against earlier starts are told. */
+const MOST_PASSED = 2;
+
+/** The best few starts; each says what it costs, and why none of the earlier ones was taken. */
 export function Starts({
   starts,
   startOn,
@@ -78,7 +81,7 @@ export function Starts({
   };
   return (
     <ul aria-label="Starts" className="mt-2 flex gap-3 flex-wrap off-paper">
-      {starts.map(({ startMin, plan }) => (
+      {starts.map(({ startMin, plan, passedOver }) => (
         <li key={startMin}>
           <button
             type="button"
@@ -88,6 +91,12 @@ export function Starts({
             <span className="figure text-lg block">{momentText(startMin, startOn)}</span>
             <span className="label block">{costs(plan)}</span>
             <span className="label block">hands off {momentText(plan.endMin, startOn)}</span>
+            {passedOver.slice(0, MOST_PASSED).map(({ kind, many, fromMin, untilMin }) => (
+              <span key={kind} className="label block">
+                passed over: {momentText(fromMin, startOn)}
+                {many > 1 && ` to ${momentText(untilMin, startOn)}`}, acts {TROUBLE_WORDS[kind]}
+              </span>
+            ))}
           </button>
         </li>
       ))}

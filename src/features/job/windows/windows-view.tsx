@@ -66,6 +66,22 @@ export function WindowsView({ bench }: { bench: Bench }) {
     <main className="flex-1 min-h-0 overflow-y-auto px-7 pt-4 pb-5">
       <div className="flex items-baseline gap-x-5 gap-y-1 flex-wrap">
         <h1 className="heading text-2xl">{momentText(startMin, startOn)}</h1>
+        <span className="flex gap-3 off-paper">
+          <TextField
+            label="First day"
+            type="date"
+            value={startOn ?? ""}
+            frame="w-36"
+            onChange={(event) => {
+              const on = event.target.value;
+              change((before) => {
+                const { startOn: _gone, ...work } = before.work;
+                return { ...before, work: on ? { ...work, startOn: on } : work };
+              });
+            }}
+          />
+          <HourField label="First mix" value={startMin} onChange={start} />
+        </span>
         <Summary days={days} startOn={startOn} />
         <span className="ml-auto max-sm:ml-0 flex items-baseline gap-x-5 gap-y-2 flex-wrap off-paper">
           <Button weight="quiet" onClick={() => setAsking(true)}>
@@ -124,23 +140,7 @@ export function WindowsView({ bench }: { bench: Bench }) {
         <CoatAxis coat={picked} of={of} settings={settings} troubles={troubles} nowMin={settings.nowMin} />
       </div>
       {asking && (
-        <Dialog open onClose={() => setAsking(false)} title="The first day, the room, the hours" wide>
-          <div className="flex gap-4 mb-4 flex-wrap">
-            <TextField
-              label="First day"
-              type="date"
-              value={startOn ?? ""}
-              frame="w-40"
-              onChange={(event) => {
-                const on = event.target.value;
-                change((before) => {
-                  const { startOn: _gone, ...work } = before.work;
-                  return { ...before, work: on ? { ...work, startOn: on } : work };
-                });
-              }}
-            />
-            <HourField label="First mix" value={startMin} onChange={start} />
-          </div>
+        <Dialog open onClose={() => setAsking(false)} title="The room and the hours" wide>
           <RoomForm />
         </Dialog>
       )}
