@@ -64,7 +64,7 @@ export function WindowsView({ bench }: { bench: Bench }) {
   const troubles = days.troubles.filter((trouble) => trouble.coatId === picked.coatId);
   return (
     <main className="flex-1 min-h-0 overflow-y-auto px-7 pt-4 pb-5">
-      <div className="flex items-baseline gap-x-5 gap-y-1 flex-wrap">
+      <div className="flex items-end gap-x-5 gap-y-2 flex-wrap">
         <h1 className="heading text-2xl">{momentText(startMin, startOn)}</h1>
         <span className="flex gap-3 off-paper">
           <TextField
@@ -82,7 +82,6 @@ export function WindowsView({ bench }: { bench: Bench }) {
           />
           <HourField label="First mix" value={startMin} onChange={start} />
         </span>
-        <Summary days={days} startOn={startOn} />
         <span className="ml-auto max-sm:ml-0 flex items-baseline gap-x-5 gap-y-2 flex-wrap off-paper">
           <Button weight="quiet" onClick={() => setAsking(true)}>
             {roomWords(settings, system)}, open {hourText(settings.hours.openMin)} to{" "}
@@ -111,6 +110,7 @@ export function WindowsView({ bench }: { bench: Bench }) {
           </Button>
         </span>
       </div>
+      <Summary days={days} startOn={startOn} />
       {finder.starts && (
         <Starts
           starts={finder.starts}
@@ -154,7 +154,7 @@ function Summary({ days, startOn }: { days: DayPlan; startOn: string | undefined
   if (!last) return null;
   const hard = last.life.find(({ state }) => state === "sandable")?.fromMin;
   return (
-    <p className="text-ink-soft">
+    <p className="text-ink-soft mt-1.5">
       last hands-on {shortMoment(last.handsOffMin, startOn)}
       {hard && Number.isFinite(hard.likely) && (
         <>
