@@ -14,8 +14,10 @@ import {
   type Resolver,
 } from "react-hook-form";
 import type { z } from "zod";
-import type { ActError } from "@/contracts/act";
 import { keepText, keptText } from "./kept-text";
+
+/** Why it could not be saved; `field` is the path of the entry at fault. */
+export type Refusal = { message: string; field?: string };
 
 export type KeptForm<Values> = {
   values: Values;
@@ -46,7 +48,7 @@ export function useKeptForm<Values extends FieldValues>({
   schema: z.ZodType<Values, FieldValues>;
   start: Values;
   /** Fields of an error may be written as the act names them, below `fields`. */
-  send: (values: Values) => Promise<ActError | null>;
+  send: (values: Values) => Promise<Refusal | null>;
 }): KeptForm<Values> {
   const form = useForm<Values, unknown, Values>({
     // Entries that a schema may leave out stand in a form all the same.
