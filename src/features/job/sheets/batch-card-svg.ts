@@ -79,8 +79,8 @@ export function batchCardSvg(job: string, batch: SheetBatch, system: UnitSystem)
       );
       box(x, top + CUP_HIGH + 14);
       text(x + 38, top + CUP_HIGH + 36, 22, `${index + 1} ${cup.name}`);
-      text(x, top + CUP_HIGH + 70, 28, quantityText(cup.ml, "volume", "metric"), bold);
-      text(x, top + CUP_HIGH + 96, 20, quantityText(cup.ml, "volume", "us"));
+      text(x, top + CUP_HIGH + 70, 28, quantityText(cup.toldMl, "volume", "metric"), bold);
+      text(x, top + CUP_HIGH + 96, 20, quantityText(cup.toldMl, "volume", "us"));
     });
     y += 24 + Math.ceil(cups.length / perRow) * (CUP_HIGH + 130);
   }

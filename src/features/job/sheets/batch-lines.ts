@@ -33,6 +33,8 @@ export type SheetCup = {
   hex: string;
   look: ColourLook;
   ml: number;
+  /** As it is told in the person's units, so that the cups told sum to the pot told, ml. */
+  toldMl: number;
   g: number;
   dose: string;
   share: number;
@@ -73,7 +75,8 @@ export function batchSheet(plan: Plan, system: UnitSystem): SheetBatch[] {
           hex: coat.colours.find((colour) => colour.id === cup.colourId)?.hex ?? "#EFE9D6",
           look: coat.colours.find((colour) => colour.id === cup.colourId)?.look ?? "clear",
           vessel: cup.vessel,
-          ml: volumes[index] ?? cup.ml,
+          ml: cup.ml,
+          toldMl: volumes[index] ?? cup.ml,
           g: cup.g,
           dose: dosesWords(cup, plan.atHand.scaleStepG),
           share: cup.ml / batch.parts.mixMl,

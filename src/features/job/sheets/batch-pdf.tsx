@@ -102,10 +102,10 @@ function Cups({ batch, system }: { batch: SheetBatch; system: UnitSystem }) {
                 {index + 1} {cup.name}
               </Text>
             </View>
-            <Text style={ink.figure}>{plain(quantityText(cup.ml, "volume", system))}</Text>
+            <Text style={ink.figure}>{plain(quantityText(cup.toldMl, "volume", system))}</Text>
             <Text style={ink.small}>
               {plain(
-                `${quantityText(cup.ml, "volume", otherSystem(system))} · ${quantityText(cup.g, "mass", system)}`,
+                `${quantityText(cup.toldMl, "volume", otherSystem(system))} · ${quantityText(cup.g, "mass", system)}`,
               )}
             </Text>
           </View>

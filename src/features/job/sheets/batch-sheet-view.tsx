@@ -94,7 +94,7 @@ function CupRow({ batch, system }: { batch: SheetBatch; system: UnitSystem }) {
             hex={cup.hex}
             look={cup.look}
             pxPerMm={scale}
-            label={`${cup.name}, ${quantityText(cup.ml, "volume", system)}`}
+            label={`${cup.name}, ${quantityText(cup.toldMl, "volume", system)}`}
           />
           <span className="flex items-center gap-1.5 mt-1.5">
             <PaperBox />
@@ -102,9 +102,11 @@ function CupRow({ batch, system }: { batch: SheetBatch; system: UnitSystem }) {
               {index + 1} {cup.name}
             </span>
           </span>
-          <span className="figure text-lg block leading-tight">{quantityText(cup.ml, "volume", system)}</span>
+          <span className="figure text-lg block leading-tight">
+            {quantityText(cup.toldMl, "volume", system)}
+          </span>
           <span className="text-xs">
-            {quantityText(cup.ml, "volume", otherSystem(system))} · {quantityText(cup.g, "mass", system)}
+            {quantityText(cup.toldMl, "volume", otherSystem(system))} · {quantityText(cup.g, "mass", system)}
           </span>
         </li>
       ))}
