@@ -31,7 +31,8 @@ test("the piece after each of its passes: drawn, played, scrubbed; shares on top
   await expect.poll(async () => (await drawn(picture)).seen, { timeout: 20_000 }).toBeGreaterThan(10_000);
   expect((await drawn(picture)).spread).toBeGreaterThan(15);
   const rows = page.getByRole("row").filter({ hasText: "%" });
-  await expect(rows.filter({ hasText: "Bone white" })).toContainText(/\d+ %\s*\d+ %/);
+  // Measured by a worker after the picture, on a busy machine some time later.
+  await expect(rows.filter({ hasText: "Bone white" })).toContainText(/\d+ %\s*\d+ %/, { timeout: 30_000 });
   await expect(page.getByText(/character of the pour, not the piece/)).toBeVisible();
 
   // The base alone is one colour; by keys the passes come back one after the other.
