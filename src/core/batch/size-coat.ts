@@ -135,6 +135,8 @@ function filmLeft(
 
 /** So many tries find the film that asks for a volume; where none does, between two sizes of a vessel, the first stays. */
 const MOST_TRIES = 8;
+/** Two films that ask for one volume lie closer together than this share of it: a larger vessel saves no more. */
+const NEAR_FILM = 0.05;
 
 /** The other way round: from a work volume to the film that it leaves, in the batches and vessels that this film asks for by itself. */
 function fromWork({ workMl, conflict }: GivenWork, need: CoatNeed, request: CoatRequest): Solved {
@@ -154,8 +156,9 @@ function fromWork({ workMl, conflict }: GivenWork, need: CoatNeed, request: Coat
   const byShares = colours.map((colour, at) => ({ ...freed(colour), share: nth(laid, at) / workMl }));
   const askedBy = (filmFactor: number) =>
     fromFilm(timesFilm(need, filmFactor), { ...request, colours: byShares });
-  // The film that the coat says comes first: just above a vessel's brim two films ask for one volume.
-  let filmFactor = 1;
+  // Where the film that the coat says is near, it comes first: at a vessel's brim two films close together ask for one volume.
+  const awayMl = Math.abs(first.filmFactor - 1) * need.neededMl;
+  let filmFactor = awayMl < NEAR_FILM * workMl ? 1 : first.filmFactor;
   for (let tries = 0; tries < MOST_TRIES && filmFactor > 0; tries += 1) {
     const asked = askedBy(filmFactor);
     const moreMl = workMl - asked.workMl;
@@ -163,7 +166,7 @@ function fromWork({ workMl, conflict }: GivenWork, need: CoatNeed, request: Coat
       const found = filmLeft(workMl, asked, need, request);
       return "lostMl" in found ? asFirst : { ...found, colours, conflict };
     }
-    filmFactor = tries === 0 ? first.filmFactor : filmFactor + moreMl / need.neededMl;
+    filmFactor = tries === 0 && filmFactor === 1 ? first.filmFactor : filmFactor + moreMl / need.neededMl;
   }
   return asFirst;
 }
