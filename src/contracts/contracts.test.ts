@@ -4,7 +4,19 @@ import { derivePlan } from "@/core/plan/derive-plan";
 import { emptyJob, newCoat } from "@/core/job/new-job";
 import { withTechnique } from "@/core/job/techniques";
 import { TECHNIQUE_IDS } from "@/core/job/technique-list";
-import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
+import { MOST_IN_CUP } from "@/core/batch/coat-colour";
+import { MOST_MIX_ML } from "@/core/batch/given";
+import {
+  giveAmount,
+  giveCup,
+  giveCups,
+  giveEachCup,
+  giveEqual,
+  giveFilm,
+  giveShare,
+  keepable,
+} from "@/core/schedule/amounts";
+import { COAT_WORDS, type Coat, type CoatKind } from "@/core/schedule/coat";
 import { runSheet } from "@/core/pour/run-sheet";
 import { sampleJob } from "@/core/job/sample-job";
 import { starterCards } from "@/core/cure/starter-cards";
@@ -46,6 +58,53 @@ describe("the job document", () => {
     ["work.people", (draft) => void (draft.work.people = 0)],
     ["notes", (draft) => void (draft.notes = "x".repeat(5000))],
   ])("is refused at %s", (path, change) => expect(refused(change)).toBe(path));
+  test("whatever is given of an amount, and edited from what followed, can be saved", () => {
+    const whole = fc.double({ min: 0, max: 1, noNaN: true });
+    /** Between what can be typed, all magnitudes alike. */
+    const between = (least: number, most: number) => whole.map((at) => least * (most / least) ** at);
+    const edit = fc.oneof(
+      between(0.1, MOST_MIX_ML).map((ml) => (coat: Coat) => giveCup(coat, coat.colours[0]!.id, ml)),
+      between(0.1, MOST_MIX_ML).map(
+        (ml) => (coat: Coat) =>
+          giveCups(
+            coat,
+            coat.colours.map(() => ml),
+          ),
+      ),
+      between(0.5, MOST_MIX_ML).map((ml) => (coat: Coat) => giveAmount(coat, { by: "mixed", ml })),
+      between(0.01, MOST_IN_CUP).map((count) => (coat: Coat) => giveEachCup(coat, count, "gram")),
+      whole.map((share) => (coat: Coat) => giveShare(coat, coat.colours[1]!.id, share)),
+      between(0.02, 60).map((filmMm) => (coat: Coat) => giveFilm(coat, filmMm)),
+      fc.constant((coat: Coat) => giveEqual(coat)),
+    );
+    fc.assert(
+      fc.property(
+        fc.array(edit, { minLength: 1, maxLength: 5 }),
+        between(30, 30_000),
+        fc.constantFrom<CoatKind>("colour", "fill"),
+        (edits, sizeMm, kind) => {
+          let draft = job();
+          draft.pieces[0]!.shape =
+            kind === "fill"
+              ? {
+                  kind: "mould",
+                  outline: { kind: "rectangle", lengthMm: sizeMm, depthMm: sizeMm },
+                  depthMm: 20,
+                  draftDeg: 0,
+                }
+              : { kind: "straight", lengthMm: sizeMm, depthMm: sizeMm };
+          draft.coats = [{ ...draft.coats[2]!, kind }];
+          for (const step of edits) {
+            const out = derivePlan(draft, cards).coats[0]!.coat;
+            draft = { ...draft, coats: [keepable(step(out))] };
+            const read = jobDocumentSchema.safeParse(draft);
+            expect(read.error?.issues[0]).toBeUndefined();
+          }
+        },
+      ),
+      { numRuns: 120, endOnFailure: true },
+    );
+  });
   test("every look and every usual coat that can be taken can be saved", () => {
     for (const technique of TECHNIQUE_IDS)
       for (const kind of Object.keys(COAT_WORDS) as CoatKind[]) {

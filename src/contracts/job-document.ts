@@ -1,5 +1,7 @@
 import { z } from "zod";
 import { EMBEDS, type EmbedKind } from "@/core/batch/embeds";
+import { MOST_G_PER_100G, MOST_IN_CUP } from "@/core/batch/coat-colour";
+import { MOST_MIX_ML } from "@/core/batch/given";
 import { MOST_BATCHES } from "@/core/batch/split-batches";
 import {
   FACTORS,
@@ -33,7 +35,7 @@ import {
   type WorkTool,
 } from "@/core/pattern/passes/work";
 import type { JobDocument } from "@/core/job/job";
-import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
+import { COAT_WORDS, COVER_BOUNDS, FILM_BOUNDS, type CoatKind } from "@/core/schedule/coat";
 import { PASS, type PassKind } from "@/core/passes/facts";
 import { labSchema } from "./colour-card";
 import { doseMeasure } from "./dose-measure";
@@ -217,9 +219,6 @@ const embed = z.object({
   lockedShare: z.number().min(0).max(1.5),
 });
 
-/** The most that a coat or a kit is mixed of, ml. */
-const MOST_ML = 1_000_000;
-
 const colour = z.object({
   id: partId,
   name: label,
@@ -228,16 +227,16 @@ const colour = z.object({
   share: z.number().min(0).max(1),
   locked: z.boolean(),
   reserve: z.number().min(0).max(2),
-  gPer100G: z.number().min(0).max(60),
+  gPer100G: z.number().min(0).max(MOST_G_PER_100G),
   measure: doseMeasure,
-  givenMl: z.number().min(0.1, "A cup holds at least 0.1 ml.").max(MOST_ML).optional(),
-  cupDose: z.number().min(0).max(1000, "At most 1000 in a cup.").optional(),
+  givenMl: z.number().min(0.1, "A cup holds at least 0.1 ml.").max(MOST_MIX_ML).optional(),
+  cupDose: z.number().min(0).max(MOST_IN_CUP, `At most ${MOST_IN_CUP} in a cup.`).optional(),
   parts: z
     .array(
       z.object({
         cardId: rowId,
         name: label,
-        gPer100G: z.number().min(0).max(60),
+        gPer100G: z.number().min(0).max(MOST_G_PER_100G),
         measure: doseMeasure,
       }),
     )
@@ -245,10 +244,10 @@ const colour = z.object({
     .optional(),
 });
 
-const kitMl = z.number().min(1).max(MOST_ML);
+const kitMl = z.number().min(1).max(MOST_MIX_ML);
 const count = z.number().int().min(1).max(500);
 const given = z.discriminatedUnion("by", [
-  z.object({ by: z.literal("mixed"), ml: z.number().min(0.5).max(MOST_ML) }),
+  z.object({ by: z.literal("mixed"), ml: z.number().min(0.5).max(MOST_MIX_ML) }),
   z.object({ by: z.literal("kits"), kitMl, count }),
   z.object({ by: z.literal("vessel"), vesselMl: kitMl, count }),
   z.object({ by: z.literal("coverage"), ml: kitMl, areaMm2: z.number().min(100).max(1e12) }),
@@ -301,8 +300,8 @@ const coatFields = {
   id: partId,
   kind: z.enum(keysOf<CoatKind>(COAT_WORDS)),
   name: label,
-  filmMm: z.number().min(0.01).max(100),
-  coverShare: z.number().min(0.001).max(1),
+  filmMm: z.number().min(FILM_BOUNDS.min).max(FILM_BOUNDS.max),
+  coverShare: z.number().min(COVER_BOUNDS.min).max(COVER_BOUNDS.max),
   coversFaces: z.boolean(),
   resinCardId: z.uuid().nullable(),
   colours: z.array(colour).max(12, "A coat has at most 12 colours."),
@@ -323,7 +322,7 @@ const coat = z
   .object({
     ...coatFields,
     pieceIds: z.array(partId).max(60).optional(),
-    filmByPieceMm: z.record(partId, z.number().min(0.01).max(100)).optional(),
+    filmByPieceMm: z.record(partId, z.number().min(FILM_BOUNDS.min).max(FILM_BOUNDS.max)).optional(),
     given: given.optional(),
     batches: z.number().int().min(1).max(MOST_BATCHES, `At most ${MOST_BATCHES} batches.`).optional(),
   })

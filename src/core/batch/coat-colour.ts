@@ -3,6 +3,11 @@ import { doseFor, type Dose, type DoseMeasure } from "./dose";
 /** How a colour looks in the film; it decides how it is drawn and which advice speaks of it. */
 export type ColourLook = "opaque" | "metallic" | "tint" | "clear";
 
+/** The most of a colourant in 100 g of mix, g. */
+export const MOST_G_PER_100G = 60;
+/** The most drops, spoons or grams that go into one cup. */
+export const MOST_IN_CUP = 1000;
+
 /** One colour of a coat. `share` is of the coat's volume; `reserve` of this colour is held back on top of what is laid. */
 export type CoatColour = {
   id: string;

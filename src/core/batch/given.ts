@@ -1,6 +1,9 @@
 import type { CoatColour } from "./coat-colour";
 import { FULLEST } from "./vessel";
 
+/** The most that a coat is mixed of, ml: a floor of some ten thousand square metres. */
+export const MOST_MIX_ML = 100_000_000;
+
 /** What is given of a coat's amount where it is not its film: the film is then worked out. */
 export type GivenAmount =
   /** All that is mixed, ml. */

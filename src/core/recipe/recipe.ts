@@ -1,4 +1,5 @@
 import type { Ground } from "../batch/factors";
+import { keepable } from "../schedule/amounts";
 import { byFilm, filmOn, type Coat } from "../schedule/coat";
 import { buildOf } from "../job/builds";
 import type { PlannedCoat } from "../plan/timed";
@@ -47,7 +48,7 @@ export function recipeOf(
     coats: coats.map((typed): RecipeCoat => {
       // Given amounts are those of this size: a recipe keeps the film and the shares that followed.
       const { coat = typed, coveredM2: areaM2 = 0 } = known.get(typed.id) ?? {};
-      const { pieceIds: _pieces, filmByPieceMm: _films, ...rest } = byFilm(coat);
+      const { pieceIds: _pieces, filmByPieceMm: _films, ...rest } = byFilm(keepable(coat));
       return {
         ...rest,
         filmMm: pieceId === null ? coat.filmMm : filmOn(coat, pieceId),

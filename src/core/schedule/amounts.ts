@@ -1,13 +1,40 @@
-import type { CoatColour } from "../batch/coat-colour";
+import { atStrength, MOST_G_PER_100G, type CoatColour } from "../batch/coat-colour";
 import { USUAL_MEASURE, type DoseMeasure } from "../batch/dose";
 import type { GivenAmount } from "../batch/given";
-import { moveShare, sharesOfVolumes } from "../batch/shares";
-import type { Coat } from "./coat";
+import { moveShare, sharesOfVolumes, withoutShare } from "../batch/shares";
+import { COVER_BOUNDS, FILM_BOUNDS, type Coat } from "./coat";
 
 /**
  * Edits of what is given of a coat's amount. Each takes the coat as it came out, with the film and the shares that followed, so that what was
  * worked out stays when something else is given.
  */
+
+const clamped = (value: number, { min, max }: { min: number; max: number }) =>
+  Math.min(max, Math.max(min, value));
+
+/**
+ * A coat as it came out and was edited, within what a document may hold. What followed may lie beyond it, as the film of a drum of resin on a
+ * coaster; while that follows from what is given, the film, share or strength that is kept is only where the next working out begins.
+ */
+export function keepable(coat: Coat): Coat {
+  const { filmByPieceMm } = coat;
+  return {
+    ...coat,
+    filmMm: clamped(coat.filmMm, FILM_BOUNDS),
+    coverShare: clamped(coat.coverShare, COVER_BOUNDS),
+    ...(filmByPieceMm
+      ? {
+          filmByPieceMm: Object.fromEntries(
+            Object.entries(filmByPieceMm).map(([id, filmMm]) => [id, clamped(filmMm, FILM_BOUNDS)]),
+          ),
+        }
+      : {}),
+    colours: coat.colours.map((colour) => ({
+      ...(colour.gPer100G > MOST_G_PER_100G ? atStrength(colour, MOST_G_PER_100G) : colour),
+      share: clamped(colour.share, { min: 0, max: 1 }),
+    })),
+  };
+}
 
 /** The film is given; what is mixed follows. Cups that were given beside it hold, unless all were. */
 export function giveFilm(coat: Coat, filmMm: number): Coat {
@@ -78,6 +105,10 @@ export const giveEqual = (coat: Coat): Coat =>
     coat,
     coat.colours.map(() => 1),
   );
+
+/** A colour is taken out, and with the last cup that was given the film is given as it is. */
+export const withoutColour = (coat: Coat, colourId: string): Coat =>
+  withoutIdleCups({ ...coat, colours: withoutShare(coat.colours, colourId) });
 
 /** How many drops, level spoons or grams go into each cup of a colour; null for a strength by mass again. */
 export const giveCupDose = (coat: Coat, colourId: string, count: number | null): Coat => ({

@@ -26,6 +26,10 @@ export const COAT_WORDS: Record<CoatKind, string> = {
   clear: "Clear",
 };
 
+/** Films and poured shares that a coat may have: mm, and of the area or the fill. */
+export const FILM_BOUNDS = { min: 0.01, max: 100 };
+export const COVER_BOUNDS = { min: 0.001, max: 1 };
+
 /** When a coat may begin, seen from the one below. */
 export type StartsAfter = "wet" | "late" | "tacky" | "recoat" | "next-day";
 

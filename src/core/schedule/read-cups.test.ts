@@ -39,6 +39,7 @@ test.each([
   ["0,3 g", { count: 0.3, unit: "gram" }],
 ])("%s", (text, wanted) => expect(readCupDose(text)).toEqual(wanted));
 
-test.each(["", "spoon", "2", "a cup", "1/0 spoon", "two drops"])("%p is no dose", (text) =>
-  expect(readCupDose(text)).toBeNull(),
+test.each(["", "spoon", "2", "a cup", "1/0 spoon", "0/0 spoon", "1001 drops", "two drops"])(
+  "%p is no dose",
+  (text) => expect(readCupDose(text)).toBeNull(),
 );

@@ -1,11 +1,13 @@
+import { MOST_IN_CUP } from "../batch/coat-colour";
 import type { DoseMeasure } from "../batch/dose";
+import { MOST_MIX_ML } from "../batch/given";
 import type { UnitSystem } from "../units/dimension";
 import { parseQuantity } from "../units/parse-quantity";
 
 /** What all cups hold, as it is said: by parts, or each by its volume, ml. */
 export type CupsSaid = { by: "parts"; parts: number[] } | { by: "volumes"; ml: number[] };
 
-const BOUNDS = { min: 0.1, max: 1_000_000 };
+const BOUNDS = { min: 0.1, max: MOST_MIX_ML };
 const UNIT = /[a-zµ].*$/i;
 const EACH = /\s*(in\s+)?(each|apiece)\.?$/i;
 
@@ -50,6 +52,6 @@ export function readCupDose(text: string): { count: number; unit: DoseMeasure["u
   if (what === "") return null;
   const [over = "", under = "1"] = many.split("/");
   const count = COUNTS[many.toLowerCase()] ?? Number(over.replace(",", ".")) / Number(under);
-  if (!Number.isFinite(count)) return null;
+  if (!(count <= MOST_IN_CUP)) return null;
   return { count, unit: what.startsWith("d") ? "drop" : what.startsWith("s") ? "spoon" : "gram" };
 }

@@ -1,13 +1,14 @@
 "use client";
 
 import { useState, type ReactNode } from "react";
+import { MOST_MIX_ML } from "@/core/batch/given";
 import { conflictWords, amountWords } from "@/core/schedule/amount-words";
 import { freeAllCups, giveAmount, giveFilm } from "@/core/schedule/amounts";
 import { isFill, type Coat } from "@/core/schedule/coat";
 import { filmInAllUnits } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
-import { editCoat } from "../workspace/edits";
+import { giveCoat } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 import { AMOUNT_SOURCES, AmountSource, type AmountSourceId } from "./amount-sources";
 import { FILM_SOURCES, FilmSource, type FilmSourceId } from "./film-sources";
@@ -17,7 +18,7 @@ export function AmountPanel({ coat }: { coat: Coat }) {
   const { plan, system, change } = useJob();
   const [source, setSource] = useState<FilmSourceId | AmountSourceId | null>(null);
   const batched = plan.coats.find((planned) => planned.coat.id === coat.id)?.batched ?? null;
-  const give = (next: Coat) => change(editCoat(coat.id, () => next));
+  const give = (next: Coat) => change(giveCoat(next));
   const fills = isFill(coat);
   const { given } = coat;
   const follows = given?.by === "cups" ? "follows from the cups" : "follows";
@@ -47,7 +48,7 @@ export function AmountPanel({ coat }: { coat: Coat }) {
               value={given?.by === "mixed" ? given.ml : batched.mixMl.likely}
               dimension="volume"
               system={system}
-              bounds={{ min: 0.5, max: 1_000_000 }}
+              bounds={{ min: 0.5, max: MOST_MIX_ML }}
               onChange={(ml) => give(giveAmount(coat, { by: "mixed", ml }))}
               keep={`${coat.id}.mixed`}
               size="large"

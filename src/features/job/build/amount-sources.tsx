@@ -1,13 +1,13 @@
 "use client";
 
 import { useState } from "react";
-import type { GivenAmount } from "@/core/batch/given";
+import { MOST_MIX_ML, type GivenAmount } from "@/core/batch/given";
 import { MOST_BATCHES } from "@/core/batch/split-batches";
-import { USUAL_VESSELS_ML } from "@/core/batch/vessel";
+import { FULLEST, USUAL_VESSELS_ML } from "@/core/batch/vessel";
 import { giveAmount } from "@/core/schedule/amounts";
 import type { Coat } from "@/core/schedule/coat";
 import { ML_PER_US_GALLON, MM2_PER_FT2 } from "@/core/units/constants";
-import { quantityText } from "@/core/units/format-quantity";
+import { quantityText, trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField } from "@/ui/text-field";
@@ -38,13 +38,26 @@ export function AmountSource({ source, ...props }: Props & { source: AmountSourc
   }
 }
 
-/** What is given in a way; before it is, what it would begin with. */
-const startOf = <By extends GivenAmount["by"]>(
-  coat: Coat,
-  by: By,
-  start: Extract<GivenAmount, { by: By }>,
-): Extract<GivenAmount, { by: By }> =>
-  coat.given?.by === by ? (coat.given as Extract<GivenAmount, { by: By }>) : start;
+/** An amount as it is typed in one way: before it is taken it changes nothing, after that each change counts. */
+function useTyped<Given extends Exclude<GivenAmount, { by: "cups" }>>(
+  { coat, onCoat }: Props,
+  start: Given,
+): { typed: Given; set: (next: Partial<Given>) => void; taken: boolean; take: () => void } {
+  const taken = coat.given?.by === start.by;
+  const [before, setTyped] = useState(start);
+  const typed = taken ? (coat.given as Given) : before;
+  const give = (now: Given) => onCoat(giveAmount(coat, now));
+  return {
+    typed,
+    set: (next) => {
+      const now = { ...typed, ...next };
+      setTyped(now);
+      if (taken) give(now);
+    },
+    taken,
+    take: () => give(typed),
+  };
+}
 
 /** The kits of the coat's resin, the largest first. */
 function useKits(coat: Coat): number[] {
@@ -63,18 +76,14 @@ function Take({ taken, onTake, children }: { taken: boolean; onTake: () => void;
   );
 }
 
-function ByCoverage({ coat, onCoat }: Props) {
+function ByCoverage(props: Props) {
   const { system } = useJob();
-  const [largest = 1.5 * ML_PER_US_GALLON] = useKits(coat);
-  const [typed, setTyped] = useState(
-    startOf(coat, "coverage", { by: "coverage", ml: largest, areaMm2: 50 * MM2_PER_FT2 }),
-  );
-  const taken = coat.given?.by === "coverage";
-  const set = (next: Partial<typeof typed>) => {
-    const now = { ...typed, ...next };
-    setTyped(now);
-    if (taken) onCoat(giveAmount(coat, now));
-  };
+  const [largest = 1.5 * ML_PER_US_GALLON] = useKits(props.coat);
+  const { typed, set, taken, take } = useTyped<Extract<GivenAmount, { by: "coverage" }>>(props, {
+    by: "coverage",
+    ml: largest,
+    areaMm2: 50 * MM2_PER_FT2,
+  });
   return (
     <>
       <div className="grid grid-cols-2 gap-2">
@@ -83,7 +92,7 @@ function ByCoverage({ coat, onCoat }: Props) {
           value={typed.ml}
           dimension="volume"
           system={system}
-          bounds={{ min: 10, max: 1_000_000 }}
+          bounds={{ min: 10, max: MOST_MIX_ML }}
           onChange={(ml) => set({ ml })}
         />
         <QuantityField
@@ -99,25 +108,21 @@ function ByCoverage({ coat, onCoat }: Props) {
         {quantityText((typed.ml * 1000) / typed.areaMm2, "film", system)} mixed; faces, losses and what is
         held back come out of it. Makers round their areas.
       </p>
-      <Take taken={taken} onTake={() => onCoat(giveAmount(coat, typed))}>
+      <Take taken={taken} onTake={take}>
         mix by that
       </Take>
     </>
   );
 }
 
-function ByKits({ coat, onCoat }: Props) {
+function ByKits(props: Props) {
   const { system } = useJob();
-  const kits = useKits(coat);
-  const [typed, setTyped] = useState(
-    startOf(coat, "kits", { by: "kits", kitMl: kits[0] ?? 1.5 * ML_PER_US_GALLON, count: 1 }),
-  );
-  const taken = coat.given?.by === "kits";
-  const set = (next: Partial<typeof typed>) => {
-    const now = { ...typed, ...next };
-    setTyped(now);
-    if (taken) onCoat(giveAmount(coat, now));
-  };
+  const kits = useKits(props.coat);
+  const { typed, set, taken, take } = useTyped<Extract<GivenAmount, { by: "kits" }>>(props, {
+    by: "kits",
+    kitMl: kits[0] ?? 1.5 * ML_PER_US_GALLON,
+    count: 1,
+  });
   return (
     <>
       <div className="grid grid-cols-2 gap-2">
@@ -135,7 +140,7 @@ function ByKits({ coat, onCoat }: Props) {
           value={typed.kitMl}
           dimension="volume"
           system={system}
-          bounds={{ min: 10, max: 1_000_000 }}
+          bounds={{ min: 10, max: MOST_MIX_ML }}
           onChange={(kitMl) => set({ kitMl })}
         />
       </div>
@@ -152,25 +157,21 @@ function ByKits({ coat, onCoat }: Props) {
           ))}
         </p>
       )}
-      <Take taken={taken} onTake={() => onCoat(giveAmount(coat, typed))}>
+      <Take taken={taken} onTake={take}>
         mix them all up
       </Take>
     </>
   );
 }
 
-function ByVessel({ coat, onCoat }: Props) {
+function ByVessel(props: Props) {
   const { document, system } = useJob();
   const sizes = document.work.vesselsMl?.length ? document.work.vesselsMl : USUAL_VESSELS_ML;
-  const [typed, setTyped] = useState(
-    startOf(coat, "vessel", { by: "vessel", vesselMl: sizes[sizes.length - 1] ?? 1900, count: 1 }),
-  );
-  const taken = coat.given?.by === "vessel";
-  const set = (next: Partial<typeof typed>) => {
-    const now = { ...typed, ...next };
-    setTyped(now);
-    if (taken) onCoat(giveAmount(coat, now));
-  };
+  const { typed, set, taken, take } = useTyped<Extract<GivenAmount, { by: "vessel" }>>(props, {
+    by: "vessel",
+    vesselMl: sizes[sizes.length - 1] ?? 1900,
+    count: 1,
+  });
   return (
     <>
       <div className="grid grid-cols-2 gap-2">
@@ -195,8 +196,8 @@ function ByVessel({ coat, onCoat }: Props) {
           bare
         />
       </div>
-      <p className="label mt-1">Filled to 85 %, so that it can be stirred.</p>
-      <Take taken={taken} onTake={() => onCoat(giveAmount(coat, typed))}>
+      <p className="label mt-1">Filled to {trimmed(FULLEST * 100, 0)} %, so that it can be stirred.</p>
+      <Take taken={taken} onTake={take}>
         mix what fits
       </Take>
     </>

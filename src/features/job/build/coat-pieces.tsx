@@ -4,7 +4,7 @@ import { coatFor, piecesOf } from "@/core/job/builds";
 import { isFill, type Coat } from "@/core/schedule/coat";
 import { Checkbox } from "@/ui/checkbox";
 import { QuantityField } from "@/ui/quantity-field";
-import { editCoat } from "../workspace/edits";
+import { giveCoat } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 
 /** Which pieces a coat goes on, and its film on each where it differs. One mix serves them all. */
@@ -24,13 +24,10 @@ export function CoatPieces({ coat }: { coat: Coat }) {
           : planned,
       ),
     }));
-  const film = (pieceId: string, filmMm: number | null) =>
-    change(
-      editCoat(coat.id, (before) => {
-        const { [pieceId]: _before, ...rest } = before.filmByPieceMm ?? {};
-        return { ...before, filmByPieceMm: filmMm === null ? rest : { ...rest, [pieceId]: filmMm } };
-      }),
-    );
+  const film = (pieceId: string, filmMm: number | null) => {
+    const { [pieceId]: _before, ...rest } = coat.filmByPieceMm ?? {};
+    change(giveCoat({ ...coat, filmByPieceMm: filmMm === null ? rest : { ...rest, [pieceId]: filmMm } }));
+  };
   return (
     <div>
       <div className="flex items-baseline justify-between border-b border-line pb-1 mb-1">

@@ -4,7 +4,7 @@ import { giveFilm } from "@/core/schedule/amounts";
 import type { Coat } from "@/core/schedule/coat";
 import { quantityText } from "@/core/units/format-quantity";
 import { QuantityField } from "@/ui/quantity-field";
-import { editCoat } from "../workspace/edits";
+import { giveCoat } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 
 /** How much of a channel or mould one coat fills, and how deep that is; voids are filled whole. */
@@ -29,7 +29,7 @@ export function FillDepth({ coat }: { coat: Coat }) {
         system={system}
         bounds={{ min: 0.1, max: 100 }}
         onChange={(percent) =>
-          change(editCoat(coat.id, () => ({ ...giveFilm(coat, coat.filmMm), coverShare: percent / 100 })))
+          change(giveCoat({ ...giveFilm(coat, coat.filmMm), coverShare: percent / 100 }))
         }
         keep={`${coat.id}.cover`}
         size="large"

@@ -1,49 +1,24 @@
 "use client";
 
-import { partAt } from "@/core/advice/advice";
 import { Slider } from "radix-ui";
 import { useState } from "react";
+import { partAt } from "@/core/advice/advice";
+import type { CoatColour } from "@/core/batch/coat-colour";
+import { MOST_MIX_ML } from "@/core/batch/given";
+import { withShare } from "@/core/batch/shares";
 import { COLOURANTS, colourFrom } from "@/core/colour/starter-colours";
-import type { CoatColour, ColourLook } from "@/core/batch/coat-colour";
-import { MEASURE_WORDS, USUAL_MEASURE, type DoseMeasure } from "@/core/batch/dose";
-import { withoutShare, withShare } from "@/core/batch/shares";
-import {
-  giveCup,
-  giveCupDose,
-  giveCupFree,
-  giveEqual,
-  giveParts,
-  giveShare,
-  giveStrength,
-  giveCups,
-  giveEachCup,
-} from "@/core/schedule/amounts";
 import { colourFromCard } from "@/core/plan/shelf-colour";
+import { giveCup, giveCupFree, giveShare } from "@/core/schedule/amounts";
 import type { Coat } from "@/core/schedule/coat";
-import { readCupDose, readCups } from "@/core/schedule/read-cups";
 import { SHOWN_UNIT } from "@/core/units/dimension";
 import { decimal } from "@/core/units/format-quantity";
-import { beforeClick } from "@/ui/before-click";
-import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
-import { SelectField, TextField } from "@/ui/text-field";
-import { AdviceAt } from "../workspace/advice-line";
 import { usePull } from "@/ui/use-pull";
-import { editCoat, editColour, moved, newId } from "../workspace/edits";
+import { AdviceAt } from "../workspace/advice-line";
+import { editColour, giveCoat, moved, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
-
-const LOOKS: Record<ColourLook, string> = {
-  opaque: "opaque",
-  metallic: "metallic",
-  tint: "translucent tint",
-  clear: "clear",
-};
-
-const CUP_DOSE_WORDS: Record<DoseMeasure["unit"], string> = {
-  gram: "grams",
-  drop: "drops",
-  spoon: "level spoons",
-};
+import { AllCups } from "./all-cups";
+import { ColourForm } from "./colour-form";
 
 /** A cup that is pulled, from its place to another; none. */
 const NOT_PULLED = { from: -1, to: -1 };
@@ -63,7 +38,7 @@ export function ShareList({ coat }: { coat: Coat }) {
   const [order, setOrder] = useState(NOT_PULLED);
   const pull = usePull();
   const batched = plan.coats.find((planned) => planned.coat.id === coat.id)?.batched ?? null;
-  const give = (next: Coat) => change(editCoat(coat.id, () => next));
+  const give = (next: Coat) => change(giveCoat(next));
   const share = (colourId: string, wished: number) => give(giveShare(coat, colourId, wished));
   const looks = plan.looks.coats.find((coatLooks) => coatLooks.coat.id === coat.id);
   const add = (chosen: string) => {
@@ -74,7 +49,7 @@ export function ShareList({ coat }: { coat: Coat }) {
         ? colourFromCard(card, newId(), 0.1, { filmMm: coat.filmMm, under: looks.under })
         : colourant && colourFrom(colourant, newId(), 0.1);
     if (!fresh) return;
-    change(editCoat(coat.id, (before) => ({ ...before, colours: withShare(before.colours, fresh) })));
+    give({ ...coat, colours: withShare(coat.colours, fresh) });
   };
   return (
     <div>
@@ -182,7 +157,7 @@ export function ShareList({ coat }: { coat: Coat }) {
                   value={batched.coloursMl.find(({ colourId }) => colourId === colour.id)?.ml ?? 0}
                   dimension="volume"
                   system={system}
-                  bounds={{ min: 0.1, max: 1_000_000 }}
+                  bounds={{ min: 0.1, max: MOST_MIX_ML }}
                   onChange={(ml) => give(giveCup(coat, colour.id, ml))}
                   keep={`${colour.id}.amount`}
                   className="w-[62px]"
@@ -233,236 +208,6 @@ export function ShareList({ coat }: { coat: Coat }) {
       )}
       {coat.colours.length > 0 && <AllCups coat={coat} onCoat={give} />}
       <AdviceAt coatId={coat.id} at={["shares"]} />
-    </div>
-  );
-}
-
-/** All cups at once, as it is said: "2 : 14 : 12", "10 ml each", "a level spoon". */
-function AllCups({ coat, onCoat }: { coat: Coat; onCoat: (coat: Coat) => void }) {
-  const { system } = useJob();
-  const many = coat.colours.length;
-  return (
-    <div className="flex items-start gap-3 mt-1.5">
-      {many > 1 && (
-        <Said
-          label="All cups, from the first"
-          placeholder={system === "us" ? "2 : 14 : 12 oz" : "60 : 400 : 350 ml"}
-          wrong={`Type ${many} parts or volumes in the order of the cups, or one and “each”.`}
-          read={(text) => {
-            const said = readCups(text, many, system);
-            if (said) onCoat(said.by === "parts" ? giveParts(coat, said.parts) : giveCups(coat, said.ml));
-            return said !== null;
-          }}
-        />
-      )}
-      <Said
-        label="Into each cup"
-        placeholder="a level spoon"
-        wrong="Type a number of level spoons, drops or g."
-        read={(text) => {
-          const dose = readCupDose(text);
-          if (dose) onCoat(giveEachCup(coat, dose.count, dose.unit));
-          return dose !== null;
-        }}
-      />
-      {many > 1 && (
-        <Button weight="quiet" className="mt-6 whitespace-nowrap" onClick={() => onCoat(giveEqual(coat))}>
-          all equal
-        </Button>
-      )}
-    </div>
-  );
-}
-
-/** A field that takes a few words, and is empty again when they have counted. */
-function Said({
-  label,
-  placeholder,
-  wrong,
-  read,
-}: {
-  label: string;
-  placeholder: string;
-  wrong: string;
-  read: (text: string) => boolean;
-}) {
-  const [typed, setTyped] = useState("");
-  const [error, setError] = useState<string | null>(null);
-  const take = () => {
-    const good = typed.trim() === "" || read(typed);
-    setError(good ? null : wrong);
-    if (good) setTyped("");
-  };
-  return (
-    <form
-      className="flex-1 min-w-0"
-      onSubmit={(event) => {
-        event.preventDefault();
-        take();
-      }}
-    >
-      <TextField
-        label={label}
-        placeholder={placeholder}
-        value={typed}
-        error={error}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={() => beforeClick(take)}
-      />
-    </form>
-  );
-}
-
-function ColourForm({
-  coat,
-  colour,
-  onShare,
-  system,
-}: {
-  coat: Coat;
-  colour: CoatColour;
-  onShare: (share: number) => void;
-  system: "us" | "metric";
-}) {
-  const { change } = useJob();
-  const edit = (next: Partial<CoatColour>) => change(editColour(coat.id, colour.id, next));
-  const { measure } = colour;
-  const number = (
-    label: string,
-    value: number,
-    bounds: { min: number; max: number },
-    onChange: (value: number) => void,
-    keep: string,
-  ) => (
-    <QuantityField
-      label={label}
-      value={value}
-      dimension="number"
-      system={system}
-      bounds={bounds}
-      onChange={onChange}
-      keep={`${colour.id}.${keep}`}
-      bare
-    />
-  );
-  return (
-    <div className="bg-shade px-3 py-3 mb-2 grid grid-cols-2 gap-3">
-      <TextField
-        label="Name"
-        value={colour.name}
-        maxLength={80}
-        onChange={(event) => edit({ name: event.target.value })}
-      />
-      <div className="flex gap-3">
-        <TextField
-          label="Look"
-          type="color"
-          value={colour.hex}
-          onChange={(event) => edit({ hex: event.target.value })}
-          frame="w-14"
-          className="p-0.5"
-        />
-        <SelectField
-          label="Kind"
-          value={colour.look}
-          onChange={(event) => edit({ look: event.target.value as ColourLook })}
-          frame="flex-1"
-        >
-          {Object.entries(LOOKS).map(([look, words]) => (
-            <option key={look} value={look}>
-              {words}
-            </option>
-          ))}
-        </SelectField>
-      </div>
-      <QuantityField
-        label="Share"
-        value={Number((colour.share * 100).toFixed(4))}
-        dimension="percent"
-        system={system}
-        bounds={{ min: 0, max: 100 }}
-        onChange={(percent) => onShare(percent / 100)}
-        keep={`${colour.id}.share`}
-        bare
-      />
-      <QuantityField
-        label="Held back of it"
-        value={colour.reserve * 100}
-        dimension="percent"
-        system={system}
-        bounds={{ min: 0, max: 200 }}
-        onChange={(percent) => edit({ reserve: percent / 100 })}
-        keep={`${colour.id}.reserve`}
-        bare
-      />
-      {number(
-        colour.cupDose === undefined ? "Dose, g per 100 g of mix" : "Dose, g per 100 g: follows",
-        Number(colour.gPer100G.toPrecision(5)),
-        { min: 0, max: 60 },
-        (gPer100G) => change(editCoat(coat.id, () => giveStrength(coat, colour.id, gPer100G))),
-        "dose",
-      )}
-      <SelectField
-        label="Measured"
-        value={measure.unit}
-        onChange={(event) => edit({ measure: USUAL_MEASURE[event.target.value as DoseMeasure["unit"]] })}
-      >
-        {Object.entries(MEASURE_WORDS).map(([unit, words]) => (
-          <option key={unit} value={unit}>
-            {words}
-          </option>
-        ))}
-      </SelectField>
-      <QuantityField
-        label={`Or in each cup, ${CUP_DOSE_WORDS[measure.unit]}`}
-        value={colour.cupDose ?? null}
-        dimension="number"
-        system={system}
-        bounds={{ min: 0, max: 1000 }}
-        onChange={(count) => change(editCoat(coat.id, () => giveCupDose(coat, colour.id, count)))}
-        onClear={() => change(editCoat(coat.id, () => giveCupDose(coat, colour.id, null)))}
-        keep={`${colour.id}.cup-dose`}
-        bare
-      />
-      {measure.unit === "drop" &&
-        number(
-          "One drop, ml",
-          measure.dropMl,
-          { min: 0.005, max: 1 },
-          (dropMl) => edit({ measure: { ...measure, dropMl } }),
-          "drop",
-        )}
-      {measure.unit === "drop" &&
-        number(
-          "Its density, g/ml",
-          measure.densityGPerMl,
-          { min: 0.3, max: 5 },
-          (densityGPerMl) => edit({ measure: { ...measure, densityGPerMl } }),
-          "density",
-        )}
-      {measure.unit === "spoon" &&
-        number(
-          "One level spoon, g",
-          measure.gramsPerSpoon,
-          { min: 0.005, max: 50 },
-          (gramsPerSpoon) => edit({ measure: { ...measure, gramsPerSpoon } }),
-          "spoon",
-        )}
-      <div className="col-span-2 text-right">
-        <Button
-          weight="quiet"
-          onClick={() =>
-            change(
-              editCoat(coat.id, (before) => ({
-                ...before,
-                colours: withoutShare(before.colours, colour.id),
-              })),
-            )
-          }
-        >
-          take this colour out
-        </Button>
-      </div>
     </div>
   );
 }

@@ -5,7 +5,7 @@ import type { PlannedCoat } from "@/core/plan/timed";
 import { amountWords, conflictWords } from "@/core/schedule/amount-words";
 import { giveAmount, giveFilm } from "@/core/schedule/amounts";
 import { Button } from "@/ui/button";
-import { editCoat } from "../workspace/edits";
+import { giveCoat } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 
 /** What the amount means, and whether the mix or the film holds it; one touch gives the other. */
@@ -25,13 +25,13 @@ export function AmountLine({
         </p>
       )}
       {mixGiven ? (
-        <Button weight="quiet" onClick={() => change(editCoat(coat.id, () => giveFilm(coat, coat.filmMm)))}>
+        <Button weight="quiet" onClick={() => change(giveCoat(giveFilm(coat, coat.filmMm)))}>
           hold the film instead
         </Button>
       ) : (
         <Button
           weight="quiet"
-          onClick={() => change(editCoat(coat.id, () => giveAmount(coat, { by: "mixed", ml: mixMl.likely })))}
+          onClick={() => change(giveCoat(giveAmount(coat, { by: "mixed", ml: mixMl.likely })))}
         >
           hold this amount
         </Button>

@@ -2,6 +2,7 @@ import type { CutOut, Edge, EdgeName, Piece } from "@/core/geometry/piece";
 import { edgeOf } from "@/core/geometry/piece";
 import type { CoatColour } from "@/core/batch/coat-colour";
 import type { JobDocument } from "@/core/job/job";
+import { keepable } from "@/core/schedule/amounts";
 import type { Coat } from "@/core/schedule/coat";
 import type { Pass } from "@/core/schedule/pass";
 
@@ -43,6 +44,9 @@ export const editCutOut = (pieceId: string, cutOutId: string, edit: (cutOut: Cut
 export const editCoat =
   (coatId: string, edit: (coat: Coat) => Coat): Edit =>
   (document) => ({ ...document, coats: inList(document.coats, coatId, edit) });
+
+/** A coat edited from how it came out takes the place of what is kept of it. */
+export const giveCoat = (coat: Coat): Edit => editCoat(coat.id, () => keepable(coat));
 
 export const editColour = (
   coatId: string,
