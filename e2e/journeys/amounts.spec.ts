@@ -146,6 +146,17 @@ test("an oval with 90 ml in 10 ml cups", async ({ page }) => {
   await type("All cups, from the first", "10 ml each");
   await expect(amountOf(page, "Ink black", "ml")).toHaveValue("10");
   done();
+  // Far more colour than any mix takes, edited on: what followed lies beyond what is kept, and all of it is saved.
+  await type("Into each cup", "30 g");
+  await coat(page).getByRole("slider", { name: "Share of Pewter" }).press("ArrowRight");
+  await field(page, "Mixed in all").fill("40 l");
+  await field(page, "Mixed in all").press("Enter");
+  await type("All cups, from the first", "4 l each");
+  await field(page, "Wet film").fill("2 mm");
+  await field(page, "Wet film").press("Enter");
+  await saved(page);
+  await page.reload();
+  await expect(field(page, "Wet film")).toHaveValue("2.00");
   await page.getByRole("radio", { name: "in · fl oz" }).click();
 });
 

@@ -4,61 +4,23 @@ import { starterCards } from "../cure/starter-cards";
 import fc from "fast-check";
 import { wettedAreaMm2 } from "./vessel";
 import { batchCoat } from "./batch-coat";
-import { type CoatRequest, type CoveredPiece } from "./coat-request";
-import type { CoatColour } from "./coat-colour";
+import type { CoatRequest } from "./coat-request";
+import { colourOf, NO_LOSS, requestOf, topOf } from "./testing/requests";
 
 const CARDS = starterCards(() => "x");
 const CARD = CARDS[0] as ResinCard;
 const PAINT = CARDS[3] as ResinCard;
 const RESIN = fittedResin(CARD);
-const colour = (id: string, share: number, reserve = 0): CoatColour => ({
-  id,
-  name: id,
-  hex: "#888888",
-  look: "opaque",
-  share,
-  locked: false,
-  reserve,
-  gPer100G: 2,
-  measure: { unit: "gram" },
-});
-
-const top = (changes: Partial<CoveredPiece> = {}): CoveredPiece => ({
-  id: "p",
-  name: "Top",
-  count: 1,
-  filmMm: 1,
-  topAreaMm2: 1e6,
-  faceAreaMm2: 0,
-  openLengthMm: 0,
-  faceLengthMm: 0,
-  damLengthMm: 0,
-  ground: null,
-  fillMl: null,
-  alongMm: (share) => share * 2000,
-  ...changes,
-});
+const colour = (id: string, share: number, reserve = 0) => colourOf(id, share, { reserve });
 
 /** A coat without anything that is lost, so that sums can be done by hand. */
-const request = (changes: Partial<CoatRequest> = {}): CoatRequest => ({
-  resin: RESIN,
-  coverShare: 1,
-  pieces: [top()],
-  colours: [colour("a", 0.5), colour("b", 0.5)],
-  clearReserve: 0,
-  school: "clear-first",
-  tools: [],
-  embeds: [],
-  vesselsMl: [],
-  largestBatchMl: null,
-  given: null,
-  batches: null,
-  rateM2PerH: 6,
-  people: 1,
-  tempC: 21,
-  factors: { cupFilmMm: 0, bucketFilmMm: 0, stickMl: 0 },
-  ...changes,
-});
+const request = (changes: Partial<CoatRequest> = {}) =>
+  requestOf(RESIN, {
+    colours: [colour("a", 0.5), colour("b", 0.5)],
+    rateM2PerH: 6,
+    factors: NO_LOSS,
+    ...changes,
+  });
 
 describe("by hand", () => {
   test("1 m² at 1 mm is a litre; without losses or reserve nothing is added", () => {
@@ -68,7 +30,7 @@ describe("by hand", () => {
     expect(coat.coloursMl.map(({ ml }) => ml)).toEqual([500, 500]);
   });
   test("faces take 0.6 of the film, with its spread", () => {
-    const coat = batchCoat(request({ pieces: [top({ faceAreaMm2: 1e5 })] }));
+    const coat = batchCoat(request({ pieces: [topOf({ faceAreaMm2: 1e5 })] }));
     expect(coat.onFacesMl.likely).toBeCloseTo(60, 9);
     expect(coat.mixMl.likely).toBeCloseTo(1060, 9);
     expect([coat.mixMl.low, coat.mixMl.high].map(Math.round)).toEqual([1040, 1080]);
@@ -86,7 +48,7 @@ describe("by hand", () => {
     expect(coat.batches[0]?.cups.map((cup) => cup.name)).toEqual(["a", "b", "Clear, held back"]);
   });
   test("run-off and ground are added once; an own factor of nothing takes them away", () => {
-    const pieces = [top({ openLengthMm: 2000, faceLengthMm: 1000, ground: "mdf" })];
+    const pieces = [topOf({ openLengthMm: 2000, faceLengthMm: 1000, ground: "mdf" })];
     expect(batchCoat(request({ pieces })).mixMl.likely).toBeCloseTo(1000 + 50 + 10 + 60, 6);
     const none = {
       cupFilmMm: 0,
@@ -116,16 +78,16 @@ describe("by hand", () => {
 
 describe("what is not a plain coat", () => {
   test("pieces with films of their own, and copies of them", () => {
-    const pieces = [top(), top({ id: "q", filmMm: 2, count: 3, topAreaMm2: 1e5 })];
+    const pieces = [topOf(), topOf({ id: "q", filmMm: 2, count: 3, topAreaMm2: 1e5 })];
     expect(batchCoat(request({ pieces })).mixMl.likely).toBeCloseTo(1000 + 3 * 200, 6);
   });
   test("a fill takes its volume and what it sinks by, with the spread of the reading", () => {
     const fillMl = { low: 1900, likely: 2000, high: 2100 };
-    const coat = batchCoat(request({ pieces: [top({ fillMl })] }));
+    const coat = batchCoat(request({ pieces: [topOf({ fillMl })] }));
     expect(coat.fills).toBe(true);
     expect(coat.mixMl.likely).toBeCloseTo(2000 * 1.03, 6);
     expect(coat.mixMl.high).toBeGreaterThan(2100);
-    expect(batchCoat(request({ pieces: [top({ fillMl })], coverShare: 0.25 })).onTopMl.likely).toBe(500);
+    expect(batchCoat(request({ pieces: [topOf({ fillMl })], coverShare: 0.25 })).onTopMl.likely).toBe(500);
   });
   test("stones ask for clear to wet and to lock them in, in a cup of its own", () => {
     const stones = {
@@ -148,7 +110,7 @@ describe("how many batches", () => {
   const many = (changes: Partial<CoatRequest>) =>
     batchCoat(
       request({
-        pieces: [top({ name: "Bar", topAreaMm2: 4e6 })],
+        pieces: [topOf({ name: "Bar", topAreaMm2: 4e6 })],
         ...changes,
       }),
     );
@@ -210,7 +172,7 @@ describe("as few batches, cups that settle", () => {
       fc.property(fc.double({ min: 0.02, max: 3, noNaN: true }), fc.boolean(), (areaM2, own) => {
         const coat = batchCoat(
           request({
-            pieces: [top({ topAreaMm2: areaM2 * 1e6 })],
+            pieces: [topOf({ topAreaMm2: areaM2 * 1e6 })],
             school: own ? "colour-into-a" : "clear-first",
             factors: losing,
           }),
@@ -244,7 +206,7 @@ describe("as few batches, cups that settle", () => {
         (areas, mostMl) => {
           const coat = batchCoat(
             request({
-              pieces: areas.map((areaM2, at) => top({ id: `p${at}`, topAreaMm2: areaM2 * 1e6 })),
+              pieces: areas.map((areaM2, at) => topOf({ id: `p${at}`, topAreaMm2: areaM2 * 1e6 })),
               largestBatchMl: mostMl,
               rateM2PerH: 200,
             }),

@@ -7,56 +7,22 @@ import { batchCoat, type BatchedCoat } from "./batch-coat";
 import type { CoatColour } from "./coat-colour";
 import type { CoatRequest, CoveredPiece } from "./coat-request";
 import { workOfMix, type GivenAmount } from "./given";
+import { colourOf, NO_LOSS, requestOf, topOf } from "./testing/requests";
 import { FULLEST, USUAL_VESSELS_ML } from "./vessel";
 
 const [coating, fast, casting] = starterCards(() => "x").map(fittedResin);
-const colour = (id: string, share: number, more: Partial<CoatColour> = {}): CoatColour => ({
-  id,
-  name: id,
-  hex: "#888888",
-  look: "opaque",
-  share,
-  locked: false,
-  reserve: 0,
-  gPer100G: 2,
-  measure: { unit: "gram" },
-  ...more,
-});
-const piece = (more: Partial<CoveredPiece> = {}): CoveredPiece => ({
-  id: "p",
-  name: "Top",
-  count: 1,
-  filmMm: 1,
-  topAreaMm2: 7 * MM2_PER_FT2,
-  faceAreaMm2: 0,
-  openLengthMm: 0,
-  faceLengthMm: 0,
-  damLengthMm: 0,
-  ground: null,
-  fillMl: null,
-  alongMm: (share) => share * 2000,
-  ...more,
-});
-const NO_LOSS = { cupFilmMm: 0, bucketFilmMm: 0, stickMl: 0 };
-const request = (more: Partial<CoatRequest> = {}): CoatRequest => ({
-  resin: { ...coating!, largestMixG: null },
-  coverShare: 1,
-  pieces: [piece()],
-  colours: [colour("black", 0.1), colour("white", 0.5), colour("silver", 0.4)],
-  clearReserve: 0,
-  school: "clear-first",
-  tools: [],
-  embeds: [],
-  rateM2PerH: 100,
-  people: 1,
-  tempC: 21,
-  vesselsMl: [],
-  largestBatchMl: null,
-  given: null,
-  batches: null,
-  factors: NO_LOSS,
-  ...more,
-});
+const colour = colourOf;
+const piece = (more: Partial<CoveredPiece> = {}) => topOf({ topAreaMm2: 7 * MM2_PER_FT2, ...more });
+const request = (more: Partial<CoatRequest> = {}) =>
+  requestOf(
+    { ...coating!, largestMixG: null },
+    {
+      pieces: [piece()],
+      colours: [colour("black", 0.1), colour("white", 0.5), colour("silver", 0.4)],
+      factors: NO_LOSS,
+      ...more,
+    },
+  );
 const OZ = ML_PER_US_FL_OZ;
 const givenCups = (...oz: number[]): CoatColour[] =>
   ["black", "white", "silver"].map((id, at) =>

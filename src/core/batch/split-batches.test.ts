@@ -6,6 +6,7 @@ import type { CoatRequest } from "./coat-request";
 import { mixDensityGPerMl } from "./parts";
 import { FULLEST } from "./vessel";
 import { massTogetherG, mixingMinutes, MOST_BATCHES, potLifeSpread, splitBatches } from "./split-batches";
+import { requestOf } from "./testing/requests";
 
 const cards = starterCards(() => "card");
 const [coating, , , paint] = cards.map(fittedResin);
@@ -22,25 +23,8 @@ const need = (workMin: number): CoatNeed => ({
   workMin: exactly(workMin),
   coverable: [{ id: "p", name: "Top", count: 1, alongMm: (share) => share * 4000, needMl: 4000 }],
 });
-const request = (changes: Partial<CoatRequest> = {}): CoatRequest => ({
-  resin: { ...coating!, largestMixG: null },
-  coverShare: 1,
-  pieces: [],
-  colours: [],
-  clearReserve: 0,
-  school: "clear-first",
-  tools: [],
-  embeds: [],
-  rateM2PerH: 100,
-  people: 1,
-  tempC: 21,
-  vesselsMl: [],
-  largestBatchMl: null,
-  given: null,
-  batches: null,
-  factors: {},
-  ...changes,
-});
+const request = (changes: Partial<CoatRequest> = {}) =>
+  requestOf({ ...coating!, largestMixG: null }, { pieces: [], ...changes });
 const NONE = { batches: 1, limit: null };
 const split = (changes: Partial<CoatRequest> = {}, workMin = 1) =>
   splitBatches(NONE, divided, need(workMin), request(changes));

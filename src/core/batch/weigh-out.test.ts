@@ -3,7 +3,6 @@ import { fittedResin } from "../cure/fitted-resin";
 import type { ResinCard } from "../cure/resin-card";
 import { starterCards } from "../cure/starter-cards";
 import { batchCoat, type Batch } from "./batch-coat";
-import { type CoatRequest } from "./coat-request";
 import { mixedFrom, type CoatColour } from "./coat-colour";
 import { doseFor } from "./dose";
 import { ACCURATE, leastDoseG, waysToDose } from "./let-down";
@@ -11,53 +10,17 @@ import { POT } from "./mixes";
 import { filledBy, leftoverMl } from "./leftovers";
 import { fillerShare, massRatio, mixDensityGPerMl, ratioError, smallestMixG, splitParts } from "./parts";
 import { NOTHING_WEIGHED, offRatio, resized, weighOut, type MixWeighed, type Weighed } from "./weigh-out";
+import { colourOf, requestOf, topOf } from "./testing/requests";
 
 const CARD = starterCards(() => "x")[0] as ResinCard;
-const colour = (id: string, share: number): CoatColour => ({
-  id,
-  name: id,
-  hex: "#888888",
-  look: "opaque",
-  share,
-  locked: false,
-  reserve: 0.05,
-  gPer100G: 2,
-  measure: { unit: "gram" },
-});
+const colour = (id: string, share: number) => colourOf(id, share, { reserve: 0.05 });
 const colours = [colour("white", 0.7), colour("black", 0.3)];
-const request: CoatRequest = {
-  resin: fittedResin(CARD),
-  coverShare: 1,
-  pieces: [
-    {
-      id: "p",
-      name: "Top",
-      count: 1,
-      filmMm: 1,
-      topAreaMm2: 4e5,
-      faceAreaMm2: 0,
-      openLengthMm: 0,
-      faceLengthMm: 0,
-      damLengthMm: 0,
-      ground: null,
-      fillMl: null,
-      alongMm: (share) => share * 1000,
-    },
-  ],
+const request = requestOf(fittedResin(CARD), {
+  pieces: [topOf({ topAreaMm2: 4e5, alongMm: (share) => share * 1000 })],
   colours,
   clearReserve: 0.05,
-  school: "clear-first",
-  tools: [],
-  embeds: [],
   rateM2PerH: 10,
-  people: 1,
-  tempC: 21,
-  vesselsMl: [],
-  largestBatchMl: null,
-  given: null,
-  batches: null,
-  factors: {},
-};
+});
 const coat = batchCoat(request);
 const batch = coat.batches[0] as Batch;
 const out = (weighed: Partial<Weighed>) => weighOut(batch, { ...NOTHING_WEIGHED, ...weighed }, CARD, []);
