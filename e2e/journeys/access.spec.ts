@@ -111,7 +111,6 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
 test("every view: axe finds nothing serious, no window is too narrow for it, and the console stays silent", async ({
   page,
 }) => {
-  test.setTimeout(300_000);
   const said: string[] = [];
   page.on("console", (message) => {
     if (message.type() === "error" || message.type() === "warning")

@@ -37,7 +37,6 @@ const addColour = (page: Page) => coat(page).getByLabel("Add a colour");
 const amountOf = (page: Page, colour: string, unit = "fl oz") => field(page, `Amount of ${colour}, ${unit}`);
 
 test("28 fl oz: two black, fourteen white, twelve silver, on seven square feet", async ({ page }) => {
-  test.setTimeout(90_000);
   await signIn(page);
   await makeJob(page, "Said: 28 ounces");
   const { press, type, stage, done } = hands(page);

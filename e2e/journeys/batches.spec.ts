@@ -14,7 +14,6 @@ const number = (text: string) => Number(text.replace(/[^\d.]/g, ""));
 test("a film by notch, by comb and by kit; stones, fills and a film of its own for one piece", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await signIn(page);
   await makeJob(page, "Films");
   await page.getByRole("button", { name: "Straight run" }).click();
@@ -113,7 +112,6 @@ test("builds: one of its own for a piece, copied, compared with another job's an
 test("cups go by what is at hand; a coarse scale asks for a let-down; what was over-poured changes every number", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await signIn(page);
   await makeJob(page, "Bench at hand");
   await page.getByRole("button", { name: "Straight run" }).click();
@@ -168,7 +166,6 @@ test("cups go by what is at hand; a coarse scale asks for a let-down; what was o
 test("the batch sheet goes out as JSON and as a picture; what to buy counts several jobs", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await signIn(page);
   const jobId = await makeJob(page, "Out of the cups");
   await page.getByRole("button", { name: "Rectangle" }).click();

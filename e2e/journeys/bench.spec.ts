@@ -3,7 +3,7 @@ import { signIn, stage } from "../fixtures/shop";
 
 async function openBench(page: Page): Promise<void> {
   await page.goto("/bench");
-  await expect(page.getByRole("group", { name: "The shop on one clock" })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole("group", { name: "The shop on one clock" })).toBeVisible();
 }
 
 /** Sets how many pairs of hands the shop has. */
@@ -25,9 +25,7 @@ test("home is the bench: the next act large, counting down, and what comes after
   await page.goto("/");
   await page.waitForURL("**/bench");
   const next = page.getByRole("region", { name: "Next" });
-  await expect(next.getByRole("link", { name: /^Veins, a thick and some thin/ })).toBeVisible({
-    timeout: 15_000,
-  });
+  await expect(next.getByRole("link", { name: /^Veins, a thick and some thin/ })).toBeVisible();
   await expect(next.getByText(/right until about .*\(.* to .*\)/)).toBeVisible();
   const figure = () => next.locator(".figure").innerText();
   const first = await figure();
@@ -105,7 +103,6 @@ test("the room is read: against the limits of the resins in use; nothing typed i
 test("two jobs on one morning and one pair of hands: one waits, and says for whom; a better start is found beside the other", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await signIn(page);
   await openBench(page);
   await expect(page.getByText(/waits \d+ min for hands/)).toHaveCount(0);
@@ -120,13 +117,11 @@ test("two jobs on one morning and one pair of hands: one waits, and says for who
   const start = page.getByRole("slider", { name: "Start of the first coat" });
   await start.focus();
   await page.keyboard.press("ArrowRight");
-  await expect(page.getByRole("img", { name: /^Hands on other work: .*Serving counter/ })).toBeVisible({
-    timeout: 15_000,
-  });
+  await expect(page.getByRole("img", { name: /^Hands on other work: .*Serving counter/ })).toBeVisible();
   await expect(page.getByText(/waits? .*hands, which are on Serving counter/).first()).toBeVisible();
   await page.getByRole("button", { name: "Find a start" }).click();
   const starts = page.getByRole("list", { name: "Starts" }).getByRole("listitem");
-  await expect(starts.first()).toBeVisible({ timeout: 30_000 });
+  await expect(starts.first()).toBeVisible();
   await expect(starts.first()).toContainText("nothing at night, every window kept");
   await start.focus();
   await page.keyboard.press("ArrowLeft");

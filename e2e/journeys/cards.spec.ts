@@ -4,7 +4,6 @@ import { field, makeJob, signIn, stage } from "../fixtures/shop";
 test("a resin card: numbers in, behaviour out, contradictions named, saved, used by a coat, removed", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await signIn(page);
   await page.goto("/cards/new");
   const fit = page.getByRole("region", { name: "What the fit says" });

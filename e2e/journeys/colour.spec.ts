@@ -18,7 +18,6 @@ async function pixel(page: Page, name: string | RegExp): Promise<string> {
 test("a mix from the shelf: film, average and cups follow a dose; the swatch on the screen is its L*a*b*", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await signIn(page);
   await makeJob(page, "Colour by dose");
   await page.getByRole("button", { name: "Rectangle" }).click();
@@ -78,7 +77,6 @@ test("a mix from the shelf: film, average and cups follow a dose; the swatch on 
 test("the client's tile beside the average in one light; a recipe for it from the shelf", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await signIn(page);
   await makeJob(page, "Colour by target");
   await page.getByRole("button", { name: "Rectangle" }).click();

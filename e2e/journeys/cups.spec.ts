@@ -4,7 +4,6 @@ import { field, makeJob, saved, signIn, stage } from "../fixtures/shop";
 test("units, mixing methods, losses, the scale, the clock: each change is followed at once", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await signIn(page);
   await makeJob(page, "Cups in detail");
   await page.getByRole("button", { name: "Rectangle" }).click();

@@ -165,8 +165,6 @@ async function torment(page: Page, target: Locator): Promise<void> {
 }
 
 test.describe("a hundred hostile entries", () => {
-  test.describe.configure({ timeout: 120_000 });
-
   test("in lengths, counts and names", async ({ page }) => {
     await signIn(page);
     await makeJob(page, "Hostile sizes");

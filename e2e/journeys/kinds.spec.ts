@@ -72,7 +72,6 @@ const KINDS: { kind: string; sizes: [string, string][]; ft2: string; edges: numb
 ];
 
 test("every kind of piece is typed, drawn with all its edges, measured, and comes back", async ({ page }) => {
-  test.setTimeout(90_000);
   await signIn(page);
   await makeJob(page, "Kinds");
   const [first, ...others] = KINDS;

@@ -120,7 +120,6 @@ const BY_KEYBOARD: { kind: string; typed: [RegExp, string][]; says: RegExp }[] =
 test("each kind of piece by the keyboard alone, in fewer keys than a minute has room for", async ({
   page,
 }) => {
-  test.setTimeout(150_000);
   await signIn(page);
   await makeJob(page, "Kinds by keyboard");
   const { keyboard } = page;
@@ -310,7 +309,6 @@ function hostileFiles(): [string, string][] {
 }
 
 test("files that would harm are refused in words, in under two seconds", async ({ page }) => {
-  test.setTimeout(90_000);
   await signIn(page);
   await makeJob(page, "Hostile files");
   await page.getByRole("button", { name: "read an SVG or DXF file" }).click();

@@ -4,7 +4,6 @@ import { field, makeJob, signIn, stage } from "../fixtures/shop";
 test("a pour: started from the plan, run by the space bar, weighed, noted, finished; the log sets plan and actual side by side", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await signIn(page);
   await makeJob(page, "Poured");
   await page.getByRole("button", { name: "Rectangle" }).click();

@@ -14,7 +14,6 @@ async function open(page: Page, part: "Practice" | "For the client"): Promise<vo
 test("practice: pulls by mouse and by keys against the clock, a critique, scores kept, pulls into the plan", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await open(page, "Practice");
   const board = page.getByRole("application", { name: /^The wet Left run/ });
   const canvas = board.locator("canvas");
@@ -26,7 +25,7 @@ test("practice: pulls by mouse and by keys against the clock, a critique, scores
       for (let i = 0; i < data.length; i += 4) sum += data[i]! * ((i % 8191) + 1);
       return sum;
     });
-  await expect.poll(light, { timeout: 30_000 }).toBeGreaterThan(0);
+  await expect.poll(light).toBeGreaterThan(0);
   const before = await light();
   await page.getByRole("radio", { name: "20×" }).click();
   const box = (await board.boundingBox())!;
@@ -41,7 +40,7 @@ test("practice: pulls by mouse and by keys against the clock, a critique, scores
   const minute = async () =>
     Number(await page.getByText("minute of the film").locator("..").locator(".figure").textContent());
   const began = await minute();
-  await expect.poll(minute, { timeout: 15_000 }).toBeGreaterThan(began + 0.5);
+  await expect.poll(minute).toBeGreaterThan(began + 0.5);
   // By keys: down, to the right, up.
   await page.getByRole("radio", { name: "squeegee" }).click();
   await board.focus();
@@ -53,7 +52,7 @@ test("practice: pulls by mouse and by keys against the clock, a critique, scores
   await expect(page.getByText(/^1 pull/)).toBeVisible();
   await page.getByRole("button", { name: "Stop here, and what was it?" }).click();
   const critique = page.getByRole("region", { name: "Critique" });
-  await expect(critique).toContainText(/A tool went over \d+ % of the top/, { timeout: 40_000 });
+  await expect(critique).toContainText(/A tool went over \d+ % of the top/);
   await expect(critique).toContainText(/min of open time used/);
   await page.getByRole("button", { name: "Make these pulls the pass" }).click();
   await saved(page);
@@ -71,7 +70,6 @@ test("a pen's pressure is used: pressed lightly the tool glides, pressed firmly 
   page,
   context,
 }) => {
-  test.setTimeout(120_000);
   await open(page, "Practice");
   const board = page.getByRole("application", { name: /^The wet Left run/ });
   await page.getByRole("radio", { name: "squeegee" }).click();
@@ -99,20 +97,19 @@ test("a pen's pressure is used: pressed lightly the tool glides, pressed firmly 
   await expect(board).toBeVisible();
   await pull(0.06);
   await stop.click();
-  await expect(critique).toContainText(/A tool went over \d+ % of the top/, { timeout: 40_000 });
+  await expect(critique).toContainText(/A tool went over \d+ % of the top/);
   await expect(critique).toContainText("No thin place.");
 
   await page.getByRole("button", { name: "Again from the start" }).click();
   await pull(1);
   await stop.click();
-  await expect(critique).toContainText(/thin places?, down to [\d.]+ mm: less pressure/, { timeout: 40_000 });
+  await expect(critique).toContainText(/thin places?, down to [\d.]+ mm: less pressure/);
 });
 
 test("a practice is not lost when the server is away: it waits in the browser and is kept later", async ({
   page,
   context,
 }) => {
-  test.setTimeout(90_000);
   await open(page, "Practice");
   const board = page.getByRole("application");
   const box = (await board.boundingBox())!;
@@ -124,9 +121,7 @@ test("a practice is not lost when the server is away: it waits in the browser an
   await page.mouse.up();
   await context.setOffline(true);
   await page.getByRole("button", { name: "Stop here, and what was it?" }).click();
-  await expect(page.getByRole("alert").filter({ hasText: "kept in this browser only" })).toBeVisible({
-    timeout: 40_000,
-  });
+  await expect(page.getByRole("alert").filter({ hasText: "kept in this browser only" })).toBeVisible();
   await context.setOffline(false);
   await page.getByRole("button", { name: "keep it now" }).click();
   await expect(page.getByText("kept in this browser only")).toHaveCount(0);
@@ -135,10 +130,9 @@ test("a practice is not lost when the server is away: it waits in the browser an
 test("for the client: PNG and a page to sign, approved it stays with the recipe version", async ({
   page,
 }) => {
-  test.setTimeout(150_000);
   await open(page, "For the client");
   const png = page.getByRole("button", { name: "PNG" });
-  await expect(png).toBeEnabled({ timeout: 60_000 });
+  await expect(png).toBeEnabled();
   const coming = page.waitForEvent("download");
   await png.click();
   const image = await sharp(await readFile((await (await coming).path())!)).stats();
@@ -156,7 +150,7 @@ test("for the client: PNG and a page to sign, approved it stays with the recipe 
   const approve = page.getByRole("button", { name: "Approved", exact: true });
   await expect(approve).toBeEnabled();
   await approve.click();
-  await expect(page.getByText("Left run, sister 1")).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText("Left run, sister 1")).toBeVisible();
   await page.goto("/recipes");
   await page.getByRole("link", { name: /Harbour slate/ }).click();
   await page.waitForURL("**/recipes/*");

@@ -59,7 +59,6 @@ async function keepRecipe(page: Page, name: string): Promise<void> {
 test("a build is kept, changed, kept again: what changed is told, two versions stand side by side, the tree grows", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await signIn(page);
   await keepRecipe(page, "Estuary");
   const line = page.getByRole("note", { name: "Recipe" });
@@ -105,7 +104,6 @@ test("a build is kept, changed, kept again: what changed is told, two versions s
 test("a board: its picture upright and without its place, its colour by pointer and by keys, approved; a job of any size from it", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await signIn(page);
   await keepRecipe(page, "Breakwater");
   await page.getByRole("note", { name: "Recipe" }).getByRole("link", { name: "Breakwater" }).click();
@@ -307,7 +305,6 @@ test("colours from a file: new ones are added, wrong lines are told, the rest is
 test("advice is set aside with its reason, stays so over a reload, and comes back; the torch after alcohol does not go away", async ({
   page,
 }) => {
-  test.setTimeout(60_000);
   await signIn(page);
   await page.goto("/jobs");
   await page.getByRole("link", { name: "Serving counter" }).click();

@@ -6,7 +6,6 @@ import { field, makeJob, pdfText, saved, signIn, stage } from "../fixtures/shop"
 test("one counter, from tape measure to cups: typed, drawn, built, batched, reloaded, printed", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   page.setDefaultTimeout(10_000);
   await signIn(page);
   const jobId = await makeJob(page, "Road by mouse");

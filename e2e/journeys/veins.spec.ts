@@ -23,7 +23,6 @@ const download = async (page: Page, item: string): Promise<Buffer> => {
 test("veins as one stone: a point is moved by keys and by hand, what was touched is locked, the tape list follows", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await openMap(page);
   const map = page.getByRole("group", { name: "Pieces and veins as they will stand" });
   await expect(map.getByRole("button", { name: /^(Left run|Till run|Pass shelf): / })).toHaveCount(3);
@@ -66,7 +65,6 @@ test("veins as one stone: a point is moved by keys and by hand, what was touched
 });
 
 test("pieces are moved and turned; the volume goes into Cups", async ({ page }) => {
-  test.setTimeout(90_000);
   await openMap(page);
   const map = page.getByRole("group", { name: "Pieces and veins as they will stand" });
   const shelf = map.getByRole("button", { name: /^Pass shelf: / });
@@ -98,7 +96,6 @@ test("pieces are moved and turned; the volume goes into Cups", async ({ page }) 
 test("a vein is drawn by hand or added by keys; sets are laid in another order and colour", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await openMap(page);
   const map = page.getByRole("group", { name: "Pieces and veins as they will stand" });
   const graphite = page.getByRole("region", { name: "Veins: Graphite" });
@@ -143,7 +140,6 @@ test("a vein is drawn by hand or added by keys; sets are laid in another order a
 });
 
 test("the template: DXF and PDF measured back to 0.5 mm, the list in both unit systems", async ({ page }) => {
-  test.setTimeout(120_000);
   await openMap(page);
   await saved(page);
   const dxf = await download(page, "DXF");
@@ -210,7 +206,6 @@ async function layOut(page: Page, job: string): Promise<void> {
 test("each of a dozen coasters stands by itself: pulled by itself, with its own list and template", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await layOut(page, "Club coasters, a dozen");
   const map = page.getByRole("group", { name: "Pieces and veins as they will stand" });
   await expect(map.getByRole("button", { name: /^Coaster \d+: / })).toHaveCount(12);
@@ -242,7 +237,6 @@ test("each of a dozen coasters stands by itself: pulled by itself, with its own 
 test("tumblers: veins go around the wall, told from its seam and rim; the template is the wall unrolled", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await layOut(page, "Market tumblers");
   const map = page.getByRole("group", { name: "Pieces and veins as they will stand" });
   await expect(map.getByRole("button", { name: /^Tumbler \d+: / })).toHaveCount(24);

@@ -16,7 +16,6 @@ async function openCounter(page: Page): Promise<void> {
 test("the days as beams: a start is pulled and walked, what falls after hours is named, a better start is found and taken", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
   await openCounter(page);
   const heading = page.getByRole("heading", { level: 1 });
   await expect(heading).toContainText("09:00");
@@ -79,7 +78,6 @@ test("any moment tells its temperature, its feel and what it is right for, by po
 test("the room by the day and by a logger's file: windows follow, wrong lines are told, nothing is lost", async ({
   page,
 }) => {
-  test.setTimeout(60_000);
   await openCounter(page);
   const summary = page.getByText(/^last hands-on/);
   const before = await summary.innerText();
@@ -199,7 +197,6 @@ test("how wide a vein ends, by the minute it is laid, and when to lay one for a 
 test("a deep pour: how hot, how deep a lift, when the next; sealed and too deep is a danger", async ({
   page,
 }) => {
-  test.setTimeout(60_000);
   await signIn(page);
   await page.goto("/jobs");
   await page.getByRole("link", { name: "River table, elm" }).click();
@@ -207,19 +204,19 @@ test("a deep pour: how hot, how deep a lift, when the next; sealed and too deep 
   await stage(page, "Build");
   await page.getByRole("button", { name: /^River, first layer/ }).click();
   const heat = page.getByRole("region", { name: "Heat in the pour" });
-  await expect(heat.getByText(/^\d+ °F$/)).toBeVisible({ timeout: 20_000 });
+  await expect(heat.getByText(/^\d+ °F$/)).toBeVisible();
   await expect(heat.getByText(/°F to \d+ °F; sealed \d+ °F/)).toBeVisible();
-  await expect(heat.getByText(/lifts?, |One lift/)).toBeVisible({ timeout: 30_000 });
+  await expect(heat.getByText(/lifts?, |One lift/)).toBeVisible();
   await expect(heat.getByRole("img", { name: /^Temperature of the pour: \d+ °F at most/ })).toBeVisible();
   const calm = await heat.getByText(/^\d+ °F$/).innerText();
   await heat.getByRole("radio", { name: "silicone" }).click();
-  await expect.poll(() => heat.getByText(/^\d+ °F$/).innerText(), { timeout: 20_000 }).not.toBe(calm);
+  await expect.poll(() => heat.getByText(/^\d+ °F$/).innerText()).not.toBe(calm);
   // A coating in a channel of that depth runs away.
   await page
     .getByRole("region", { name: "Coat" })
     .getByLabel("Resin", { exact: true })
     .selectOption({ label: "Slow coating 1:1" });
-  await expect(heat.getByRole("alert")).toContainText("runs away", { timeout: 20_000 });
+  await expect(heat.getByRole("alert")).toContainText("runs away");
   await page.keyboard.press("Control+z");
 });
 

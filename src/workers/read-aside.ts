@@ -3,7 +3,7 @@ import { inTime, workerClient } from "./client";
 /** A file that is larger is none of those that are read here. */
 const MOST_BYTES = 16_000_000;
 /** A file that takes longer is let go; its worker ends with it. */
-const PATIENCE_MS = 4000;
+const PATIENCE_MS = 20_000;
 
 type ReadCalls<Read> = { read: (text: string) => Read };
 
