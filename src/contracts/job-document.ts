@@ -35,7 +35,17 @@ import {
   type WorkTool,
 } from "@/core/pattern/passes/work";
 import type { JobDocument } from "@/core/job/job";
-import { COAT_WORDS, COVER_BOUNDS, FILM_BOUNDS, type CoatKind } from "@/core/schedule/coat";
+import { FILM_STATES } from "@/core/cure/film-states";
+import {
+  COAT_WORDS,
+  COVER_BOUNDS,
+  FILM_BOUNDS,
+  START_WORDS,
+  type CoatKind,
+  type StartsAfter,
+} from "@/core/schedule/coat";
+import { MOST_ROUNDS, MOST_SECTIONS } from "@/core/schedule/pass";
+import { MOST_MIN } from "@/core/schedule/when";
 import { PASS, type PassKind } from "@/core/passes/facts";
 import { labSchema } from "./colour-card";
 import { doseMeasure } from "./dose-measure";
@@ -281,6 +291,9 @@ const work = z.object({
     .optional(),
 });
 
+const minutes = z.number().min(0).max(MOST_MIN);
+const ofDay = z.number().int().min(0).max(1439);
+const everyMin = z.number().min(1).max(MOST_MIN);
 const pass = z.object({
   id: partId,
   kind: z.enum(keysOf<PassKind>(PASS)),
@@ -288,8 +301,19 @@ const pass = z.object({
   note: freeText(400),
   rounds: z.number().int().min(1).max(50),
   mlPerM2: z.number().min(0).max(500).nullable(),
-  fromMin: z.number().min(0).max(10_000).nullable(),
-  afterMin: z.number().min(0).max(10_000).nullable().optional(),
+  fromMin: minutes.nullable(),
+  afterMin: minutes.nullable().optional(),
+  afterPassId: partId.optional(),
+  atMinute: ofDay.optional(),
+  lastsMin: minutes.optional(),
+  repeat: z
+    .union([
+      z.object({ everyMin, until: z.enum(FILM_STATES) }),
+      z.object({ everyMin, times: z.number().int().min(1).max(MOST_ROUNDS) }),
+    ])
+    .optional(),
+  sections: z.number().int().min(1).max(MOST_SECTIONS).optional(),
+  colourIds: z.array(partId).max(12).optional(),
   stopHere: freeText(120).nullable(),
   gPer100Ml: z.number().min(0).max(100).optional(),
   work: work.optional(),
@@ -308,7 +332,14 @@ const coatFields = {
   clearReserve: z.number().min(0).max(2),
   school: z.enum(["colour-into-a", "clear-first"]),
   rateM2PerH: z.number().min(0.1).max(200),
-  startsAfter: z.enum(["wet", "late", "tacky", "recoat", "next-day"]),
+  startsAfter: z.enum(keysOf<StartsAfter>(START_WORDS)),
+  notBefore: z
+    .object({
+      afterMin: minutes.optional(),
+      after: z.enum(["mixed", "worked"]).optional(),
+      atMinute: ofDay.optional(),
+    })
+    .optional(),
   passes: z.array(pass).max(40, "A coat has at most 40 passes."),
   embeds: z.array(embed).max(20, "A coat has at most 20 embeds.").optional(),
   byKits: z.boolean().optional(),
@@ -348,7 +379,6 @@ const recipeReference = z.object({
     .optional(),
 });
 
-const ofDay = z.number().int().min(0).max(1439);
 const roomC = z.number().min(-40).max(60);
 const room = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("constant"), tempC: roomC }),

@@ -13,7 +13,7 @@ const stamped = { id: rowId, at: z.iso.datetime() };
 
 /** One act at the bench, as sent and stored. */
 export const pourEventSchema = z.discriminatedUnion("kind", [
-  z.object({ ...stamped, kind: z.literal("tick"), stepId }),
+  z.object({ ...stamped, kind: z.literal("tick"), stepId, last: z.boolean().optional() }),
   z.object({ ...stamped, kind: z.literal("untick"), stepId }),
   z.object({
     ...stamped,

@@ -5,13 +5,20 @@ import { copyName } from "./copy-name";
 import type { JobDocument } from "./job";
 import type { NewId } from "../geometry/new-piece";
 
-/** A coat with ids of its own throughout. */
+/** A coat with ids of its own throughout; what names a colour or a pass of it names the copied one. */
 export function copiedCoat(coat: Coat, newId: NewId): Coat {
+  const ids = new Map([...coat.colours, ...coat.passes].map(({ id }) => [id, newId()] as const));
+  const idOf = (id: string) => ids.get(id) ?? id;
   return {
     ...structuredClone(coat),
     id: newId(),
-    colours: coat.colours.map((colour) => ({ ...colour, id: newId() })),
-    passes: coat.passes.map((pass) => ({ ...pass, id: newId() })),
+    colours: coat.colours.map((colour) => ({ ...colour, id: idOf(colour.id) })),
+    passes: coat.passes.map((pass) => ({
+      ...pass,
+      id: idOf(pass.id),
+      ...(pass.afterPassId === undefined ? {} : { afterPassId: idOf(pass.afterPassId) }),
+      ...(pass.colourIds === undefined ? {} : { colourIds: pass.colourIds.map(idOf) }),
+    })),
     ...(coat.embeds ? { embeds: coat.embeds.map((embed) => ({ ...embed, id: newId() })) } : {}),
   };
 }

@@ -1,7 +1,9 @@
 import { MEASURE_WORDS, type DoseMeasure } from "../batch/dose";
 import { FACTORS } from "../batch/factors";
 import type { GivenAmount } from "../batch/given";
-import { COAT_WORDS } from "../schedule/coat";
+import { COAT_WORDS, type NotBefore } from "../schedule/coat";
+import type { Repeat } from "../schedule/pass";
+import { BEFORE_WORDS, whenOfCoat, whenWords } from "../schedule/when";
 import { PASS, type PassKind } from "../passes/facts";
 import { quantityText } from "../units/format-quantity";
 import type { Dimension, UnitSystem } from "../units/dimension";
@@ -33,7 +35,15 @@ const FIELD_WORDS: Record<string, string> = {
   gPer100G: "dose per 100 g",
   mlPerM2: "amount by area",
   fromMin: "from minute",
-  afterMin: "after the pass before",
+  afterMin: "waits",
+  afterPassId: "waits for",
+  atMinute: "not before",
+  lastsMin: "takes",
+  repeat: "comes again",
+  sections: "sections",
+  colourIds: "colours used",
+  notBefore: "begins not before",
+  after: "waits for",
   stopHere: "may stop here",
   hex: "colour",
   innerFace: "inner face",
@@ -132,7 +142,16 @@ function dimensionOf(key: string): Dimension | "clock" | "share" | null {
   if (key.endsWith("Ml") || key === "ml") return "volume";
   if (key.endsWith("C")) return "temperature";
   if (
-    ["startMin", "openMin", "closeMin", "sleepFromMin", "sleepToMin", "coldAtMin", "warmAtMin"].includes(key)
+    [
+      "atMinute",
+      "startMin",
+      "openMin",
+      "closeMin",
+      "sleepFromMin",
+      "sleepToMin",
+      "coldAtMin",
+      "warmAtMin",
+    ].includes(key)
   )
     return "clock";
   if (key.endsWith("Min")) return "minutes";
@@ -168,6 +187,11 @@ function written(value: unknown, key = "", system: UnitSystem = "metric"): strin
 /** What is told as one, whatever it is made of. */
 const AS_ONE: Record<string, (value: unknown, system: UnitSystem) => string> = {
   given: (value, system) => (value ? givenText(value as GivenAmount, system) : "the film"),
+  repeat: (value) => (value ? whenWords({ repeat: value as Repeat }, [], "") : "once"),
+  notBefore: (value) =>
+    value ? whenWords(whenOfCoat({ notBefore: value as NotBefore }), [], BEFORE_WORDS.coat) : "nothing",
+  afterPassId: (value) => (value ? "another pass" : BEFORE_WORDS.pass),
+  colourIds: (value) => (value ? `${(value as unknown[]).length}` : "all"),
   measure: (value) => MEASURE_WORDS[(value as DoseMeasure).unit],
 };
 

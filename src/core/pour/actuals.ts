@@ -3,8 +3,8 @@ import type { PourState } from "./pour-events";
 import type { RunStep } from "./run-sheet";
 
 /**
- * What a pour has done so far, coat by coat: when its batches were mixed and its passes finished. A pass that comes once for each batch is
- * done with the last of them. Coats of which nothing is mixed are left out.
+ * What a pour has done so far, coat by coat: when its batches were mixed and its passes finished. A pass that comes more than once is
+ * done with the last of its turns, or with the one that was said to be the last. Coats of which nothing is mixed are left out.
  * @param minuteOf a moment in minutes of the plan
  */
 export function realDays(
@@ -22,14 +22,15 @@ export function realDays(
     const batchesAtMin = runSteps.filter(({ kind }) => kind === "weigh").flatMap(at);
     if (batchesAtMin.length === 0) continue;
     const doneAtMin: Record<string, number> = {};
-    const doneBatches: Record<string, number> = {};
+    const doneTurns: Record<string, number[]> = {};
     for (const passId of new Set(runSteps.flatMap((step) => step.passId ?? []))) {
       const each = runSteps.filter((step) => step.passId === passId);
       const done = each.flatMap(at);
-      if (each.some(({ batch }) => batch !== null)) doneBatches[passId] = done.length;
-      if (done.length === each.length) doneAtMin[passId] = Math.max(...done);
+      if (each.some(({ turn }) => turn !== null)) doneTurns[passId] = [...done].sort((a, b) => a - b);
+      if (done.length === each.length || each.some(({ id }) => state.lastRounds.has(id)))
+        doneAtMin[passId] = Math.max(...done);
     }
-    real.set(coatId, { batchesAtMin: batchesAtMin.sort((a, b) => a - b), doneAtMin, doneBatches });
+    real.set(coatId, { batchesAtMin: batchesAtMin.sort((a, b) => a - b), doneAtMin, doneTurns });
   }
   return real;
 }

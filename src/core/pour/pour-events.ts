@@ -2,21 +2,25 @@ import type { RunStep } from "./run-sheet";
 import { weighKey } from "./weigh-lines";
 
 /** Something that happened at the bench. Append-only; `id` is made by the client, so that sending twice does no harm. */
-export type PourEvent = { id: string; at: string } & (
-  | { kind: "tick"; stepId: string }
-  | { kind: "untick"; stepId: string }
-  | { kind: "weighed"; stepId: string; line: string; grams: number }
-  | { kind: "left"; coatId: string; ml: number }
-  | { kind: "short"; coatId: string; ml: number }
-  | { kind: "note"; stepId: string | null; text: string }
-  | { kind: "finish" }
-  /** The pour ends here and is kept as it is: with a word why. */
-  | { kind: "call-off"; why: string }
-);
+export type PourEvent = { id: string; at: string } &
+  /** `last`: no further round of its pass is needed. */
+  (
+    | { kind: "tick"; stepId: string; last?: boolean }
+    | { kind: "untick"; stepId: string }
+    | { kind: "weighed"; stepId: string; line: string; grams: number }
+    | { kind: "left"; coatId: string; ml: number }
+    | { kind: "short"; coatId: string; ml: number }
+    | { kind: "note"; stepId: string | null; text: string }
+    | { kind: "finish" }
+    /** The pour ends here and is kept as it is: with a word why. */
+    | { kind: "call-off"; why: string }
+  );
 
 /** Where a pour stands, folded from its events in the order of their times. */
 export type PourState = {
   doneAt: Map<string, string>;
+  /** Steps that were the last round of their pass. */
+  lastRounds: Set<string>;
   /** Last weighing of each line, by step and line. */
   weighed: Map<string, number>;
   leftMl: Map<string, number>;
@@ -31,6 +35,7 @@ export type PourState = {
 export function foldPour(events: readonly PourEvent[]): PourState {
   const state: PourState = {
     doneAt: new Map(),
+    lastRounds: new Set(),
     weighed: new Map(),
     leftMl: new Map(),
     shortMl: new Map(),
@@ -43,9 +48,12 @@ export function foldPour(events: readonly PourEvent[]): PourState {
     switch (event.kind) {
       case "tick":
         state.doneAt.set(event.stepId, event.at);
+        if (event.last) state.lastRounds.add(event.stepId);
+        else state.lastRounds.delete(event.stepId);
         break;
       case "untick":
         state.doneAt.delete(event.stepId);
+        state.lastRounds.delete(event.stepId);
         break;
       case "weighed":
         state.weighed.set(weighKey(event.stepId, event.line), event.grams);
@@ -73,9 +81,18 @@ export function foldPour(events: readonly PourEvent[]): PourState {
   return state;
 }
 
+/** The steps that are still asked for: those that are done, and those to come; rounds after the last one are not. */
+export function stepsAsked(steps: readonly RunStep[], state: PourState): RunStep[] {
+  if (state.lastRounds.size === 0) return [...steps];
+  const over = new Set(
+    steps.flatMap(({ id, coatId, passId }) => (state.lastRounds.has(id) ? [`${coatId}:${passId}`] : [])),
+  );
+  return steps.filter(({ id, coatId, passId }) => state.doneAt.has(id) || !over.has(`${coatId}:${passId}`));
+}
+
 /** The first step that is not done, or null when all are. */
 export function nextStep(steps: readonly RunStep[], state: PourState): RunStep | null {
-  return steps.find((step) => !state.doneAt.has(step.id)) ?? null;
+  return stepsAsked(steps, state).find((step) => !state.doneAt.has(step.id)) ?? null;
 }
 
 /** When A met B for a coat: its first mixing done; null before that. */

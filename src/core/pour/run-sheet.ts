@@ -1,6 +1,8 @@
 import type { Batch, BatchedCoat } from "../batch/batch-coat";
 import { PASS } from "../passes/facts";
-import { type Pass } from "../schedule/pass";
+import type { PassWindow } from "../schedule/coat-windows";
+import type { Pass } from "../schedule/pass";
+import { turnWords, type Turn } from "../schedule/turns";
 import type { UnitSystem } from "../units/dimension";
 import type { Plan } from "../plan/derive-plan";
 import type { PlannedCoat } from "../plan/timed";
@@ -31,6 +33,10 @@ export type RunStep = {
   coatId: string;
   coatName: string;
   batch: number | null;
+  /** From 1, for a pass that comes more than once; else null. */
+  turn: number | null;
+  /** It is a round of what is done until the film is so: any of them may be the last. */
+  untilSo: boolean;
   /** The pass that it is; null for weighing, mixing and splitting. */
   passId: string | null;
   kind: "weigh" | "mix" | "split" | "pass";
@@ -69,6 +75,8 @@ function batchSteps(
     coatId: coat.id,
     coatName: coat.name,
     batch: batch.number,
+    turn: null,
+    untilSo: false,
     passId: null,
     caution: null,
     stopHere: null,
@@ -141,6 +149,9 @@ export function runSheet(plan: Plan, system: UnitSystem, weighed: WeighedSoFar =
   return steps.sort((a, b) => a.atMin - b.atMin);
 }
 
+/** A pass with its time, and its turns where it comes more than once. */
+type Row = Pick<PassWindow, "pass" | "atMin" | "untilMin" | "turns" | "turnOf">;
+
 type SheetOf = { system: UnitSystem; atHand: AtHand; weighed: WeighedSoFar };
 
 function coatSteps(planned: PlannedCoat, batched: BatchedCoat, of: SheetOf): RunStep[] {
@@ -148,19 +159,29 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, of: SheetOf): Run
   const { windows } = planned;
   const firstMix = windows?.mixedAtMin ?? 0;
   const passStep = (
-    { pass, atMin, untilMin }: { pass: Pass; atMin: number; untilMin: number },
-    batch: number | null = null,
+    { pass, turns, turnOf }: Row,
+    { atMin, untilMin }: { atMin: number; untilMin: number },
+    turn: Turn | null = null,
   ): RunStep => {
     const { words, caution = null, fire } = PASS[pass.kind];
+    const ofBatch = turn !== null && turnOf === "batch";
+    const untilSo = turnOf === "round" && pass.repeat !== undefined && "until" in pass.repeat;
     return {
-      id: batch === null ? `${coat.id}:pass:${pass.id}` : `${coat.id}:${batch}:pass:${pass.id}`,
+      id:
+        turn === null
+          ? `${coat.id}:pass:${pass.id}`
+          : ofBatch
+            ? `${coat.id}:${turn.number}:pass:${pass.id}`
+            : `${coat.id}:pass:${pass.id}:${turn.number}`,
       coatId: coat.id,
       coatName: coat.name,
-      batch,
+      batch: ofBatch ? turn.number : null,
+      turn: turn?.number ?? null,
+      untilSo,
       passId: pass.id,
       kind: "pass",
-      title: words,
-      detail: passDetail(pass, batched.topAreaMm2, of.system),
+      title: turn === null || ofBatch ? words : turnWords(words, turn, turnOf, turns),
+      detail: passDetail(pass, batched.topAreaMm2, of.system, coat.colours),
       weigh: [],
       atMin,
       untilMin,
@@ -171,27 +192,29 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, of: SheetOf): Run
     };
   };
   /** As the days have it; without days each at the minute that it names. */
-  const rows =
+  const rows: Row[] =
     windows?.windows ??
     coat.passes.map((pass) => {
       const atMin = firstMix + (pass.fromMin ?? 0);
-      return { pass, atMin, untilMin: atMin, perBatch: [] };
+      return { pass, atMin, untilMin: atMin, turns: [], turnOf: null };
     });
   const many = batched.batches.length > 1;
   const isBefore = ({ pass }: { pass: Pass }) => PASS[pass.kind].phase === "before";
-  const isPerBatch = ({ pass }: { pass: Pass }) => PASS[pass.kind].perBatch === true;
+  const isPerBatch = ({ pass, turnOf }: Row) =>
+    PASS[pass.kind].perBatch === true && turnOf !== "section";
   return [
-    ...rows.filter(isBefore).map((row) => passStep(row)),
+    ...rows.filter(isBefore).map((row) => passStep(row, row)),
     ...batched.batches.flatMap((batch) => [
       ...batchSteps(planned, batched, batch, of),
       ...rows.filter(isPerBatch).map((row) => {
-        const times = row.perBatch.find(({ number }) => number === batch.number) ?? row;
-        return passStep(
-          { pass: row.pass, atMin: times.atMin, untilMin: times.untilMin },
-          many ? batch.number : null,
-        );
+        const turn = row.turns.find(({ number }) => number === batch.number);
+        return passStep(row, turn ?? row, (many && turn) || null);
       }),
     ]),
-    ...rows.filter((row) => !isBefore(row) && !isPerBatch(row)).map((row) => passStep(row)),
+    ...rows
+      .filter((row) => !isBefore(row) && !isPerBatch(row))
+      .flatMap((row) =>
+        row.turns.length > 1 ? row.turns.map((turn) => passStep(row, turn, turn)) : [passStep(row, row)],
+      ),
   ];
 }

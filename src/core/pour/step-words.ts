@@ -57,9 +57,25 @@ export function sprayWords(pass: Pass, areaMm2: number, system: UnitSystem): str
   return `${formatQuantity(likely * 0.85, "volume", system).number} to ${quantityText(likely * 1.15, "volume", system)} over ${quantityText(areaMm2, "area", system)}`;
 }
 
+/** "black and silver only": the colours that a pass uses where it does not use all of its coat. */
+function coloursWords({ colourIds }: Pass, colours: readonly { id: string; name: string }[]): string | null {
+  if (!colourIds) return null;
+  const names = colours.filter(({ id }) => colourIds.includes(id)).map(({ name }) => name);
+  return names.length === 0 || names.length === colours.length ? null : `${listWords(names)} only`;
+}
+
+const listWords = (names: readonly string[]): string =>
+  names.length < 2 ? names.join("") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
+
 /** What a pass says in one line of detail. */
-export function passDetail(pass: Pass, areaMm2: number, system: UnitSystem): string {
+export function passDetail(
+  pass: Pass,
+  areaMm2: number,
+  system: UnitSystem,
+  colours: readonly { id: string; name: string }[] = [],
+): string {
   const parts = [
+    coloursWords(pass, colours),
     sprayWords(pass, areaMm2, system),
     pass.rounds > 1 ? `${pass.rounds} rounds` : null,
     pass.tool !== "none" ? TOOL_WORDS[pass.tool] : null,

@@ -234,7 +234,11 @@ export function rehearsalOf(
       const paint = usualPaint(row.kind, seen?.colours ?? []);
       const hex = row.work.hex ?? paint?.hex;
       const at = paint && hex ? painted(paint.name, hex, row.kind !== "fog" && row.kind !== "mask") : null;
-      return { ...row, paint: at };
+      const { colourIds, ...rest } = row;
+      const uses =
+        colourIds &&
+        coat.colours.flatMap(({ id }, n) => (colourIds.includes(id) ? (colours[n]?.at ?? []) : []));
+      return { ...rest, paint: at, ...(uses && { uses }) };
     });
     for (const { id, words, minute, stopHere } of rows)
       passes.push({
@@ -266,7 +270,9 @@ export function rehearsalOf(
   };
 }
 
-type Row = Omit<RehearsedPass, "paint"> & Pick<ShownPass, "words" | "minute" | "stopHere">;
+type Row = Omit<RehearsedPass, "paint" | "uses"> &
+  Pick<ShownPass, "words" | "minute" | "stopHere"> &
+  Pick<Pass, "colourIds">;
 
 /** The coat in whose film a coat's passes are done: veins laid wet into the coat below move as that one does. */
 function filmBelow(planned: PlannedCoat, on: readonly PlannedCoat[]): PlannedCoat {
@@ -294,8 +300,9 @@ function patternPasses({ windows }: PlannedCoat, into: PlannedCoat, job: JobDocu
     }
     const minute = Math.max(0, atMin - below.mixedAtMin);
     const flowLeft = resin.kind === "paint" ? 1 : flowShareIn(film, minute).likely;
-    const { id, rounds, mlPerM2, stopHere, work = {} } = pass;
-    rows.push({ id, kind, tool: workTool(pass), rounds, mlPerM2, flowLeft, work, words, minute, stopHere });
+    const { id, rounds, mlPerM2, stopHere, work = {}, colourIds } = pass;
+    const worked = { id, kind, tool: workTool(pass), rounds, mlPerM2, flowLeft, work };
+    rows.push({ ...worked, words, minute, stopHere, colourIds });
   }
   return rows;
 }

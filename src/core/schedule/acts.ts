@@ -1,6 +1,7 @@
 import type { Spread } from "../numerics/spread";
 import type { CoatWindows } from "./coat-windows";
 import type { Pass } from "./pass";
+import { turnWords } from "./turns";
 
 /** Something that hands do in the days of a job, at its minute: what the wall page, the calendar and the bench are made of. */
 export type Act = {
@@ -10,6 +11,10 @@ export type Act = {
   words: string;
   /** From 1, for mixing and for what is done for each batch; null for any other pass. */
   batch: number | null;
+  /** From 1, for a pass that comes more than once: for each batch, in rounds, by sections. */
+  turn: number | null;
+  /** It may not be needed. */
+  maybe: boolean;
   pass: Pass | null;
   atMin: number;
   untilMin: number;
@@ -29,6 +34,8 @@ export function actsOf(coats: readonly CoatWindows[]): Act[] {
         kind: "mix",
         words: batches.length > 1 ? `Mix batch ${number} of ${batches.length}` : "Mix",
         batch: number,
+        turn: null,
+        maybe: false,
         pass: null,
         atMin: mixAtMin,
         untilMin: pourAtMin,
@@ -36,16 +43,19 @@ export function actsOf(coats: readonly CoatWindows[]): Act[] {
         done: index < mixedBatches,
         mixedAtMin,
       })),
-      ...windows.flatMap(({ pass, words, atMin, untilMin, to, done, perBatch }): Act[] => {
+      ...windows.flatMap(({ pass, words, atMin, untilMin, to, done, turns, turnOf }): Act[] => {
         const act = { coatId, coatName, kind: "pass", pass, to, mixedAtMin } as const;
-        if (perBatch.length < 2) return [{ ...act, words, batch: null, atMin, untilMin, done }];
-        return perBatch.map((each) => ({
+        if (turns.length < 2)
+          return [{ ...act, words, batch: null, turn: null, maybe: false, atMin, untilMin, done }];
+        return turns.map((turn) => ({
           ...act,
-          words: `${words}, batch ${each.number}`,
-          batch: each.number,
-          atMin: each.atMin,
-          untilMin: each.untilMin,
-          done: done || each.done,
+          words: turnWords(words, turn, turnOf, turns),
+          batch: turnOf === "batch" ? turn.number : null,
+          turn: turn.number,
+          maybe: turn.maybe,
+          atMin: turn.atMin,
+          untilMin: turn.untilMin,
+          done: done || turn.done,
         }));
       }),
     ])

@@ -11,7 +11,8 @@ const window = (changes: Partial<PassWindow> = {}): PassWindow => ({
   untilMin: 60,
   done: false,
   waitsFor: null,
-  perBatch: [],
+  turns: [],
+  turnOf: null,
   ...changes,
 });
 const late: Spread = exactly(55);

@@ -6,9 +6,10 @@ import type { Room } from "../cure/room";
 import { exactly, type Spread } from "../numerics/spread";
 import type { Coat } from "./coat";
 import { whenFree, type Taken } from "./hands";
-import type { Hours } from "./hours";
+import { nextAt, type Hours } from "./hours";
 import { PASS } from "../passes/facts";
 import { FLASH_OFF_MIN, type Pass } from "./pass";
+import { inSections, roundsOf, type Turn, type TurnOf } from "./turns";
 
 /** What was done to a coat so far; minutes from midnight of the first day. */
 export type Real = {
@@ -16,8 +17,8 @@ export type Real = {
   batchesAtMin: readonly number[];
   /** When a pass was done, by its id. */
   doneAtMin: Readonly<Record<string, number>>;
-  /** For how many batches a pass was done that is done for each, by its id. */
-  doneBatches: Readonly<Record<string, number>>;
+  /** When the turns of a pass that comes more than once were done, by its id, in their order. */
+  doneTurns: Readonly<Record<string, readonly number[]>>;
 };
 
 /** The resin of a coat and what is known of its batches: all that its windows hang on. */
@@ -44,8 +45,9 @@ export type PassWindow = {
   done: boolean;
   /** The other work that has the hands when it is due. */
   waitsFor: string | null;
-  /** Its times batch by batch where it is done for each as soon as it is mixed; else empty. */
-  perBatch: { number: number; atMin: number; untilMin: number; done: boolean }[];
+  /** Its turns where it comes more than once, and what they are for; else none. */
+  turns: Turn[];
+  turnOf: TurnOf | null;
 };
 
 /** When vapour that burns was put in the air. */
@@ -160,8 +162,14 @@ export function clearOf(vapours: readonly Vapour[], atMin: number): number {
 }
 
 /** Usual minutes that a pass takes for the hands that are on it, one at least. */
-const usualMinutes = ({ kind, rounds }: Pass, { batched, coat }: WindowCoat, people: number): number =>
-  Math.max(1, (PASS[kind].minutesPerM2 * ((batched.topAreaMm2 * coat.coverShare) / 1e6) * rounds) / people);
+function usualMinutes(pass: Pass, { batched, coat }: WindowCoat, people: number): number {
+  const { minutesPerM2, minutesPerEdgeM, lastsMin } = PASS[pass.kind];
+  const given = pass.lastsMin ?? lastsMin;
+  if (given !== undefined) return given;
+  const byTop = minutesPerM2 * ((batched.topAreaMm2 * coat.coverShare) / 1e6);
+  const byEdge = minutesPerEdgeM ? minutesPerEdgeM * (batched.dripLengthMm / 1000) : 0;
+  return Math.max(1, ((byTop + byEdge) * pass.rounds) / people);
+}
 
 /**
  * When the laying passes are done: they take the time in which the batches are worked. What is done for each batch is done in it; the others
@@ -175,7 +183,7 @@ function layingTimes(planned: WindowCoat, batches: readonly BatchTimes[], people
     ...laying.filter(({ kind }) => PASS[kind].perBatch),
     ...laying.filter(({ kind }) => !PASS[kind].perBatch),
   ];
-  const times = new Map<string, Pick<PassWindow, "atMin" | "untilMin" | "perBatch">>();
+  const times = new Map<string, Pick<PassWindow, "atMin" | "untilMin" | "turns">>();
   let before = 0;
   for (const pass of ordered) {
     const share = usualMinutes(pass, planned, people) / sum;
@@ -184,12 +192,12 @@ function layingTimes(planned: WindowCoat, batches: readonly BatchTimes[], people
       atMin: pourAtMin + before * (doneAtMin - pourAtMin),
       untilMin: pourAtMin + (before + share) * (doneAtMin - pourAtMin),
     });
-    const doneFor = planned.real?.doneBatches[pass.id] ?? 0;
+    const doneFor = planned.real?.doneTurns[pass.id]?.length ?? 0;
     const each = PASS[pass.kind].perBatch
-      ? batches.map((batch, index) => ({ ...within(batch), done: index < doneFor }))
+      ? batches.map((batch, index): Turn => ({ ...within(batch), done: index < doneFor, maybe: false }))
       : [];
     const { atMin, untilMin } = within(last);
-    times.set(pass.id, { atMin: each[0]?.atMin ?? atMin, untilMin, perBatch: each });
+    times.set(pass.id, { atMin: each[0]?.atMin ?? atMin, untilMin, turns: each });
     before += share;
   }
   return times;
@@ -217,49 +225,82 @@ export function layCoat(
   const life = quick ? likelyLifeIn(film) : filmLifeIn(film);
   const laid = layingTimes(planned, batches, people);
   const inTheAir = [...vapours];
+  const untilOf = new Map<string, number>();
   let free = first.pourAtMin;
   let before = first.pourAtMin;
   let shutUntil = -Infinity;
-  const windows = passesOf(planned).map((pass): PassWindow => {
+  const placed = passesOf(planned).map((pass): PassWindow => {
     const { right, phase, fire, hands = true, words } = PASS[pass.kind];
     const laying = laid.get(pass.id);
-    const earliest = Math.max(startMin + (pass.fromMin ?? 0), before + (pass.afterMin ?? -Infinity));
+    const after = pass.afterPassId === undefined ? before : (untilOf.get(pass.afterPassId) ?? before);
+    const earliest = Math.max(startMin + (pass.fromMin ?? 0), after + (pass.afterMin ?? -Infinity));
     // From when the last of it is ready, until the first of it is past.
-    const ready = atLeast(
+    const inState = atLeast(
       plus(startOf(life, right.from), right.from === "runny" ? first.pourAtMin : lastMixedAtMin),
       earliest,
     );
+    const ready =
+      pass.atMinute === undefined ? inState : atLeast(inState, nextAt(inState.likely, pass.atMinute));
     const from =
       fire === "lights" ? atLeast(ready, Math.max(shutUntil, clearOf(inTheAir, ready.likely))) : ready;
     // Each batch is laid from its own mix; what comes after lies on the first of them. A paint dries in a way that no card tells.
     const laidFrom = phase === "laying" ? lastMixedAtMin : startMin;
     const to = right.to === null || resin.kind === "paint" ? null : plus(startOf(life, right.to), laidFrom);
-    const minutes = laying ? laying.untilMin - laying.atMin : usualMinutes(pass, planned, people);
+    const minutes =
+      laying && pass.lastsMin === undefined
+        ? laying.untilMin - laying.atMin
+        : usualMinutes(pass, planned, people);
     const doneAt = real?.doneAtMin[pass.id];
     const wanted = right.from === "runny" ? from.likely : surely(from, to, minutes);
     const due = Math.max(free, laying?.atMin ?? -Infinity, wanted, notBeforeMin);
     const safe = fire === "lights" ? clearOf(inTheAir, due) : due;
-    const { atMin, waitsFor } =
-      doneAt !== undefined
-        ? { atMin: doneAt, waitsFor: null }
-        : hands
-          ? whenFree(safe, minutes, taken)
-          : { atMin: safe, waitsFor: null };
-    const untilMin = doneAt ?? atMin + minutes;
-    if (phase !== "late") free = Math.max(free, untilMin);
+    const place = (dueMin: number) =>
+      hands ? whenFree(dueMin, minutes, taken) : { atMin: dueMin, waitsFor: null };
+    const { atMin, waitsFor } = doneAt !== undefined ? { atMin: doneAt, waitsFor: null } : place(safe);
+    const rounds =
+      pass.repeat && !PASS[pass.kind].perBatch
+        ? roundsOf(
+            pass.repeat,
+            safe,
+            minutes,
+            "until" in pass.repeat ? plus(startOf(life, pass.repeat.until), lastMixedAtMin) : null,
+            real?.doneTurns[pass.id] ?? [],
+            (dueMin) => place(Math.max(dueMin, notBeforeMin)).atMin,
+          ).filter(({ done }) => done || doneAt === undefined)
+        : [];
+    const last = rounds.findLast(({ maybe }) => !maybe);
+    const untilMin = doneAt ?? last?.untilMin ?? atMin + minutes;
+    // Between the rounds of what comes again hands do other things.
+    if (phase !== "late") free = Math.max(free, rounds[0]?.untilMin ?? untilMin);
     if (fire === "vapour") {
       inTheAir.push({ fromMin: atMin, toMin: untilMin });
       shutUntil = untilMin + FLASH_OFF_MIN;
     }
     before = untilMin;
+    untilOf.set(pass.id, untilMin);
     const moved = laying && doneAt === undefined ? atMin - laying.atMin : 0;
-    const perBatch = (laying?.perBatch ?? []).map((batch) => ({
-      ...batch,
-      atMin: batch.atMin + moved,
-      untilMin: batch.untilMin + moved,
+    const batchTurns = (laying?.turns ?? []).map((turn) => ({
+      ...turn,
+      atMin: turn.atMin + moved,
+      untilMin: turn.untilMin + moved,
     }));
-    return { pass, words, from, to, atMin, untilMin, done: doneAt !== undefined, waitsFor, perBatch };
+    const turns = rounds.length > 0 ? rounds : batchTurns;
+    const turnOf = turns.length === 0 ? null : rounds.length > 0 ? "round" : "batch";
+    const begins = doneAt === undefined ? (rounds[0]?.atMin ?? atMin) : atMin;
+    return {
+      pass,
+      words,
+      from,
+      to,
+      atMin: begins,
+      untilMin,
+      done: doneAt !== undefined,
+      waitsFor,
+      turns,
+      turnOf,
+    };
   });
+  const windows = inSections(placed, real?.doneTurns);
   const laidBy = windows.filter(({ pass }) => PASS[pass.kind].phase === "laying");
   const isLaid = laidBy.length > 0 && laidBy.every(({ done }) => done);
   return {
@@ -278,28 +319,33 @@ export function layCoat(
 }
 
 /**
- * What is done on the coat below before a coat is mixed: sanding, on what can be sanded, by its area.
+ * What is done before a coat is mixed: sanding, on what can be sanded of the coat below, by its area; taping, warming, and what else needs nothing
+ * of it.
  * @param fromMin when the hands come to it at the soonest
  */
-export function sandBelow(
+export function prepare(
   planned: WindowCoat,
   fromMin: number,
   below: Below | null,
   settings: Settings,
 ): PassWindow[] {
   const { taken = [], people } = settings;
-  const ready = below
-    ? plus(startOf(below.laid.life, PASS.sand.right.from), below.laid.lastMixedAtMin)
-    : exactly(fromMin);
   let free = fromMin;
   return passesBefore(planned.coat).map((pass): PassWindow => {
+    const { words, right, hands = true } = PASS[pass.kind];
+    const ready =
+      below && right.from !== "runny"
+        ? plus(startOf(below.laid.life, right.from), below.laid.lastMixedAtMin)
+        : exactly(fromMin);
     const minutes = usualMinutes(pass, planned, people);
     const doneAt = planned.real?.doneAtMin[pass.id];
-    const due = Math.max(free, ready.likely);
+    const inTurn = Math.max(free + (pass.afterMin ?? 0), ready.likely);
+    const due = pass.atMinute === undefined ? inTurn : nextAt(inTurn, pass.atMinute);
     const { atMin, waitsFor } =
-      doneAt === undefined ? whenFree(due, minutes, taken) : { atMin: doneAt, waitsFor: null };
+      doneAt === undefined && hands
+        ? whenFree(due, minutes, taken)
+        : { atMin: doneAt ?? due, waitsFor: null };
     free = doneAt ?? atMin + minutes;
-    const { words } = PASS[pass.kind];
     return {
       pass,
       words,
@@ -309,12 +355,17 @@ export function sandBelow(
       untilMin: free,
       done: doneAt !== undefined,
       waitsFor,
-      perBatch: [],
+      turns: [],
+      turnOf: null,
     };
   });
 }
 
+/** Until when a pass is done for the first time; of what comes in rounds, whose end is what they wait for, the first round. */
+export const firstUntil = ({ turns, turnOf, untilMin }: PassWindow): number =>
+  (turnOf === "round" ? turns[0]?.untilMin : undefined) ?? untilMin;
+
 /** Whether a pass is planned where its window is surely open, within a minute. */
-export const isSure = ({ from, to, untilMin, atMin, pass }: PassWindow): boolean =>
-  PASS[pass.kind].right.from === "runny" ||
-  (atMin >= from.high - 1 && (to === null || untilMin <= to.low + 1));
+export const isSure = (window: PassWindow): boolean =>
+  PASS[window.pass.kind].right.from === "runny" ||
+  (window.atMin >= window.from.high - 1 && (window.to === null || firstUntil(window) <= window.to.low + 1));

@@ -41,6 +41,9 @@ export const START_WORDS: Record<StartsAfter, string> = {
   "next-day": "next day, sanded",
 };
 
+/** A coat that waits longer than the film below asks: so many minutes after the last mix below, or after it was worked; and until a time of a day. */
+export type NotBefore = { afterMin?: number; after?: "mixed" | "worked"; atMinute?: number };
+
 /** One coat as planned; everything else about it is computed. */
 export type Coat = {
   id: string;
@@ -55,6 +58,7 @@ export type Coat = {
   school: MixingMethod;
   rateM2PerH: number;
   startsAfter: StartsAfter;
+  notBefore?: NotBefore;
   passes: Pass[];
   /** Pieces it is for; all of the job's when absent. One mix serves them all, so that its colours are the same everywhere. */
   pieceIds?: string[];

@@ -14,6 +14,7 @@ const COST: Record<Trouble["kind"], number> = {
   hands: 60,
   "may be late": 12,
   "sand first": 15,
+  "not yet": 6,
   waits: 8,
   "after hours": 25,
 };

@@ -23,3 +23,7 @@ export function nextOpen(atMin: number, hours: Hours): number {
   const day = Math.floor(atMin / DAY_MIN) * DAY_MIN;
   return minuteOfDay(atMin) < hours.openMin ? day + hours.openMin : day + DAY_MIN + hours.openMin;
 }
+
+/** The next minute at which the clock says so, from a minute on. */
+export const nextAt = (fromMin: number, minuteOfTheDay: number): number =>
+  fromMin + minuteOfDay(minuteOfTheDay - minuteOfDay(fromMin));

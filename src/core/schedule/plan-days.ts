@@ -3,7 +3,7 @@ import { liesOnTop, type Coat } from "./coat";
 import {
   batchTimes,
   layCoat,
-  sandBelow,
+  prepare,
   startOf,
   vapoursOf,
   type BatchTimes,
@@ -13,7 +13,7 @@ import {
   type WindowCoat,
 } from "./coat-windows";
 import { whenFree } from "./hands";
-import { DAY_MIN, minuteOfDay, nextOpen, type Hours } from "./hours";
+import { DAY_MIN, minuteOfDay, nextAt, nextOpen, type Hours } from "./hours";
 import { PASS } from "../passes/facts";
 import { fireTroubles, mixTroubles, passTroubles, type Trouble } from "./troubles";
 import { mixSaid } from "./trouble-words";
@@ -45,22 +45,32 @@ function waitBefore({ startsAfter }: Coat, below: Below): Spread | null {
   return startsAfter === "wet" ? null : startOf(laid.life, READY[startsAfter]);
 }
 
-/** When a coat may be begun, seen from the one below; in working hours where it can wait for them. */
+/** When a coat may be begun, seen from the one below, in working hours where it can wait for them; and when it was asked for, null where it was not. */
 function startAfter(
-  { startsAfter }: Coat,
+  { startsAfter, notBefore }: Coat,
   { laid }: Below,
   waitMin: Spread | null,
   startMin: number,
   hours: Hours,
-) {
+): { readyMin: number; askedMin: number | null } {
   const free = laid.windows.reduce(
     (latest, { pass, untilMin }) => (PASS[pass.kind].phase === "late" ? latest : Math.max(latest, untilMin)),
     laid.laidAtMin,
   );
   const ready = Math.max(free, waitMin ? laid.lastMixedAtMin + waitMin.likely : free);
-  if (startsAfter !== "next-day") return ready;
-  const tomorrow = (Math.floor(laid.mixedAtMin / DAY_MIN) + 1) * DAY_MIN + minuteOfDay(startMin);
-  return Number.isFinite(ready) ? nextOpen(Math.max(ready, tomorrow), hours) : Infinity;
+  const { after = "mixed", afterMin = -Infinity, atMinute } = notBefore ?? {};
+  const asked = Math.max(laid.mixedAtMin, (after === "mixed" ? laid.lastMixedAtMin : free) + afterMin);
+  if (!Number.isFinite(ready)) return { readyMin: Infinity, askedMin: null };
+  const dayAfter = (Math.floor(laid.mixedAtMin / DAY_MIN) + 1) * DAY_MIN;
+  const soonest = (fromMin: number): number => {
+    if (startsAfter !== "next-day") return atMinute === undefined ? fromMin : nextAt(fromMin, atMinute);
+    if (atMinute !== undefined) return nextAt(Math.max(fromMin, dayAfter), atMinute);
+    return nextOpen(Math.max(fromMin, dayAfter + minuteOfDay(startMin)), hours);
+  };
+  const readyMin = soonest(Math.max(ready, asked));
+  // What was asked for, told where the film below lets it wait longer.
+  const askedMin = Number.isFinite(afterMin) || atMinute !== undefined ? soonest(asked) : null;
+  return { readyMin, askedMin };
 }
 
 /** Whether a coat lies over the faces and edges of the one below, so that nothing is done to them any more. */
@@ -100,8 +110,10 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
   for (const planned of coats) {
     const { coat, batched, real } = planned;
     const waitMin: Spread | null = below && waitBefore(coat, below);
-    const ready = below ? startAfter(coat, below, waitMin, startMin, hours) : startMin;
-    const sanded = sandBelow(planned, Math.max(ready, notBeforeMin), below, settings);
+    const { readyMin: ready, askedMin } = below
+      ? startAfter(coat, below, waitMin, startMin, hours)
+      : { readyMin: startMin, askedMin: null };
+    const sanded = prepare(planned, Math.max(ready, notBeforeMin), below, settings);
     const begins = Math.max(ready, ...sanded.map(({ untilMin }) => untilMin));
     if (!Number.isFinite(begins) && !real) {
       never.push({
@@ -129,7 +141,8 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
           passId: null,
           words: mixSaid.waits(coat.name, atMin - due, waitsFor),
         });
-      found.push(...mixTroubles(windows, coat, below, hours));
+      const wanted = askedMin !== null && askedMin < ready && atMin - ready < 1 ? askedMin : null;
+      found.push(...mixTroubles(windows, coat, below, hours, wanted));
     }
     ofMix.set(coat.id, found);
     laid.push(windows);

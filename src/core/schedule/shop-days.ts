@@ -58,7 +58,12 @@ function busyOf({ name, settings: { people } }: ShopJob, plan: DayPlan): Busy[] 
       ...batches.map(({ mixAtMin, doneAtMin }) => [mixAtMin, doneAtMin] as const),
       ...windows
         .filter(({ pass }) => PASS[pass.kind].hands !== false)
-        .map(({ atMin, untilMin }) => [atMin, untilMin] as const),
+        .flatMap(({ atMin, untilMin, turns, turnOf }) =>
+          // Between rounds the hands are free.
+          (turnOf === "round" ? turns.filter(({ maybe }) => !maybe) : [{ atMin, untilMin }]).map(
+            (busy) => [busy.atMin, busy.untilMin] as const,
+          ),
+        ),
     ])
     .filter(([, toMin]) => Number.isFinite(toMin))
     .sort(([one], [other]) => one - other);

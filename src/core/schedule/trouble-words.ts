@@ -1,3 +1,4 @@
+import { durationWords } from "../units/duration";
 import { FLASH_OFF_MIN } from "./pass";
 
 /** All that is said of what is wrong with the days, as functions of what was found. */
@@ -8,6 +9,7 @@ export type TroubleKind =
   | "may be late"
   | "never"
   | "sand first"
+  | "not yet"
   | "past"
   | "hands"
   | "waits"
@@ -22,6 +24,7 @@ export const TROUBLE_WORDS: Record<TroubleKind, string> = {
   "may be late": "when the window may be over",
   never: "never",
   "sand first": "after the recoat window: sand first",
+  "not yet": "later than it was asked for",
   past: "in the past",
   hands: "with no hands free in its window",
   waits: "that waits for hands",
@@ -37,6 +40,10 @@ export const passSaid = {
   mayBeLate: (pass: string) => `${pass}: the window may be over by then.`,
   night: (pass: string) => `${pass} falls in the night.`,
   afterHours: (pass: string) => `${pass} falls after hours.`,
+  roundsAtNight: (pass: string, many: number, of: number) =>
+    `${pass}: ${many} of ${of} rounds fall${many === 1 ? "s" : ""} in the night.`,
+  roundsAfterHours: (pass: string, many: number, of: number) =>
+    `${pass}: ${many} of ${of} rounds fall${many === 1 ? "s" : ""} after hours.`,
   fire: (pass: string) =>
     `${pass} falls into vapour that burns: wait ${FLASH_OFF_MIN} minutes after the last drop on any coat.`,
 };
@@ -47,6 +54,10 @@ export const mixSaid = {
     `${coat} waits ${Math.round(minutes)} min for hands, which are on ${on}.`,
   sandFirst: (coat: string, below: string) =>
     `${coat} comes after the recoat window of ${below}: sand first.`,
+  hardened: (coat: string, below: string) =>
+    `${below} has set by the time ${coat} is mixed: they will not bond as wet on wet. Sand first, or begin earlier.`,
+  notYet: (coat: string, minutes: number) =>
+    `${coat} begins ${durationWords(minutes)} later than asked: the coat below is not ready before.`,
   night: (coat: string) => `${coat} is mixed in the night.`,
   afterHours: (coat: string) => `${coat} is mixed after hours.`,
   past: () => "This start is in the past.",

@@ -1,7 +1,7 @@
 import type { ResinCard } from "../cure/resin-card";
 import type { Coat } from "./coat";
 import { isNight, isOpen, type Hours } from "./hours";
-import { clearOf, startOf, vapoursOf, type CoatWindows } from "./coat-windows";
+import { clearOf, firstUntil, startOf, vapoursOf, type CoatWindows } from "./coat-windows";
 import { PASS } from "../passes/facts";
 import { mixSaid, passSaid, type TroubleKind } from "./trouble-words";
 
@@ -10,7 +10,9 @@ export type Trouble = { kind: TroubleKind; coatId: string; passId: string | null
 /** What is wrong with when the passes of a coat are done. */
 export function passTroubles(laid: CoatWindows, hours: Hours): Trouble[] {
   const { coatId } = laid;
-  return laid.windows.flatMap(({ pass, words, atMin, untilMin, to, done, waitsFor }): Trouble[] => {
+  return laid.windows.flatMap((window): Trouble[] => {
+    const { pass, words, atMin, to, done, waitsFor, turns, turnOf } = window;
+    const untilMin = firstUntil(window);
     const where = { coatId, passId: pass.id };
     if (done) return [];
     if (!Number.isFinite(atMin)) return [{ ...where, kind: "never", words: passSaid.never(words) }];
@@ -26,6 +28,20 @@ export function passTroubles(laid: CoatWindows, hours: Hours): Trouble[] {
     else if (late) found.push({ ...where, kind: "late", words: passSaid.late(words) });
     else if (maybe) found.push({ ...where, kind: "may be late", words: passSaid.mayBeLate(words) });
     if (PASS[pass.kind].hands === false) return found;
+    if (turnOf === "round") {
+      const rounds = turns.filter((turn) => !turn.done && !turn.maybe);
+      const asleep = rounds.filter((turn) => isNight(turn.atMin, hours)).length;
+      const shut = rounds.filter((turn) => !isOpen(turn.atMin, hours)).length;
+      if (asleep > 0)
+        found.push({ ...where, kind: "night", words: passSaid.roundsAtNight(words, asleep, rounds.length) });
+      else if (shut > 0)
+        found.push({
+          ...where,
+          kind: "after hours",
+          words: passSaid.roundsAfterHours(words, shut, rounds.length),
+        });
+      return found;
+    }
     if (isNight(atMin, hours)) found.push({ ...where, kind: "night", words: passSaid.night(words) });
     else if (!isOpen(atMin, hours))
       found.push({ ...where, kind: "after hours", words: passSaid.afterHours(words) });
@@ -51,12 +67,20 @@ export function fireTroubles(coats: readonly CoatWindows[]): Trouble[] {
   );
 }
 
-/** What is wrong with when a coat is mixed. */
+/** Starts that need the film below before it has set. */
+const mustMeet = ({ startsAfter }: Coat): boolean =>
+  startsAfter === "wet" || startsAfter === "late" || startsAfter === "tacky";
+
+/**
+ * What is wrong with when a coat is mixed.
+ * @param wantedMin when it was asked for, where that is earlier than the film below allows; else null
+ */
 export function mixTroubles(
   laid: CoatWindows,
   coat: Coat,
   below: { laid: CoatWindows; resin: ResinCard } | null,
   hours: Hours,
+  wantedMin: number | null = null,
 ): Trouble[] {
   const at = { coatId: coat.id, passId: null };
   const found: Trouble[] = [];
@@ -71,6 +95,18 @@ export function mixTroubles(
         words: mixSaid.sandFirst(coat.name, below.laid.name),
       });
   }
+  if (
+    below &&
+    below.resin.kind !== "paint" &&
+    mustMeet(coat) &&
+    !coat.passes.some(({ kind }) => kind === "sand")
+  ) {
+    const hardened = below.laid.lastMixedAtMin + startOf(below.laid.life, "set").likely;
+    if (laid.mixedAtMin > hardened + 1)
+      found.push({ ...at, kind: "sand first", words: mixSaid.hardened(coat.name, below.laid.name) });
+  }
+  if (wantedMin !== null && laid.mixedAtMin > wantedMin + 1)
+    found.push({ ...at, kind: "not yet", words: mixSaid.notYet(coat.name, laid.mixedAtMin - wantedMin) });
   if (isNight(laid.mixedAtMin, hours)) found.push({ ...at, kind: "night", words: mixSaid.night(coat.name) });
   else if (!isOpen(laid.mixedAtMin, hours))
     found.push({ ...at, kind: "after hours", words: mixSaid.afterHours(coat.name) });

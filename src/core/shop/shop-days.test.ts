@@ -94,7 +94,7 @@ describe("two pieces and one pair of hands", () => {
         ...table,
         coats: table.coats.map((planned) => ({
           ...planned,
-          real: { batchesAtMin: [NINE], doneAtMin: {}, doneBatches: {} },
+          real: { batchesAtMin: [NINE], doneAtMin: {}, doneTurns: {} },
         })),
       },
       planShop([floor], MEANS),
@@ -108,7 +108,7 @@ describe("two pieces and one pair of hands", () => {
   test("what is wet goes before what is planned, whenever that starts", () => {
     const wet = job("Wet", NINE, {
       stage: "wet",
-      real: { batchesAtMin: [NINE], doneAtMin: {}, doneBatches: {} },
+      real: { batchesAtMin: [NINE], doneAtMin: {}, doneTurns: {} },
     });
     const [first] = planShop([job("Early", NINE - 30), wet], MEANS);
     expect(first!.name).toBe("Wet");
@@ -165,7 +165,7 @@ describe("reality", () => {
   const real = (changes: Partial<Real> = {}): Real => ({
     batchesAtMin: [NINE],
     doneAtMin: {},
-    doneBatches: {},
+    doneTurns: {},
     ...changes,
   });
   test("what was done stays where it was; what was not is not before now", () => {
@@ -195,7 +195,7 @@ describe("reality", () => {
 test("next acts of all jobs in the order of time; of one that only hardens, when it can be touched", () => {
   const curing = job("Tray", NINE - 2000, {
     stage: "curing",
-    real: { batchesAtMin: [NINE - 2000], doneAtMin: { lay: 1, palm: 1, alcohol: 1 }, doneBatches: {} },
+    real: { batchesAtMin: [NINE - 2000], doneAtMin: { lay: 1, palm: 1, alcohol: 1 }, doneTurns: {} },
   });
   const laid = planShop([job("Floor", NINE), job("Table", NINE + 90), curing], MEANS);
   const acts = nextActs(laid, 0, NINE + 6000);

@@ -166,6 +166,7 @@ export const UNITS: Record<Dimension, readonly Unit[]> = {
     linear("min", 1, ["m", "minute", "minutes", "mins", "'"]),
     linear("h", 60, ["hour", "hours", "hr", "hrs"]),
     linear("s", 1 / 60, ["sec", "second", "seconds"]),
+    linear("d", 1440, ["day", "days"]),
   ],
   hours: [
     linear("h", 1, ["hour", "hours", "hr", "hrs"]),

@@ -33,6 +33,7 @@ const BRIEF: Record<Trouble["kind"], string> = {
   "may be late": "maybe too late",
   never: "never",
   "sand first": "sand first",
+  "not yet": "later than asked",
   past: "past",
   hands: "no hands",
   waits: "waits for hands",

@@ -10,7 +10,7 @@ import { FLASH_OFF_MIN } from "@/core/schedule/pass";
 import { viscosityWords } from "@/core/cure/film-states";
 import { offRatio, type WeighOut } from "@/core/batch/weigh-out";
 import { derivePlan, type Plan } from "@/core/plan/derive-plan";
-import { foldPour, mixedAt, nextStep, type PourState } from "@/core/pour/pour-events";
+import { foldPour, mixedAt, nextStep, stepsAsked, type PourState } from "@/core/pour/pour-events";
 import { runSheet, type RunStep } from "@/core/pour/run-sheet";
 import { whatNext } from "@/core/shop/shop";
 import { verdictWords } from "@/core/pour/verdict-words";
@@ -53,7 +53,10 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
   const { events, waiting, trouble, record } = useStore(store);
   const plan = useMemo(() => derivePlan(pour.plan.document, pour.plan.cards), [pour.plan]);
   const state = useMemo(() => foldPour(events), [events]);
-  const steps = useMemo(() => runSheet(plan, system, state.weighed), [plan, system, state]);
+  const steps = useMemo(
+    () => stepsAsked(runSheet(plan, system, state.weighed), state),
+    [plan, system, state],
+  );
   const [now, setNow] = useState<number | null>(null);
   const [noting, setNoting] = useState(false);
   const [note, setNote] = useState("");
@@ -296,6 +299,15 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
               <span className="heading text-4xl">Done</span>
               <span className="text-lg text-ink-soft max-md:hidden">space, enter or foot switch</span>
             </button>
+            {step.untilSo && (
+              <button
+                type="button"
+                onClick={() => void record({ kind: "tick", stepId: step.id, last: true })}
+                className="w-[250px] max-md:w-full min-h-[104px] max-md:min-h-[64px] border border-night-ink heading text-2xl px-4"
+              >
+                Done, and the last
+              </button>
+            )}
             <button
               type="button"
               onClick={() => setNoting(true)}

@@ -1,5 +1,6 @@
 import { COAT_WORDS, START_WORDS } from "@/core/schedule/coat";
 import { PASS } from "@/core/passes/facts";
+import { BEFORE_WORDS, namedPasses, whenOfPass, whenWords } from "@/core/schedule/when";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { CoatLooks } from "@/core/plan/colour-plan";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -16,6 +17,8 @@ const dosesOf = ({ colour }: CoatLooks["colours"][number]) =>
     : colour.gPer100G > 0
       ? `${trimmed(colour.gPer100G, 2)} g, its look typed`
       : "clear";
+
+const said = (words: string) => (words === "" ? "" : `, ${words}`);
 
 /** The coats of a version from the top down: shares as wide as they are, films, doses, passes. */
 export function VersionCoats({
@@ -71,7 +74,7 @@ export function VersionCoats({
                     (pass) =>
                       PASS[pass.kind].words.toLowerCase() +
                       (pass.rounds > 1 ? ` × ${pass.rounds}` : "") +
-                      (pass.fromMin === null ? "" : ` from ${decimal(pass.fromMin, 0)} min`) +
+                      said(whenWords(whenOfPass(pass), namedPasses(coat.passes), BEFORE_WORDS.pass)) +
                       (pass.stopHere ? ` (may stop: ${pass.stopHere})` : ""),
                   )
                   .join(" → ")}

@@ -248,7 +248,8 @@ export function passOps(given: PassScene): Op[] {
   const forVeins = coat.vein ? [largest, ...smaller] : few.length > 0 ? few : smaller.slice(-1);
   const keeps = !coat.vein && coat.passes.some(({ kind }) => kind === "veins");
   const areaM2 = areaOf(of.box) / 1e6;
-  const { work } = pass;
+  const { work, uses } = pass;
+  const used = ({ at }: { at: number }) => uses?.includes(at) ?? true;
   const scene: Scene = {
     ...given,
     seed: seed + 7 * (work.seed ?? 0),
@@ -260,8 +261,9 @@ export function passOps(given: PassScene): Op[] {
     pressure: work.pressure ?? 0.5,
     tears: tearing(pass.flowLeft),
     largest,
-    others: keeps ? smaller.filter((puddle) => !few.includes(puddle)) : smaller,
-    forVeins,
+    pours: used(largest),
+    others: (keeps ? smaller.filter((puddle) => !few.includes(puddle)) : smaller).filter(used),
+    forVeins: forVeins.some(used) ? forVeins.filter(used) : forVeins,
   };
   const make = PASS_OPS[pass.kind];
   const ops = coat.strips && inStrips(pass) ? overStrips(scene, coat.strips, make) : make(scene);

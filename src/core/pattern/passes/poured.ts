@@ -60,7 +60,7 @@ const FLOWS_MM: Record<PourStyle, number> = {
 /** The colours of a coat poured, and what the film then does on its own. */
 export const poured = (scene: Scene, style: PourStyle): Op[] => [
   // The largest share is the ground of the coat; the others are poured on it.
-  cover(scene.largest.at, scene.largest.hides),
+  ...(scene.pours ? [cover(scene.largest.at, scene.largest.hides)] : []),
   ...POURED[style](scene),
   flow(scene, FLOWS_MM[style]),
 ];

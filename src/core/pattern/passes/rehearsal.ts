@@ -14,6 +14,8 @@ export type RehearsedPass = {
   flowLeft: number;
   /** Place in the palette of what it sprays, dabs or paints, where it is not one of the coat's colours. */
   paint: number | null;
+  /** Places in the palette of those of its coat's colours that it uses; all when absent. */
+  uses?: readonly number[];
   work: PassWork;
 };
 

@@ -25,6 +25,8 @@ export type Scene = PassScene & {
   /** 0 on a runny film to 1 on one that hardly moves. */
   tears: number;
   largest: RehearsedCoat["colours"][number];
+  /** Whether the largest share is poured by this pass too. */
+  pours: boolean;
   /** The others by their shares, without those that are kept for veins. */
   others: RehearsedCoat["colours"];
   forVeins: RehearsedCoat["colours"];

@@ -1,12 +1,10 @@
 "use client";
 
-import { useState } from "react";
 import { giveCups, giveEachCup, giveEqual, giveParts } from "@/core/schedule/amounts";
 import type { Coat } from "@/core/schedule/coat";
 import { readCupDose, readCups } from "@/core/schedule/read-cups";
-import { beforeClick } from "@/ui/before-click";
 import { Button } from "@/ui/button";
-import { TextField } from "@/ui/text-field";
+import { SaidField } from "@/ui/said-field";
 import { useJob } from "../workspace/use-job";
 
 /** All cups at once, as it is said: "2 : 14 : 12", "10 ml each", "a level spoon". */
@@ -16,25 +14,27 @@ export function AllCups({ coat, onCoat }: { coat: Coat; onCoat: (coat: Coat) => 
   return (
     <div className="flex items-start gap-3 mt-1.5">
       {many > 1 && (
-        <Said
+        <SaidField
           label="All cups, from the first"
           placeholder={system === "us" ? "2 : 14 : 12 oz" : "60 : 400 : 350 ml"}
-          wrong={`Type ${many} parts or volumes in the order of the cups, or one and “each”.`}
+          frame="flex-1 min-w-0"
           read={(text) => {
+            if (text.trim() === "") return null;
             const said = readCups(text, many, system);
             if (said) onCoat(said.by === "parts" ? giveParts(coat, said.parts) : giveCups(coat, said.ml));
-            return said !== null;
+            return said ? null : `Type ${many} parts or volumes in the order of the cups, or one and “each”.`;
           }}
         />
       )}
-      <Said
+      <SaidField
         label="Into each cup"
         placeholder="a level spoon"
-        wrong="Type a number of level spoons, drops or g."
+        frame="flex-1 min-w-0"
         read={(text) => {
+          if (text.trim() === "") return null;
           const dose = readCupDose(text);
           if (dose) onCoat(giveEachCup(coat, dose.count, dose.unit));
-          return dose !== null;
+          return dose ? null : "Type a number of level spoons, drops or g.";
         }}
       />
       {many > 1 && (
@@ -43,44 +43,5 @@ export function AllCups({ coat, onCoat }: { coat: Coat; onCoat: (coat: Coat) => 
         </Button>
       )}
     </div>
-  );
-}
-
-/** A field that takes a few words, and is empty again when they have counted. */
-function Said({
-  label,
-  placeholder,
-  wrong,
-  read,
-}: {
-  label: string;
-  placeholder: string;
-  wrong: string;
-  read: (text: string) => boolean;
-}) {
-  const [typed, setTyped] = useState("");
-  const [error, setError] = useState<string | null>(null);
-  const take = () => {
-    const good = typed.trim() === "" || read(typed);
-    setError(good ? null : wrong);
-    if (good) setTyped("");
-  };
-  return (
-    <form
-      className="flex-1 min-w-0"
-      onSubmit={(event) => {
-        event.preventDefault();
-        take();
-      }}
-    >
-      <TextField
-        label={label}
-        placeholder={placeholder}
-        value={typed}
-        error={error}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={() => beforeClick(take)}
-      />
-    </form>
   );
 }

@@ -6,12 +6,15 @@ import { nextLayer } from "@/core/job/builds";
 import { dammed } from "@/core/geometry/new-piece";
 import { TECHNIQUE_IDS, TECHNIQUES, type TechniqueId } from "@/core/job/technique-list";
 import { withTechnique } from "@/core/job/techniques";
-import { isFill, START_WORDS, type Coat, type StartsAfter } from "@/core/schedule/coat";
+import { isFill, START_WORDS, type Coat, type NotBefore, type StartsAfter } from "@/core/schedule/coat";
+import { BEFORE_WORDS, notBeforeOf, readWhen, whenOfCoat, whenWords } from "@/core/schedule/when";
+import { hoursOf } from "@/core/job/job-settings";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Choice } from "@/ui/choice";
 import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
+import { SaidField } from "@/ui/said-field";
 import { SelectField, TextField } from "@/ui/text-field";
 import { AdviceAt } from "../workspace/advice-line";
 import { editCoat, moved, newId } from "../workspace/edits";
@@ -190,6 +193,22 @@ export function CoatForm({ coat: typed, onGone }: { coat: Coat; onGone: () => vo
                 ))}
               </SelectField>
             )}
+            {!first && (
+              <SaidField
+                label="Not before"
+                value={whenWords(whenOfCoat(coat), [], BEFORE_WORDS.coat)}
+                placeholder="22 h later · next morning at 8"
+                keep={`${coat.id}.not-before`}
+                read={(text) => {
+                  const read = readWhen(text, { passes: [], openMin: hoursOf(document).openMin });
+                  if (!read.ok) return read.message;
+                  const notBefore = notBeforeOf(read.when);
+                  if (!notBefore) return "A coat waits so long after the one below, or for a time of day.";
+                  change(editCoat(coat.id, (before) => waiting(before, notBefore)));
+                  return null;
+                }}
+              />
+            )}
             <Choice
               label="Mixing method"
               value={coat.school}
@@ -267,6 +286,11 @@ export function CoatForm({ coat: typed, onGone }: { coat: Coat; onGone: () => vo
       </div>
     </div>
   );
+}
+
+/** A coat that waits so; with nothing to wait for it has no such field. */
+function waiting({ notBefore: _before, ...coat }: Coat, notBefore: NotBefore): Coat {
+  return Object.keys(notBefore).length === 0 ? coat : { ...coat, notBefore };
 }
 
 function baseColour(name: string): { name: string; hex: string } {

@@ -6,9 +6,12 @@ import { passDetail } from "@/core/pour/step-words";
 import type { Coat } from "@/core/schedule/coat";
 import { PASS, type PassKind } from "@/core/passes/facts";
 import { usualPass, type Pass } from "@/core/schedule/pass";
-import { trimmed } from "@/core/units/format-quantity";
+import { BEFORE_WORDS, namedPasses, passAt, readWhen, whenOfPass, whenWords } from "@/core/schedule/when";
+import { hoursOf } from "@/core/job/job-settings";
 import { USUAL_POWDER_G_PER_100_ML } from "@/core/schedule/sprays";
 import { Button } from "@/ui/button";
+import { Checkbox } from "@/ui/checkbox";
+import { SaidField } from "@/ui/said-field";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
 import { AdviceAt } from "../workspace/advice-line";
@@ -63,14 +66,16 @@ export function PassList({ coat }: { coat: Coat }) {
               <span className="figure text-sm w-4 shrink-0">{index + 1}</span>
               <span className="flex-1 min-w-0">
                 {PASS[pass.kind].words}
-                <span className="label block">{passDetail({ ...pass, note: "" }, areaMm2, system)}</span>
+                <span className="label block">
+                  {passDetail({ ...pass, note: "" }, areaMm2, system, coat.colours)}
+                </span>
               </span>
               {!isPlanned(pass) ? (
                 <span className="label whitespace-nowrap">{WHY_NOT[PASS[pass.kind].on ?? "edges"]}</span>
               ) : (
-                pass.fromMin !== null && (
-                  <span className="label whitespace-nowrap">from {trimmed(pass.fromMin, 1)} min</span>
-                )
+                <span className="label text-right max-w-[46%]">
+                  {whenWords(whenOfPass(pass), namedPasses(coat.passes), BEFORE_WORDS.pass)}
+                </span>
               )}
             </button>
             {openId === pass.id && <PassForm coat={coat} pass={pass} system={system} />}
@@ -88,9 +93,18 @@ export function PassList({ coat }: { coat: Coat }) {
   );
 }
 
+/** A pass that uses a colour of its coat, or no longer does; one at least, and all of them by none named. */
+function withColour(pass: Pass, coat: Coat, colourId: string): Pass {
+  const { colourIds = coat.colours.map(({ id }) => id), ...rest } = pass;
+  const used = coat.colours.map(({ id }) => id).filter((id) => colourIds.includes(id) !== (id === colourId));
+  return used.length === 0 || used.length === coat.colours.length ? rest : { ...rest, colourIds: used };
+}
+
 function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us" | "metric" }) {
-  const { change } = useJob();
-  const edit = (next: Partial<Pass>) => change(editPass(coat.id, pass.id, next));
+  const { document, change } = useJob();
+  const edit = (next: Partial<Pass> | ((before: Pass) => Pass)) => change(editPass(coat.id, pass.id, next));
+  const passes = namedPasses(coat.passes.filter(({ id }) => id !== pass.id));
+  const { openMin } = hoursOf(document);
   return (
     <div className="bg-shade px-3 py-3 mb-2 grid grid-cols-2 gap-3">
       <SelectField
@@ -125,28 +139,22 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
         keep={`${pass.id}.rounds`}
         bare
       />
-      <QuantityField
-        label="From, after mixing"
-        value={pass.fromMin}
-        dimension="minutes"
-        system={system}
-        bounds={{ min: 0, max: 10_000 }}
-        onChange={(fromMin) => edit({ fromMin })}
-        onClear={() => edit({ fromMin: null })}
-        keep={`${pass.id}.from`}
-        bare
+      <SaidField
+        label="When"
+        value={whenWords(whenOfPass(pass), passes, BEFORE_WORDS.pass)}
+        placeholder="when it is ready"
+        keep={`${pass.id}.when`}
+        frame="col-span-2"
+        read={(text) => {
+          const read = readWhen(text, { passes, openMin });
+          if (!read.ok) return read.message;
+          edit((before) => passAt(before, read.when));
+          return null;
+        }}
       />
-      <QuantityField
-        label="After the pass before"
-        value={pass.afterMin ?? null}
-        dimension="minutes"
-        system={system}
-        bounds={{ min: 0, max: 10_000 }}
-        onChange={(afterMin) => edit({ afterMin })}
-        onClear={() => edit({ afterMin: null })}
-        keep={`${pass.id}.after`}
-        bare
-      />
+      <p className="label col-span-2 -mt-2">
+        wait 5 min · 40 min after mixing · at 8:00 · every 30 min until it stops · for 4 h · in 3 sections
+      </p>
       <QuantityField
         label="Amount, ml per m²"
         value={pass.mlPerM2}
@@ -158,6 +166,21 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
         keep={`${pass.id}.amount`}
         bare
       />
+      {coat.colours.length > 1 && PASS[pass.kind].picture && (
+        <fieldset className="col-span-2">
+          <legend className="label">Colours it uses</legend>
+          <div className="flex flex-wrap gap-x-4 gap-y-1">
+            {coat.colours.map(({ id, name }) => (
+              <Checkbox
+                key={id}
+                label={name}
+                checked={pass.colourIds?.includes(id) ?? true}
+                onChange={() => edit((before) => withColour(before, coat, id))}
+              />
+            ))}
+          </div>
+        </fieldset>
+      )}
       {pass.kind === "mica-alcohol" && (
         <QuantityField
           label="Powder, g per 100 ml"

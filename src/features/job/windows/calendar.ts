@@ -47,10 +47,10 @@ export function calendarOf(jobName: string, days: DayPlan, startOn: string): str
   const batchesOf = (coatId: string) =>
     days.coats.find((coat) => coat.coatId === coatId)?.batches.length ?? 0;
   const entries = actsOf(days.coats).map(
-    ({ coatId, coatName, words, batch, pass, atMin, untilMin, mixedAtMin }) =>
+    ({ coatId, coatName, words, batch, turn, pass, atMin, untilMin, mixedAtMin }) =>
       pass
         ? entry(
-            batch === null ? `${coatId}-${pass.id}` : `${coatId}-${pass.id}-${batch}`,
+            turn === null ? `${coatId}-${pass.id}` : `${coatId}-${pass.id}-${turn}`,
             `${jobName}: ${words}`,
             atMin,
             untilMin - atMin,

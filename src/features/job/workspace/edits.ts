@@ -60,8 +60,14 @@ export const editColour = (
     ),
   }));
 
-export const editPass = (coatId: string, passId: string, change: Partial<Pass>): Edit =>
+export const editPass = (
+  coatId: string,
+  passId: string,
+  change: Partial<Pass> | ((before: Pass) => Pass),
+): Edit =>
   editCoat(coatId, (coat) => ({
     ...coat,
-    passes: inList(coat.passes, passId, (pass) => ({ ...pass, ...change })),
+    passes: inList(coat.passes, passId, (pass) =>
+      typeof change === "function" ? change(pass) : { ...pass, ...change },
+    ),
   }));
