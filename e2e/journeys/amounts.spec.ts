@@ -1,35 +1,7 @@
-import { expect, test, type Locator, type Page } from "@playwright/test";
-import { field, makeJob, saved, signIn, stage } from "../fixtures/shop";
+import { expect, test, type Page } from "@playwright/test";
+import { hands } from "../fixtures/hands";
+import { field, makeJob, saved, signIn } from "../fixtures/shop";
 
-/** The hands of a person at the bench: every press, choice from a list and field that is typed into counts as a click. */
-function hands(page: Page) {
-  let clicks = 0;
-  const began = Date.now();
-  return {
-    press: async (what: Locator) => {
-      clicks += 1;
-      await what.click();
-    },
-    type: async (label: string, text: string) => {
-      clicks += 1;
-      await field(page, label).fill(text);
-      await field(page, label).press("Enter");
-    },
-    choose: async (what: Locator, option: string) => {
-      clicks += 2;
-      await what.selectOption(option);
-    },
-    stage: async (name: Parameters<typeof stage>[1]) => {
-      clicks += 1;
-      await stage(page, name);
-    },
-    /** A finisher plans it in 25 clicks and three minutes; the machine is far quicker than three. */
-    done: () => {
-      expect(clicks).toBeLessThan(25);
-      expect(Date.now() - began).toBeLessThan(180_000);
-    },
-  };
-}
 const button = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
 const item = (page: Page, name: string) => page.getByRole("menuitem", { name, exact: true }).first();
 const coat = (page: Page) => page.getByRole("region", { name: "Coat", exact: true });

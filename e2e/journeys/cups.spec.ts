@@ -94,7 +94,8 @@ test("advice stands beside the line it speaks of; a flame too soon is a danger",
   await page.getByLabel("Begins").selectOption("tacky");
   await expect(page.getByText("Black goes last, into wet colour.")).toBeVisible();
   await page.getByRole("button", { name: /Torch, quick sweeps/ }).click();
-  await field(page, "From, after mixing").fill("16");
+  await field(page, "When").fill("16 min after mixing");
+  await field(page, "When").press("Enter");
   await expect(
     page.getByRole("alert").filter({ hasText: "Fire. Let it flash off 5 minutes first" }),
   ).toBeVisible();

@@ -332,12 +332,14 @@ test("advice is set aside with its reason, stays so over a reload, and comes bac
   const passes = page.getByRole("region", { name: "Coat" });
   const torch = passes.getByRole("listitem").filter({ hasText: "Torch" }).first();
   await torch.getByRole("button").first().click();
-  const from = torch.getByLabel("From, after mixing");
-  await from.fill("16");
+  const from = torch.getByLabel("When", { exact: true });
+  await from.fill("16 min after mixing");
+  await from.press("Enter");
   const danger = passes.getByRole("alert").first();
   await expect(danger).toBeVisible();
   await expect(danger.getByRole("button", { name: "set aside" })).toHaveCount(0);
-  await from.fill("21");
+  await from.fill("from 21 min");
+  await from.press("Enter");
   await saved(page);
 });
 

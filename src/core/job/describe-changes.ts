@@ -179,9 +179,9 @@ function written(value: unknown, key = "", system: UnitSystem = "metric"): strin
     return value === "" ? "empty" : value.length > 60 ? `${value.slice(0, 57)}…` : value;
   const named = value as { name?: unknown; kind?: unknown };
   if (typeof named.name === "string" && named.name !== "") return named.name;
-  return typeof named.kind === "string"
-    ? ((COAT_WORDS as Record<string, string>)[named.kind] ?? named.kind)
-    : "set";
+  if (typeof named.kind !== "string") return "set";
+  if (Object.hasOwn(PASS, named.kind)) return PASS[named.kind as PassKind].words;
+  return (COAT_WORDS as Record<string, string>)[named.kind] ?? named.kind;
 }
 
 /** What is told as one, whatever it is made of. */
@@ -310,14 +310,9 @@ export function wordsOfPath(document: unknown, path: readonly string[]): string 
   let here = document;
   for (const key of path) {
     const next = (here as Record<string, unknown> | undefined)?.[key];
-    if (Array.isArray(here)) words.push(isPlain(next) ? `${Number(key) + 1}` : nameOf(next));
+    if (Array.isArray(here)) words.push(isPlain(next) ? `${Number(key) + 1}` : written(next));
     else if (!TRANSPARENT.has(key)) words.push(FIELD_WORDS[key] ?? key);
     here = next;
   }
   return words.join(" · ");
-}
-
-function nameOf(item: unknown): string {
-  const kind = (item as { kind?: unknown }).kind;
-  return typeof kind === "string" && Object.hasOwn(PASS, kind) ? PASS[kind as PassKind].words : written(item);
 }

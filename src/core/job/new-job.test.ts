@@ -6,11 +6,11 @@ let made = 0;
 const newId = () => `id-${(made += 1)}`;
 const [card] = starterCards(newId);
 const flood = newCoat("clear", "Clear", card!.id, newId);
-const pieceOf = (kind: "tumbler" | "straight") => newPiece(kind, kind, newId);
+const pieceOf = (kind: "tumbler" | "straight" | "mould" | "river") => newPiece(kind, kind, newId);
 
 test("a tumbler knows no trowel; a flat top does, and so do both together", () => {
   const tools = (...kinds: ("tumbler" | "straight")[]) =>
-    workedOn(flood, kinds.map(pieceOf)).passes.map(({ tool }) => tool);
+    workedOn(flood, kinds.map(pieceOf), newId).passes.map(({ tool }) => tool);
   expect(flood.passes.map(({ tool }) => tool)).toContain("trowel");
   expect(tools("tumbler")).not.toContain("trowel");
   expect(tools("tumbler")).toContain("hand");
@@ -20,4 +20,15 @@ test("a tumbler knows no trowel; a flat top does, and so do both together", () =
   expect(tools("tumbler").filter((tool) => tool === "torch")).toHaveLength(
     flood.passes.filter(({ tool }) => tool === "torch").length,
   );
+});
+
+test("what belongs to the form comes with the coat: a turner, a mould's release, a river's planer; not where forms are mixed", () => {
+  const fill = newCoat("fill", "Fill", card!.id, newId);
+  const kinds = (coat: typeof fill, ...forms: Parameters<typeof pieceOf>[0][]) =>
+    workedOn(coat, forms.map(pieceOf), newId).passes.map(({ kind }) => kind);
+  const own = fill.passes.map(({ kind }) => kind);
+  expect(kinds(flood, "tumbler").at(-1)).toBe("turn");
+  expect(kinds(fill, "mould")).toEqual(["release", ...own, "steam", "demould"]);
+  expect(kinds(fill, "river", "river")).toEqual(["tape", ...own, "fan", "demould", "plane", "grits", "oil"]);
+  expect(kinds(fill, "river", "straight")).toEqual(own);
 });

@@ -133,14 +133,33 @@ const USUAL_COAT: Record<CoatKind, CoatStart> = {
 /** Tools for flat tops; a wall that turns is coated by a gloved hand. */
 const FLAT_TOOLS: ReadonlySet<Tool> = new Set<Tool>(["trowel", "squeegee", "wide-blade", "roller"]);
 
-/** A coat as it is worked on these pieces: tumblers know no trowel. */
-export const workedOn = (coat: Coat, pieces: readonly Piece[]): Coat =>
-  pieces.length === 0 || pieces.some(({ shape }) => shape.kind !== "tumbler")
-    ? coat
-    : {
-        ...coat,
-        passes: coat.passes.map((pass) => (FLAT_TOOLS.has(pass.tool) ? { ...pass, tool: "hand" } : pass)),
-      };
+type Worked = { before: PassKind[]; after: PassKind[] };
+
+/** What else belongs to a coat by the form it goes on (common practice, no source): before its own passes, and after them. */
+const AROUND: Partial<Record<Piece["shape"]["kind"], Partial<Record<CoatKind, Worked>>>> = {
+  tumbler: { colour: { before: [], after: ["turn"] }, clear: { before: [], after: ["turn"] } },
+  mould: { fill: { before: ["release"], after: ["steam", "demould"] } },
+  river: { fill: { before: ["tape"], after: ["fan", "demould", "plane", "grits", "oil"] } },
+};
+
+/** A coat as it is worked on these pieces: tumblers turn and know no trowel, a mould is released and opened, a river is planed. */
+export function workedOn(coat: Coat, pieces: readonly Piece[], newId: NewId): Coat {
+  const [form, ...others] = new Set(pieces.map(({ shape }) => shape.kind));
+  if (form === undefined || others.length > 0) return coat;
+  const { before = [], after = [] } = AROUND[form]?.[coat.kind] ?? {};
+  const passes = [
+    ...before.map((kind) => usualPass(newId(), kind)),
+    ...coat.passes,
+    ...after.map((kind) => usualPass(newId(), kind)),
+  ];
+  return {
+    ...coat,
+    passes:
+      form === "tumbler"
+        ? passes.map((pass) => (FLAT_TOOLS.has(pass.tool) ? { ...pass, tool: "hand" as const } : pass))
+        : passes,
+  };
+}
 
 /** A new coat of a kind with usual film, colours and passes. */
 export function newCoat(kind: CoatKind, name: string, resinCardId: string | null, newId: NewId): Coat {

@@ -51,6 +51,7 @@ export function BuildView() {
         newId,
       ),
       document.pieces,
+      newId,
     );
     change((job) => ({ ...job, coats: [...job.coats, fresh] }));
     setPickedId(fresh.id);

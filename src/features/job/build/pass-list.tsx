@@ -4,7 +4,10 @@ import { useState } from "react";
 import { TOOL_WORDS, type Tool } from "@/core/batch/factors";
 import { passDetail } from "@/core/pour/step-words";
 import type { Coat } from "@/core/schedule/coat";
-import { PASS, type PassKind } from "@/core/passes/facts";
+import { PASS, type PassFacts, type PassKind } from "@/core/passes/facts";
+import { DROP_WORDS, type DropSize } from "@/core/pattern/passes/work";
+import type { CoatWindows } from "@/core/schedule/coat-windows";
+import { manyWords } from "@/core/schedule/turns";
 import { usualPass, type Pass } from "@/core/schedule/pass";
 import { BEFORE_WORDS, namedPasses, passAt, readWhen, whenOfPass, whenWords } from "@/core/schedule/when";
 import { hoursOf } from "@/core/job/job-settings";
@@ -18,8 +21,38 @@ import { AdviceAt } from "../workspace/advice-line";
 import { editCoat, editPass, moved, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 
+/** ": 5 to 7 rounds", for what comes again until the film is so. */
+function roundsWords(windows: CoatWindows | null, { id, repeat }: Pass): string {
+  const turns = windows?.windows.find(({ pass }) => pass.id === id)?.turns ?? [];
+  return repeat && "until" in repeat && turns.length > 0 ? `: ${manyWords(turns)} rounds` : "";
+}
+
 /** Why a pass is in no plan. */
 const WHY_NOT = { faces: "no faces, or covered by then", edges: "no edges, or covered by then" };
+
+const PHASES = [
+  ["before", "Before the mix"],
+  ["laying", "Laying"],
+  ["wet", "Into the wet film"],
+  ["late", "Hours after"],
+] as const satisfies readonly [PassFacts["phase"], string][];
+
+/** All kinds of pass, by when they are done. */
+function PassOptions() {
+  return PHASES.map(([phase, label]) => (
+    <optgroup key={phase} label={label}>
+      {Object.entries(PASS).flatMap(([kind, facts]) =>
+        facts.phase === phase ? (
+          <option key={kind} value={kind}>
+            {facts.words}
+          </option>
+        ) : (
+          []
+        ),
+      )}
+    </optgroup>
+  ));
+}
 
 /** The passes of a coat in order, each with its tool, amount, time, and the caution where it can hurt. */
 export function PassList({ coat }: { coat: Coat }) {
@@ -46,11 +79,7 @@ export function PassList({ coat }: { coat: Coat }) {
             className="select-mark bg-transparent w-28 pr-6 underline underline-offset-4 decoration-line-strong"
           >
             <option value="">add a pass</option>
-            {Object.entries(PASS).map(([kind, { words }]) => (
-              <option key={kind} value={kind}>
-                {words}
-              </option>
-            ))}
+            <PassOptions />
           </select>
         </label>
       </div>
@@ -75,6 +104,7 @@ export function PassList({ coat }: { coat: Coat }) {
               ) : (
                 <span className="label text-right max-w-[46%]">
                   {whenWords(whenOfPass(pass), namedPasses(coat.passes), BEFORE_WORDS.pass)}
+                  {roundsWords(planned?.windows ?? null, pass)}
                 </span>
               )}
             </button>
@@ -112,11 +142,7 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
         value={pass.kind}
         onChange={(event) => edit(usualPass(pass.id, event.target.value as PassKind, { note: pass.note }))}
       >
-        {Object.entries(PASS).map(([kind, { words }]) => (
-          <option key={kind} value={kind}>
-            {words}
-          </option>
-        ))}
+        <PassOptions />
       </SelectField>
       <SelectField
         label="Tool"
@@ -129,16 +155,6 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
           </option>
         ))}
       </SelectField>
-      <QuantityField
-        label="Rounds"
-        value={pass.rounds}
-        dimension="number"
-        system={system}
-        bounds={{ min: 1, max: 50, whole: true }}
-        onChange={(rounds) => edit({ rounds })}
-        keep={`${pass.id}.rounds`}
-        bare
-      />
       <SaidField
         label="When"
         value={whenWords(whenOfPass(pass), passes, BEFORE_WORDS.pass)}
@@ -153,8 +169,18 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
         }}
       />
       <p className="label col-span-2 -mt-2">
-        wait 5 min · 40 min after mixing · at 8:00 · every 30 min until it stops · for 4 h · in 3 sections
+        wait 5 min · at 8:00 · every 30 min until it stops · for 4 h · in 3 sections
       </p>
+      <QuantityField
+        label="Rounds"
+        value={pass.rounds}
+        dimension="number"
+        system={system}
+        bounds={{ min: 1, max: 50, whole: true }}
+        onChange={(rounds) => edit({ rounds })}
+        keep={`${pass.id}.rounds`}
+        bare
+      />
       <QuantityField
         label="Amount, ml per m²"
         value={pass.mlPerM2}
@@ -180,6 +206,19 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
             ))}
           </div>
         </fieldset>
+      )}
+      {PASS[pass.kind].picture === "drops" && (
+        <SelectField
+          label="Drops"
+          value={pass.work?.drops ?? (pass.kind === "alcohol" ? "small" : "medium")}
+          onChange={(event) => edit({ work: { ...pass.work, drops: event.target.value as DropSize } })}
+        >
+          {Object.entries(DROP_WORDS).map(([drops, words]) => (
+            <option key={drops} value={drops}>
+              {words}
+            </option>
+          ))}
+        </SelectField>
       )}
       {pass.kind === "mica-alcohol" && (
         <QuantityField

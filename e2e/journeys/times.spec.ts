@@ -1,0 +1,103 @@
+import { readFileSync } from "node:fs";
+import { expect, test, type Page } from "@playwright/test";
+import ICAL from "ical.js";
+import { hands } from "../fixtures/hands";
+import { field, makeJob, saved, signIn, stage } from "../fixtures/shop";
+
+const button = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
+const coat = (page: Page) => page.getByRole("region", { name: "Coat", exact: true });
+const addPass = (page: Page) => coat(page).getByLabel("Add a pass");
+const row = (page: Page, name: string | RegExp) => coat(page).getByRole("listitem").filter({ hasText: name });
+type Entry = { what: string; fromMin: number; untilMin: number };
+/** What the calendar of a job holds, read back by another program's parser; minutes from midnight of its first day. */
+async function calendarOf(page: Page): Promise<Entry[]> {
+  await stage(page, "Windows");
+  await page.getByLabel("First day").fill("2027-03-01");
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "calendar" }).click(),
+  ]);
+  const calendar = new ICAL.Component(ICAL.parse(readFileSync(await file.path(), "utf8")) as unknown[]);
+  const midnight = ICAL.Time.fromDateTimeString("2027-03-01T00:00:00");
+  const minutes = (time: ICAL.Time) => time.subtractDate(midnight).toSeconds() / 60;
+  return calendar.getAllSubcomponents("vevent").map((component) => {
+    const event = new ICAL.Event(component);
+    return { what: event.summary, fromMin: minutes(event.startDate), untilMin: minutes(event.endDate) };
+  });
+}
+const entries = (calendar: Entry[], what: string) => calendar.filter((entry) => entry.what.includes(what));
+
+test("alcohol, wait five minutes, then a fine mist", async ({ page }) => {
+  await signIn(page);
+  await makeJob(page, "Said: alcohol and mist");
+  const { press, type, choose, stage, done } = hands(page);
+  await press(button(page, "Straight run"));
+  await type("Length", "84 in");
+  await stage("Build");
+  await press(button(page, "colour"));
+  await choose(addPass(page), "Alcohol, small drops");
+  await choose(addPass(page), "Alcohol, small drops");
+  await type("When", "wait five");
+  await expect(coat(page).getByText(/not a time/)).toBeVisible();
+  await expect(field(page, "When")).toHaveValue("wait five");
+  await type("When", "wait 5 min");
+  await expect(field(page, "When")).toHaveValue("5 min after the pass before");
+  await choose(field(page, "Drops"), "fine mist");
+  await saved(page);
+  done();
+  const [drops, mist] = entries(await calendarOf(page), "Alcohol");
+  // The first is sprayed in less than a minute; a calendar holds five at least, so by hand from its begin: one minute, and five to wait.
+  expect(mist!.fromMin - drops!.fromMin).toBe(6);
+});
+
+test("scrape every half hour until it stops: its rounds in the plan and in the calendar", async ({
+  page,
+}) => {
+  await signIn(page);
+  await makeJob(page, "Said: every half hour");
+  const { press, type, stage: go, done } = hands(page);
+  await press(button(page, "Straight run"));
+  await type("Length", "60 in");
+  await go("Build");
+  await press(button(page, "clear"));
+  await press(row(page, "Scrape the drips").getByRole("button").first());
+  await type("When", "2 h after mixing, every half hour until it stops");
+  await expect(field(page, "When")).toHaveValue("2 h after mixing, every 30 min until set");
+  await expect(row(page, "Scrape the drips").getByText(/: \d+ to \d+ rounds|: \d+ rounds/)).toBeVisible();
+  await saved(page);
+  done();
+  const rounds = entries(await calendarOf(page), "Scrape the drips, round");
+  expect(rounds.length).toBeGreaterThan(2);
+  rounds.forEach(({ what }, n) => expect(what).toContain(`round ${n + 1} of`));
+  rounds.slice(1).forEach(({ fromMin }, n) => expect(fromMin - rounds[n]!.fromMin).toBe(30));
+  await expect(page.getByRole("img", { name: /^Scrape the drips .*, \d+.* rounds/ })).toBeVisible();
+});
+
+test("turn it four hours, flood it, decal in the morning", async ({ page }) => {
+  await signIn(page);
+  await makeJob(page, "Said: tumbler with a decal");
+  const { press, type, choose, stage: go, done } = hands(page);
+  await press(button(page, "Tumbler"));
+  await go("Build");
+  await press(button(page, "colour"));
+  // A tumbler's coat turns from the start; four hours are the usual.
+  await expect(row(page, "Turn it until it holds")).toBeVisible();
+  await press(row(page, "Turn it until it holds").getByRole("button").first());
+  await type("When", "for 4 h");
+  await press(button(page, "clear"));
+  await press(button(page, "start, mixing, rate, faces, stones"));
+  await choose(coat(page).getByLabel("Begins"), "when the coat below is tacky");
+  await choose(addPass(page), "Lay the decal");
+  await type("When", "next morning at 8");
+  await expect(field(page, "When")).toHaveValue("at 08:00");
+  await saved(page);
+  done();
+  const calendar = await calendarOf(page);
+  const [turn] = entries(calendar, "Turn it until it holds");
+  const flood = calendar.find(({ what }) => /mix Clear/.test(what))!;
+  const [decal] = entries(calendar, "Lay the decal");
+  expect(turn!.untilMin - turn!.fromMin).toBe(240);
+  expect(flood.fromMin).toBeGreaterThanOrEqual(turn!.untilMin);
+  expect(decal!.fromMin % 1440).toBe(8 * 60);
+  expect(decal!.fromMin).toBeGreaterThan(flood.fromMin + 8 * 60);
+});
