@@ -93,6 +93,24 @@ test("the client's tile beside the average in one light; a recipe for it from th
   await expect(looks(page).getByText("Difference, ΔE00")).toBeVisible();
   expect(ciede2000(labOfHex(await pixel(page, "Target Subway tile")), [62, -11, 12])).toBeLessThan(1);
 
+  // The same tile, but warmer; a cabinet beside it; each under every lamp.
+  const lamps = page.getByRole("region", { name: "Under other lamps" });
+  await page.getByRole("button", { name: "warmer", exact: true }).click();
+  await expect(lamps.getByRole("row", { name: /^Subway tile, warmer/ })).toBeVisible();
+  await page.getByRole("button", { name: "cooler", exact: true }).click();
+  const row = (name: string) => lamps.getByRole("row", { name: new RegExp(`^${name}`) });
+  await expect(row("Subway tile")).toContainText("the worst");
+  await field(page, "Target tile").fill("Cabinet");
+  await field(page, "Its colour: hex, or L a b").fill("#3A3F44");
+  await page.getByRole("button", { name: "set beside the first" }).click();
+  await expect(row("Cabinet").getByRole("cell")).toHaveCount(6);
+  await row("Cabinet").getByRole("button", { name: "Cabinet first" }).click();
+  await expect(page.getByRole("img", { name: "Target Cabinet" })).toBeVisible();
+  await row("Subway tile").getByRole("button", { name: "Subway tile first" }).click();
+  await expect(page.getByRole("img", { name: "Target Subway tile" })).toBeVisible();
+  await row("Cabinet").getByRole("button", { name: "Leave out Cabinet" }).click();
+  await expect(row("Cabinet")).toHaveCount(0);
+
   await page.getByRole("button", { name: "take the colour of Subway tile" }).click();
   await page.getByRole("button", { name: "propose" }).click();
   const proposals = page.getByRole("list", { name: "Proposals" });

@@ -47,6 +47,7 @@ import {
 import { MOST_ROUNDS, MOST_SECTIONS } from "@/core/schedule/pass";
 import { MOST_MIN } from "@/core/schedule/when";
 import { PASS, type PassKind } from "@/core/passes/facts";
+import { MOST_OTHERS } from "@/core/colour/target";
 import { labSchema } from "./colour-card";
 import { doseMeasure } from "./dose-measure";
 import { freeText, partId, rowId, text } from "./text";
@@ -506,6 +507,10 @@ export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
   }),
   veinMap: veinMap.optional(),
   target: target.optional(),
+  otherTargets: z
+    .array(target)
+    .max(MOST_OTHERS, `At most ${MOST_OTHERS} colours beside the first.`)
+    .optional(),
   recipe: recipeReference.optional(),
   setAside: z
     .record(text().max(200), freeText(200))

@@ -22,6 +22,8 @@ export type MixLook = {
   metallic: { face: Lab; flop: Lab; flopIndex: number; visible: number } | null;
   /** Reflectance within the film, for what is laid over it. */
   internal: Float64Array;
+  /** Reflectance as seen; of what shimmers at 45°. */
+  reflectance: Float64Array;
   /** Parts whose look is not known; they are left out. */
   unknownIds: string[];
 };
@@ -70,6 +72,7 @@ export function mixLook(parts: readonly MixPart[], filmMm: number, ground: Band)
       swatch: [hex],
       metallic: null,
       internal,
+      reflectance: body,
       unknownIds,
     };
   }
@@ -78,7 +81,8 @@ export function mixLook(parts: readonly MixPart[], filmMm: number, ground: Band)
   const at = (angle: number) => atAngle(body, mirror, visible, angle);
   const [face, middle, flop] = [labAt(at(15)), labAt(at(45)), labAt(at(110))];
   // In the light of a room a metallic is met at all angles: 45° stands for them.
-  const xyz = xyzOf(at(45));
+  const reflectance = at(45);
+  const xyz = xyzOf(reflectance);
   return {
     lab: middle,
     hex: hexOfXyz(xyz),
@@ -92,6 +96,7 @@ export function mixLook(parts: readonly MixPart[], filmMm: number, ground: Band)
       visible: nth(visible, GREEN_BAND),
     },
     internal,
+    reflectance,
     unknownIds,
   };
 }

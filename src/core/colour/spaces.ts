@@ -20,6 +20,12 @@ export function labOfXyz([x, y, z]: Xyz): Lab {
   return [116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz)];
 }
 
+/** CIELAB against another white. */
+export function labUnder([x, y, z]: Xyz, [whiteX, whiteY, whiteZ]: Xyz): Lab {
+  const [fx, fy, fz] = [f(x / whiteX), f(y / whiteY), f(z / whiteZ)];
+  return [116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz)];
+}
+
 export function xyzOfLab([L, a, b]: Lab): Xyz {
   const fy = (L + 16) / 116;
   return [WHITE[0] * inverseF(fy + a / 500), inverseF(fy), WHITE[2] * inverseF(fy - b / 200)];

@@ -87,6 +87,8 @@ const FIELD_WORDS: Record<string, string> = {
   sleepFromMin: "asleep from",
   sleepToMin: "asleep until",
   readings: "readings",
+  target: "target",
+  otherTargets: "other targets",
   recipe: "recipe",
   setAside: "advice set aside",
   massG: "mass",

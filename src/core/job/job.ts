@@ -1,3 +1,4 @@
+import type { Target } from "../colour/target";
 import type { FactorId, Ground } from "../batch/factors";
 import type { Room } from "../cure/room";
 import type { Piece } from "../geometry/piece";
@@ -53,7 +54,9 @@ export type JobDocument = {
   /** Where the pieces will stand, and the veins across them as one stone. */
   veinMap?: VeinMap;
   /** The colour that the client wants, as seen from some steps back. */
-  target?: { lab: readonly [number, number, number]; name: string };
+  target?: Target;
+  /** What else it shall go with: cabinets, a floor. */
+  otherTargets?: Target[];
   /** The recipe version that its coats were taken from; they may have been changed since. */
   recipe?: RecipeReference;
   /** Advice that was set aside, by `adviceKey`, with the reason that was given. */

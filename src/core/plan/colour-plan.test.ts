@@ -7,7 +7,14 @@ import { hidingOf, lookSpread, mixLook } from "../colour/mix-look";
 import { hueOf, labOfHex } from "../colour/spaces";
 import { even } from "../colour/spectrum";
 import { newCoat } from "../job/new-job";
-import { colourPlan as planColours, differenceFrom, mixPartsOf } from "./colour-plan";
+import { worstOf } from "../colour/lamps";
+import {
+  colourPlan as planColours,
+  differenceFinished,
+  differenceFrom,
+  mixPartsOf,
+  underLamps,
+} from "./colour-plan";
 
 let made = 0;
 const id = () => `id-${(made += 1)}`;
@@ -76,6 +83,26 @@ describe("a job's colours over what lies below", () => {
     const looks = colourPlan(job, shelf);
     expect(ciede2000(looks[2]!.average.lab, without[1]!.average.lab)).toBeLessThan(1e-6);
     expect(planColours(job, shelf).finished.lab[0]).toBeCloseTo(without[1]!.average.lab[0], 6);
+  });
+  test("under daylight the finished top is as far from a target as its one number says; under other lamps it is not", () => {
+    const plum = mix([
+      ["Phthalo blue paste", 0.4],
+      ["Red oxide paste", 1.5],
+      ["White paste", 4],
+    ]);
+    const looks = planColours(
+      { ground: "mdf", coats: [black(), coat("colour", [plum]), coat("clear", [clear()])] },
+      shelf,
+    );
+    for (const target of [labOfHex("#8C6A7A"), labOfHex("#C9C4B8")] as const) {
+      const under = underLamps(looks, target);
+      expect(under.map(({ lamp }) => lamp)).toEqual(["D65", "A", "F11", "F12", "F2"]);
+      expect(under[0]!.difference).toBeCloseTo(differenceFinished(looks, target)!.likely, 1);
+    }
+    const own = underLamps(looks, looks.finished.lab);
+    expect(own[0]!.difference).toBeLessThan(0.05);
+    // Blue with red is made otherwise than the evenest of its colour.
+    expect(worstOf(own)!.difference).toBeGreaterThan(0.5);
   });
   test("a typed colour is its hex; an unknown pigment is named and left out", () => {
     const plain = colourFrom(colourantNamed("Sage"), id(), 0.5);

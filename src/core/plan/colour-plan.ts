@@ -5,8 +5,9 @@ import { ciede2000 } from "../colour/ciede2000";
 import { opticsOf, type ColourCard } from "../colour/colour-card";
 import { belowSurface } from "../colour/film-optics";
 import { mixLook, spreadOver, variantsOf, type MixLook, type MixPart } from "../colour/mix-look";
-import { smoothReflectance } from "../colour/recover";
-import { hexOfXyz, labOfXyz, linearOfHex, xyzOfHex, type Lab } from "../colour/spaces";
+import { differencesUnderLamps, type UnderLamp } from "../colour/lamps";
+import { smoothReflectance, smoothReflectanceOfXyz } from "../colour/recover";
+import { hexOfXyz, labOfXyz, linearOfHex, xyzOfHex, xyzOfLab, type Lab } from "../colour/spaces";
 import { mapBands, type Xyz } from "../colour/spectrum";
 import type { Spread } from "../numerics/spread";
 import { liesOnTop, type Coat } from "../schedule/coat";
@@ -30,6 +31,8 @@ export type ColourLooks = {
   /** How its film looks over its ground; null for a colour that is only typed. */
   look: MixLook | null;
   internal: Float64Array;
+  /** As seen, band by band; of a colour that is only typed the smoothest that has it. */
+  reflectance: Float64Array;
 };
 
 export type CoatLooks = {
@@ -45,18 +48,18 @@ type Average = { xyz: Xyz; lab: Lab; hex: string };
 const seenFromAfar = (xyz: Xyz): Average => ({ xyz, lab: labOfXyz(xyz), hex: hexOfXyz(xyz) });
 
 /** The coats from the ground upward, and the finished top from some steps back. */
-export type ColourPlan = { coats: CoatLooks[]; finished: Average };
+export type ColourPlan = { coats: CoatLooks[]; finished: Average & { reflectance: Float64Array } };
 
-const typed = new Map<string, Float64Array>();
+const typed = new Map<string, { internal: Float64Array; reflectance: Float64Array }>();
 const MOST_TYPED = 500;
 
-/** A typed colour as a reflectance within the film; kept, since it is looked for on each keystroke. */
-function typedInternal(hex: string): Float64Array {
+/** A typed colour as a reflectance, within the film and as seen; kept, since it is looked for on each keystroke. */
+function typedSpectrum(hex: string): { internal: Float64Array; reflectance: Float64Array } {
   const before = typed.get(hex);
   if (before) return before;
   if (typed.size >= MOST_TYPED) typed.clear();
-  const spectrum = smoothReflectance(linearOfHex(hex));
-  const fresh = mapBands((band) => belowSurface(nth(spectrum, band)));
+  const reflectance = smoothReflectance(linearOfHex(hex));
+  const fresh = { internal: mapBands((band) => belowSurface(nth(reflectance, band))), reflectance };
   typed.set(hex, fresh);
   return fresh;
 }
@@ -71,20 +74,20 @@ export const mixPartsOf = (colour: CoatColour, cards: ReadonlyMap<string, Colour
 function looksOf(
   colour: CoatColour,
   filmMm: number,
-  under: { internal: Float64Array; xyz: Xyz },
+  under: Below,
   cards: ReadonlyMap<string, ColourCard>,
 ): ColourLooks {
   const parts = mixPartsOf(colour, cards);
   if (parts.length === 0 && colour.look === "clear") {
     // Nothing in it: what lies below is seen as it was, its shimmer too.
     const look = mixLook([], filmMm, under.internal);
-    const { xyz } = under;
-    return { colour, parts, hex: hexOfXyz(xyz), xyz, lab: labOfXyz(xyz), look, internal: under.internal };
+    const { xyz, internal, reflectance } = under;
+    return { colour, parts, hex: hexOfXyz(xyz), xyz, lab: labOfXyz(xyz), look, internal, reflectance };
   }
   if (parts.length > 0) {
     const look = mixLook(parts, filmMm, under.internal);
-    const { hex, xyz, lab, internal } = look;
-    return { colour, parts, hex, xyz, lab, look, internal };
+    const { hex, xyz, lab, internal, reflectance } = look;
+    return { colour, parts, hex, xyz, lab, look, internal, reflectance };
   }
   const xyz = xyzOfHex(colour.hex);
   return {
@@ -94,12 +97,12 @@ function looksOf(
     xyz,
     lab: labOfXyz(xyz),
     look: null,
-    internal: typedInternal(colour.hex),
+    ...typedSpectrum(colour.hex),
   };
 }
 
 /** What the eye meets before a coat is laid: within the film, and as seen. */
-type Below = { internal: Float64Array; xyz: Xyz };
+type Below = { internal: Float64Array; xyz: Xyz; reflectance: Float64Array };
 
 const grounds = new Map<Ground, Below>();
 
@@ -107,7 +110,7 @@ function bareGround(ground: Ground): Below {
   const known = grounds.get(ground);
   if (known) return known;
   const hex = GROUND_HEX[ground];
-  const fresh = { internal: typedInternal(hex), xyz: xyzOfHex(hex) };
+  const fresh = { ...typedSpectrum(hex), xyz: xyzOfHex(hex) };
   grounds.set(ground, fresh);
   return fresh;
 }
@@ -122,16 +125,17 @@ function layCoat(coat: Coat, below: Below, cards: ReadonlyMap<string, ColourCard
   const looks = { coat, under, colours, average: seenFromAfar(coatXyz) };
   if (!liesOnTop(coat) || colours.length === 0) return { looks, top: below };
   const cover = Math.min(1, coat.coverShare);
-  const internal = mapBands(
-    (band) =>
-      (1 - cover) * nth(below.internal, band) +
-      cover * colours.reduce((sum, looks) => sum + looks.colour.share * nth(looks.internal, band), 0),
-  );
+  const over = (of: "internal" | "reflectance") =>
+    mapBands(
+      (band) =>
+        (1 - cover) * nth(below[of], band) +
+        cover * colours.reduce((sum, looks) => sum + looks.colour.share * nth(looks[of], band), 0),
+    );
   const xyz = averageXyz([
     { xyz: coatXyz, share: cover },
     { xyz: below.xyz, share: 1 - cover },
   ]) as Xyz;
-  return { looks, top: { internal, xyz } };
+  return { looks, top: { internal: over("internal"), xyz, reflectance: over("reflectance") } };
 }
 
 /** The last look of each coat, with what it was worked out from: a keystroke changes one coat, and those above it. */
@@ -157,7 +161,7 @@ export function colourPlan(
     top = done.top;
     return done.looks;
   });
-  return { coats, finished: seenFromAfar(top.xyz) };
+  return { coats, finished: { ...seenFromAfar(top.xyz), reflectance: top.reflectance } };
 }
 
 /** What the number of a difference from a target is the number of, wherever it stands. */
@@ -171,6 +175,14 @@ export function wantedOf<Target extends { lab: readonly [number, number, number]
   const difference = target && differenceFinished(looks, target.lab)?.likely;
   return target && (difference === undefined ? target : { ...target, difference });
 }
+
+/**
+ * How far the finished top is from a target under each lamp, ΔE00. Of a target only its colour in daylight is known: its reflectance is taken
+ * as the smoothest that has it, so that this says how the top's own colourants turn, not how the tile's do. In daylight it is
+ * {@link differenceFinished}'s, to the rounding of a colour that no screen shows.
+ */
+export const underLamps = ({ finished }: ColourPlan, target: Lab): UnderLamp[] =>
+  differencesUnderLamps(finished.reflectance, smoothReflectanceOfXyz(xyzOfLab(target)));
 
 /** The coat that carries the pattern: the first colour coat, else the last. */
 export const patternOf = ({ coats }: Pick<ColourPlan, "coats">): CoatLooks | undefined =>

@@ -200,8 +200,7 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, of: SheetOf): Run
     });
   const many = batched.batches.length > 1;
   const isBefore = ({ pass }: { pass: Pass }) => PASS[pass.kind].phase === "before";
-  const isPerBatch = ({ pass, turnOf }: Row) =>
-    PASS[pass.kind].perBatch === true && turnOf !== "section";
+  const isPerBatch = ({ pass, turnOf }: Row) => PASS[pass.kind].perBatch === true && turnOf !== "section";
   return [
     ...rows.filter(isBefore).map((row) => passStep(row, row)),
     ...batched.batches.flatMap((batch) => [

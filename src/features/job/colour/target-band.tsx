@@ -3,10 +3,15 @@
 import { useMemo, useState } from "react";
 import { ciede2000, closeness } from "@/core/colour/ciede2000";
 import { meltingDistanceM } from "@/core/colour/average";
-import { hexOfLab, labOfHex, type Lab } from "@/core/colour/spaces";
+import { LAMP_IDS, LAMPS, worstOf } from "@/core/colour/lamps";
+import { hexOfLab, labOfHex } from "@/core/colour/spaces";
+import { LONGEST_NAME, MOST_OTHERS, WISHES, wished, type Target } from "@/core/colour/target";
+import type { Spread } from "@/core/numerics/spread";
+import type { JobDocument } from "@/core/job/job";
 import {
   DIFFERENCE_BASIS,
   differenceFinished,
+  underLamps,
   type CoatLooks,
   type ColourPlan,
 } from "@/core/plan/colour-plan";
@@ -20,10 +25,32 @@ import { useJob } from "../workspace/use-job";
 /** A feature of this size melts into its neighbours from where most clients stand, mm. */
 const FEATURE_MM = 3;
 
+/** A job with these colours wanted, the first before all others. */
+function withTargets(
+  { target: _first, otherTargets: _others, ...job }: JobDocument,
+  [target, ...otherTargets]: readonly Target[],
+): JobDocument {
+  return { ...job, ...(target && { target }), ...(otherTargets.length > 0 && { otherTargets }) };
+}
+
 /** What the coat looks like from some steps back, edge to edge with the tile that the client wants. */
 export function TargetBand({ coat, looks }: { coat: CoatLooks; looks: ColourPlan }) {
   const { document, system, change } = useJob();
-  const { target } = document;
+  const { target, otherTargets: others = [] } = document;
+  const first = (index: number) =>
+    change((job) => {
+      const { target: before, otherTargets = [] } = job;
+      const [next] = otherTargets.slice(index, index + 1);
+      if (!before || !next) return job;
+      return withTargets(job, [next, before, ...otherTargets.filter((other) => other !== next)]);
+    });
+  const gone = (index: number) =>
+    change((job) =>
+      withTargets(job, [
+        ...(job.target ? [job.target] : []),
+        ...(job.otherTargets ?? []).filter((_, at) => at !== index),
+      ]),
+    );
   const { finished } = looks;
   const spread = useMemo(() => target && differenceFinished(looks, target.lab), [looks, target]);
   const difference = spread?.likely ?? null;
@@ -69,54 +96,147 @@ export function TargetBand({ coat, looks }: { coat: CoatLooks; looks: ColourPlan
                   {coat.coat.name} alone {decimal(alone, 1)}, {closeness(alone)}.
                 </p>
               )}
-              <p className="label mt-1">Judge it in daylight, from where the client stands.</p>
             </>
           )}
           <TargetForm
             key={target ? target.lab.join() : "none"}
-            onTarget={(next) =>
-              change((job) => {
-                if (next) return { ...job, target: next };
-                const { target: _gone, ...rest } = job;
-                return rest;
-              })
+            onTarget={(next) => change((job) => withTargets(job, next ? [next, ...others] : others))}
+            onBeside={
+              target && others.length < MOST_OTHERS
+                ? (next) => change((job) => withTargets(job, [target, ...others, next]))
+                : null
             }
             target={target ?? null}
           />
         </div>
       </div>
+      {target && (
+        <Lamps looks={looks} spread={spread} targets={[target, ...others]} onFirst={first} onGone={gone} />
+      )}
     </div>
+  );
+}
+
+/** The wanted colours one below the other, with their difference under each lamp; the worst stands out. */
+function Lamps({
+  looks,
+  spread,
+  targets,
+  onFirst,
+  onGone,
+}: {
+  looks: ColourPlan;
+  spread: Spread | null | undefined;
+  targets: readonly Target[];
+  onFirst: (index: number) => void;
+  onGone: (index: number) => void;
+}) {
+  return (
+    <section aria-label="Under other lamps" className="mt-6">
+      <table className="w-full border-collapse">
+        <thead>
+          <tr className="border-b border-line">
+            <th scope="col" className="heading text-left pb-1">
+              Under each lamp, ΔE00
+            </th>
+            {LAMP_IDS.map((lamp) => (
+              <th key={lamp} scope="col" className="label font-normal text-right pb-1 w-[96px] max-sm:w-auto">
+                {LAMPS[lamp].words}
+              </th>
+            ))}
+            <th scope="col" className="w-[150px] max-sm:w-auto">
+              <span className="sr-only">Change</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {targets.map(({ lab, name }, index) => {
+            const under = underLamps(looks, lab);
+            const worst = worstOf(under)?.lamp;
+            return (
+              <tr key={index} className="border-b border-line">
+                <th scope="row" className="text-left font-normal py-1.5">
+                  <span
+                    className="inline-block w-5 h-5 border border-ink align-middle mr-2.5"
+                    style={{ background: hexOfLab(lab) }}
+                  />
+                  {name}
+                </th>
+                {under.map(({ lamp, difference }) => (
+                  <td
+                    key={lamp}
+                    className={`figure text-right ${lamp === worst ? "font-bold" : "text-ink-soft"}`}
+                  >
+                    {decimal(difference, 1)}
+                    {lamp === worst && <span className="sr-only"> the worst</span>}
+                  </td>
+                ))}
+                <td className="text-right whitespace-nowrap">
+                  {index > 0 && (
+                    <>
+                      <Button weight="quiet" aria-label={`${name} first`} onClick={() => onFirst(index - 1)}>
+                        first
+                      </Button>{" "}
+                      <Button
+                        weight="quiet"
+                        aria-label={`Leave out ${name}`}
+                        onClick={() => onGone(index - 1)}
+                      >
+                        leave out
+                      </Button>
+                    </>
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="label mt-1.5">
+        Of a tile only its colour in daylight is known; what it is made of is not. It is taken as even in its
+        light, so these say how your colourants turn. Hold the board against it under the client&apos;s own
+        lamp.
+      </p>
+    </section>
   );
 }
 
 function TargetForm({
   target,
   onTarget,
+  onBeside,
 }: {
-  target: { lab: readonly [number, number, number]; name: string } | null;
-  onTarget: (target: { lab: Lab; name: string } | null) => void;
+  target: Target | null;
+  onTarget: (target: Target | null) => void;
+  /** Takes one more beside the first; null where there is no first, or no more are held. */
+  onBeside: ((target: Target) => void) | null;
 }) {
   const [text, setText] = useState(target ? hexOfLab(target.lab) : "");
   const [name, setName] = useState(target?.name ?? "");
   const [error, setError] = useState<string | null>(null);
+  /** The colour as it is typed; null where it cannot be read, which is told. */
+  const read = (): Target | null => {
+    const found = readColour(text);
+    setError(found.ok ? null : found.message);
+    if (!found.ok) return null;
+    return {
+      lab: "hex" in found ? labOfHex(found.hex) : found.lab,
+      name: name.trim() || "the client's tile",
+    };
+  };
   return (
     <form
       className="grid grid-cols-[1fr_1fr_auto] gap-2 items-start mt-3 max-w-md"
       onSubmit={(event) => {
         event.preventDefault();
-        const found = readColour(text);
-        if (!found.ok) return setError(found.message);
-        setError(null);
-        onTarget({
-          lab: "hex" in found ? labOfHex(found.hex) : found.lab,
-          name: name.trim() || "the client's tile",
-        });
+        const next = read();
+        if (next) onTarget(next);
       }}
     >
       <TextField
         label="Target tile"
         value={name}
-        maxLength={80}
+        maxLength={LONGEST_NAME}
         onChange={(event) => setName(event.target.value)}
       />
       <TextField
@@ -136,6 +256,30 @@ function TargetForm({
           </Button>
         )}
       </div>
+      {target && (
+        <div className="col-span-3 flex flex-wrap gap-x-4 gap-y-1 items-baseline">
+          <span className="label">this tile, but</span>
+          {WISHES.map((wish) => (
+            <Button key={wish} weight="quiet" onClick={() => onTarget(wished(target, wish))}>
+              {wish}
+            </Button>
+          ))}
+          {onBeside && (
+            <Button
+              weight="quiet"
+              onClick={() => {
+                const next = read();
+                if (!next) return;
+                onBeside(next);
+                setText(hexOfLab(target.lab));
+                setName(target.name);
+              }}
+            >
+              set beside the first
+            </Button>
+          )}
+        </div>
+      )}
       <div className="col-span-3">
         <PhotoColour
           words="take it from a photo with a grey card"
