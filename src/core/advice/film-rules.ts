@@ -1,15 +1,15 @@
 import type { Advice, Rule } from "./advice";
-import { filmToo, notForCounters as unprotected, tooThick } from "./words";
+import { BUCKET_LEAST_MM, HAND_LEAST_MM, filmToo, notForCounters as unprotected, tooThick } from "./words";
 
-const FL_OZ_PER_FT2_MM = 0.31833;
+/** What is typed to two places is not short of what it stands for. */
+const SLACK = 0.97;
 
 /** A hand-worked colour coat under 3 fl oz/ft² is spread thin and pulls; a bucket pour under 8 does not level over primer. */
 export const filmTooThin: Rule = ({ coats }) =>
   coats.flatMap(({ coat, below, belowWet }): Advice[] => {
     if (coat.kind !== "colour") return [];
     const bucket = coat.passes.some((pass) => pass.kind === "bucket-pour");
-    const rate = coat.filmMm / FL_OZ_PER_FT2_MM;
-    if (bucket && rate < 7.95 && !belowWet && below?.kind !== "base") {
+    if (bucket && coat.filmMm < 0.99 * BUCKET_LEAST_MM && !belowWet && below?.kind !== "base") {
       return [
         {
           rule: "bucket-without-slick",
@@ -19,7 +19,7 @@ export const filmTooThin: Rule = ({ coats }) =>
         },
       ];
     }
-    if (!bucket && rate < 2.9) {
+    if (!bucket && coat.filmMm < SLACK * HAND_LEAST_MM) {
       return [
         {
           rule: "film-too-thin",

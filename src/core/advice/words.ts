@@ -5,6 +5,7 @@ import type { Spread } from "../numerics/spread";
 import { FLASH_OFF_MIN } from "../schedule/pass";
 import type { Trouble } from "../schedule/troubles";
 import { decimal, trimmed } from "../units/format-quantity";
+import { depthInUnits, inUnits } from "../units/said";
 import type { Advice } from "./advice";
 
 /**
@@ -16,7 +17,7 @@ export type Said = Pick<Advice, "what" | "soWhat" | "kind" | "why">;
 const minutes = (value: number) => `${Math.round(value)} min`;
 const hours = (value: number) => `${Math.round(value / 60)} h`;
 const percent = (share: number) => `${decimal(share * 100, 0)} %`;
-const celsius = (tempC: number) => `${Math.round(tempC)} °C (${Math.round(tempC * 1.8 + 32)} °F)`;
+const celsius = (tempC: number) => inUnits(tempC, "temperature");
 
 /** What asks for more than one batch when it is not the pot life. */
 const OTHER_LIMITS: Record<Exclude<BatchLimit, "pot life">, Said> = {
@@ -128,18 +129,22 @@ export const dampRoom = (humidityPct: number): Said => ({
   why: "The hardener takes up water and carbon dioxide from damp air before it has reacted; what forms lies on the film as a greasy haze.",
 });
 
+/** Films that work asks for, mm: 8 and 3 fl oz/ft² (common practice, no source). */
+export const BUCKET_LEAST_MM = 2.5466;
+export const HAND_LEAST_MM = 0.955;
+
 export const filmToo = {
   thinForBucket: (): Said => ({
-    what: "Under 8 fl oz/ft² a bucket pour does not level over bare primer.",
+    what: `Under ${inUnits(BUCKET_LEAST_MM, "film")} a bucket pour does not level over bare primer.`,
     soWhat: "Lay a thin slick coat first, or pour thicker.",
     kind: "common practice",
-    why: "Puddles poured with gaps close by their own weight. At 2.5 mm (8 fl oz/ft²) there is enough of it behind a dam; below that the gaps stay dry unless the ground is wet.",
+    why: `Puddles poured with gaps close by their own weight. At ${inUnits(BUCKET_LEAST_MM, "film")} there is enough of it behind a dam; below that the gaps stay dry unless the ground is wet.`,
   }),
   thin: (): Said => ({
-    what: "Under 3 fl oz/ft² (0.95 mm) a hand-worked colour coat runs short.",
+    what: `Under ${inUnits(HAND_LEAST_MM, "film")} a hand-worked colour coat runs short.`,
     soWhat: "The colour gets spread thin and pulls.",
     kind: "common practice",
-    why: "About 3 fl oz/ft² ends on the piece when colour is worked by hand, and 3.5 to 4 are mixed: the surplus is freedom, no colour has to be used to the last drop.",
+    why: `About ${inUnits(HAND_LEAST_MM, "film")} ends on the piece when colour is worked by hand, and a sixth to a third more is mixed: the surplus is freedom, no colour has to be used to the last drop.`,
   }),
 };
 
@@ -150,18 +155,18 @@ const DEPTH: Pick<Said, "kind" | "why"> = {
 export const tooThick = {
   together: (resin: string, deepMm: number, thickestMm: number): Said => ({
     ...DEPTH,
-    what: `${trimmed(deepMm, 1)} mm react together, poured wet on wet; ${resin} is made for ${trimmed(thickestMm, 1)} mm.`,
+    what: `${depthInUnits(deepMm)} react together, poured wet on wet; ${resin} is made for ${depthInUnits(thickestMm)}.`,
     soWhat: "Heat goes by all of it: let each layer gel first, inside its recoat window or next day.",
   }),
   film: (resin: string, thickestMm: number): Said => ({
     ...DEPTH,
-    what: `${resin} is made for films up to ${thickestMm} mm.`,
+    what: `${resin} is made for films up to ${depthInUnits(thickestMm)}.`,
     soWhat: "Thicker, it heats up, yellows or cracks: pour it in layers.",
   }),
   /** @param layers of a fill that can be dealt out; null for a void */
   pour: (resin: string, deepMm: number, thickestMm: number, layers: number | null): Said => ({
     ...DEPTH,
-    what: `${trimmed(deepMm, 0)} mm deep; ${resin} is made for pours up to ${thickestMm} mm.`,
+    what: `${depthInUnits(deepMm)} deep; ${resin} is made for pours up to ${depthInUnits(thickestMm)}.`,
     soWhat:
       layers === null
         ? "Thicker, it heats up, yellows or cracks: pour it in layers."

@@ -1,3 +1,5 @@
+import type { Advice } from "../advice/advice";
+import { saidIn } from "../units/said";
 import type { BatchedCoat } from "../batch/batch-coat";
 import { mixedFrom, type CoatColour } from "../batch/coat-colour";
 import { starterColours } from "../colour/starter-colours";
@@ -80,6 +82,8 @@ const say = (coats: AdvisedCoat[], tempC = 21, humidityPct: number | null = null
 const rules = (coats: AdvisedCoat[], tempC?: number) => say(coats, tempC).map((advice) => advice.rule);
 
 test("a plain coat in a room of 21 °C needs no advice", () => expect(say([advised()])).toEqual([]));
+
+const told = (advice: Advice): Advice => ({ ...advice, what: saidIn(advice.what, "metric") });
 
 describe("colour (common practice, no source)", () => {
   const overPrimer = (changes: Partial<AdvisedCoat> = {}) =>
@@ -268,7 +272,9 @@ describe("damp", () => {
     expect(rulesAt(50, 21)).toEqual([]);
     expect(rulesAt(50, 13.5)).toEqual([]);
     expect(rulesAt(50, 12.5)).toEqual(["dew-point"]);
-    expect(say([advised()], 21, 50, 12.5)[0]!.what).toContain("10 °C (50 °F)");
+    const { what } = say([advised()], 21, 50, 12.5)[0]!;
+    expect(saidIn(what, "metric")).toContain("10 °C");
+    expect(saidIn(what, "us")).toContain("50 °F");
   });
   test("a damp room blushes even where nothing condenses (common practice, no source)", () => {
     expect(rulesAt(80, 21)).toEqual(["damp-room"]);
@@ -295,10 +301,10 @@ describe("film", () => {
     expect(rules([bucket(1.6, { belowWet: true })])).toEqual([]);
   });
   test("thicker than the card allows is said with the card's number", () => {
-    expect(say([advised({ coat: coat({ filmMm: 4 }) })])[0]).toMatchObject({
+    expect(told(say([advised({ coat: coat({ filmMm: 4 }) })])[0]!)).toMatchObject({
       rule: "film-too-thick",
       kind: "data sheet",
-      what: "Slow is made for films up to 3 mm.",
+      what: "Slow is made for films up to 3.00 mm.",
     });
     expect(
       rules([advised({ coat: coat({ filmMm: 4 }), resin: { ...fittedResin(CARD), thickestFilmMm: null } })]),
@@ -307,8 +313,8 @@ describe("film", () => {
   test("a fill is as deep as its pour, whatever its film: too deep, it is divided", () => {
     const fill = coat({ kind: "fill", filmMm: 1, coverShare: 0.5 });
     expect(rules([advised({ coat: fill, pourDepthMm: 3 })])).toEqual([]);
-    expect(say([advised({ coat: fill, pourDepthMm: 20 })])[0]).toMatchObject({
-      what: "20 mm deep; Slow is made for pours up to 3 mm.",
+    expect(told(say([advised({ coat: fill, pourDepthMm: 20 })])[0]!)).toMatchObject({
+      what: "20 mm deep; Slow is made for pours up to 3.00 mm.",
       soWhat: "Thicker, it heats up, yellows or cracks: fill it in 14 layers, each with its share.",
     });
   });

@@ -1,3 +1,4 @@
+import { saidIn } from "../units/said";
 import { buildOf, nextLayer, piecesOf, withBuild, withBuildOf, withOwnBuild } from "../job/builds";
 import { derivePlan } from "./derive-plan";
 import type { JobDocument } from "../job/job";
@@ -155,7 +156,7 @@ describe("fills in layers", () => {
       coverShare: 0.5,
     }));
     const said = derivePlan(document, cards).advice.filter(({ rule }) => rule === "film-too-thick");
-    expect(said.map(({ what }) => what).join(" ")).toMatch(/80 mm react together/);
+    expect(said.map(({ what }) => saidIn(what, "metric")).join(" ")).toMatch(/80 mm react together/);
   });
   test("a copied layer waits for the one below, inside its recoat window or the next day; a thin copy begins as before", () => {
     const fill = { ...newCoat("fill", "Layer", casting.id, newId), startsAfter: "wet" as const };

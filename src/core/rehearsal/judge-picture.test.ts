@@ -1,3 +1,4 @@
+import { saidIn } from "../units/said";
 import { usualPass, type Pass } from "../schedule/pass";
 import { DIFFERENCE_BASIS, differenceFinished, wantedOf } from "../plan/colour-plan";
 import { derivePlan } from "../plan/derive-plan";
@@ -102,11 +103,11 @@ test("the thinnest place and what goes over the edge are told with how far siste
     lostMl: { low: 10, likely: board / 20, high: board / 10 },
   };
   const told = (known: typeof spread | null) =>
-    judgePicture(of, { ...measures, film }, undefined, known).map(({ what }) => what);
-  expect(told(spread)).toContain("Thin: 0.41 mm of film left (sisters 0.32 to 0.52).");
+    judgePicture(of, { ...measures, film }, undefined, known).map(({ what }) => saidIn(what, "metric"));
+  expect(told(spread)).toContain("Thin: 0.41 mm of film left (sisters 0.32 mm to 0.52 mm).");
   expect(told(spread)).toContain("Thin: 0.55 mm of film left.");
   const lost = told(spread).find((what) => what.includes("over the edge"))!;
-  expect(lost).toContain(`(sisters 10 to ${Math.round(board / 10)})`);
+  expect(lost).toContain(`(sisters 10 ml to ${Math.round(board / 10)} ml)`);
   // 1/20 of what stays is 1/21 of what was poured.
   expect(lost).toMatch(/, 5 % of the film\.$/);
   expect(told(null)).toContain("Thin: 0.41 mm of film left.");

@@ -1,6 +1,7 @@
 import { DIFFERENCE_BASIS } from "../plan/colour-plan";
 import { FLOODS_ML_PER_M2 } from "../pattern/passes/sprayed";
 import type { Spread } from "../numerics/spread";
+import { inUnits } from "../units/said";
 
 /** What is said of a picture and of a practice, as functions of what was measured. */
 type Said = { what: string; soWhat: string };
@@ -8,7 +9,7 @@ type Said = { what: string; soWhat: string };
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const among = (spread: Spread | undefined, words: (value: number) => string): string =>
   spread ? ` (sisters ${words(spread.low)} to ${words(spread.high)})` : "";
-const mm = (value: number) => value.toFixed(2);
+const film = (mm: number) => inUnits(mm, "film");
 const count = (many: number, what: string) => `${many} ${many === 1 ? what : `${what}s`}`;
 
 export const MUD = { little: 0.5, much: 1.2, all: 2.5 } as const;
@@ -49,16 +50,16 @@ export const findingWords = {
     soWhat: "Vary width, distance and angle of the pours.",
   }),
   thin: (leftMm: number, spread: Spread | undefined): Said => ({
-    what: `Thin: ${mm(leftMm)} mm of film left${among(spread, mm)}.`,
+    what: `Thin: ${film(leftMm)} of film left${among(spread, film)}.`,
     soWhat: "Less pressure, or some of the reserve here while it still levels.",
   }),
   lost: (ml: number, share: number, spread: Spread | undefined): Said => ({
-    what: `${Math.round(ml)} ml is pulled over the edge${among(spread, (value) => String(Math.round(value)))}, ${percent(share)} of the film.`,
+    what: `${inUnits(ml, "volume")} is pulled over the edge${among(spread, (value) => inUnits(value, "volume"))}, ${percent(share)} of the film.`,
     soWhat: "Lift before the edge, or pull along it: what drips off is missing on top.",
   }),
   flood: (mlPerM2: number): Said => ({
-    what: `${Math.round(mlPerM2)} ml of alcohol to the square metre in all: ${mlPerM2 > FLOODS_ML_PER_M2 ? "it floods" : "near a flood"}.`,
-    soWhat: `Above about ${FLOODS_ML_PER_M2} ml/m² the pattern washes away. Less, in more rounds.`,
+    what: `${inUnits(mlPerM2, "spray")} of alcohol in all: ${mlPerM2 > FLOODS_ML_PER_M2 ? "it floods" : "near a flood"}.`,
+    soWhat: `Above about ${inUnits(FLOODS_ML_PER_M2, "spray")} the pattern washes away. Less, in more rounds.`,
   }),
   target: (name: string, difference: number, here: number, lighter: boolean): Said => ({
     what: `From some steps back it is ΔE ${difference.toFixed(1)} from ${name || "the target"}, ${DIFFERENCE_BASIS}; this sister, by what lies on top, ${here.toFixed(1)}.`,
@@ -81,7 +82,7 @@ export const critiqueWords = {
     `Mud is seen from pull ${pull}: stop after ${pull === 1 ? "none" : `pull ${pull - 1}`}.`,
   apart: () => "Colours stayed apart to the last pull.",
   thin: (many: number, leastMm: number) =>
-    `${count(many, "thin place")}, down to ${mm(leastMm)} mm: less pressure.`,
+    `${count(many, "thin place")}, down to ${film(leastMm)}: less pressure.`,
   noThin: () => "No thin place.",
   setDowns: (many: number) =>
     `A wide tool was set down in the middle ${count(many, "time")}: it leaves a straight line. Come in from the edge.`,

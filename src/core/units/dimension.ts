@@ -21,6 +21,8 @@ export type Dimension =
   /** Of something small, such as a tumbler. */
   | "surface"
   | "volume"
+  /** Of what is sprayed: volume on an area. */
+  | "spray"
   | "mass"
   | "temperature"
   | "minutes"
@@ -124,6 +126,15 @@ export const UNITS: Record<Dimension, readonly Unit[]> = {
     linear("qt", 32 * ML_PER_US_FL_OZ, ["quart", "quarts"]),
     linear("gal", ML_PER_US_GALLON, ["gallon", "gallons", "usgal"]),
   ],
+  spray: [
+    linear("ml/m²", 1, ["ml/m2", "ml/sqm"]),
+    linear("fl oz/100 ft²", ML_PER_US_FL_OZ / ((100 * MM2_PER_FT2) / MM2_PER_M2), [
+      // As the reader of quantities writes "/100 ft²": no digits stand within a unit.
+      "floz/hundredft",
+      "oz/hundredft",
+    ]),
+    linear("fl oz/ft²", ML_PER_US_FL_OZ / (MM2_PER_FT2 / MM2_PER_M2), ["floz/ft2", "oz/ft2", "oz/sqft"]),
+  ],
   mass: [
     linear("g", 1, ["gram", "grams", "gr"]),
     linear("mg", 0.001, ["milligram", "milligrams"]),
@@ -198,6 +209,7 @@ export const SHOWN_UNIT: Record<Dimension, Record<UnitSystem, string>> = {
   area: { metric: "m²", us: "ft²" },
   surface: { metric: "cm²", us: "in²" },
   volume: { metric: "ml", us: "fl oz" },
+  spray: { metric: "ml/m²", us: "fl oz/100 ft²" },
   mass: { metric: "g", us: "g" },
   temperature: { metric: "°C", us: "°F" },
   minutes: { metric: "min", us: "min" },

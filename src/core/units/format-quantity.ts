@@ -1,3 +1,4 @@
+import { MM2_PER_FT2, MM2_PER_M2 } from "./constants";
 import { SHOWN_UNIT, unitOf, type Dimension, type UnitSystem } from "./dimension";
 
 export type Shown = { number: string; unit: string };
@@ -80,6 +81,7 @@ export function formatQuantity(value: number, dimension: Dimension, system: Unit
       return { number: measurable(inUnit), unit };
     case "temperature":
       return { number: decimal(inUnit, 0), unit };
+    case "spray":
     case "minutes":
     case "viscosity":
       return { number: trimmed(inUnit, Math.abs(inUnit) < 10 ? 1 : 0), unit };
@@ -93,8 +95,32 @@ export function formatQuantity(value: number, dimension: Dimension, system: Unit
   }
 }
 
-/** The same in one string, number and unit parted by a space. */
+const OZ_PER_QUART = 32;
+const OZ_PER_GALLON = 128;
+/** From so many gallons on nobody counts ounces. */
+const MANY_GALLONS = 4;
+
+/** Quarts and gallons where it is whole ones, or quarters of a gallon; gallons where it is many; null where one says ounces. */
+function quartsText(ounces: number): string | null {
+  const quarts = Math.round(ounces / OZ_PER_QUART);
+  if (ounces >= OZ_PER_QUART && Math.abs(ounces - quarts * OZ_PER_QUART) < 0.1) {
+    if (quarts < 4) return `${quarts} qt`;
+    return `${groupThousands(String(Math.floor(quarts / 4)))}${QUARTERS[quarts % 4] ?? ""} gal`;
+  }
+  return ounces >= MANY_GALLONS * OZ_PER_GALLON ? `${trimmed(ounces / OZ_PER_GALLON, 2)} gal` : null;
+}
+
+/** An area as one says it where it is small: below a square foot, or a tenth of a square metre. */
+const isSmall = (areaMm2: number, system: UnitSystem): boolean =>
+  areaMm2 > 0 && areaMm2 < (system === "us" ? MM2_PER_FT2 : MM2_PER_M2 / 10);
+
+/** The same in one string, number and unit parted by a space; large volumes and small areas in units of their own. */
 export function quantityText(value: number, dimension: Dimension, system: UnitSystem): string {
+  if (dimension === "volume" && system === "us") {
+    const large = quartsText(unitOf("volume", "fl oz").fromBase(value));
+    if (large) return large;
+  }
+  if (dimension === "area" && isSmall(value, system)) return quantityText(value, "surface", system);
   const shown = formatQuantity(value, dimension, system);
   return shown.unit === "" ? shown.number : `${shown.number} ${shown.unit}`;
 }

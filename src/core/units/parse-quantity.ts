@@ -20,6 +20,7 @@ const EXAMPLE: Record<Dimension, string> = {
   area: "3.7 m² or 40 ft²",
   surface: "300 cm² or 47 in²",
   volume: "650 ml, 22 fl oz or 1.5 gal",
+  spray: "9 ml/m² or 3 fl oz/100 ft²",
   mass: "250 g or 9 oz",
   temperature: "21 °C or 70F",
   minutes: "40 min or 1 h",
@@ -38,6 +39,7 @@ const NAME: Record<Dimension, string> = {
   area: "an area",
   surface: "an area",
   volume: "a volume",
+  spray: "an amount on an area",
   mass: "a weight",
   temperature: "a temperature",
   minutes: "a time",
@@ -124,6 +126,7 @@ function plainNumbers(text: string, dimension: Dimension): Parsed | string {
     return { ok: false, message: `${twoWays[0]} can be read two ways: write ${a} or ${b}.` };
   }
   return fractions
+    .replace(/\/ ?100 ?(ft2|ft²|sq ?ft)/gi, "/hundredft")
     .replace(/(\d),(\d)/g, "$1.$2")
     .replace(/[\u2212\u2013]/g, "-")
     .replace(/([a-z])2(?!\w)/gi, "$1²")

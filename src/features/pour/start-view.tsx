@@ -1,5 +1,6 @@
 "use client";
 
+import { saidIn } from "@/core/units/said";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -102,7 +103,7 @@ export function StartView({ jobId, plan, system, pours, savedRevision }: Props) 
               role="alert"
               className="border-l-[3px] border-danger text-danger pl-3 mt-4"
             >
-              <strong>{advice.what}</strong> {advice.soWhat}
+              <strong>{saidIn(advice.what, system)}</strong> {saidIn(advice.soWhat, system)}
             </p>
           ))}
           <p className="border-l-[3px] border-ink pl-3 mt-6 text-sm">{GENERAL_CAUTION}</p>

@@ -6,7 +6,7 @@ import type { PourState } from "@/core/pour/pour-events";
 import type { RunStep } from "@/core/pour/run-sheet";
 import { verdictWords } from "@/core/pour/verdict-words";
 import { weighKey, type WeighLine } from "@/core/pour/weigh-lines";
-import { trimmed } from "@/core/units/format-quantity";
+import { quantityText, trimmed } from "@/core/units/format-quantity";
 import { parseQuantity } from "@/core/units/parse-quantity";
 import type { UnitSystem } from "@/core/units/dimension";
 import type { Act } from "./pour-store";
@@ -82,6 +82,9 @@ function WeighRow({
       <div className="flex items-center gap-5 flex-wrap">
         <label htmlFor={id} className="flex-1 text-xl leading-tight min-w-40">
           {line.label}
+          {line.thing.kind === "part" && line.ml !== null && (
+            <span className="block text-base text-night-soft">{quantityText(line.ml, "volume", system)}</span>
+          )}
           {line.count && !line.count.endsWith(" g") && (
             <span className="block text-base text-night-soft">{line.count}</span>
           )}

@@ -182,9 +182,9 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
         bare
       />
       <QuantityField
-        label="Amount, ml per m²"
+        label="Sprayed or spread"
         value={pass.mlPerM2}
-        dimension="number"
+        dimension="spray"
         system={system}
         bounds={{ min: 0, max: 500 }}
         onChange={(mlPerM2) => edit({ mlPerM2 })}

@@ -193,9 +193,11 @@ function Lamps({
         </tbody>
       </table>
       <p className="label mt-1.5">
-        Of a tile only its colour in daylight is known; what it is made of is not. It is taken as even in its
-        light, so these say how your colourants turn. Hold the board against it under the client&apos;s own
-        lamp.
+        Of a tile only its colour in daylight is known, not what it is made of: the smoothest spectrum that
+        has it is taken.
+        {spread &&
+          ` Each may be off as the large number is, ${decimal(spread.likely - spread.low, 1)} less to ${decimal(spread.high - spread.likely, 1)} more.`}{" "}
+        Hold the board against it under the client&apos;s own lamp.
       </p>
     </section>
   );

@@ -1,9 +1,12 @@
+import { saidIn } from "@/core/units/said";
+import { useJob } from "../workspace/use-job";
 import type { Finding } from "@/core/rehearsal/judge-picture";
 
 const GRADE: Record<Finding["grade"], string> = { change: "change", look: "look", note: "note" };
 
 /** What the eye would regret: from what must change down; numbers are those on the picture. */
 export function Findings({ findings }: { findings: readonly Finding[] }) {
+  const { system } = useJob();
   const placed = findings.filter(({ place }) => place !== null);
   if (findings.length === 0)
     return <p className="text-sm text-ink-soft">Nothing to regret: balanced, clear, no thin place.</p>;
@@ -23,8 +26,10 @@ export function Findings({ findings }: { findings: readonly Finding[] }) {
             )}
           </span>
           <span>
-            <span className={finding.grade === "change" ? "font-semibold" : ""}>{finding.what}</span>{" "}
-            <span className="text-ink-soft">{finding.soWhat}</span>
+            <span className={finding.grade === "change" ? "font-semibold" : ""}>
+              {saidIn(finding.what, system)}
+            </span>{" "}
+            <span className="text-ink-soft">{saidIn(finding.soWhat, system)}</span>
           </span>
         </li>
       ))}

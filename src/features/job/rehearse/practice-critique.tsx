@@ -1,6 +1,8 @@
 "use client";
 
 import { useEffect, useRef } from "react";
+import { saidIn } from "@/core/units/said";
+import { useJob } from "../workspace/use-job";
 import type { Critique } from "@/core/rehearsal/critique";
 import { MUD } from "@/core/rehearsal/words";
 import type { KeptPractice } from "@/contracts/rehearsals";
@@ -46,6 +48,7 @@ function MudByPull({ mudAfter, stopAfter }: { mudAfter: readonly number[]; stopA
 
 /** What a practice was, and how one's practices went so far. */
 export function PracticeCritique({ critique, kept }: { critique: Critique; kept: readonly KeptPractice[] }) {
+  const { system } = useJob();
   const section = useRef<HTMLElement>(null);
   // Under the board it would be missed.
   useEffect(() => {
@@ -76,7 +79,7 @@ export function PracticeCritique({ critique, kept }: { critique: Critique; kept:
             <span aria-hidden className="inline-block w-5">
               {good ? "·" : "—"}
             </span>
-            {what}
+            {saidIn(what, system)}
           </li>
         ))}
       </ul>

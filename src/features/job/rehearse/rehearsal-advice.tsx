@@ -1,5 +1,6 @@
 "use client";
 
+import { saidIn } from "@/core/units/said";
 import Link from "next/link";
 import { useParams } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
@@ -24,7 +25,7 @@ const MOST = 4;
 /** What the rehearsal says of a coat while it is built: what takes over, what is swallowed, how many rounds are too many. */
 export function RehearsalAdvice({ coat }: { coat: Coat }) {
   const { jobId } = useParams<{ jobId: string }>();
-  const { document, plan } = useJob();
+  const { document, plan, system } = useJob();
   const of = useMemo(() => {
     const piece = plan.pieces.find(({ id }) => covers(coat, id));
     const whole = piece ? rehearsalOf(plan, document, piece) : null;
@@ -90,7 +91,7 @@ export function RehearsalAdvice({ coat }: { coat: Coat }) {
       </h3>
       {findings.map(({ id, what, soWhat }) => (
         <p key={id} role="note" className="border-l-[3px] border-ink pl-3 py-0.5 my-2 text-sm leading-[1.35]">
-          <span className="font-semibold">{what}</span> {soWhat}
+          <span className="font-semibold">{saidIn(what, system)}</span> {saidIn(soWhat, system)}
         </p>
       ))}
       <p className="label">A model&apos;s picture of one sister: its numbers are estimates.</p>

@@ -1,5 +1,6 @@
 "use client";
 
+import { saidIn } from "@/core/units/said";
 import { useState } from "react";
 import { adviceKey, canSetAside, type Advice } from "@/core/advice/advice";
 import { Button } from "@/ui/button";
@@ -8,6 +9,7 @@ import { useJob } from "./use-job";
 
 /** What, so what, the kind of reason; "why" opens the reasoning; it can be set aside with a note where `onSetAside` is given. */
 export function AdviceLine({ advice, onSetAside }: { advice: Advice; onSetAside?: (note: string) => void }) {
+  const { system } = useJob();
   const danger = advice.kind === "safety";
   const [asking, setAsking] = useState(false);
   const [note, setNote] = useState("");
@@ -17,14 +19,14 @@ export function AdviceLine({ advice, onSetAside }: { advice: Advice; onSetAside?
       className={`border-l-[3px] pl-3 py-0.5 my-2 ${danger ? "border-danger" : "border-ink"}`}
     >
       <p className={`text-sm leading-[1.35] ${danger ? "text-danger" : ""}`}>
-        <span className="font-semibold">{advice.what}</span> {advice.soWhat}
+        <span className="font-semibold">{saidIn(advice.what, system)}</span> {saidIn(advice.soWhat, system)}
       </p>
       <div className="label mt-0.5 flex gap-x-3 flex-wrap items-baseline">
         <details>
           <summary className="cursor-pointer list-none">
             {advice.kind} · <span className="underline underline-offset-2">why</span>
           </summary>
-          <p className="mt-1 max-w-[56ch]">{advice.why}</p>
+          <p className="mt-1 max-w-[56ch]">{saidIn(advice.why, system)}</p>
         </details>
         {onSetAside && !asking && (
           <button type="button" className="underline underline-offset-2" onClick={() => setAsking(true)}>
@@ -61,7 +63,7 @@ export function AdviceLine({ advice, onSetAside }: { advice: Advice; onSetAside?
 
 /** The advice that speaks of a coat, at one or several of its lines, and what was set aside there. */
 export function AdviceAt({ coatId, at }: { coatId: string | null; at: readonly string[] }) {
-  const { plan, change } = useJob();
+  const { plan, system, change } = useJob();
   const here = (advice: Advice) => advice.coatId === coatId && advice.at !== null && at.includes(advice.at);
   const aside = plan.setAside.filter(({ advice }) => here(advice));
   const setAside = (advice: Advice, note: string) =>
@@ -82,7 +84,7 @@ export function AdviceAt({ coatId, at }: { coatId: string | null; at: readonly s
       ))}
       {aside.map(({ advice, note }) => (
         <p key={`${advice.rule}-${advice.at}`} className="label border-l-[3px] border-line pl-3 my-2">
-          <span className="line-through decoration-line-strong">{advice.what}</span>{" "}
+          <span className="line-through decoration-line-strong">{saidIn(advice.what, system)}</span>{" "}
           {note ? `Set aside: ${note}` : "Set aside."}{" "}
           <button type="button" className="underline underline-offset-2" onClick={() => takeBack(advice)}>
             bring it back
