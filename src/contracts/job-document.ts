@@ -165,6 +165,7 @@ const cutOut = z.object({
       radiusMm: length.optional(),
     }),
     z.object({ kind: z.literal("round"), diameterMm: length }),
+    z.object({ kind: z.literal("oval"), lengthMm: length, depthMm: length }),
     z.object({ kind: z.literal("free"), points: z.array(pair).min(3).max(MOST_CORNERS) }),
   ]),
   fromLeftMm: place,

@@ -1,8 +1,14 @@
+import { PASS } from "../passes/facts";
+import type { Coat } from "../schedule/coat";
 import type { Advice, Rule } from "./advice";
 import { BUCKET_LEAST_MM, HAND_LEAST_MM, filmToo, notForCounters as unprotected, tooThick } from "./words";
 
 /** What is typed to two places is not short of what it stands for. */
 const SLACK = 0.97;
+
+/** Whether a coat's colours are worked by hand, as they are where nothing else is said. */
+const byHand = ({ passes }: Coat): boolean =>
+  passes.length === 0 || passes.some(({ kind, tool }) => PASS[kind].blends && tool === "hand");
 
 /** A hand-worked colour coat under 3 fl oz/ft² is spread thin and pulls; a bucket pour under 8 does not level over primer. */
 export const filmTooThin: Rule = ({ coats }) =>
@@ -19,7 +25,7 @@ export const filmTooThin: Rule = ({ coats }) =>
         },
       ];
     }
-    if (!bucket && coat.filmMm < SLACK * HAND_LEAST_MM) {
+    if (!bucket && byHand(coat) && coat.filmMm < SLACK * HAND_LEAST_MM) {
       return [
         {
           rule: "film-too-thin",

@@ -2,7 +2,8 @@ import type { Point } from "../geometry/curves";
 import { LARGEST_MM, type CutOut, type Pair, type Piece } from "../geometry/piece";
 import { boxOf } from "../geometry/ring";
 import { storedMm, storedPair } from "../geometry/transform";
-import { sharpCorners, type DrawnPath, type TakenOutline } from "./drawing";
+import type { DrawnPath, TakenOutline } from "./drawing";
+import { sharpCorners } from "../geometry/sharp-corners";
 
 /** More corners than this no outline needs; a document keeps no more. */
 export const MOST_CORNERS = 20_000;

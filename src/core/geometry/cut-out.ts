@@ -1,4 +1,4 @@
-import { ellipse, type Point } from "./curves";
+import { ellipse, ellipsePerimeterMm, type Point } from "./curves";
 import type { Outline } from "./outline";
 import type { CutOut, CutOutShape } from "./piece";
 import { ringAreaMm2, pathLengthMm, boxOf } from "./ring";
@@ -12,16 +12,16 @@ export function cutOutCentre(cutOut: CutOut, outline: Outline): Point {
 const radiusOf = (shape: Extract<CutOutShape, { kind: "rectangle" }>) =>
   Math.max(0, Math.min(shape.radiusMm ?? 0, shape.lengthMm / 2, shape.depthMm / 2));
 
+const ellipseAboutCentre = (lengthMm: number, depthMm: number): Point[] =>
+  ellipse(lengthMm, depthMm).points.map(({ x, y }) => ({ x: x - lengthMm / 2, y: y - depthMm / 2 }));
+
 /** The line of a cut-out about its own centre, flattened. */
 function ringAboutCentre(shape: CutOutShape): Point[] {
   switch (shape.kind) {
-    case "round": {
-      const radius = shape.diameterMm / 2;
-      return ellipse(shape.diameterMm, shape.diameterMm).points.map(({ x, y }) => ({
-        x: x - radius,
-        y: y - radius,
-      }));
-    }
+    case "round":
+      return ellipseAboutCentre(shape.diameterMm, shape.diameterMm);
+    case "oval":
+      return ellipseAboutCentre(shape.lengthMm, shape.depthMm);
     case "rectangle": {
       const [x, y] = [shape.lengthMm / 2, shape.depthMm / 2];
       const corners = [
@@ -51,6 +51,8 @@ export function cutOutAreaMm2({ shape }: CutOut): number {
   switch (shape.kind) {
     case "round":
       return Math.PI * (shape.diameterMm / 2) ** 2;
+    case "oval":
+      return (Math.PI * shape.lengthMm * shape.depthMm) / 4;
     case "rectangle":
       return shape.lengthMm * shape.depthMm - (4 - Math.PI) * radiusOf(shape) ** 2;
     case "free":
@@ -62,6 +64,8 @@ export function cutOutPerimeterMm({ shape }: CutOut): number {
   switch (shape.kind) {
     case "round":
       return Math.PI * shape.diameterMm;
+    case "oval":
+      return ellipsePerimeterMm(shape.lengthMm / 2, shape.depthMm / 2);
     case "rectangle":
       return 2 * (shape.lengthMm + shape.depthMm) - (8 - 2 * Math.PI) * radiusOf(shape);
     case "free": {

@@ -212,6 +212,7 @@ const sizesOf = ({ shape }: CutOut): number[] => {
   switch (shape.kind) {
     case "round":
       return [shape.diameterMm];
+    case "oval":
     case "rectangle":
       return [shape.lengthMm, shape.depthMm];
     case "free":

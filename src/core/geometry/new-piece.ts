@@ -1,7 +1,8 @@
 import { outlineOf } from "./outline";
-import { edgeOf, edgesOf, type CutOut, type Piece, type Shape } from "./piece";
+import { edgeOf, edgesOf, type CutOut, type CutOutShape, type Pair, type Piece, type Shape } from "./piece";
 import { sizesOf, withSizes } from "./sizes";
-import { asFree } from "./transform";
+import { sharpCorners } from "./sharp-corners";
+import { asFree, storedMm } from "./transform";
 
 /** Makes ids; the caller brings the randomness. */
 export type NewId = () => string;
@@ -162,6 +163,33 @@ export function newCutOut(name: string, piece: Piece, newId: NewId): CutOut {
     fromFrontMm: Math.round(heightMm - across / 2),
     innerFace: coated ? { heightMm: 38, roundingMm: 3 } : null,
   };
+}
+
+/** What is cut out of a piece, as a piece of its own: a board from a sink's opening, a plug of a table. */
+export function pieceOfCutOut({ name, shape }: CutOut, newId: NewId): Piece {
+  return { id: newId(), name, count: 1, shape: shapeOfCutOut(shape), edges: {}, cutOuts: [] };
+}
+
+function shapeOfCutOut(shape: CutOutShape): Shape {
+  switch (shape.kind) {
+    case "round":
+    case "oval":
+      return shape;
+    case "rectangle": {
+      const { radiusMm = 0, ...rectangle } = shape;
+      return radiusMm > 0
+        ? { ...rectangle, cornerRadiiMm: [radiusMm, radiusMm, radiusMm, radiusMm] }
+        : rectangle;
+    }
+    case "free": {
+      const [left, back] = [0, 1].map((axis) => Math.min(...shape.points.map((point) => point[axis] ?? 0)));
+      const points = shape.points.map(([x, y]): Pair => [
+        storedMm(x - (left ?? 0)),
+        storedMm(y - (back ?? 0)),
+      ]);
+      return { kind: "free", points, starts: sharpCorners(points) };
+    }
+  }
 }
 
 /** Every coated face of a piece dammed, as a bucket pour wants it. */

@@ -134,6 +134,7 @@ export type Shape =
 export type CutOutShape =
   | { kind: "rectangle"; lengthMm: number; depthMm: number; radiusMm?: number }
   | { kind: "round"; diameterMm: number }
+  | { kind: "oval"; lengthMm: number; depthMm: number }
   /** Corners relative to the centre of its bounding box. */
   | { kind: "free"; points: Pair[] };
 

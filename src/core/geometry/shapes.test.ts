@@ -4,7 +4,10 @@ import { cutAtShare, developedLengthMm, lanesOf } from "./lanes";
 import { faultsOf } from "./faults";
 import { measurePiece, type Measured } from "./measure";
 import { outlineOf } from "./outline";
-import type { Edge, EdgeName, Pair, Piece, Shape, Station } from "./piece";
+import { cutOutAreaMm2, cutOutPerimeterMm, cutOutSize } from "./cut-out";
+import { pieceOfCutOut } from "./new-piece";
+import type { CutOut, CutOutShape, Edge, EdgeName, Pair, Piece, Shape, Station } from "./piece";
+import { rotated } from "./transform";
 import { areaBelowMm2, ringAreaMm2 } from "./ring";
 import { simpson, stationAreas, trapezoid } from "./stations";
 
@@ -528,5 +531,53 @@ describe("outlines that lie beside themselves all over", () => {
       return [r * Math.cos(turn), r * Math.sin(turn)];
     });
     expect(faultsOf(piece({ kind: "free", points, starts: [0] }))).toEqual([]);
+  });
+});
+
+describe("oval openings, and what is cut out as a piece of its own", () => {
+  const opening = (shape: CutOutShape): CutOut => ({
+    id: "c",
+    name: "Basin",
+    shape,
+    fromLeftMm: 1000,
+    fromFrontMm: 300,
+    innerFace: null,
+  });
+  const top: Shape = { kind: "rectangle", lengthMm: 2000, depthMm: 600 };
+  test("an oval takes π/4 of its box; turned a quarter it lies the other way", () => {
+    const oval = opening({ kind: "oval", lengthMm: 500, depthMm: 360 });
+    expect(cutOutAreaMm2(oval)).toBeCloseTo((Math.PI / 4) * 500 * 360, 6);
+    expect(measured(piece(top, { cutOuts: [oval] })).topAreaMm2).toBeCloseTo(
+      2000 * 600 - (Math.PI / 4) * 500 * 360,
+      6,
+    );
+    // The perimeter of the ellipse of half axes 250 and 180: 1359.85 mm by its series.
+    expect(cutOutPerimeterMm(oval)).toBeCloseTo(1359.85, 0);
+    const [turned] = rotated(piece(top, { cutOuts: [oval] }), 90)!.cutOuts;
+    expect(cutOutSize(turned!).widthMm).toBeCloseTo(360, 6);
+    expect(
+      faultsOf(piece(top, { cutOuts: [opening({ kind: "oval", lengthMm: 500, depthMm: 700 })] })),
+    ).toHaveLength(1);
+  });
+  test("whatever is cut out covers, as a piece, what it leaves open", () => {
+    const shapes: CutOutShape[] = [
+      { kind: "round", diameterMm: 400 },
+      { kind: "oval", lengthMm: 500, depthMm: 360 },
+      { kind: "rectangle", lengthMm: 520, depthMm: 400 },
+      { kind: "rectangle", lengthMm: 520, depthMm: 400, radiusMm: 60 },
+      {
+        kind: "free",
+        points: [
+          [-200, -100],
+          [210, -100],
+          [150, 120],
+          [-180, 90],
+        ],
+      },
+    ];
+    for (const shape of shapes) {
+      const board = measured(pieceOfCutOut(opening(shape), () => "n"));
+      expect(board.topAreaMm2 / cutOutAreaMm2(opening(shape))).toBeCloseTo(1, 3);
+    }
   });
 });

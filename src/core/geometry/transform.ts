@@ -199,7 +199,7 @@ function quarterTurned(piece: Piece): Piece {
   const turned = piece.cutOuts.map((cutOut): CutOut => {
     const { shape } = cutOut;
     const next =
-      shape.kind === "rectangle"
+      shape.kind === "rectangle" || shape.kind === "oval"
         ? { ...shape, lengthMm: shape.depthMm, depthMm: shape.lengthMm }
         : shape.kind === "free"
           ? { ...shape, points: shape.points.map(([x, y]): Pair => [-y, x]) }

@@ -1,4 +1,3 @@
-import type { Advice } from "../advice/advice";
 import { saidIn } from "../units/said";
 import type { BatchedCoat } from "../batch/batch-coat";
 import { mixedFrom, type CoatColour } from "../batch/coat-colour";
@@ -11,11 +10,13 @@ import { derivePlan } from "./derive-plan";
 import type { JobDocument } from "../job/job";
 import { sampleJob } from "../job/sample-job";
 import { starterCards } from "../cure/starter-cards";
+import { TECHNIQUE_IDS } from "../job/technique-list";
+import { withTechnique } from "../job/techniques";
 import type { Coat } from "../schedule/coat";
 import { PASS, type PassKind } from "../passes/facts";
 import { FLASH_OFF_MIN, usualPass } from "../schedule/pass";
 import { advise } from "../advice/advise";
-import type { AdvisedCoat } from "../advice/advice";
+import type { Advice, AdvisedCoat } from "../advice/advice";
 
 let counter = 0;
 const newId = () => `id-${++counter}`;
@@ -412,7 +413,7 @@ describe("what can hurt", () => {
       at: "p1",
       soWhat: "Fire. Let it flash off 5 minutes first: set it to start at 25 min or later.",
     });
-    expect(all.length).toBe(3);
+    expect(all.length).toBe(2);
   });
   test("every pass with vapour, flame or dust has its caution", () => {
     for (const kind of ["flame", "alcohol", "mica-alcohol", "fog", "sand", "blow"] as const)
@@ -491,4 +492,20 @@ describe("time and climate", () => {
     expect(told(25, 55)).toEqual([]);
     expect(say([advised()], 29).map(({ rule }) => rule)).toEqual(["room-temperature"]);
   });
+});
+
+test("no look of ours is told that its own film is too thin", () => {
+  let made = 0;
+  const newId = () => `look-${(made += 1)}`;
+  const cards = starterCards(newId);
+  for (const id of TECHNIQUE_IDS) {
+    const job = sampleJob(cards, newId);
+    job.coats = job.coats.map((planned) =>
+      planned.kind === "colour" ? withTechnique(planned, id, newId) : planned,
+    );
+    const films = derivePlan(job, cards)
+      .advice.map(({ rule }) => rule)
+      .filter((rule) => rule === "film-too-thin" || rule === "bucket-without-slick");
+    expect([id, films]).toEqual([id, []]);
+  }
 });

@@ -7,7 +7,8 @@ import { Checkbox } from "@/ui/checkbox";
 import { Choice } from "@/ui/choice";
 import { QuantityField } from "@/ui/quantity-field";
 import { TextField } from "@/ui/text-field";
-import { editCutOut, editPiece } from "../workspace/edits";
+import { pieceOfCutOut } from "@/core/geometry/new-piece";
+import { editCutOut, editPiece, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 
 /** A basin, a tap, a hob: its size and place, and whether its inner edge is coated. */
@@ -60,13 +61,15 @@ export function CutOutForm({
           value={shape.kind}
           options={[
             { value: "round", words: "round" },
+            { value: "oval", words: "oval" },
             { value: "rectangle", words: "rectangle" },
             ...(shape.kind === "free" ? [{ value: "free" as const, words: "traced" }] : []),
           ]}
           onChange={(kind) => {
             const { widthMm, heightMm } = size;
             if (kind === "round") reshape({ kind, diameterMm: Math.min(widthMm, heightMm) });
-            else if (kind === "rectangle") reshape({ kind, lengthMm: widthMm, depthMm: heightMm });
+            else if (kind === "oval" || kind === "rectangle")
+              reshape({ kind, lengthMm: widthMm, depthMm: heightMm });
           }}
           className="mb-0.5"
         />
@@ -76,9 +79,9 @@ export function CutOutForm({
           length("Diameter", shape.diameterMm, "diameter", (diameterMm) =>
             reshape({ kind: "round", diameterMm }),
           )}
-        {shape.kind === "rectangle" &&
+        {(shape.kind === "rectangle" || shape.kind === "oval") &&
           length("Length", shape.lengthMm, "length", (lengthMm) => reshape({ ...shape, lengthMm }))}
-        {shape.kind === "rectangle" &&
+        {(shape.kind === "rectangle" || shape.kind === "oval") &&
           length("Depth", shape.depthMm, "depth", (depthMm) => reshape({ ...shape, depthMm }))}
         {shape.kind === "rectangle" &&
           length(
@@ -91,7 +94,7 @@ export function CutOutForm({
         {shape.kind === "free" && (
           <p className="label col-span-2">{shape.points.length} corners, from a file</p>
         )}
-        {shape.kind !== "free" && <span />}
+        {(shape.kind === "round" || shape.kind === "rectangle") && <span />}
         {length(
           "Centre from the left",
           cutOut.fromLeftMm,
@@ -120,6 +123,13 @@ export function CutOutForm({
             edit((before) => ({ ...before, innerFace: coated ? { heightMm: 38, roundingMm: 3 } : null }))
           }
         />
+        <Button
+          weight="quiet"
+          className="ml-auto mr-4"
+          onClick={() => change((job) => ({ ...job, pieces: [...job.pieces, pieceOfCutOut(cutOut, newId)] }))}
+        >
+          a piece of it
+        </Button>
         <Button
           weight="quiet"
           onClick={() =>
