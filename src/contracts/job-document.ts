@@ -1,16 +1,10 @@
+import { GROUND_IDS } from "@/core/batch/grounds";
 import { z } from "zod";
 import { EMBEDS, type EmbedKind } from "@/core/batch/embeds";
 import { MOST_G_PER_100G, MOST_IN_CUP } from "@/core/batch/coat-colour";
 import { MOST_MIX_ML } from "@/core/batch/given";
 import { MOST_BATCHES } from "@/core/batch/split-batches";
-import {
-  FACTORS,
-  GROUND_WORDS,
-  TOOL_WORDS,
-  type FactorId,
-  type Ground,
-  type Tool,
-} from "@/core/batch/factors";
+import { FACTORS, TOOL_WORDS, type FactorId, type Tool } from "@/core/batch/factors";
 import {
   EDGE_WORDS,
   LARGEST_MM,
@@ -219,7 +213,7 @@ const piece = z.object({
     .optional(),
 });
 
-export const ground = z.enum(keysOf<Ground>(GROUND_WORDS));
+export const ground = z.enum(GROUND_IDS);
 
 const embed = z.object({
   id: partId,

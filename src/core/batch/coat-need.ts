@@ -1,7 +1,8 @@
+import type { Ground } from "./grounds";
 import { exactly, scaled, sumOf, within, type Spread } from "../numerics/spread";
 import type { CoatRequest, CoveredPiece } from "./coat-request";
 import { embedNeed, embedsClearMl, type EmbedNeed } from "./embeds";
-import { factorSpread, type Ground } from "./factors";
+import { factorSpread } from "./factors";
 import type { Coverable } from "./sections";
 
 /** What has to lie in the end, before anything is lost on the way. */

@@ -1,8 +1,9 @@
+import type { Ground } from "./grounds";
 import type { FittedResin } from "../cure/fitted-resin";
 import type { Spread } from "../numerics/spread";
 import type { CoatColour } from "./coat-colour";
 import type { Embed } from "./embeds";
-import type { FactorId, Ground, Tool } from "./factors";
+import type { FactorId, Tool } from "./factors";
 import type { GivenAmount } from "./given";
 
 /** How a coat is mixed: colour into A before the hardener, or clear first, then cups. */

@@ -1,8 +1,5 @@
 import type { Spread } from "../numerics/spread";
 
-/** What the coats lie on. */
-export type Ground = "mdf" | "wood" | "concrete" | "primed" | "cured";
-
 export type Tool =
   | "none"
   | "hand"
@@ -157,23 +154,6 @@ export const FACTORS: Record<FactorId, Factor> = {
     kind: "assumed",
     why: "Fog drifts past the edges and dries in the air; drops from a bottle mostly land.",
   },
-};
-
-/** Millilitres that a ground drinks per square metre. */
-export const GROUND_ML_PER_M2: Record<Ground, Spread> = {
-  mdf: { low: 30, likely: 60, high: 120 },
-  wood: { low: 20, likely: 40, high: 90 },
-  concrete: { low: 40, likely: 90, high: 200 },
-  primed: { low: 0, likely: 3, high: 10 },
-  cured: { low: 0, likely: 0, high: 3 },
-};
-
-export const GROUND_WORDS: Record<Ground, string> = {
-  mdf: "bare MDF",
-  wood: "bare wood",
-  concrete: "concrete",
-  primed: "primed",
-  cured: "cured epoxy",
 };
 
 /** What each tool keeps, ml; see {@link FACTORS.toolMl}. */

@@ -1,4 +1,5 @@
-import { factorSpread, FACTORS, GROUND_ML_PER_M2, type FactorId } from "./factors";
+import { GROUNDS } from "./grounds";
+import { factorSpread, FACTORS, type FactorId } from "./factors";
 import { lossesOf, type Loss, type LossInput } from "./losses";
 import { vesselFor, wettedAreaMm2 } from "./vessel";
 
@@ -113,7 +114,7 @@ describe("factors", () => {
       expect(why.length).toBeGreaterThan(20);
       expect(name.length).toBeGreaterThan(3);
     }
-    for (const { low, likely, high } of Object.values(GROUND_ML_PER_M2))
+    for (const { low, likely, high } of Object.values(GROUNDS).map(({ mlPerM2 }) => mlPerM2))
       expect([low <= likely, likely <= high]).toEqual([true, true]);
   });
 });

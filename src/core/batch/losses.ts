@@ -1,5 +1,6 @@
+import { GROUNDS, type Ground } from "./grounds";
 import { scaled, sumOf, type Spread } from "../numerics/spread";
-import { factorSpread, GROUND_ML_PER_M2, TOOL_ML, type FactorId, type Ground, type Tool } from "./factors";
+import { factorSpread, TOOL_ML, type FactorId, type Tool } from "./factors";
 import { vesselFor, wettedAreaMm2 } from "./vessel";
 
 /** One loss with the numbers it was made of, so that a view can show the sum as it was done. */
@@ -120,7 +121,7 @@ export function lossesOf(input: LossInput): Loss[] {
   const grounds = input.grounds.map(({ ground, areaMm2 }) => ({
     ground,
     areaMm2,
-    drunk: factorSpread("groundMlPerM2", factors, GROUND_ML_PER_M2[ground]),
+    drunk: factorSpread("groundMlPerM2", factors, GROUNDS[ground].mlPerM2),
   }));
   const drunkMl = sumOf(grounds.map(({ areaMm2, drunk }) => scaled(drunk, areaMm2 / 1e6)));
   if (drunkMl.likely > 0)

@@ -1,5 +1,6 @@
+import type { Ground } from "../batch/grounds";
 import type { Target } from "../colour/target";
-import type { FactorId, Ground } from "../batch/factors";
+import type { FactorId } from "../batch/factors";
 import type { Room } from "../cure/room";
 import type { Piece } from "../geometry/piece";
 import type { VeinMap } from "../veins/vein-map";

@@ -1,6 +1,6 @@
 import { starterCards } from "../cure/starter-cards";
 import { newPiece } from "../geometry/new-piece";
-import { newCoat, workedOn } from "./new-job";
+import { emptyJob, newCoat, withPiece, workedOn } from "./new-job";
 
 let made = 0;
 const newId = () => `id-${(made += 1)}`;
@@ -31,4 +31,12 @@ test("what belongs to the form comes with the coat: a turner, a mould's release,
   expect(kinds(fill, "mould")).toEqual(["release", ...own, "steam", "demould"]);
   expect(kinds(fill, "river", "river")).toEqual(["tape", ...own, "fan", "demould", "plane", "grits", "oil"]);
   expect(kinds(fill, "river", "straight")).toEqual(own);
+});
+
+test("the first piece brings its usual ground; a further one changes none", () => {
+  const empty = emptyJob();
+  const tumbler = withPiece(empty, pieceOf("tumbler"));
+  expect([empty.ground, tumbler.ground]).toEqual(["mdf", "steel"]);
+  expect(withPiece(tumbler, pieceOf("river")).ground).toBe("steel");
+  expect(withPiece(empty, pieceOf("straight")).ground).toBe("mdf");
 });

@@ -1,3 +1,4 @@
+import type { Ground } from "../batch/grounds";
 import { colourantNamed, colourFrom } from "../colour/starter-colours";
 import type { Tool } from "../batch/factors";
 import type { Piece } from "../geometry/piece";
@@ -132,6 +133,20 @@ const USUAL_COAT: Record<CoatKind, CoatStart> = {
 
 /** Tools for flat tops; a wall that turns is coated by a gloved hand. */
 const FLAT_TOOLS: ReadonlySet<Tool> = new Set<Tool>(["trowel", "squeegee", "wide-blade", "roller"]);
+
+/** What a form is usually made of; anything else lies on bare board. */
+const USUAL_GROUND: Partial<Record<Piece["shape"]["kind"], Ground>> = {
+  tumbler: "steel",
+  mould: "silicone",
+  river: "wood",
+  floor: "concrete",
+};
+
+/** A job with one more piece; the first one brings what it is usually made of. */
+export function withPiece(job: JobDocument, piece: Piece): JobDocument {
+  const ground = job.pieces.length === 0 ? USUAL_GROUND[piece.shape.kind] : undefined;
+  return { ...job, ...(ground && { ground }), pieces: [...job.pieces, piece] };
+}
 
 type Worked = { before: PassKind[]; after: PassKind[] };
 

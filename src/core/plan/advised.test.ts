@@ -37,7 +37,11 @@ describe("the coldest hour decides whether a surface sweats (60 % at 21 °C: dew
 test("advice that was set aside stands apart with its reason; what harms people cannot be", () => {
   const risky = structuredClone(job);
   const colour = risky.coats.find(({ kind }) => kind === "colour")!;
-  colour.passes = [usualPass("a", "alcohol", { fromMin: 10 }), usualPass("f", "flame", { fromMin: 11 })];
+  colour.passes = [
+    usualPass("p", "palm"),
+    usualPass("a", "alcohol", { fromMin: 10 }),
+    usualPass("f", "flame", { fromMin: 11 }),
+  ];
   colour.filmMm = 0.5;
   const plain = derivePlan(risky, cards);
   const thin = plain.advice.find(({ rule }) => rule === "film-too-thin")!;

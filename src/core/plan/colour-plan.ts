@@ -1,4 +1,4 @@
-import type { Ground } from "../batch/factors";
+import { GROUNDS, type Ground } from "../batch/grounds";
 import type { CoatColour } from "../batch/coat-colour";
 import { averageXyz } from "../colour/average";
 import { ciede2000 } from "../colour/ciede2000";
@@ -12,15 +12,6 @@ import { mapBands, type Xyz } from "../colour/spectrum";
 import type { Spread } from "../numerics/spread";
 import { liesOnTop, type Coat } from "../schedule/coat";
 import { nth } from "../numerics/nth";
-
-/** What bare grounds look like (assumed; the eye of the bench knows better). */
-export const GROUND_HEX: Record<Ground, string> = {
-  mdf: "#B99F76",
-  wood: "#B88F5E",
-  concrete: "#A9A7A1",
-  primed: "#C6C2B8",
-  cured: "#D2CBB8",
-};
 
 export type ColourLooks = {
   colour: CoatColour;
@@ -109,7 +100,7 @@ const grounds = new Map<Ground, Below>();
 function bareGround(ground: Ground): Below {
   const known = grounds.get(ground);
   if (known) return known;
-  const hex = GROUND_HEX[ground];
+  const hex = GROUNDS[ground].hex;
   const fresh = { ...typedSpectrum(hex), xyz: xyzOfHex(hex) };
   grounds.set(ground, fresh);
   return fresh;

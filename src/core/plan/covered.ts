@@ -1,5 +1,5 @@
+import type { Ground } from "../batch/grounds";
 import type { CoveredPiece } from "../batch/coat-request";
-import type { Ground } from "../batch/factors";
 import { cutAtShare } from "../geometry/lanes";
 import type { Measured } from "../geometry/measure";
 import type { JobDocument } from "../job/job";

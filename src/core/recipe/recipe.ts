@@ -1,4 +1,4 @@
-import type { Ground } from "../batch/factors";
+import type { Ground } from "../batch/grounds";
 import { keepable } from "../schedule/amounts";
 import { byFilm, filmOn, type Coat } from "../schedule/coat";
 import { buildOf } from "../job/builds";

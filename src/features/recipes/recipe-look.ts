@@ -1,11 +1,6 @@
+import { GROUNDS } from "@/core/batch/grounds";
 import type { ColourCard } from "@/core/colour/colour-card";
-import {
-  colourPlan,
-  GROUND_HEX,
-  patternOf,
-  type ColourLooks,
-  type ColourPlan,
-} from "@/core/plan/colour-plan";
+import { colourPlan, patternOf, type ColourLooks, type ColourPlan } from "@/core/plan/colour-plan";
 import type { RecipeDocument } from "@/core/recipe/recipe";
 import type { BandCoat } from "@/ui/coat-bands";
 
@@ -18,7 +13,7 @@ export function recipeLook(document: RecipeDocument, colours: readonly ColourCar
     pattern,
     average: looks.finished,
     bands: bandsOf(looks),
-    groundHex: GROUND_HEX[document.ground],
+    groundHex: GROUNDS[document.ground].hex,
   };
 }
 

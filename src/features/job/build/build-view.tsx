@@ -1,7 +1,7 @@
 "use client";
 
+import { GROUNDS, type Ground } from "@/core/batch/grounds";
 import { useState } from "react";
-import { GROUND_WORDS, type Ground } from "@/core/batch/factors";
 import { newCoat, workedOn } from "@/core/job/new-job";
 import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
 import { Button } from "@/ui/button";
@@ -15,9 +15,17 @@ import { newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 import { BuildMenu } from "./build-menu";
 import { CoatForm } from "./coat-form";
-import { CrossSection } from "./cross-section";
+import type { Piece } from "@/core/geometry/piece";
+import { CrossSection, type SectionForm } from "./cross-section";
 
 const KINDS = Object.keys(COAT_WORDS) as CoatKind[];
+/** What a section is cut through, by what the pieces are. */
+function sectionForm(pieces: readonly Piece[]): SectionForm {
+  const kinds = new Set(pieces.map(({ shape }) => shape.kind));
+  const only = kinds.size === 1 ? [...kinds][0] : undefined;
+  return only === "tumbler" ? "wall" : only === "floor" || only === "mould" ? only : "edge";
+}
+
 /** Coats that lie on the top, in the order in which they usually do; the others fill or seal. */
 const LAID: readonly CoatKind[] = ["seal", "primer", "base", "colour", "vein", "lock-in", "clear"];
 
@@ -67,6 +75,7 @@ export function BuildView() {
               <CrossSection
                 coats={plan.coats.map((planned) => planned.coat)}
                 ground={document.ground}
+                form={sectionForm(document.pieces)}
                 system={system}
                 selectedId={coat?.id ?? null}
                 onSelect={setPickedId}
@@ -101,14 +110,15 @@ export function BuildView() {
               <BuildMenu />
             </span>
           </div>
-          <div className="ml-auto flex gap-3">
+          <div className="ml-auto flex gap-3 items-end">
+            <p className="label max-w-[230px] pb-0.5 max-lg:max-w-none">{GROUNDS[document.ground].prepare}</p>
             <SelectField
               label="On"
               value={document.ground}
               onChange={(event) => change((job) => ({ ...job, ground: event.target.value as Ground }))}
               frame="w-32"
             >
-              {Object.entries(GROUND_WORDS).map(([ground, words]) => (
+              {Object.entries(GROUNDS).map(([ground, { words }]) => (
                 <option key={ground} value={ground}>
                   {words}
                 </option>

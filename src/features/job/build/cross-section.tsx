@@ -1,7 +1,7 @@
 "use client";
 
+import { GROUNDS, type Ground } from "@/core/batch/grounds";
 import { useId } from "react";
-import { GROUND_WORDS, type Ground } from "@/core/batch/factors";
 import type { CoatColour } from "@/core/batch/coat-colour";
 import { liesOnTop, type Coat } from "@/core/schedule/coat";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -12,12 +12,19 @@ import { InGround, placesInGround } from "./in-ground";
 type Props = {
   coats: readonly Coat[];
   ground: Ground;
+  /** What the section is cut through: a counter's edge, or the middle of a floor, a tumbler's wall, a mould. */
+  form: SectionForm;
   system: UnitSystem;
   selectedId: string | null;
   onSelect: (coatId: string) => void;
   width: number;
   height: number;
 };
+
+export type SectionForm = "edge" | "floor" | "wall" | "mould";
+const FORM_WORDS: Record<SectionForm, string> = { edge: "", floor: "", wall: "wall of ", mould: "" };
+/** What is thin is drawn thin. */
+const THIN_HEIGHT = 46;
 
 /** Left edge of the layers: before it stand their names. */
 const LEFT = 190;
@@ -26,16 +33,12 @@ const LABEL_ROOM = 46;
 /** CSS pixels to a millimetre on a screen of 96 dpi. */
 const PX_PER_MM = 96 / 25.4;
 
-const GROUND_LOOK: Record<Ground, { fill: string; dots: string }> = {
-  mdf: { fill: "#d6c6a6", dots: "#b79f72" },
-  wood: { fill: "#c9a877", dots: "#a9824c" },
-  concrete: { fill: "#bdbbb5", dots: "#98958d" },
-  primed: { fill: "#cfcbc1", dots: "#b5b0a4" },
-  cured: { fill: "#d9d2bf", dots: "#c4bba4" },
-};
+/** A ground is drawn paler than it is, so that names on it can be read. */
+const paler = (hex: string) => `color-mix(in srgb, ${hex} 62%, #f6f3ec)`;
 
-/** The way over the edge: from the left, around a rounded corner, down the face. */
+/** The way over the edge: from the left, around a rounded corner, down the face; straight off where no edge is drawn. */
 function overEdge(top: number, right: number, radius: number, bottom: number): string {
+  if (radius === 0) return `M${LEFT} ${top}H${right}V${bottom}`;
   const round = Math.max(2, radius);
   return `M${LEFT} ${top}H${right - round}A${round} ${round} 0 0 1 ${right} ${top + round}V${bottom}`;
 }
@@ -122,22 +125,24 @@ function Veins({ coat, top, depth, right }: { coat: Coat; top: number; depth: nu
 }
 
 /** The coats as a cross-section, films to one exaggerated scale. */
-export function CrossSection({ coats, ground, system, selectedId, onSelect, width, height }: Props) {
+export function CrossSection({ coats, ground, form, system, selectedId, onSelect, width, height }: Props) {
   const id = useId();
   const laid = coats.filter(liesOnTop);
   const full = laid.filter((coat) => coat.kind !== "vein");
   const totalMm = full.reduce((sum, coat) => sum + coat.filmMm, 0);
-  const room = Math.max(80, height - GROUND_HEIGHT - 92);
+  const flat = form !== "edge";
+  const groundHeight = form === "wall" ? THIN_HEIGHT : GROUND_HEIGHT;
+  const room = Math.max(80, height - groundHeight - 92);
   const pxPerMm = totalMm > 0 ? Math.min(150, room / totalMm) : 60;
-  const groundTop = height - GROUND_HEIGHT - 14;
+  const groundTop = height - groundHeight - 14;
   const bottom = height - 14;
-  const right = Math.max(LEFT + 150, width - 40 - totalMm * pxPerMm * 0.72);
+  const right = flat ? width - 24 : Math.max(LEFT + 150, width - 40 - totalMm * pxPerMm * 0.72);
 
   const layers = laid.reduce<LayerPlace[]>((list, coat) => {
-    const under = list[list.length - 1] ?? { top: groundTop, edge: right, radius: 9 };
+    const under = list[list.length - 1] ?? { top: groundTop, edge: right, radius: flat ? 0 : 9 };
     const thickness = coat.kind === "vein" ? 0 : Math.max(2, coat.filmMm * pxPerMm);
     // Faces drain: the film is drawn thinner there, as the plan's share says.
-    const side = coat.coversFaces ? thickness * 0.6 : 0;
+    const side = coat.coversFaces && !flat ? thickness * 0.6 : 0;
     const top = under.top - thickness;
     return [
       ...list,
@@ -182,8 +187,8 @@ export function CrossSection({ coats, ground, system, selectedId, onSelect, widt
       <svg width={width} height={height} aria-hidden className="block">
         <defs>
           <pattern id={`${id}-ground`} width="9" height="9" patternUnits="userSpaceOnUse">
-            <circle cx="2" cy="3" r="0.9" fill={GROUND_LOOK[ground].dots} />
-            <circle cx="6.5" cy="7" r="0.7" fill={GROUND_LOOK[ground].dots} />
+            <circle cx="2" cy="3" r="0.9" fill={GROUNDS[ground].hex} />
+            <circle cx="6.5" cy="7" r="0.7" fill={GROUNDS[ground].hex} />
           </pattern>
           {coats.map((coat) =>
             (["opaque", "metallic", "tint", "clear"] as const).map((look) => (
@@ -209,14 +214,18 @@ export function CrossSection({ coats, ground, system, selectedId, onSelect, widt
                 <Layer key={layer.coat.id} layer={layer} bottom={bottom} id={`${id}-${layer.coat.id}`} />
               ),
           )}
-        <path d={`${overEdge(groundTop, right, 9, bottom)}H${LEFT}Z`} fill={GROUND_LOOK[ground].fill} />
         <path
-          d={`${overEdge(groundTop, right, 9, bottom)}H${LEFT}Z`}
+          d={`${overEdge(groundTop, right, flat ? 0 : 9, bottom)}H${LEFT}Z`}
+          fill={paler(GROUNDS[ground].hex)}
+        />
+        <path
+          d={`${overEdge(groundTop, right, flat ? 0 : 9, bottom)}H${LEFT}Z`}
           fill={`url(#${id}-ground)`}
           stroke="var(--color-ink)"
         />
-        <text x={LEFT + 18} y={bottom - 22} fontSize="14" fill="var(--color-ink)">
-          {GROUND_WORDS[ground]}
+        <text x={LEFT + 18} y={bottom - (form === "wall" ? 16 : 22)} fontSize="14" fill="var(--color-ink)">
+          {FORM_WORDS[form]}
+          {GROUNDS[ground].words}
         </text>
         {inGround.map((place) => (
           <InGround key={place.coat.id} place={place} textureId={`${id}-${place.coat.id}`} />

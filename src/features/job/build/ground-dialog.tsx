@@ -1,13 +1,14 @@
 "use client";
 
-import { GROUND_ML_PER_M2, GROUND_WORDS, type Ground } from "@/core/batch/factors";
+import { GROUNDS, type Ground } from "@/core/batch/grounds";
+import { formatQuantity, quantityText } from "@/core/units/format-quantity";
 import { Dialog } from "@/ui/dialog";
 import { SelectField } from "@/ui/text-field";
 import { useJob } from "../workspace/use-job";
 
 /** The ground under each piece, with what it drinks. */
 export function GroundDialog({ onClose }: { onClose: () => void }) {
-  const { document, change } = useJob();
+  const { document, system, change } = useJob();
   const set = (pieceId: string, ground: Ground) =>
     change((job) => {
       const { [pieceId]: _before, ...rest } = job.groundByPiece ?? {};
@@ -17,7 +18,7 @@ export function GroundDialog({ onClose }: { onClose: () => void }) {
     <Dialog open onClose={onClose} title="What each piece is made of">
       {document.pieces.map((piece) => {
         const ground = document.groundByPiece?.[piece.id] ?? document.ground;
-        const drinks = GROUND_ML_PER_M2[ground];
+        const drinks = GROUNDS[ground].mlPerM2;
         return (
           <div key={piece.id} className="flex items-end gap-4 border-b border-line py-2">
             <SelectField
@@ -26,16 +27,15 @@ export function GroundDialog({ onClose }: { onClose: () => void }) {
               onChange={(event) => set(piece.id, event.target.value as Ground)}
               frame="flex-1"
             >
-              {Object.entries(GROUND_WORDS).map(([value, words]) => (
+              {Object.entries(GROUNDS).map(([value, { words }]) => (
                 <option key={value} value={value}>
                   {words}
                 </option>
               ))}
             </SelectField>
-            <span className="label w-32 pb-2">
-              drinks {drinks.likely} ml/m²
-              <br />
-              {drinks.low} to {drinks.high}
+            <span className="label flex-1 pb-1">
+              drinks {formatQuantity(drinks.low, "spray", system).number} to{" "}
+              {quantityText(drinks.high, "spray", system)}. {GROUNDS[ground].prepare}
             </span>
           </div>
         );

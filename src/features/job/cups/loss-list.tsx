@@ -1,8 +1,9 @@
 "use client";
 
+import { GROUNDS } from "@/core/batch/grounds";
 import { useState } from "react";
 import type { BatchedCoat } from "@/core/batch/batch-coat";
-import { FACTORS, GROUND_WORDS, TOOL_WORDS, type FactorId } from "@/core/batch/factors";
+import { FACTORS, TOOL_WORDS, type FactorId } from "@/core/batch/factors";
 import type { Loss } from "@/core/batch/losses";
 import type { PlannedCoat } from "@/core/plan/timed";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -65,7 +66,7 @@ function lossHow(loss: Loss, system: UnitSystem): { how: string; factors: Factor
       return {
         how: loss.grounds
           .filter(({ mlPerM2 }) => mlPerM2 > 0)
-          .map(({ ground, mlPerM2 }) => `${GROUND_WORDS[ground]}, ${trimmed(mlPerM2, 0)} ml/m²`)
+          .map(({ ground, mlPerM2 }) => `${GROUNDS[ground].words}, ${quantityText(mlPerM2, "spray", system)}`)
           .join("; "),
         factors: ["groundMlPerM2"],
       };

@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import type { EdgeName, Piece, Shape } from "@/core/geometry/piece";
+import { withPiece } from "@/core/job/new-job";
 import { newPiece, SHAPE_GROUPS, SHAPE_WORDS } from "@/core/geometry/new-piece";
 import { Button } from "@/ui/button";
 import { newId } from "../workspace/edits";
@@ -27,7 +28,7 @@ export function MeasureView({ jobId }: { jobId: string }) {
     setEdge(null);
   };
   const put = (fresh: Piece) => {
-    change((before) => ({ ...before, pieces: [...before.pieces, fresh] }));
+    change((before) => withPiece(before, fresh));
     pick(fresh.id);
   };
   const add = (kind: Shape["kind"]) => {

@@ -1,5 +1,6 @@
 "use client";
 
+import { quantityText } from "@/core/units/format-quantity";
 import { TOOL_WORDS, type Tool } from "@/core/batch/factors";
 import { DROP_WORDS, POUR_WORDS, WAY_WORDS, type PassWork as Work } from "@/core/pattern/passes/work";
 import type { ShownPass } from "@/core/rehearsal/rehearse";
@@ -142,7 +143,7 @@ export function PassWorkForm({ shown }: { shown: ShownPass }) {
             min={1}
             max={50}
             step={1}
-            words={`${pass.mlPerM2 ?? PASS[kind].mlPerM2 ?? 9} ml/m²`}
+            words={quantityText(pass.mlPerM2 ?? PASS[kind].mlPerM2 ?? 9, "spray", system)}
             onChange={(mlPerM2) => edit({ mlPerM2 })}
           />
         )}
