@@ -256,3 +256,26 @@ function usualEdge({ shape }: Piece, name: EdgeName): Edge {
 export function edgeOf(piece: Piece, name: EdgeName): Edge {
   return piece.edges[name] ?? usualEdge(piece, name);
 }
+
+/** Whether an edge that is treated so has a face of some height. */
+export const isHigh = (treatment: EdgeTreatment): boolean => treatment === "face" || treatment === "dam";
+
+/** Some edges of a piece treated so; one that had no height gets the usual face. */
+export function withTreatment(piece: Piece, names: readonly EdgeName[], treatment: EdgeTreatment): Piece {
+  const treated = names.map((name): [EdgeName, Edge] => {
+    const edge = edgeOf(piece, name);
+    const usual = isHigh(treatment) && edge.heightMm === 0 ? FACE : edge;
+    return [name, { treatment, heightMm: usual.heightMm, roundingMm: usual.roundingMm }];
+  });
+  return { ...piece, edges: { ...piece.edges, ...Object.fromEntries(treated) } };
+}
+
+/** All faces of a piece of one height; a rounding that is larger than it goes with it. */
+export function withHeight(piece: Piece, heightMm: number): Piece {
+  const faces = edgesOf(piece.shape).flatMap((name): [EdgeName, Edge][] => {
+    const edge = edgeOf(piece, name);
+    if (!isHigh(edge.treatment)) return [];
+    return [[name, { ...edge, heightMm, roundingMm: Math.min(edge.roundingMm, heightMm) }]];
+  });
+  return { ...piece, edges: { ...piece.edges, ...Object.fromEntries(faces) } };
+}

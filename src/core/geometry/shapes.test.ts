@@ -6,7 +6,19 @@ import { measurePiece, type Measured } from "./measure";
 import { outlineOf } from "./outline";
 import { cutOutAreaMm2, cutOutPerimeterMm, cutOutSize } from "./cut-out";
 import { pieceOfCutOut } from "./new-piece";
-import type { CutOut, CutOutShape, Edge, EdgeName, Pair, Piece, Shape, Station } from "./piece";
+import {
+  edgeOf,
+  withHeight,
+  withTreatment,
+  type CutOut,
+  type CutOutShape,
+  type Edge,
+  type EdgeName,
+  type Pair,
+  type Piece,
+  type Shape,
+  type Station,
+} from "./piece";
 import { rotated } from "./transform";
 import { areaBelowMm2, ringAreaMm2 } from "./ring";
 import { simpson, stationAreas, trapezoid } from "./stations";
@@ -579,5 +591,23 @@ describe("oval openings, and what is cut out as a piece of its own", () => {
       const board = measured(pieceOfCutOut(opening(shape), () => "n"));
       expect(board.topAreaMm2 / cutOutAreaMm2(opening(shape))).toBeCloseTo(1, 3);
     }
+  });
+});
+
+describe("all sides in one entry", () => {
+  const top = piece({ kind: "straight", lengthMm: 2000, depthMm: 600 });
+  const names = ["back", "right", "front", "left"] as const;
+  test("each edge is treated so; one without a height gets the usual face, others keep theirs", () => {
+    const tall = withHeight(top, 50);
+    expect(names.map((name) => edgeOf(tall, name).heightMm)).toEqual([0, 50, 50, 50]);
+    const faced = withTreatment(tall, names, "face");
+    expect(names.map((name) => edgeOf(faced, name).heightMm)).toEqual([38, 50, 50, 50]);
+    expect(new Set(names.map((name) => edgeOf(faced, name).treatment))).toEqual(new Set(["face"]));
+    expect(measured(faced).faceAreaMm2).toBeGreaterThan(measured(tall).faceAreaMm2);
+  });
+  test("a low face has no rounding larger than itself", () => {
+    const low = withHeight(withTreatment(top, names, "face"), 2);
+    expect(names.map((name) => edgeOf(low, name).roundingMm)).toEqual([2, 2, 2, 2]);
+    expect(faultsOf(low)).toEqual([]);
   });
 });

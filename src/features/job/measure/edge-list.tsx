@@ -6,16 +6,65 @@ import {
   edgeOf,
   edgesOf,
   edgeWords,
-  FACE,
+  isHigh,
   TREATMENT_WORDS,
   type EdgeName,
   type EdgeTreatment,
   type Piece,
+  withHeight,
+  withTreatment,
 } from "@/core/geometry/piece";
 import { quantityText } from "@/core/units/format-quantity";
 import { QuantityField } from "@/ui/quantity-field";
-import { editEdge } from "../workspace/edits";
+import { editEdge, editPiece } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
+
+/** What all sides are, in one entry: how the film ends, and how high. */
+function AllSides({ piece }: { piece: Piece }) {
+  const { system, change } = useJob();
+  const names = edgesOf(piece.shape);
+  const edges = names.map((name) => edgeOf(piece, name));
+  const [first] = edges;
+  const alike = first && edges.every(({ treatment }) => treatment === first.treatment);
+  const high = edges.filter(({ treatment }) => isHigh(treatment));
+  const heights = new Set(high.map(({ heightMm }) => heightMm));
+  return (
+    <div className="flex items-center gap-2 border-b border-line py-1.5">
+      <span className="flex-1">All sides</span>
+      <select
+        aria-label="All sides: how the film ends"
+        value={alike ? first.treatment : ""}
+        onChange={(event) =>
+          change(
+            editPiece(piece.id, (before) =>
+              withTreatment(before, names, event.target.value as EdgeTreatment),
+            ),
+          )
+        }
+        className="select-mark bg-transparent border-b border-line-strong h-7 pl-1 pr-6"
+      >
+        {!alike && <option value="">each its own</option>}
+        {(Object.keys(TREATMENT_WORDS) as EdgeTreatment[]).map((treatment) => (
+          <option key={treatment} value={treatment}>
+            {TREATMENT_WORDS[treatment]}
+          </option>
+        ))}
+      </select>
+      <QuantityField
+        label="Height of all faces"
+        value={heights.size === 1 ? ([...heights][0] ?? null) : null}
+        dimension="length"
+        system={system}
+        bounds={{ min: 0, max: 2000 }}
+        onChange={(heightMm) => change(editPiece(piece.id, (before) => withHeight(before, heightMm)))}
+        keep={`${piece.id}.all-heights`}
+        className="w-20"
+        hideLabel
+        bare
+      />
+    </div>
+  );
+}
 
 const lengthOf = (piece: Piece, name: EdgeName): number =>
   outlineOf(piece).sides.find((edge) => edge.name === name)?.lengthMm ?? 0;
@@ -36,18 +85,14 @@ export function EdgeList({
   return (
     <div>
       <h3 className="heading border-b border-line pb-1">Edges</h3>
+      {edgesOf(piece.shape).length > 1 && <AllSides piece={piece} />}
       {edgesOf(piece.shape).map((name) => {
         const edge = edgeOf(piece, name);
-        const high = edge.treatment === "face" || edge.treatment === "dam";
+        const high = isHigh(edge.treatment);
         const fault = faults.find((found) => found.at.startsWith(`edges.${name}.`));
         const open = picked === name || fault !== undefined;
-        const treat = (treatment: EdgeTreatment) => {
-          const restored =
-            (treatment === "face" || treatment === "dam") && edge.heightMm === 0
-              ? { heightMm: FACE.heightMm, roundingMm: FACE.roundingMm }
-              : {};
-          change(editEdge(piece.id, name, { treatment, ...restored }));
-        };
+        const treat = (treatment: EdgeTreatment) =>
+          change(editPiece(piece.id, (before) => withTreatment(before, [name], treatment)));
         return (
           <div
             key={name}
