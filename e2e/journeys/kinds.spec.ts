@@ -91,3 +91,28 @@ test("every kind of piece is typed, drawn with all its edges, measured, and come
   await page.reload();
   await expect(field(page, "Diameter")).toHaveValue("36");
 });
+
+test("a floor's door: strips begin far from it; a door behind which the floor goes on is a trap, told in red", async ({
+  page,
+}) => {
+  await signIn(page);
+  await makeJob(page, "Floor with a door");
+  await page.getByRole("button", { name: "Floor", exact: true }).click();
+  const doors = page.getByRole("region", { name: "Doors" });
+  await expect(doors.getByText("Where is the door?")).toBeVisible();
+  await doors.getByRole("button", { name: "add a door" }).click();
+  await doors.getByLabel("Door 1, in").selectOption("side 4");
+  await expect(doors.getByText(/^Strips begin far from door 1/)).toBeVisible();
+  // The room gets a bay beside its door: a corner more on the left, 6 ft further out.
+  await page.getByLabel("Corner 4, right").fill("-72 in");
+  await field(page, "Along it, door 1").fill("10 ft");
+  await expect(doors.getByRole("alert")).toHaveCount(0);
+  await saved(page);
+  await stage(page, "Build");
+  await page.getByRole("button", { name: "colour", exact: true }).click();
+  await saved(page);
+  await stage(page, "Cups");
+  await expect(page.getByText(/^Strips begin far from door 1/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/^Strips begin far from door 1/)).toBeVisible();
+});

@@ -202,6 +202,10 @@ const piece = z.object({
     )
     .max(100, "A piece has at most 100 voids listed.")
     .optional(),
+  doors: z
+    .array(z.object({ id: partId, edge: edgeName, atMm: length }))
+    .max(8, "A floor has at most 8 doors.")
+    .optional(),
   underlay: z
     .object({
       pictureId: z.uuid(),

@@ -8,6 +8,8 @@ import { edgeOf, type CutOut, type Piece } from "@/core/geometry/piece";
 import { ringTurn } from "@/core/geometry/ring";
 import type { UnitSystem } from "@/core/units/dimension";
 import { DimensionLines, type Frame } from "./dimension-lines";
+import { doorPoint } from "@/core/geometry/way-out";
+import { DoorMark } from "./door-mark";
 import { EdgeBand, pointsText } from "./edge-drawing";
 import { PieceInside } from "./piece-inside";
 
@@ -126,6 +128,10 @@ export function PieceDrawing({
           faulty={faultyIds.includes(cutOut.id)}
         />
       ))}
+      {(piece.doors ?? []).map((door) => {
+        const point = doorPoint(piece, door);
+        return point && <DoorMark key={door.id} {...frame.at(point)} />;
+      })}
       {dimensions && <DimensionLines piece={piece} frame={frame} system={system} />}
       {children?.(frame, outline)}
       {marks.map((mark, index) => {

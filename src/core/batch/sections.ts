@@ -1,5 +1,5 @@
 /**
- * What one batch covers of a piece: a stretch of one copy, or several whole copies in a row. Positions run along the piece from its left;
+ * What one batch covers of a piece: a stretch of one copy, or several whole copies in a row. Positions run along the piece from where the work begins, its left or far from a floor's door;
  * `whole` when it is all of it.
  */
 export type Section = {

@@ -5,6 +5,7 @@ import type { Piece } from "./piece";
 import { areaBelowMm2, boxOf, crossingsAt, type Box, type Ring } from "./ring";
 import { byIdentity } from "../numerics/by-identity";
 import { nth } from "../numerics/nth";
+import { wayOut } from "./way-out";
 
 /**
  * A stretch of a piece along which it is coated in one direction: `ring` is cut by lines across `axis`, from `from` to `to`
@@ -19,14 +20,13 @@ const box = (x0: number, y0: number, x1: number, y1: number): Point[] => [
   { x: x0, y: y1 },
 ];
 
-const whole = (ring: Ring, holes: Ring[], axis: "x" | "y"): Lane => {
+const whole = (ring: Ring, holes: Ring[], axis: "x" | "y", forwards = true): Lane => {
   const { minX, minY, maxX, maxY } = boxOf(ring);
-  return axis === "x"
-    ? { ring, holes, axis, from: minX, to: maxX }
-    : { ring, holes, axis, from: minY, to: maxY };
+  const [low, high] = axis === "x" ? [minX, maxX] : [minY, maxY];
+  return { ring, holes, axis, from: forwards ? low : high, to: forwards ? high : low };
 };
 
-/** The lanes of a piece in working order, from its left end. */
+/** The lanes of a piece in working order: from its left end, a floor with a door towards it. */
 export const lanesOf = byIdentity((piece: Piece): Lane[] => {
   const outline = outlineOf(piece);
   const { shape } = piece;
@@ -48,7 +48,10 @@ export const lanesOf = byIdentity((piece: Piece): Lane[] => {
       ? [leg(0, c(3).x, high, false), back]
       : [back, leg(c(3).x, wide, high, true)];
   }
-  return [whole(corners, holes, wide >= high ? "x" : "y")];
+  const way = wayOut(piece);
+  return [
+    way ? whole(corners, holes, way.axis, way.forwards) : whole(corners, holes, wide >= high ? "x" : "y"),
+  ];
 });
 
 const laneLengthMm = ({ from, to }: Lane) => Math.abs(to - from);
@@ -108,7 +111,11 @@ export function stretchOf(piece: Piece, fromMm: number, toMm: number): Box | nul
   const [lane] = lanes;
   if (!lane || lanes.length > 1) return null;
   const around = boxOf(lane.ring);
-  const [from, to] = [lane.from + fromMm, lane.from + toMm];
+  const along = lane.to >= lane.from ? 1 : -1;
+  const [from, to] = [lane.from + along * fromMm, lane.from + along * toMm].sort((a, b) => a - b) as [
+    number,
+    number,
+  ];
   return lane.axis === "x" ? { ...around, minX: from, maxX: to } : { ...around, minY: from, maxY: to };
 }
 

@@ -149,6 +149,9 @@ export type CutOut = {
   innerFace: { heightMm: number; roundingMm: number } | null;
 };
 
+/** A door of a room: on a side, its middle so far along it. */
+export type Door = { id: string; edge: EdgeName; atMm: number };
+
 /** A hole, crack or wormhole that is filled before the coats: a box that it fits. */
 export type Void = {
   id: string;
@@ -173,6 +176,8 @@ export type Piece = {
   /** Coated on both sides: the top counts twice, the edges once. */
   bothSides?: boolean;
   voids?: Void[];
+  /** Of a floor: by which one leaves. */
+  doors?: Door[];
   underlay?: Underlay;
 };
 

@@ -5,6 +5,7 @@ import {
   edgeOf,
   edgesOf,
   type CutOut,
+  type Door,
   type Edge,
   type EdgeName,
   type NamedEdge,
@@ -62,6 +63,15 @@ const QUARTER: Partial<Record<NamedEdge, NamedEdge>> = {
   front: "left",
   left: "back",
 };
+
+/** Doors of a floor that is read the other way round: on the renamed sides, counted from their other ends. */
+function mirroredDoors(piece: Piece, doors: readonly Door[], to: (name: EdgeName) => EdgeName): Door[] {
+  const { sides } = outlineOf(piece);
+  return doors.map((door) => {
+    const long = sides.find(({ name }) => name === door.edge)?.lengthMm ?? 0;
+    return { ...door, edge: to(door.edge), atMm: storedMm(Math.max(0, long - door.atMm)) };
+  });
+}
 
 /** Mirrored from left to right, as the other half of a pair. Area and edges stay; a free outline keeps its direction. */
 export function mirrored(piece: Piece): Piece {
@@ -121,6 +131,7 @@ export function mirrored(piece: Piece): Piece {
         ...piece,
         cutOuts,
         edges: renamed(edges, reversedSides(shape)),
+        ...(piece.doors && { doors: mirroredDoors(piece, piece.doors, reversedSides(shape)) }),
         shape: reversed(shape, ([x, y]) => [storedMm(-x), y]),
       };
     case "offsets":

@@ -5,7 +5,7 @@ import type { Spread } from "../numerics/spread";
 import { COAT_WORDS, type Coat } from "../schedule/coat";
 import type { Pass } from "../schedule/pass";
 import type { UnitSystem } from "../units/dimension";
-import { formatQuantity, quantityText } from "../units/format-quantity";
+import { quantityText, rangeText } from "../units/format-quantity";
 import { partText } from "./weigh-lines";
 
 /** All that the steps of a pour say, as functions of their values. */
@@ -54,7 +54,7 @@ export const splitDetail = (cups: readonly { name: string; ml: number }[], syste
 export function sprayWords(pass: Pass, areaMm2: number, system: UnitSystem): string | null {
   if (pass.mlPerM2 === null) return null;
   const likely = (pass.mlPerM2 * areaMm2) / 1e6;
-  return `${formatQuantity(likely * 0.85, "volume", system).number} to ${quantityText(likely * 1.15, "volume", system)} over ${quantityText(areaMm2, "area", system)}`;
+  return `${rangeText({ low: likely * 0.85, high: likely * 1.15 }, "volume", system)} over ${quantityText(areaMm2, "area", system)}`;
 }
 
 /** "black and silver only": the colours that a pass uses where it does not use all of its coat. */

@@ -1,7 +1,7 @@
 import type { BatchedCoat } from "../batch/batch-coat";
 import type { GivenConflict } from "../batch/given";
 import type { UnitSystem } from "../units/dimension";
-import { formatQuantity, quantityText, trimmed } from "../units/format-quantity";
+import { formatQuantity, quantityText, trimmed, volumesBy } from "../units/format-quantity";
 import { isFill, type Coat } from "./coat";
 
 /**
@@ -29,30 +29,26 @@ function thinWords({ kind, passes, filmMm }: Coat): string {
   return share > RICH ? `, more than ${WORK_WORDS[work]} asks for` : "";
 }
 
-/** A volume without its unit where the next one says it: "28 fl oz leave 24½". */
-const bare = (ml: number, system: UnitSystem) => formatQuantity(ml, "volume", system).number;
-
 /** What the amount of a coat means, in a line: from the mix to the film, or from the film to the mix. */
 export function amountWords(coat: Coat, batched: BatchedCoat, system: UnitSystem): string {
   const { mixMl, onTopMl, topAreaMm2, fills, overMl, mixGiven } = batched;
-  const volume = (ml: number) => quantityText(ml, "volume", system);
+  // "28 fl oz leave 24½": all in one unit, said once.
+  const { bare, text: volume } = volumesBy(mixMl.high, system);
+  const between = `${bare(mixMl.low)} to ${bare(mixMl.high)}`;
   if (fills || isFill(coat)) {
     const full = `${trimmed(coat.coverShare * 100, 0)} % of what is filled`;
-    if (!mixGiven) return `${full} takes ${volume(mixMl.likely)} mixed (${between(mixMl, system)}).`;
+    if (!mixGiven) return `${full} takes ${volume(mixMl.likely)} mixed (${between}).`;
     const over = overMl > 0 ? ` ${volume(overMl)} find no room.` : "";
-    return `${volume(mixMl.likely)} leave ${bare(onTopMl.likely, system)} to fill with: ${full}.${over}`;
+    return `${volume(mixMl.likely)} leave ${bare(onTopMl.likely)} to fill with: ${full}.${over}`;
   }
   const areaMm2 = topAreaMm2 * coat.coverShare;
   const area = quantityText(areaMm2, "area", system);
   const film = quantityText(coat.filmMm, "film", system);
   if (!mixGiven)
-    return `${film} on ${area} takes ${volume(mixMl.likely)} mixed (${between(mixMl, system)})${thinWords(coat)}.`;
+    return `${film} on ${area} takes ${volume(mixMl.likely)} mixed (${between})${thinWords(coat)}.`;
   const filmOf = (ml: number) => formatQuantity((coat.filmMm * ml) / onTopMl.likely, "film", system).number;
-  return `${volume(mixMl.likely)} leave ${bare(onTopMl.likely, system)} on ${area}: ${film} (${filmOf(onTopMl.low)} to ${filmOf(onTopMl.high)})${thinWords(coat)}.`;
+  return `${volume(mixMl.likely)} leave ${bare(onTopMl.likely)} on ${area}: ${film} (${filmOf(onTopMl.low)} to ${filmOf(onTopMl.high)})${thinWords(coat)}.`;
 }
-
-const between = ({ low, high }: { low: number; high: number }, system: UnitSystem) =>
-  `${bare(low, system)} to ${bare(high, system)}`;
 
 /** What was given and cannot be, in words. */
 export function conflictWords(conflict: GivenConflict, system: UnitSystem): string {

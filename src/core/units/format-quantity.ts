@@ -125,6 +125,34 @@ export function quantityText(value: number, dimension: Dimension, system: UnitSy
   return shown.unit === "" ? shown.number : `${shown.number} ${shown.unit}`;
 }
 
+/** How some volumes that stand together are written: all in the unit of the largest of them. */
+export function volumesBy(
+  largestMl: number,
+  system: UnitSystem,
+): { bare: (ml: number) => string; text: (ml: number) => string } {
+  const ounces = unitOf("volume", "fl oz").fromBase(largestMl);
+  const gallons = system === "us" && ounces >= MANY_GALLONS * OZ_PER_GALLON;
+  const { unit } = gallons ? { unit: "gal" } : formatQuantity(0, "volume", system);
+  const bare = (ml: number) =>
+    gallons ? trimmed(unitOf("volume", "gal").fromBase(ml), 2) : formatQuantity(ml, "volume", system).number;
+  return { bare, text: (ml) => `${bare(ml)} ${unit}` };
+}
+
+/** "547¾ to 630½ fl oz", "4.28 to 4.93 gal": from the least to the most, in the unit of the most. */
+export function rangeText(
+  { low, high }: { low: number; high: number },
+  dimension: Dimension,
+  system: UnitSystem,
+): string {
+  if (dimension === "volume") {
+    const { bare, text } = volumesBy(high, system);
+    return `${bare(low)} to ${text(high)}`;
+  }
+  if (dimension === "area" && isSmall(high, system)) return rangeText({ low, high }, "surface", system);
+  const { number, unit } = formatQuantity(high, dimension, system);
+  return `${formatQuantity(low, dimension, system).number} to ${number}${unit === "" ? "" : ` ${unit}`}`;
+}
+
 /** What stands in a field for editing: enough digits to read back the same value. */
 export function editableText(value: number, dimension: Dimension, system: UnitSystem): string {
   const unit = unitOf(dimension, SHOWN_UNIT[dimension][system]);

@@ -1,5 +1,5 @@
 import { depthInUnits, inUnits, saidIn } from "./said";
-import { formatQuantity, quantityText } from "./format-quantity";
+import { formatQuantity, quantityText, rangeText, volumesBy } from "./format-quantity";
 import { parseQuantity } from "./parse-quantity";
 
 const OZ = 29.5735295625;
@@ -29,6 +29,15 @@ describe("volumes and areas as they are said", () => {
     expect(quantityText(ml, "volume", "us")).toBe(words);
     // In fields one unit stands: ounces.
     expect(formatQuantity(ml, "volume", "us").unit).toBe("fl oz");
+  });
+  test("what stands together is in one unit, that of the largest", () => {
+    expect(rangeText({ low: 28 * OZ, high: 32 * OZ }, "volume", "us")).toBe("28 to 32 fl oz");
+    expect(rangeText({ low: 2 * 128 * OZ, high: 5 * 128 * OZ }, "volume", "us")).toBe("2 to 5 gal");
+    expect(rangeText({ low: 300, high: 950 }, "volume", "metric")).toBe("300 to 950 ml");
+    expect(rangeText({ low: 10_000, high: 45_000 }, "area", "metric")).toBe("100 to 450 cm²");
+    expect(rangeText({ low: 20, high: 25 }, "temperature", "us")).toBe("68 to 77 °F");
+    const { bare, text } = volumesBy(600 * OZ, "us");
+    expect([bare(64 * OZ), text(600 * OZ)]).toEqual(["0.5", "4.69 gal"]);
   });
   test("what is small is said in cm² and in²", () => {
     expect(quantityText(450_00, "area", "us")).toBe("69.8 in²");

@@ -1,7 +1,7 @@
 "use client";
 
 import { GROUNDS, type Ground } from "@/core/batch/grounds";
-import { formatQuantity, quantityText } from "@/core/units/format-quantity";
+import { rangeText } from "@/core/units/format-quantity";
 import { Dialog } from "@/ui/dialog";
 import { SelectField } from "@/ui/text-field";
 import { useJob } from "../workspace/use-job";
@@ -34,8 +34,7 @@ export function GroundDialog({ onClose }: { onClose: () => void }) {
               ))}
             </SelectField>
             <span className="label flex-1 pb-1">
-              drinks {formatQuantity(drinks.low, "spray", system).number} to{" "}
-              {quantityText(drinks.high, "spray", system)}. {GROUNDS[ground].prepare}
+              drinks {rangeText(drinks, "spray", system)}. {GROUNDS[ground].prepare}
             </span>
           </div>
         );

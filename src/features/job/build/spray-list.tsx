@@ -1,7 +1,7 @@
 "use client";
 
 import type { Coat } from "@/core/schedule/coat";
-import { formatQuantity, quantityText, trimmed } from "@/core/units/format-quantity";
+import { quantityText, rangeText, trimmed } from "@/core/units/format-quantity";
 import { useJob } from "../workspace/use-job";
 
 /** What the passes of a coat spray: how much leaves the nozzle, and how many cans or bottles that is. */
@@ -17,8 +17,7 @@ export function SprayList({ coat }: { coat: Coat }) {
           <span className="flex-1 min-w-0">
             {spray.words}
             <span className="label block">
-              {formatQuantity(spray.ml.low, "volume", system).number} to{" "}
-              {quantityText(spray.ml.high, "volume", system)} leave the nozzle
+              {rangeText(spray.ml, "volume", system)} leave the nozzle
               {spray.powderG &&
                 `, with ${trimmed(spray.powderG.likely, 1)} g of powder (${trimmed(spray.powderG.low, 1)} to ${trimmed(spray.powderG.high, 1)})`}
             </span>

@@ -6,7 +6,7 @@ import type { Purchase } from "@/core/batch/buy";
 import type { Shopping } from "@/core/shop/shopping";
 import { MM2_PER_FT2, MM2_PER_M2 } from "@/core/units/constants";
 import type { UnitSystem } from "@/core/units/dimension";
-import { decimal, formatQuantity, quantityText, trimmed } from "@/core/units/format-quantity";
+import { decimal, quantityText, rangeText, trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 
@@ -94,8 +94,7 @@ export function BuyView({
             <div>
               <span className="font-semibold">{card.name}</span>
               <span className="label ml-3">
-                needs {volume(ml.likely)}, {formatQuantity(ml.low, "volume", system).number} to{" "}
-                {volume(ml.high)}
+                needs {volume(ml.likely)}, {rangeText(ml, "volume", system)}
               </span>
               {cheapest ? (
                 <>
@@ -137,7 +136,7 @@ export function BuyView({
             key: spray.words,
             words: spray.words,
             figure: `${spray.containers} ${spray.container}${spray.containers === 1 ? "" : "s"} of ${volume(spray.containerMl)}`,
-            beside: `${formatQuantity(spray.ml.low, "volume", system).number} to ${volume(spray.ml.high)}`,
+            beside: rangeText(spray.ml, "volume", system),
           }))}
         />
         <Lines

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { NOTHING_WEIGHED, resized, weighOut, type Weighed } from "@/core/batch/weigh-out";
-import { formatQuantity, quantityText } from "@/core/units/format-quantity";
+import { quantityText, rangeText } from "@/core/units/format-quantity";
 import { Figure } from "@/ui/figure";
 import { AdviceAt } from "../workspace/advice-line";
 import { useJob } from "../workspace/use-job";
@@ -64,7 +64,7 @@ export function CupsView({ jobId }: { jobId: string }) {
               dimension="volume"
               system={system}
               size="hero"
-              beside={`${batched.fills ? "" : `${quantityText(batched.mixedFilmMm, "film", "us")} · `}${batched.mixGiven ? "given" : `${formatQuantity(batched.mixMl.low, "volume", system).number} to ${quantityText(batched.mixMl.high, "volume", system)}`}`}
+              beside={`${batched.fills ? "" : `${quantityText(batched.mixedFilmMm, "film", "us")} · `}${batched.mixGiven ? "given" : rangeText(batched.mixMl, "volume", system)}`}
             />
             <AmountLine planned={{ ...planned, batched }} />
             <LossList planned={{ ...planned, batched }} />

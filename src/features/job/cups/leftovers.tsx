@@ -2,7 +2,7 @@
 
 import type { BatchedCoat } from "@/core/batch/batch-coat";
 import { filledBy, leftoverMl } from "@/core/batch/leftovers";
-import { formatQuantity, quantityText } from "@/core/units/format-quantity";
+import { quantityText, rangeText } from "@/core/units/format-quantity";
 import { useJob } from "../workspace/use-job";
 
 /** What is left when the coat lies, and which small things it fills. */
@@ -16,9 +16,7 @@ export function Leftovers({ batched }: { batched: BatchedCoat }) {
       <div className="label">Left at the end, if nothing goes wrong</div>
       <div>
         <span className="figure text-lg">{quantityText(left.likely, "volume", system)}</span>
-        <span className="label ml-2">
-          {formatQuantity(left.low, "volume", system).number} to {quantityText(left.high, "volume", system)}
-        </span>
+        <span className="label ml-2">{rangeText(left, "volume", system)}</span>
       </div>
       {fills.length > 0 && (
         <p className="label">

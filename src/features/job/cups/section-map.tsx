@@ -8,11 +8,14 @@ import { cutAtShare, pointAtShare } from "@/core/geometry/lanes";
 import { outlineOf, type Outline } from "@/core/geometry/outline";
 import type { Piece } from "@/core/geometry/piece";
 import { boxOf } from "@/core/geometry/ring";
+import { doorPoint } from "@/core/geometry/way-out";
 import type { PlannedCoat } from "@/core/plan/timed";
 import { sectionWords } from "@/core/pour/step-words";
 import { wetEdge } from "@/core/schedule/wet-edge";
 import { useSize } from "@/ui/use-size";
+import { DoorMark } from "@/ui/door-mark";
 import { useJob } from "../workspace/use-job";
+import { WayOutWords } from "../workspace/way-out-words";
 
 const HIGHEST_PX = 150;
 const GAP_PX = 18;
@@ -64,6 +67,7 @@ export function SectionMap({
           />
         ))}
       </div>
+      {shown.map(({ piece, copy }) => copy === 1 && <WayOutWords key={piece.id} piece={piece} />)}
       <ol className="text-sm mt-3">
         {batched.batches.map((batch) => (
           <li key={batch.number} className="flex gap-3 border-b border-line py-1">
@@ -181,6 +185,10 @@ function CutPiece({
               strokeWidth="0.8"
             />
           ))}
+          {(piece.doors ?? []).map((door) => {
+            const at = doorPoint(piece, door);
+            return at && <DoorMark key={door.id} x={at.x * scale} y={at.y * scale} />;
+          })}
           {sections.slice(1).map(({ section, number }) => (
             <WorkArrow key={`way-${number}`} piece={piece} share={section.fromShare} scale={scale} />
           ))}

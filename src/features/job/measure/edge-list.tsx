@@ -50,18 +50,20 @@ function AllSides({ piece }: { piece: Piece }) {
           </option>
         ))}
       </select>
-      <QuantityField
-        label="Height of all faces"
-        value={heights.size === 1 ? ([...heights][0] ?? null) : null}
-        dimension="length"
-        system={system}
-        bounds={{ min: 0, max: 2000 }}
-        onChange={(heightMm) => change(editPiece(piece.id, (before) => withHeight(before, heightMm)))}
-        keep={`${piece.id}.all-heights`}
-        className="w-20"
-        hideLabel
-        bare
-      />
+      {high.length > 0 && (
+        <QuantityField
+          label="Height of all faces"
+          value={heights.size === 1 ? ([...heights][0] ?? null) : null}
+          dimension="length"
+          system={system}
+          bounds={{ min: 0, max: 2000 }}
+          onChange={(heightMm) => change(editPiece(piece.id, (before) => withHeight(before, heightMm)))}
+          keep={`${piece.id}.all-heights`}
+          className="w-20"
+          hideLabel
+          bare
+        />
+      )}
     </div>
   );
 }

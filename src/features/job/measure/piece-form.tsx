@@ -15,6 +15,7 @@ import { SelectField, TextField } from "@/ui/text-field";
 import { editPiece, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 import { CutOutForm } from "./cut-out-form";
+import { DoorList } from "./door-list";
 import { EdgeList } from "./edge-list";
 import { ShapeForm } from "./shape-form";
 import { VoidList } from "./void-list";
@@ -131,6 +132,7 @@ export function PieceForm({ piece, measured, faults, edge, onEdge, onPick }: Pro
           ))}
         </div>
       )}
+      {piece.shape.kind === "floor" && <DoorList piece={piece} />}
       <VoidList piece={piece} faults={faults} />
     </div>
   );
