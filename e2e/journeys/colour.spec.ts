@@ -168,3 +168,24 @@ test("a colour card from two swatches: one alone is rough, two that clash are to
   await page.waitForURL("**/colours");
   await expect(page.getByRole("link", { name: "Harbour blue" })).toHaveCount(0);
 });
+
+test("a colour is found on the shelf by hue and form, and added from the keys", async ({ page }) => {
+  await signIn(page);
+  await makeJob(page, "Found by hue");
+  await page.getByRole("button", { name: "Rectangle" }).click();
+  await stage(page, "Build");
+  await page.getByRole("button", { name: "colour", exact: true }).click();
+  const find = field(page, "Find a colour");
+  await find.fill("purple elephant");
+  await expect(page.getByText("None is called or looks so.")).toBeVisible();
+  await find.fill("blue mica");
+  const found = page.getByRole("list", { name: "Found colours" });
+  await expect(found.getByRole("button")).toHaveText([/Blue mica/]);
+  await find.press("Enter");
+  await expect(page.getByRole("slider", { name: "Share of Blue mica" })).toBeVisible();
+  await expect(find).toHaveValue("");
+  await find.fill("gold");
+  await found.getByRole("button").first().click();
+  await expect(page.getByRole("slider")).toHaveCount(5);
+  await saved(page);
+});

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { field, makeJob, saved, signIn } from "../fixtures/shop";
+import { field, makeJob, saved, signIn, stage } from "../fixtures/shop";
 
 const KINDS: { kind: string; sizes: [string, string][]; ft2: string; edges: number }[] = [
   {
@@ -103,9 +103,14 @@ test("a floor's door: strips begin far from it; a door behind which the floor go
   await doors.getByRole("button", { name: "add a door" }).click();
   await doors.getByLabel("Door 1, in").selectOption("side 4");
   await expect(doors.getByText(/^Strips begin far from door 1/)).toBeVisible();
-  // The room gets a bay beside its door: a corner more on the left, 6 ft further out.
-  await page.getByLabel("Corner 4, right").fill("-72 in");
-  await field(page, "Along it, door 1").fill("10 ft");
+  // An L, its door in the inner corner: whichever way the strips run, the floor goes on behind it, 6 ft at the least.
+  await field(page, "Walls in a row").fill("20 ft right, 8 ft front, 12 ft left, 8 ft front, 8 ft left");
+  await field(page, "Walls in a row").press("Enter");
+  await doors.getByLabel("Door 1, in").selectOption("side 3");
+  await field(page, "Along it, door 1").fill("6 ft");
+  await expect(doors.getByRole("alert")).toContainText("A trap: the floor goes on 72 in behind door 1");
+  await doors.getByLabel("Door 1, in").selectOption("side 2");
+  await field(page, "Along it, door 1").fill("4 ft");
   await expect(doors.getByRole("alert")).toHaveCount(0);
   await saved(page);
   await stage(page, "Build");

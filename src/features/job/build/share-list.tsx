@@ -18,6 +18,7 @@ import { AdviceAt } from "../workspace/advice-line";
 import { editColour, giveCoat, moved, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 import { AllCups } from "./all-cups";
+import { ColourFinder } from "./colour-finder";
 import { ColourForm } from "./colour-form";
 
 /** A cup that is pulled, from its place to another; none. */
@@ -84,6 +85,7 @@ export function ShareList({ coat }: { coat: Coat }) {
           </select>
         </label>
       </div>
+      <ColourFinder coat={coat} onAdd={add} />
       <ol aria-label="Cups in the order of pouring">
         {coat.colours.map((colour, at) => (
           <li
