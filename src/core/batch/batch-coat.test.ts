@@ -5,6 +5,8 @@ import fc from "fast-check";
 import { wettedAreaMm2 } from "./vessel";
 import { batchCoat } from "./batch-coat";
 import type { CoatRequest } from "./coat-request";
+import type { Embed } from "./embeds";
+import { exactly } from "../numerics/spread";
 import { colourOf, NO_LOSS, requestOf, topOf } from "./testing/requests";
 
 const CARDS = starterCards(() => "x");
@@ -103,6 +105,34 @@ describe("what is not a plain coat", () => {
     expect(coat.embeds[0]?.solidMl).toBeCloseTo(1000, 9);
     expect(coat.mixMl.likely).toBeCloseTo(1000 + 120 + (1000 / 0.58 - 1000) / 2, 6);
     expect(coat.batches[0]?.cups.at(-1)?.name).toBe("Clear, for embeds");
+  });
+});
+
+describe("what lies in a fill takes its place", () => {
+  const pebbles = (changes: Partial<Embed> = {}): Embed => ({
+    id: "s",
+    name: "Pebbles",
+    kind: "stones",
+    massG: 265,
+    densityGPerMl: 2.65,
+    lockedShare: 1,
+    ...changes,
+  });
+  const filled = (embeds: Embed[], coverShare = 1) =>
+    batchCoat(request({ pieces: [topOf({ fillMl: exactly(1000) })], coverShare, embeds }));
+  test("265 g of stone in a litre leave 900 ml to fill, and ask for 12 ml to wet them; half out of it, 950", () => {
+    expect(filled([pebbles()]).onTopMl.likely).toBeCloseTo(900, 9);
+    expect(filled([pebbles()]).embeds[0]!.wetMl.likely).toBeCloseTo(12, 9);
+    expect(filled([pebbles()]).embeds[0]!.lockMl.likely).toBe(0);
+    expect(filled([pebbles({ lockedShare: 0.5 })]).onTopMl.likely).toBeCloseTo(950, 9);
+    // On a film they take nothing away: it rises.
+    const onFilm = batchCoat(request({ embeds: [pebbles()] }));
+    expect(onFilm.onTopMl.likely).toBeCloseTo(batchCoat(request({})).onTopMl.likely, 9);
+  });
+  test("more stone than there is room leaves a little that runs between, and nothing below nothing", () => {
+    const full = filled([pebbles({ massG: 265_000 })]);
+    expect(full.onTopMl.likely).toBeCloseTo(10, 6);
+    expect(full.onTopMl.low).toBeGreaterThanOrEqual(0);
   });
 });
 

@@ -1,7 +1,7 @@
 import type { Ground } from "./grounds";
 import { exactly, scaled, sumOf, within, type Spread } from "../numerics/spread";
 import type { CoatRequest, CoveredPiece } from "./coat-request";
-import { embedNeed, embedsClearMl, type EmbedNeed } from "./embeds";
+import { displacedIn, embedNeed, embedsClearMl, sunkOf, type EmbedNeed } from "./embeds";
 import { factorSpread } from "./factors";
 import type { Coverable } from "./sections";
 
@@ -17,6 +17,9 @@ export type CoatNeed = {
   /** It fills channels and moulds rather than lying on a top. */
   fills: boolean;
   embeds: EmbedNeed[];
+  /** What lies in a fill would take the place of so much of it, and does of so much; that is already taken off what lies and is needed. */
+  sunkMl: number;
+  displacedMl: number;
   /** Clear that goes around what lies in it. */
   embedsMl: Spread;
   /** Time to lay and work the whole coat, min. */
@@ -34,6 +37,13 @@ function topMlOf({ fillMl, topAreaMm2, filmMm }: CoveredPiece, coverShare: numbe
   return fillMl ? scaled(fillMl, coverShare) : exactly((topAreaMm2 * coverShare * filmMm) / 1000);
 }
 
+/** A volume without so much of it; no end of it is less than nothing. */
+export const less = ({ low, likely, high }: Spread, ml: number): Spread => ({
+  low: Math.max(0, low - ml),
+  likely: Math.max(0, likely - ml),
+  high: Math.max(0, high - ml),
+});
+
 /** How long laying and working may take, as shares below and above the likely (assumed). */
 const WORK_SPREAD = { below: 0.25, above: 0.4 };
 
@@ -46,16 +56,21 @@ export function needOf({ pieces, coverShare, rateM2PerH, people, ...request }: C
     factorSpread("faceFilmShare", request.factors),
     sumOver(pieces, (piece) => (piece.faceAreaMm2 * coverShare * piece.filmMm) / 1000),
   );
-  const embeds = request.embeds.map(embedNeed);
+  const fills = pieces.some((piece) => piece.fillMl !== null);
+  const embeds = request.embeds.map((embed) => embedNeed(embed, fills));
+  const sunkMl = sunkOf(embeds);
+  const displacedMl = displacedIn(onTopMl.likely, sunkMl);
   const minutes = ((topAreaMm2 + faceAreaMm2) / 1e6 / (rateM2PerH * people)) * 60;
   return {
-    onTopMl,
+    onTopMl: less(onTopMl, displacedMl),
     onFacesMl,
-    neededMl: onTopMl.likely + onFacesMl.likely,
+    neededMl: onTopMl.likely - displacedMl + onFacesMl.likely,
     topAreaMm2,
     faceAreaMm2,
-    fills: pieces.some((piece) => piece.fillMl !== null),
+    fills,
     embeds,
+    sunkMl,
+    displacedMl,
     embedsMl: embedsClearMl(embeds),
     workMin: within(minutes, WORK_SPREAD.below, WORK_SPREAD.above),
     coverable: pieces.map((piece) => ({

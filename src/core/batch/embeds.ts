@@ -1,4 +1,4 @@
-import { sumOf, within, type Spread } from "../numerics/spread";
+import { exactly, sumOf, within, type Spread } from "../numerics/spread";
 
 export type EmbedKind = "glitter" | "stones" | "glass" | "crystals";
 
@@ -42,24 +42,43 @@ export type EmbedNeed = {
   name: string;
   /** Volume of the solid itself: so much the film rises, or the mould holds less. */
   solidMl: number;
+  /** What it takes the place of in a fill, ml; on a film nothing, the film rises. */
+  sunkMl: number;
   /** Clear to wet it before it is set. */
   wetMl: Spread;
   /** Clear between the grains, up to where it is locked in. */
   lockMl: Spread;
 };
 
-/** V = m/ρ; a heap of packing φ has (1/φ − 1)·V of hollow, filled up to the locked share. */
-export function embedNeed(embed: Embed): EmbedNeed {
+/**
+ * V = m/ρ; a heap of packing φ has (1/φ − 1)·V of hollow, filled up to the locked share. In a fill it takes the place of what it locks in, and the
+ * fill itself is between its grains.
+ */
+export function embedNeed(embed: Embed, inFill = false): EmbedNeed {
   const { packing, wetMlPer100Ml } = EMBEDS[embed.kind];
   const solidMl = embed.massG / embed.densityGPerMl;
   return {
     id: embed.id,
     name: embed.name,
     solidMl,
+    sunkMl: inFill ? solidMl * Math.min(1, embed.lockedShare) : 0,
     wetMl: within((solidMl * wetMlPer100Ml) / 100, 0.5, 1),
-    lockMl: within(solidMl * (1 / packing - 1) * embed.lockedShare, 0.25, 0.35),
+    lockMl: inFill ? exactly(0) : within(solidMl * (1 / packing - 1) * embed.lockedShare, 0.25, 0.35),
   };
 }
+
+/** What all embeds of a fill would take the place of, ml. */
+export const sunkOf = (needs: readonly EmbedNeed[]): number =>
+  needs.reduce((sum, { sunkMl }) => sum + sunkMl, 0);
+
+/** Stones up to the brim: so much of a fill still runs between them. */
+export const BETWEEN = 0.01;
+/** What they do take the place of in a fill of so much, ml. */
+export const displacedIn = (fillMl: number, sunkMl: number): number =>
+  Math.min(sunkMl, (1 - BETWEEN) * fillMl);
+/** The fill that so much resin makes with them, ml. */
+export const fillWith = (resinMl: number, sunkMl: number): number =>
+  resinMl + Math.min(sunkMl, resinMl * (1 / BETWEEN - 1));
 
 /** Clear that all embeds of a coat ask for. */
 export const embedsClearMl = (needs: readonly EmbedNeed[]): Spread =>

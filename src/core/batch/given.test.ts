@@ -221,6 +221,7 @@ const anyRequest = fc
     tools: fc.subarray<CoatRequest["tools"][number]>(["roller", "trowel", "brush"]),
     vesselsMl: fc.constantFrom<number[]>([], [250, 950], [11_000]),
     ground: fc.constantFrom(null, "mdf" as const),
+    stonesG: fc.constantFrom(0, 120),
   })
   .map((of): CoatRequest =>
     request({
@@ -245,6 +246,19 @@ const anyRequest = fc
       tools: of.tools,
       vesselsMl: of.vesselsMl,
       factors: {},
+      embeds:
+        of.stonesG > 0
+          ? [
+              {
+                id: "s",
+                name: "Stones",
+                kind: "stones",
+                massG: of.stonesG,
+                densityGPerMl: 2.65,
+                lockedShare: 0.8,
+              },
+            ]
+          : [],
     }),
   );
 
@@ -335,10 +349,11 @@ test("nothing is lost between mix and piece, whatever was given", () => {
             at === 0 ? { ...of, givenMl: forth.coloursMl[0]!.ml * cup } : of,
           ),
         });
-        const { mixMl, onTopMl, onFacesMl, losses, held, batches, colours } = found;
+        const { mixMl, onTopMl, onFacesMl, losses, held, batches, colours, embeds } = found;
         const told =
           onTopMl.likely +
           onFacesMl.likely +
+          embeds.reduce((sum, { wetMl, lockMl }) => sum + wetMl.likely + lockMl.likely, 0) +
           losses.reduce((sum, { ml }) => sum + ml.likely, 0) +
           held.reduce((sum, { ml }) => sum + ml, 0);
         expect(told).toBeCloseTo(mixMl.likely, 6);

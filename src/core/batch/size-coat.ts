@@ -1,10 +1,11 @@
 import { scaled } from "../numerics/spread";
 import { nth } from "../numerics/nth";
 import type { CoatColour } from "./coat-colour";
-import { groundsUnder, needOf, sumOver, type CoatNeed } from "./coat-need";
+import { groundsUnder, less, needOf, sumOver, type CoatNeed } from "./coat-need";
 import { mixesEachCup, type CoatRequest } from "./coat-request";
 import { divide, NOTHING_DIVIDED, type Divided } from "./divide";
 import { conflictWithFilm, givenMixMl, laidMl, workOfMix, type GivenConflict, type GivenWork } from "./given";
+import { displacedIn, fillWith } from "./embeds";
 import { lossesOf, type Loss } from "./losses";
 import { dealShares } from "./sections";
 import { splitBatches, type Split } from "./split-batches";
@@ -90,17 +91,31 @@ export type Solved = {
   conflict: GivenConflict | null;
 };
 
+/** What a film, or a poured share, takes up: what lies, and what lies in it in its place, ml. */
+const takenUpMl = ({ neededMl, displacedMl }: CoatNeed): number => neededMl + displacedMl;
+/** By how much the film, or the share, is larger where so much lies. */
+const filmFactorOf = (lyingMl: number, need: CoatNeed): number =>
+  fillWith(lyingMl, need.sunkMl) / takenUpMl(need);
+
 /** A need with its film, or its poured share, so many times as large; what is embedded and the time it takes stay. */
-const timesFilm = (need: CoatNeed, factor: number): CoatNeed =>
-  factor === 1
-    ? need
-    : {
-        ...need,
-        onTopMl: scaled(need.onTopMl, factor),
-        onFacesMl: scaled(need.onFacesMl, factor),
-        neededMl: need.neededMl * factor,
-        coverable: need.coverable.map((piece) => ({ ...piece, needMl: piece.needMl * factor })),
-      };
+function timesFilm(need: CoatNeed, factor: number): CoatNeed {
+  if (factor === 1) return need;
+  const { displacedMl, sunkMl } = need;
+  const { low, likely, high } = need.onTopMl;
+  const taken = scaled(
+    { low: low + displacedMl, likely: likely + displacedMl, high: high + displacedMl },
+    factor,
+  );
+  const displaced = displacedIn(taken.likely, sunkMl);
+  return {
+    ...need,
+    displacedMl: displaced,
+    onTopMl: less(taken, displaced),
+    onFacesMl: scaled(need.onFacesMl, factor),
+    neededMl: takenUpMl(need) * factor - displaced,
+    coverable: need.coverable.map((piece) => ({ ...piece, needMl: piece.needMl * factor })),
+  };
+}
 
 /** The batches and the room of vessels that a volume was split with. */
 type Dealing = Pick<Sized, "split" | "roomForMl">;
@@ -122,7 +137,7 @@ function filmLeft(
   let losses: Loss[] = [];
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
     losses = lossesAt(sized, timesFilm(need, filmFactor), request);
-    const next = Math.min(most, Math.max(0, (workMl - lostMl(losses)) / need.neededMl));
+    const next = Math.min(most, filmFactorOf(Math.max(0, workMl - lostMl(losses)), need));
     const settled = Math.abs(next - filmFactor) <= 1e-12 * next;
     filmFactor = next;
     if (settled || !need.fills) break;
@@ -157,7 +172,7 @@ function fromWork({ workMl, conflict }: GivenWork, need: CoatNeed, request: Coat
   const askedBy = (filmFactor: number) =>
     fromFilm(timesFilm(need, filmFactor), { ...request, colours: byShares });
   // Where the film that the coat says is near, it comes first: at a vessel's brim two films close together ask for one volume.
-  const awayMl = Math.abs(first.filmFactor - 1) * need.neededMl;
+  const awayMl = Math.abs(first.filmFactor - 1) * takenUpMl(need);
   let filmFactor = awayMl < NEAR_FILM * workMl ? 1 : first.filmFactor;
   for (let tries = 0; tries < MOST_TRIES && filmFactor > 0; tries += 1) {
     const asked = askedBy(filmFactor);
@@ -166,7 +181,7 @@ function fromWork({ workMl, conflict }: GivenWork, need: CoatNeed, request: Coat
       const found = filmLeft(workMl, asked, need, request);
       return "lostMl" in found ? asFirst : { ...found, colours, conflict };
     }
-    filmFactor = tries === 0 && filmFactor === 1 ? first.filmFactor : filmFactor + moreMl / need.neededMl;
+    filmFactor = tries === 0 && filmFactor === 1 ? first.filmFactor : filmFactor + moreMl / takenUpMl(need);
   }
   return asFirst;
 }

@@ -19,6 +19,8 @@ const need = (workMin: number): CoatNeed => ({
   faceAreaMm2: 0,
   fills: false,
   embeds: [],
+  sunkMl: 0,
+  displacedMl: 0,
   embedsMl: exactly(0),
   workMin: exactly(workMin),
   coverable: [{ id: "p", name: "Top", count: 1, alongMm: (share) => share * 4000, needMl: 4000 }],

@@ -1,7 +1,7 @@
 "use client";
 
 import { EMBEDS, embedNeed, type Embed, type EmbedKind } from "@/core/batch/embeds";
-import type { Coat } from "@/core/schedule/coat";
+import { isFill, type Coat } from "@/core/schedule/coat";
 import { decimal, quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
@@ -54,7 +54,7 @@ export function EmbedList({ coat }: { coat: Coat }) {
       </div>
       <AdviceAt coatId={coat.id} at={["embeds"]} />
       {embeds.map((embed) => {
-        const need = embedNeed(embed);
+        const need = embedNeed(embed, isFill(coat));
         const clear = {
           low: need.wetMl.low + need.lockMl.low,
           likely: need.wetMl.likely + need.lockMl.likely,
@@ -125,7 +125,9 @@ export function EmbedList({ coat }: { coat: Coat }) {
             <p className="label col-span-3">
               {embed.gPerM2 !== undefined &&
                 `By the recipe ${decimal(embed.gPerM2, 0)} g to the square metre. `}
-              Takes {volume(need.solidMl)}; clear to wet and to lock it in{" "}
+              {need.sunkMl > 0
+                ? `Takes the place of ${volume(need.sunkMl)} of the fill; clear to wet it `
+                : `Takes ${volume(need.solidMl)}; clear to wet and to lock it in `}
               <span className="figure text-ink">{volume(clear.likely)}</span>, {volume(clear.low)} to{" "}
               {volume(clear.high)}. Wash and dry it first; no heat gun before it is wetted.
             </p>
