@@ -39,6 +39,7 @@ import {
   type StartsAfter,
 } from "@/core/schedule/coat";
 import { MOST_ROUNDS, MOST_SECTIONS } from "@/core/schedule/pass";
+import { MOST_COLOURS } from "@/core/schedule/amounts";
 import { MOST_MIN } from "@/core/schedule/when";
 import { PASS, type PassKind } from "@/core/passes/facts";
 import { MOST_OTHERS } from "@/core/colour/target";
@@ -313,7 +314,7 @@ const pass = z.object({
     ])
     .optional(),
   sections: z.number().int().min(1).max(MOST_SECTIONS).optional(),
-  colourIds: z.array(partId).max(12).optional(),
+  colourIds: z.array(partId).max(MOST_COLOURS).optional(),
   stopHere: freeText(120).nullable(),
   gPer100Ml: z.number().min(0).max(100).optional(),
   work: work.optional(),
@@ -328,7 +329,7 @@ const coatFields = {
   coverShare: z.number().min(COVER_BOUNDS.min).max(COVER_BOUNDS.max),
   coversFaces: z.boolean(),
   resinCardId: z.uuid().nullable(),
-  colours: z.array(colour).max(12, "A coat has at most 12 colours."),
+  colours: z.array(colour).max(MOST_COLOURS, `A coat has at most ${MOST_COLOURS} colours.`),
   clearReserve: z.number().min(0).max(2),
   school: z.enum(["colour-into-a", "clear-first"]),
   rateM2PerH: z.number().min(0.1).max(200),

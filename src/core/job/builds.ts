@@ -1,7 +1,7 @@
 import { cutText } from "../units/cut-text";
 import type { ResinCard } from "../cure/resin-card";
 import { byFilm, covers, isFill, type Coat } from "../schedule/coat";
-import { copyName } from "./copy-name";
+import { copyName } from "../units/copy-name";
 import type { JobDocument } from "./job";
 import type { NewId } from "../geometry/new-piece";
 

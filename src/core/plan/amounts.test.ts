@@ -13,6 +13,7 @@ import {
   giveParts,
   giveShare,
   giveStrength,
+  splitColour,
 } from "../schedule/amounts";
 import type { Coat } from "../schedule/coat";
 import { colourCoat, job, planned } from "./testing/sample";
@@ -187,4 +188,30 @@ test("what cannot be, in words", () => {
   expect(words({ ...cups, against: "film" })).toContain("this film takes 28 fl oz");
   expect(words({ kind: "lost", lostMl: 59.1 })).toContain("they keep 2 fl oz");
   expect(words({ kind: "no-cup" })).toContain("No cup is given");
+});
+
+describe("a colour in several products", () => {
+  test("they share what it had and lie side by side; the plan is mixed of as much as before", () => {
+    let made = 0;
+    const inThree = (coat: Coat) => splitColour(coat, firstId, 3, () => `new-${(made += 1)}`);
+    const { coat, batched } = after(inThree);
+    expect(coat.colours).toHaveLength(many + 2);
+    expect(coat.colours.slice(0, 3).map(({ id }) => id)).toEqual([firstId, "new-1", "new-2"]);
+    expect(new Set(coat.colours.map(({ name }) => name)).size).toBe(many + 2);
+    const whole = before.coat.colours[0]!.share;
+    for (const product of coat.colours.slice(0, 3)) expect(product.share).toBeCloseTo(whole / 3, 9);
+    expect(batched.onTopMl.likely).toBeCloseTo(before.batched.onTopMl.likely, 6);
+    expect(coat.colours.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
+  });
+  test("a cup that was given is divided; passes that used the colour use all of it; no more than a coat holds", () => {
+    let made = 0;
+    const newId = () => `new-${(made += 1)}`;
+    const [pass] = before.coat.passes;
+    const used = { ...before.coat, passes: [{ ...pass!, colourIds: [firstId, secondId] }] };
+    const cut = splitColour(giveCup(used, firstId, 90), firstId, 3, newId);
+    expect(cut.colours.slice(0, 3).map(({ givenMl }) => givenMl)).toEqual([30, 30, 30]);
+    expect(cut.passes[0]!.colourIds).toEqual([firstId, "new-1", "new-2", secondId]);
+    expect(splitColour(before.coat, firstId, 40, newId).colours).toHaveLength(12);
+    expect(splitColour(before.coat, "nobody", 3, newId)).toBe(before.coat);
+  });
 });

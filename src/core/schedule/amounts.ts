@@ -1,3 +1,4 @@
+import { copyName } from "../units/copy-name";
 import { atStrength, MOST_G_PER_100G, type CoatColour } from "../batch/coat-colour";
 import { USUAL_MEASURE, type DoseMeasure } from "../batch/dose";
 import type { GivenAmount } from "../batch/given";
@@ -153,4 +154,40 @@ function withoutIdleCups(coat: Coat): Coat {
   if (coat.given?.by !== "cups" || coat.colours.some(({ givenMl }) => givenMl !== undefined)) return coat;
   const { given: _given, ...rest } = coat;
   return rest;
+}
+
+/** The most colours that a coat has. */
+export const MOST_COLOURS = 12;
+
+/**
+ * One colour in several products, each with its own load and thinning: a paint, a mica and an ink of one blue. They share what it had, cup and
+ * all, and lie next to each other in the order of pouring; passes that use it use them.
+ */
+export function splitColour(coat: Coat, colourId: string, many: number, newId: () => string): Coat {
+  const at = coat.colours.findIndex(({ id }) => id === colourId);
+  const colour = coat.colours[at];
+  const pieces = Math.min(many, MOST_COLOURS - coat.colours.length + 1);
+  if (!colour || pieces < 2) return coat;
+  const names = coat.colours.map(({ name }) => name);
+  const products = Array.from({ length: pieces }, (_, index): CoatColour => {
+    const name = index === 0 ? colour.name : copyName(colour.name, names);
+    names.push(name);
+    return {
+      ...structuredClone(colour),
+      id: index === 0 ? colour.id : newId(),
+      name,
+      share: colour.share / pieces,
+      ...(colour.givenMl === undefined ? {} : { givenMl: colour.givenMl / pieces }),
+    };
+  });
+  const ids = products.map(({ id }) => id);
+  return {
+    ...coat,
+    colours: coat.colours.flatMap((other, index) => (index === at ? products : [other])),
+    passes: coat.passes.map((pass) =>
+      pass.colourIds?.includes(colourId)
+        ? { ...pass, colourIds: pass.colourIds.flatMap((id) => (id === colourId ? ids : [id])) }
+        : pass,
+    ),
+  };
 }

@@ -1,4 +1,4 @@
-import { copyName } from "@/core/job/copy-name";
+import { copyName } from "@/core/units/copy-name";
 import { randomUUID } from "node:crypto";
 import { literal, Op, type Transaction } from "sequelize";
 import type {

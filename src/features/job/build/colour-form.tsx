@@ -2,12 +2,13 @@
 
 import { MOST_G_PER_100G, MOST_IN_CUP, type CoatColour, type ColourLook } from "@/core/batch/coat-colour";
 import { MEASURE_WORDS, USUAL_MEASURE, type DoseMeasure } from "@/core/batch/dose";
-import { giveCupDose, giveStrength, withoutColour } from "@/core/schedule/amounts";
+import { giveCupDose, giveStrength, MOST_COLOURS, splitColour, withoutColour } from "@/core/schedule/amounts";
 import type { Coat } from "@/core/schedule/coat";
 import { Button } from "@/ui/button";
+import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
-import { editColour, giveCoat } from "../workspace/edits";
+import { editColour, giveCoat, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 
 const LOOKS: Record<ColourLook, string> = {
@@ -159,7 +160,21 @@ export function ColourForm({
           (gramsPerSpoon) => edit({ measure: { ...measure, gramsPerSpoon } }),
           "spoon",
         )}
-      <div className="col-span-2 text-right">
+      <div className="col-span-2 flex justify-end gap-4">
+        {coat.colours.length < MOST_COLOURS && (
+          <Menu label="split into products">
+            {[2, 3, 4]
+              .filter((many) => coat.colours.length + many - 1 <= MOST_COLOURS)
+              .map((many) => (
+                <MenuItem
+                  key={many}
+                  onSelect={() => change(giveCoat(splitColour(coat, colour.id, many, newId)))}
+                >
+                  {many} of it, each with its own load
+                </MenuItem>
+              ))}
+          </Menu>
+        )}
         <Button weight="quiet" onClick={() => change(giveCoat(withoutColour(coat, colour.id)))}>
           take this colour out
         </Button>

@@ -1,6 +1,6 @@
 "use client";
 
-import { copyName } from "@/core/job/copy-name";
+import { copyName } from "@/core/units/copy-name";
 import { cutOutSize } from "@/core/geometry/cut-out";
 import type { Fault } from "@/core/geometry/faults";
 import type { Measured } from "@/core/geometry/measure";

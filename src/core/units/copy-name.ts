@@ -1,4 +1,4 @@
-import { cutText } from "../units/cut-text";
+import { cutText } from "./cut-text";
 
 /** Longest name of a part of a job. */
 const LONGEST = 80;
