@@ -1,7 +1,7 @@
 import type { Advice, AdviceContext, Rule } from "./advice";
 import { batchesNeeded, cardConflicts, cardLimits, dampRoom, roomTemperature } from "./batch-rules";
 import { adhesiveUnderClear, whiteYellows } from "./ageing-rules";
-import { blackOnPrimer, metallicKilled, metallicShare, whiteFirst } from "./colour-rules";
+import { blackOnPrimer, heavyFirst, metallicKilled, metallicShare, whiteFirst } from "./colour-rules";
 import { loadTooLarge, overCardLimit } from "./load-rules";
 import { yellowOverDark } from "./yellow-rules";
 import { filmTooThick, filmTooThin, notForCounters } from "./film-rules";
@@ -13,6 +13,7 @@ const RULES: readonly Rule[] = [
   batchesNeeded,
   blackOnPrimer,
   whiteFirst,
+  heavyFirst,
   yellowOverDark,
   loadTooLarge,
   overCardLimit,

@@ -2,9 +2,10 @@ import { KILLED } from "../colour/flakes";
 import { mixLook } from "../colour/mix-look";
 import { chromaOf } from "../colour/spaces";
 import { even } from "../colour/spectrum";
-import type { Advice, Rule } from "./advice";
+import type { ColourKind } from "../colour/colour-card";
+import type { Advice, AdviceContext, Rule, SeenColour } from "./advice";
 import { blends, DARK_L, isBlack, isMetallic, isWhite, labOf, ofEachCoat } from "./seen-colour";
-import { blackOnPrimer as blackLast, metallic, whiteFirst as whiteLaidFirst } from "./words";
+import { blackOnPrimer as blackLast, metallic, thinBeforeHeavy, whiteFirst as whiteLaidFirst } from "./words";
 
 /** Black on bare, dry primer stays as a hard spot. */
 export const blackOnPrimer: Rule = ({ coats }) =>
@@ -40,6 +41,39 @@ export const whiteFirst: Rule = ({ coats }) =>
         coatId: coat.id,
         at: first.colour.id,
         ...whiteLaidFirst(first.colour.name, dark.colour.name, neutral),
+      },
+    ];
+  });
+
+/** In which order products are poured where nothing speaks for another: thin ones first, what is heavy last (common practice, no source). */
+const POURED: Partial<Record<ColourKind, number>> = { dye: 0, "alcohol-ink": 0, mica: 1, glitter: 2 };
+
+/** How late a cup is poured by the heaviest of its colourants; null where none of them speaks for it. */
+function pouredAt({ parts }: SeenColour, colourants: AdviceContext["colourants"]): number | null {
+  const ranks = parts.flatMap(({ id, gPer100G }) => {
+    const kind = colourants.get(id)?.kind;
+    return kind && gPer100G > 0 ? (POURED[kind] ?? []) : [];
+  });
+  return ranks.length > 0 ? Math.max(...ranks) : null;
+}
+
+/** Dyes before micas before glitters. */
+export const heavyFirst: Rule = ({ coats, colourants }) =>
+  coats.flatMap(({ coat, seen }): Advice[] => {
+    if (coat.kind !== "colour") return [];
+    const cups = seen.colours.flatMap((cup) => {
+      const at = pouredAt(cup, colourants);
+      return at === null ? [] : [{ cup, at }];
+    });
+    const early = cups.find(({ at }, index) => cups.slice(index + 1).some((later) => later.at < at));
+    const late = early && cups.slice(cups.indexOf(early) + 1).find(({ at }) => at < early.at);
+    if (!early || !late) return [];
+    return [
+      {
+        rule: "heavy-first",
+        coatId: coat.id,
+        at: early.cup.colour.id,
+        ...thinBeforeHeavy(early.cup.colour.name, late.cup.colour.name, early.at === POURED.glitter),
       },
     ];
   });

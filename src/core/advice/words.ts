@@ -277,6 +277,15 @@ export const whiteFirst = (white: string, dark: string, neutral: boolean): Said 
   why: "What should melt into the others goes early, what must stay strong goes late: white first gives grey, white last stays white. More white with black gives more grey, not more white.",
 });
 
+export const thinBeforeHeavy = (heavy: string, thin: string, glitter: boolean): Said => ({
+  what: `${heavy} is poured before ${thin}.`,
+  soWhat: `Dyes first, then micas, glitters last: move ${heavy} behind it.`,
+  kind: "common practice",
+  why: glitter
+    ? "Coarse flakes sink where they fall and are washed about by what is poured later; laid last they stay where they are wanted, and seen."
+    : "What is thin runs on over what was poured before and carries its flakes away; poured first it makes the ground that micas lie on.",
+});
+
 export const metallic = {
   much: (share: number): Said => ({
     what: `${Math.round(share * 100)} % of this coat is metallic.`,

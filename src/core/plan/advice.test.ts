@@ -283,6 +283,26 @@ describe("damp", () => {
   });
 });
 
+describe("the order of cups (common practice, no source)", () => {
+  const cup = (name: string): CoatColour => {
+    const card = SHELF.find((one) => one.name === name)!;
+    const part = { cardId: card.id, name, gPer100G: 1, measure: card.measure };
+    return { ...mixedFrom(colour(), [part]), id: name, name };
+  };
+  const told = (...names: string[]) =>
+    say([advised({ coat: coat({ colours: names.map(cup) }) })]).filter(({ rule }) => rule === "heavy-first");
+  test("dyes before micas is in order; a mica before a dye is not, and is named", () => {
+    expect(told("Blue dye", "Silver mica")).toEqual([]);
+    expect(told("Silver mica", "White paste")).toEqual([]);
+    const [said] = told("White paste", "Silver mica", "Blue dye");
+    expect(said).toMatchObject({
+      rule: "heavy-first",
+      at: "Silver mica",
+      what: "Silver mica is poured before Blue dye.",
+    });
+  });
+});
+
 describe("film", () => {
   const bucket = (filmMm: number, changes: Partial<AdvisedCoat> = {}) =>
     advised({
