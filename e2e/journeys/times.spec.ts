@@ -101,3 +101,58 @@ test("turn it four hours, flood it, decal in the morning", async ({ page }) => {
   expect(decal!.fromMin % 1440).toBe(8 * 60);
   expect(decal!.fromMin).toBeGreaterThan(flood.fromMin + 8 * 60);
 });
+
+test("rounds on the pour: each is ticked, rings when it is due, and one is said to be the last", async ({
+  page,
+}) => {
+  // The tones that the browser was asked for.
+  await page.addInitScript(() => {
+    const rung: number[] = [];
+    Object.assign(window, { rung });
+    const create = AudioContext.prototype.createOscillator;
+    AudioContext.prototype.createOscillator = function () {
+      rung.push(Date.now());
+      return create.call(this);
+    };
+  });
+  const rung = () => page.evaluate(() => (window as unknown as { rung: number[] }).rung.length);
+  await page.clock.install();
+  await signIn(page);
+  await makeJob(page, "Poured in rounds");
+  await page.getByRole("button", { name: "Rectangle" }).click();
+  await field(page, "Length").fill("30 in");
+  await field(page, "Depth").fill("20 in");
+  await stage(page, "Build");
+  await button(page, "clear").click();
+  await row(page, "Scrape the drips").getByRole("button").first().click();
+  await field(page, "When").fill("2 h after mixing, every half hour until it stops");
+  await field(page, "When").press("Enter");
+  await page.clock.runFor(2000);
+  await saved(page);
+  await stage(page, "Pour");
+  await page.getByRole("button", { name: "Start the pour" }).click();
+  await page.waitForURL("**/pours/**");
+  const heading = page.getByRole("heading", { level: 1 });
+  const doneButton = page.getByRole("button", { name: /^Done(?!,)/ });
+  for (let steps = 0; steps < 12; steps += 1) {
+    await expect(heading).toBeVisible();
+    if (/round 1 of/.test(await heading.innerText())) break;
+    const before = await heading.innerText();
+    await doneButton.click();
+    await expect(heading).not.toHaveText(before);
+  }
+  await expect(heading).toHaveText(/^Scrape the drips, round 1 of \d+/);
+  await expect(page.getByText("right in", { exact: true })).toBeVisible();
+  const before = await rung();
+  await page.clock.fastForward("03:30:00");
+  await page.clock.runFor(2000);
+  await expect.poll(rung).toBeGreaterThan(before);
+  await doneButton.click();
+  await expect(heading).toHaveText(/^Scrape the drips, round 2 of \d+/);
+  await page.getByRole("button", { name: "rings when due" }).click();
+  await expect(page.getByRole("button", { name: "quiet" })).toBeVisible();
+  await button(page, "Done, and the last").click();
+  await expect(page.getByRole("heading", { name: "What was left?" })).toBeVisible();
+  await page.getByRole("button", { name: "Step back" }).click();
+  await expect(heading).toHaveText(/^Scrape the drips, round 2 of \d+/);
+});

@@ -203,3 +203,11 @@ describe("vessels", () => {
     expect(kept).toBeLessThan(28);
   });
 });
+
+test("a colour that is taken out leaves its room to locked ones where no other is there", () => {
+  const held = { id: "held", share: 0.3, locked: true };
+  expect(withoutShare([held, { id: "gone", share: 0.7, locked: false }], "gone")).toEqual([
+    { ...held, share: 1 },
+  ]);
+  expect(withoutShare([{ id: "gone", share: 1, locked: false }], "gone")).toEqual([]);
+});

@@ -61,6 +61,20 @@ describe("each loss by hand", () => {
   test("tools: each kind once, those that do not touch the resin not at all", () => {
     expect(loss("tools", { tools: ["hand", "hand", "roller", "torch", "none"] })?.ml.likely).toBe(4 + 15);
     expect(loss("tools", { tools: ["torch", "spray-bottle"] })).toBeUndefined();
+    // As docs/models/losses.md tells them, ml.
+    const kept = {
+      hand: 4,
+      roller: 15,
+      "wide-blade": 6,
+      squeegee: 8,
+      trowel: 12,
+      brush: 6,
+      "foam-brush": 6,
+      stick: 2,
+      comb: 2,
+    };
+    for (const [tool, ml] of Object.entries(kept) as [keyof typeof kept, number][])
+      expect([tool, loss("tools", { tools: [tool] })?.ml.likely]).toEqual([tool, ml]);
   });
   test("run-off: 25 ml to the metre of open edge, 10 of face (assumed)", () => {
     expect(loss("run-off", { openLengthMm: 2000, faceLengthMm: 3000 })?.ml.likely).toBeCloseTo(80, 9);

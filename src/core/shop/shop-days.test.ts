@@ -56,6 +56,33 @@ function job(
 }
 const kinds = (plan: { troubles: readonly { kind: string }[] }) => plan.troubles.map(({ kind }) => kind);
 
+describe("what comes in rounds, and what takes no hands", () => {
+  const scraping = () => {
+    const floor = job("Floor", NINE);
+    const passes = [
+      usualPass("lay", "lay"),
+      usualPass("scrape", "drip-scrape", { repeat: { everyMin: 30, times: 4 } }),
+      usualPass("fan", "fan"),
+    ];
+    return {
+      ...floor,
+      coats: floor.coats.map((planned) => ({ ...planned, coat: { ...planned.coat, passes } })),
+    };
+  };
+  test("between rounds the hands are free for another piece, which does not wait for the last of them", () => {
+    const [floor] = planShop([scraping()], MEANS);
+    const { turns } = floor!.plan.coats[0]!.windows.find(({ pass }) => pass.id === "scrape")!;
+    expect(turns).toHaveLength(4);
+    for (const { atMin, untilMin } of turns)
+      expect(floor!.busy.some(({ fromMin, toMin }) => fromMin <= atMin && toMin >= untilMin)).toBe(true);
+    const after = turns[1]!.untilMin + 1;
+    expect(floor!.busy.every(({ fromMin, toMin }) => after < fromMin || after > toMin)).toBe(true);
+    const laid = planShop([scraping(), job("Table", after, { kinds: ["lay"] })], MEANS);
+    const table = laid.find(({ name }) => name === "Table")!;
+    expect(table.plan.coats[0]!.mixedAtMin).toBeLessThan(turns[3]!.atMin);
+  });
+});
+
 describe("two pieces and one pair of hands", () => {
   test("the later start waits, and says so; with a second pair both are as if alone", () => {
     const jobs = [job("Floor", NINE), job("Table", NINE + 5)];

@@ -22,6 +22,7 @@ import { Button } from "@/ui/button";
 import { useShopClock } from "@/ui/shop-clock";
 import { useSize } from "@/ui/use-size";
 import { FinishView } from "./finish-view";
+import { useChime } from "./use-chime";
 import { useFilm } from "./use-film";
 import { createPourStore } from "./pour-store";
 import { WeighPanel } from "./weigh-panel";
@@ -134,6 +135,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
     next && now !== null && step && (step.kind === "pass" || step.kind === "weigh")
       ? (next.atMs - now) / 1000
       : null;
+  const { quiet, toggle } = useChime(step?.id ?? null, dueS);
   const life = film?.life ?? coat?.life ?? [];
   const until = (life.find((start) => start.state === "set")?.fromMin.likely ?? 360) * 1.15;
 
@@ -151,6 +153,22 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
           {pour.jobName}
           {step && `, ${step.coatName}${step.batch ? `, batch ${step.batch}` : ""}`}
         </span>
+        {state.finishedAt === null && (
+          <button
+            type="button"
+            aria-pressed={!quiet}
+            onClick={toggle}
+            className="underline underline-offset-4 whitespace-nowrap"
+          >
+            {quiet ? (
+              "quiet"
+            ) : (
+              <>
+                rings<span className="max-md:hidden"> when due</span>
+              </>
+            )}
+          </button>
+        )}
         {state.finishedAt === null && (
           <button
             type="button"

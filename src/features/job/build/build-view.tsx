@@ -110,8 +110,8 @@ export function BuildView() {
               <BuildMenu />
             </span>
           </div>
-          <div className="ml-auto flex gap-3 items-end">
-            <p className="label max-w-[230px] pb-0.5 max-lg:max-w-none">{GROUNDS[document.ground].prepare}</p>
+          <div className="w-full flex gap-3 items-end">
+            <p className="label flex-1 pb-1.5">{GROUNDS[document.ground].prepare}</p>
             <SelectField
               label="On"
               value={document.ground}
