@@ -1,6 +1,6 @@
 import { startOf } from "../schedule/coat-windows";
 import type { Coat } from "../schedule/coat";
-import { DAY_MIN, minuteOfDay } from "../schedule/hours";
+import { DAY_MIN, minuteOfDay, nextAt } from "../schedule/hours";
 import { FLASH_OFF_MIN, usualPass, type Pass } from "../schedule/pass";
 import { actsOf } from "../schedule/acts";
 import { copiedCoat } from "../job/builds";
@@ -58,6 +58,31 @@ describe("alcohol, wait five minutes, then a fine mist", () => {
     expect(wait!.atMin).toBeCloseTo(drops!.untilMin, 6);
     expect(accents!.atMin).toBeGreaterThanOrEqual(wait!.untilMin - 1e-6);
     expect(glitter!.atMin).toBeCloseTo(drops!.untilMin + 40, 6);
+  });
+});
+
+describe("a torch in rounds", () => {
+  test("no round of it falls into vapour, whenever the alcohol is sprayed", () => {
+    for (const sprayedAt of [15, 20, 31, 38]) {
+      const { windows } = ofColour(
+        plan((coat) => {
+          coat.passes = [
+            usualPass("l", "lay"),
+            usualPass("a", "alcohol", { fromMin: sprayedAt }),
+            usualPass("f", "flame", { fromMin: 10, repeat: { everyMin: 12, times: 4 } }),
+          ];
+        }),
+      );
+      const [, drops, torch] = windows.windows;
+      expect(torch!.turns).toHaveLength(4);
+      for (const { atMin } of torch!.turns)
+        expect(atMin < drops!.atMin || atMin >= drops!.untilMin + FLASH_OFF_MIN - 1e-6).toBe(true);
+    }
+  });
+  test("what never gets there has no time of day either", () => {
+    expect(nextAt(Infinity, 480)).toBe(Infinity);
+    expect(nextAt(500, 480)).toBe(480 + DAY_MIN);
+    expect(nextAt(480, 480)).toBe(480);
   });
 });
 

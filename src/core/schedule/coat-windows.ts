@@ -253,15 +253,16 @@ export function layCoat(
     const doneAt = real?.doneAtMin[pass.id];
     const wanted = right.from === "runny" ? from.likely : surely(from, to, minutes);
     const due = Math.max(free, laying?.atMin ?? -Infinity, wanted, notBeforeMin);
-    const safe = fire === "lights" ? clearOf(inTheAir, due) : due;
-    const place = (dueMin: number) =>
-      hands ? whenFree(dueMin, minutes, taken) : { atMin: dueMin, waitsFor: null };
-    const { atMin, waitsFor } = doneAt !== undefined ? { atMin: doneAt, waitsFor: null } : place(safe);
+    const place = (dueMin: number) => {
+      const safe = fire === "lights" ? clearOf(inTheAir, dueMin) : dueMin;
+      return hands ? whenFree(safe, minutes, taken) : { atMin: safe, waitsFor: null };
+    };
+    const { atMin, waitsFor } = doneAt !== undefined ? { atMin: doneAt, waitsFor: null } : place(due);
     const rounds =
       pass.repeat && !PASS[pass.kind].perBatch
         ? roundsOf(
             pass.repeat,
-            safe,
+            due,
             minutes,
             "until" in pass.repeat ? plus(startOf(life, pass.repeat.until), lastMixedAtMin) : null,
             real?.doneTurns[pass.id] ?? [],

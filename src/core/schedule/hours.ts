@@ -24,6 +24,6 @@ export function nextOpen(atMin: number, hours: Hours): number {
   return minuteOfDay(atMin) < hours.openMin ? day + hours.openMin : day + DAY_MIN + hours.openMin;
 }
 
-/** The next minute at which the clock says so, from a minute on. */
+/** The next minute at which the clock says so, from a minute on; never, from never on. */
 export const nextAt = (fromMin: number, minuteOfTheDay: number): number =>
-  fromMin + minuteOfDay(minuteOfTheDay - minuteOfDay(fromMin));
+  Number.isFinite(fromMin) ? fromMin + minuteOfDay(minuteOfTheDay - minuteOfDay(fromMin)) : fromMin;

@@ -53,8 +53,11 @@ export function passTroubles(laid: CoatWindows, hours: Hours): Trouble[] {
 export function fireTroubles(coats: readonly CoatWindows[]): Trouble[] {
   const vapours = coats.flatMap(vapoursOf);
   return coats.flatMap(({ coatId, windows }) =>
-    windows.flatMap(({ pass, words, atMin, done }): Trouble[] => {
-      if (done || PASS[pass.kind].fire !== "lights" || clearOf(vapours, atMin) <= atMin) return [];
+    windows.flatMap(({ pass, words, atMin, done, turns, turnOf }): Trouble[] => {
+      if (done || PASS[pass.kind].fire !== "lights") return [];
+      const begins =
+        turnOf === "round" ? turns.filter((turn) => !turn.done).map((turn) => turn.atMin) : [atMin];
+      if (begins.every((begin) => clearOf(vapours, begin) <= begin)) return [];
       return [
         {
           kind: "fire",
