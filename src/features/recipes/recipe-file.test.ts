@@ -1,3 +1,4 @@
+import { GROUND_IDS } from "@/core/batch/grounds";
 import { readFileSync } from "node:fs";
 import { recipeFile, type RecipeFile } from "@/contracts/recipes";
 import { mixedFrom } from "@/core/batch/coat-colour";
@@ -120,7 +121,7 @@ describe("what is wrong is told by line, in words", () => {
     ).toContainEqual(expect.objectContaining({ message: "recipe, coats 1, filmMm: must be number." }));
     expect(
       problems(changed((copy) => ((copy.recipe as { ground: string }).ground = "lawn")))[0]!.message,
-    ).toBe("recipe, ground: must be one of mdf, wood, concrete, primed, cured.");
+    ).toBe(`recipe, ground: must be one of ${GROUND_IDS.join(", ")}.`);
     expect(problems('{"file": "something else"}').map(({ message }) => message)).toContain(
       'file: This is no recipe: it must say "file": "gaugebeam recipe".',
     );
