@@ -103,7 +103,7 @@ test("a pen's pressure is used: pressed lightly the tool glides, pressed firmly 
   await page.getByRole("button", { name: "Again from the start" }).click();
   await pull(1);
   await stop.click();
-  await expect(critique).toContainText(/thin places?, down to [\d.]+ mm: less pressure/);
+  await expect(critique).toContainText(/thin places?, down to [\d.]+ fl oz\/ft²: less pressure/);
 });
 
 test("a practice is not lost when the server is away: it waits in the browser and is kept later", async ({
