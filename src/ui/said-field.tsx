@@ -28,12 +28,17 @@ export function SaidField({
 }) {
   const [typed, setTyped] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
-  // Storage is read after mounting: the server has none.
+  // Storage is read after mounting: the server has none. What was left before it counted counts now.
   useEffect(() => {
     const kept = keptText(keep);
+    if (kept === null) return;
+    const wrong = kept.trim() === value ? null : read(kept);
+    if (wrong === null) return keepText(keep, null);
     // eslint-disable-next-line react-hooks/set-state-in-effect -- storage outside React, read once after mounting
-    if (kept !== null) setTyped(kept);
-  }, [keep]);
+    setTyped(kept);
+    setError(wrong);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once
+  }, []);
   const take = () => {
     if (typed === null) return;
     const wrong = typed.trim() === value ? null : read(typed);

@@ -3,7 +3,7 @@ import { FACTORS } from "../batch/factors";
 import type { GivenAmount } from "../batch/given";
 import { COAT_WORDS, type NotBefore } from "../schedule/coat";
 import type { Repeat } from "../schedule/pass";
-import { BEFORE_WORDS, whenOfCoat, whenWords } from "../schedule/when";
+import { BEFORE_WORDS, coatWhenWords, whenWords } from "../schedule/when";
 import { PASS, type PassKind } from "../passes/facts";
 import { quantityText } from "../units/format-quantity";
 import type { Dimension, UnitSystem } from "../units/dimension";
@@ -193,8 +193,7 @@ function written(value: unknown, key = "", system: UnitSystem = "metric"): strin
 const AS_ONE: Record<string, (value: unknown, system: UnitSystem) => string> = {
   given: (value, system) => (value ? givenText(value as GivenAmount, system) : "the film"),
   repeat: (value) => (value ? whenWords({ repeat: value as Repeat }, [], "") : "once"),
-  notBefore: (value) =>
-    value ? whenWords(whenOfCoat({ notBefore: value as NotBefore }), [], BEFORE_WORDS.coat) : "nothing",
+  notBefore: (value) => (value ? coatWhenWords({ notBefore: value as NotBefore }) : "nothing"),
   afterPassId: (value) => (value ? "another pass" : BEFORE_WORDS.pass),
   colourIds: (value) => (value ? `${(value as unknown[]).length}` : "all"),
   measure: (value) => MEASURE_WORDS[(value as DoseMeasure).unit],

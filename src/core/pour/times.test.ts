@@ -236,6 +236,19 @@ describe("around the pour", () => {
     expect(cover!.untilMin - cover!.atMin).toBeCloseTo(3 * (batched!.topAreaMm2 / 1e6), 6);
     expect(warm!.untilMin - warm!.atMin).toBe(20);
     expect(windows.mixedAtMin).toBeCloseTo(warm!.untilMin, 6);
+    // It is over when the first mix is due: that stays at its hour.
+    expect(windows.mixedAtMin).toBeCloseTo(job().work.startMin, 6);
+  });
+  test("no flame into the vapour of a release agent", () => {
+    const { windows } = ofColour(
+      plan((coat, coats) => {
+        coats.splice(0, coats.length, coat);
+        coat.rateM2PerH = 200;
+        coat.passes = [usualPass("r", "release"), usualPass("l", "lay"), usualPass("f", "flame")];
+      }),
+    );
+    const [release, , torch] = windows.windows;
+    expect(torch!.atMin).toBeGreaterThanOrEqual(release!.untilMin + FLASH_OFF_MIN - 1e-6);
   });
   test("a copied coat's passes name the copied ones", () => {
     const draft = job();

@@ -93,7 +93,7 @@ export type Below = { laid: CoatWindows; resin: FittedResin; coat: Coat };
 export const startOf = (life: readonly StateStart[], state: FilmState): Spread =>
   life.find((start) => start.state === state)?.fromMin ?? exactly(Infinity);
 
-const plus = (spread: Spread, minutes: number): Spread => ({
+export const plus = (spread: Spread, minutes: number): Spread => ({
   low: spread.low + minutes,
   likely: spread.likely + minutes,
   high: spread.high + minutes,
@@ -128,10 +128,6 @@ export function batchTimes(
   });
 }
 
-/** Passes of a coat that are done on the coat below, before it is mixed. */
-export const passesBefore = ({ passes }: Coat): Pass[] =>
-  passes.filter(({ kind }) => PASS[kind].phase === "before");
-
 /** Passes of a coat from its mixing on: those for faces and edges only where there are any. */
 const passesOf = ({ coat, batched }: WindowCoat): Pass[] =>
   coat.passes.filter(({ kind }) => {
@@ -162,7 +158,7 @@ export function clearOf(vapours: readonly Vapour[], atMin: number): number {
 }
 
 /** Usual minutes that a pass takes for the hands that are on it, one at least. */
-function usualMinutes(pass: Pass, { batched, coat }: WindowCoat, people: number): number {
+export function usualMinutes(pass: Pass, { batched, coat }: WindowCoat, people: number): number {
   const { minutesPerM2, minutesPerEdgeM, lastsMin } = PASS[pass.kind];
   const given = pass.lastsMin ?? lastsMin;
   if (given !== undefined) return given;
@@ -317,49 +313,6 @@ export function layCoat(
     windows,
     handsOffMin: Math.max(startMin, ...windows.map(({ untilMin }) => untilMin).filter(Number.isFinite)),
   };
-}
-
-/**
- * What is done before a coat is mixed: sanding, on what can be sanded of the coat below, by its area; taping, warming, and what else needs nothing
- * of it.
- * @param fromMin when the hands come to it at the soonest
- */
-export function prepare(
-  planned: WindowCoat,
-  fromMin: number,
-  below: Below | null,
-  settings: Settings,
-): PassWindow[] {
-  const { taken = [], people } = settings;
-  let free = fromMin;
-  return passesBefore(planned.coat).map((pass): PassWindow => {
-    const { words, right, hands = true } = PASS[pass.kind];
-    const ready =
-      below && right.from !== "runny"
-        ? plus(startOf(below.laid.life, right.from), below.laid.lastMixedAtMin)
-        : exactly(fromMin);
-    const minutes = usualMinutes(pass, planned, people);
-    const doneAt = planned.real?.doneAtMin[pass.id];
-    const inTurn = Math.max(free + (pass.afterMin ?? 0), ready.likely);
-    const due = pass.atMinute === undefined ? inTurn : nextAt(inTurn, pass.atMinute);
-    const { atMin, waitsFor } =
-      doneAt === undefined && hands
-        ? whenFree(due, minutes, taken)
-        : { atMin: doneAt ?? due, waitsFor: null };
-    free = doneAt ?? atMin + minutes;
-    return {
-      pass,
-      words,
-      from: ready,
-      to: null,
-      atMin,
-      untilMin: free,
-      done: doneAt !== undefined,
-      waitsFor,
-      turns: [],
-      turnOf: null,
-    };
-  });
 }
 
 /** Until when a pass is done for the first time; of what comes in rounds, whose end is what they wait for, the first round. */

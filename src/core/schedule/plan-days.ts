@@ -3,17 +3,18 @@ import { liesOnTop, type Coat } from "./coat";
 import {
   batchTimes,
   layCoat,
-  prepare,
   startOf,
   vapoursOf,
   type BatchTimes,
   type Below,
   type CoatWindows,
+  type PassWindow,
   type Settings,
   type WindowCoat,
 } from "./coat-windows";
 import { whenFree } from "./hands";
 import { DAY_MIN, minuteOfDay, nextAt, nextOpen, type Hours } from "./hours";
+import { prepare, prepareUntil } from "./prepare";
 import { PASS } from "../passes/facts";
 import { fireTroubles, mixTroubles, passTroubles, type Trouble } from "./troubles";
 import { mixSaid } from "./trouble-words";
@@ -113,7 +114,9 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
     const { readyMin: ready, askedMin } = below
       ? startAfter(coat, below, waitMin, startMin, hours)
       : { readyMin: startMin, askedMin: null };
-    const sanded = prepare(planned, Math.max(ready, notBeforeMin), below, settings);
+    const sanded: PassWindow[] = below
+      ? prepare(planned, Math.max(ready, notBeforeMin), below, settings)
+      : prepareUntil(planned, ready, settings);
     const begins = Math.max(ready, ...sanded.map(({ untilMin }) => untilMin));
     if (!Number.isFinite(begins) && !real) {
       never.push({
@@ -129,7 +132,10 @@ export function planDays(coats: readonly WindowCoat[], startMin: number, setting
     const { atMin, waitsFor } = real
       ? { atMin: real.batchesAtMin[0] ?? due, waitsFor: null }
       : whenFree(due, laidIn, taken);
-    const wet = layCoat(planned, atMin, waitMin, settings, laid.flatMap(vapoursOf));
+    const wet = layCoat(planned, atMin, waitMin, settings, [
+      ...laid.flatMap(vapoursOf),
+      ...vapoursOf({ windows: sanded }),
+    ]);
     const windows = { ...wet, windows: [...sanded, ...wet.windows] };
     if (below && hides(planned, below.coat)) laid[laid.length - 1] = uncovered(below.laid, atMin);
     const found: Trouble[] = [];

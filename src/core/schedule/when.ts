@@ -267,3 +267,11 @@ export function notBeforeOf({ afterMin, after, atMinute, ...more }: When): NotBe
     ...(atMinute === undefined ? {} : { atMinute }),
   };
 }
+
+/** When a pass is, in words, among those of its coat. */
+export const passWhenWords = (pass: Pass, passes: readonly Pass[]): string =>
+  whenWords(whenOfPass(pass), namedPasses(passes), BEFORE_WORDS.pass);
+
+/** What a coat waits for, in words. */
+export const coatWhenWords = (coat: Pick<Coat, "notBefore">): string =>
+  whenWords(whenOfCoat(coat), [], BEFORE_WORDS.coat);

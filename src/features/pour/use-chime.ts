@@ -1,6 +1,6 @@
 "use client";
 
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 
 /** Two tones, the higher one last; Hz, and when each begins, s. */
 const TONES = [
@@ -50,11 +50,9 @@ export function useChime(stepId: string | null, dueS: number | null): { quiet: b
     context.current ??= new AudioContext();
     ring(context.current);
   }, [stepId, dueS, quiet]);
-  const toggle = useCallback(() => {
-    setQuiet((before) => {
-      localStorage.setItem(KEPT, before ? "no" : "yes");
-      return !before;
-    });
-  }, []);
+  const toggle = () => {
+    localStorage.setItem(KEPT, quiet ? "no" : "yes");
+    setQuiet(!quiet);
+  };
   return { quiet, toggle };
 }

@@ -1,6 +1,6 @@
 import { COAT_WORDS, START_WORDS } from "@/core/schedule/coat";
 import { PASS } from "@/core/passes/facts";
-import { BEFORE_WORDS, namedPasses, whenOfPass, whenWords } from "@/core/schedule/when";
+import { passWhenWords } from "@/core/schedule/when";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { CoatLooks } from "@/core/plan/colour-plan";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -74,7 +74,7 @@ export function VersionCoats({
                     (pass) =>
                       PASS[pass.kind].words.toLowerCase() +
                       (pass.rounds > 1 ? ` × ${pass.rounds}` : "") +
-                      said(whenWords(whenOfPass(pass), namedPasses(coat.passes), BEFORE_WORDS.pass)) +
+                      said(passWhenWords(pass, coat.passes)) +
                       (pass.stopHere ? ` (may stop: ${pass.stopHere})` : ""),
                   )
                   .join(" → ")}

@@ -7,7 +7,7 @@ import { dammed } from "@/core/geometry/new-piece";
 import { TECHNIQUE_IDS, TECHNIQUES, type TechniqueId } from "@/core/job/technique-list";
 import { withTechnique } from "@/core/job/techniques";
 import { isFill, START_WORDS, type Coat, type NotBefore, type StartsAfter } from "@/core/schedule/coat";
-import { BEFORE_WORDS, notBeforeOf, readWhen, whenOfCoat, whenWords } from "@/core/schedule/when";
+import { coatWhenWords, notBeforeOf, readWhen } from "@/core/schedule/when";
 import { hoursOf } from "@/core/job/job-settings";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
@@ -196,7 +196,7 @@ export function CoatForm({ coat: typed, onGone }: { coat: Coat; onGone: () => vo
             {!first && (
               <SaidField
                 label="Not before"
-                value={whenWords(whenOfCoat(coat), [], BEFORE_WORDS.coat)}
+                value={coatWhenWords(coat)}
                 placeholder="22 h later · next morning at 8"
                 keep={`${coat.id}.not-before`}
                 read={(text) => {

@@ -9,7 +9,7 @@ import { DROP_WORDS, type DropSize } from "@/core/pattern/passes/work";
 import type { CoatWindows } from "@/core/schedule/coat-windows";
 import { manyWords } from "@/core/schedule/turns";
 import { usualPass, type Pass } from "@/core/schedule/pass";
-import { BEFORE_WORDS, namedPasses, passAt, readWhen, whenOfPass, whenWords } from "@/core/schedule/when";
+import { namedPasses, passAt, passWhenWords, readWhen } from "@/core/schedule/when";
 import { hoursOf } from "@/core/job/job-settings";
 import { USUAL_POWDER_G_PER_100_ML } from "@/core/schedule/sprays";
 import { Button } from "@/ui/button";
@@ -103,7 +103,7 @@ export function PassList({ coat }: { coat: Coat }) {
                 <span className="label whitespace-nowrap">{WHY_NOT[PASS[pass.kind].on ?? "edges"]}</span>
               ) : (
                 <span className="label text-right max-w-[46%]">
-                  {whenWords(whenOfPass(pass), namedPasses(coat.passes), BEFORE_WORDS.pass)}
+                  {passWhenWords(pass, coat.passes)}
                   {roundsWords(planned?.windows ?? null, pass)}
                 </span>
               )}
@@ -133,7 +133,7 @@ function withColour(pass: Pass, coat: Coat, colourId: string): Pass {
 function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us" | "metric" }) {
   const { document, change } = useJob();
   const edit = (next: Partial<Pass> | ((before: Pass) => Pass)) => change(editPass(coat.id, pass.id, next));
-  const passes = namedPasses(coat.passes.filter(({ id }) => id !== pass.id));
+  const passes = namedPasses(coat.passes).filter(({ id }) => id !== pass.id);
   const { openMin } = hoursOf(document);
   return (
     <div className="bg-shade px-3 py-3 mb-2 grid grid-cols-2 gap-3">
@@ -157,7 +157,7 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
       </SelectField>
       <SaidField
         label="When"
-        value={whenWords(whenOfPass(pass), passes, BEFORE_WORDS.pass)}
+        value={passWhenWords(pass, coat.passes)}
         placeholder="when it is ready"
         keep={`${pass.id}.when`}
         frame="col-span-2"

@@ -1,6 +1,6 @@
 "use client";
 
-import { useMemo, useState } from "react";
+import { useMemo, useState, type ReactNode } from "react";
 import { ciede2000, closeness } from "@/core/colour/ciede2000";
 import { meltingDistanceM } from "@/core/colour/average";
 import { LAMP_IDS, LAMPS, worstOf } from "@/core/colour/lamps";
@@ -150,46 +150,28 @@ function Lamps({
           </tr>
         </thead>
         <tbody>
-          {targets.map(({ lab, name }, index) => {
-            const under = underLamps(looks, lab);
-            const worst = worstOf(under)?.lamp;
-            return (
-              <tr key={index} className="border-b border-line">
-                <th scope="row" className="text-left font-normal py-1.5">
-                  <span
-                    className="inline-block w-5 h-5 border border-ink align-middle mr-2.5"
-                    style={{ background: hexOfLab(lab) }}
-                  />
-                  {name}
-                </th>
-                {under.map(({ lamp, difference }) => (
-                  <td
-                    key={lamp}
-                    className={`figure text-right ${lamp === worst ? "font-bold" : "text-ink-soft"}`}
+          {targets.map((target, index) => (
+            <LampRow key={index} looks={looks} target={target}>
+              {index > 0 && (
+                <>
+                  <Button
+                    weight="quiet"
+                    aria-label={`${target.name} first`}
+                    onClick={() => onFirst(index - 1)}
                   >
-                    {decimal(difference, 1)}
-                    {lamp === worst && <span className="sr-only"> the worst</span>}
-                  </td>
-                ))}
-                <td className="text-right whitespace-nowrap">
-                  {index > 0 && (
-                    <>
-                      <Button weight="quiet" aria-label={`${name} first`} onClick={() => onFirst(index - 1)}>
-                        first
-                      </Button>{" "}
-                      <Button
-                        weight="quiet"
-                        aria-label={`Leave out ${name}`}
-                        onClick={() => onGone(index - 1)}
-                      >
-                        leave out
-                      </Button>
-                    </>
-                  )}
-                </td>
-              </tr>
-            );
-          })}
+                    first
+                  </Button>{" "}
+                  <Button
+                    weight="quiet"
+                    aria-label={`Leave out ${target.name}`}
+                    onClick={() => onGone(index - 1)}
+                  >
+                    leave out
+                  </Button>
+                </>
+              )}
+            </LampRow>
+          ))}
         </tbody>
       </table>
       <p className="label mt-1.5">
@@ -200,6 +182,30 @@ function Lamps({
         Hold the board against it under the client&apos;s own lamp.
       </p>
     </section>
+  );
+}
+
+/** One wanted colour; worked out anew only when the top or the colour changes. */
+function LampRow({ looks, target, children }: { looks: ColourPlan; target: Target; children: ReactNode }) {
+  const under = useMemo(() => underLamps(looks, target.lab), [looks, target.lab]);
+  const worst = worstOf(under)?.lamp;
+  return (
+    <tr className="border-b border-line">
+      <th scope="row" className="text-left font-normal py-1.5">
+        <span
+          className="inline-block w-5 h-5 border border-ink align-middle mr-2.5"
+          style={{ background: hexOfLab(target.lab) }}
+        />
+        {target.name}
+      </th>
+      {under.map(({ lamp, difference }) => (
+        <td key={lamp} className={`figure text-right ${lamp === worst ? "font-bold" : "text-ink-soft"}`}>
+          {decimal(difference, 1)}
+          {lamp === worst && <span className="sr-only"> the worst</span>}
+        </td>
+      ))}
+      <td className="text-right whitespace-nowrap">{children}</td>
+    </tr>
   );
 }
 
