@@ -33,25 +33,14 @@ const placed = (underlay: UnderlayOf, frame: Frame) => ({
   scale: underlay.mmPerPx * frame.scale,
 });
 
-/** A photograph or scan under the drawing. */
+/** A photograph or scan under the drawing, at its natural size and then scaled: nothing is drawn before that is known. */
 export function Underlay({ underlay, frame }: { underlay: UnderlayOf; frame: Frame }) {
-  const [pixels, setPixels] = useState<{ width: number; height: number } | null>(null);
   const { corner, scale } = placed(underlay, frame);
   return (
     <image
       href={`/pictures/${underlay.pictureId}`}
-      x={corner.x}
-      y={corner.y}
-      width={(pixels?.width ?? 1000) * scale}
-      height={(pixels?.height ?? 1000) * scale}
-      preserveAspectRatio="xMinYMin meet"
+      transform={`translate(${corner.x} ${corner.y}) scale(${scale})`}
       opacity={underlay.opacity}
-      ref={(element) => {
-        if (!element || pixels) return;
-        const probe = new Image();
-        probe.onload = () => setPixels({ width: probe.naturalWidth, height: probe.naturalHeight });
-        probe.src = `/pictures/${underlay.pictureId}`;
-      }}
     />
   );
 }
