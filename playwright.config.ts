@@ -1,7 +1,6 @@
 import { defineConfig } from "@playwright/test";
+import { shops, thisShop } from "./e2e/fixtures/shops";
 import { CHROMIUM } from "./scripts/chromium";
-
-const port = process.env["GAUGEBEAM_E2E_PORT"] ?? "3000";
 
 export default defineConfig({
   testDir: "e2e",
@@ -10,11 +9,12 @@ export default defineConfig({
   timeout: 300_000,
   expect: { timeout: 120_000 },
   fullyParallel: false,
-  workers: 1,
+  // Each worker has a shop to itself.
+  workers: shops.length,
   retries: 0,
   forbidOnly: true,
   use: {
-    baseURL: `http://127.0.0.1:${port}`,
+    baseURL: `http://127.0.0.1:${thisShop.port}`,
     viewport: { width: 1280, height: 800 },
     trace: process.env["TRACE"] ? "retain-on-failure" : "off",
     launchOptions: CHROMIUM,

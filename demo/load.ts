@@ -57,6 +57,7 @@ export async function foundShop(
     name: owner.name,
     email: owner.email,
     units,
+    clock: "24h",
     passwordHash: await hashPassword(owner.password),
   });
   const person = await book.person(personId);

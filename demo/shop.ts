@@ -26,6 +26,8 @@ export const DEMO_BENCH: BenchSettings = {
   hours: { openMin: 8 * 60, closeMin: 18 * 60, sleepFromMin: 22 * 60, sleepToMin: 6 * 60 },
   benchMm: 12_000,
   spindles: 24,
+  faceMm: null,
+  planerMm: 510,
   // That of the machine it is shown on.
   timeZone: null,
 };

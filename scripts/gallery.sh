@@ -13,7 +13,7 @@ trap finish EXIT
 mkdir -p var/check docs/screenshots
 exec 9<>var/check/check.lock
 flock -w 5 9 || fail "Another gallery, or ./check, runs here."
-need_packages chromium:chromium
+need_packages chromium-headless-shell:chromium-headless-shell
 install_packages
 database_start "$folder" 33161
 GAUGEBEAM_SECRET="$(random_word)"
@@ -25,8 +25,8 @@ if ! build_is_fresh; then
   printf '%s\n' "$wanted" >.next/sources-hash
 fi
 bash scripts/fresh-demo.sh
-export GAUGEBEAM_E2E_PORT
-GAUGEBEAM_E2E_PORT=$(free_port)
+port=$(free_port)
+export GAUGEBEAM_E2E_SHOPS="$port/$GAUGEBEAM_DB_NAME"
 release "$app_lock" 3
-hold "$app_lock" node serve/main.mjs --port "$GAUGEBEAM_E2E_PORT" </dev/null >var/check/app.log 2>&1
+hold "$app_lock" node serve/main.mjs --port "$port" </dev/null >var/check/app.log 2>&1
 npx playwright test --project=gallery --reporter=list

@@ -3,13 +3,14 @@ import { expect, test, type Page } from "@playwright/test";
 import mysql from "mysql2/promise";
 import { OwnServer } from "../fixtures/own-server";
 import { field, makeJob, saved, signIn, signInByForm } from "../fixtures/shop";
+import { thisShop } from "../fixtures/shops";
 
 /** As root of the database: what no person and no act of ours could do to it. */
 async function sql(statement: string, values: unknown[] = []): Promise<void> {
   const connection = await mysql.createConnection({
     socketPath: process.env["GAUGEBEAM_CHECK_SOCKET"] ?? "",
     user: userInfo().username,
-    database: process.env["GAUGEBEAM_DB_NAME"] ?? "gaugebeam",
+    database: thisShop.database,
   });
   await connection.query(statement, values);
   await connection.end();

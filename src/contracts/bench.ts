@@ -14,6 +14,20 @@ export const benchSettings = z.object({
   hours: hoursSchema,
   benchMm: z.number().min(100, "A bench is longer than that.").max(200_000, "At most 200 m.").nullable(),
   spindles: z.number().int("A whole number of spindles.").min(0).max(200, "At most 200.").nullable(),
+  /** Height of the faces that the shop's tops usually have; null: 38 mm. */
+  faceMm: z
+    .number()
+    .min(1, "A face is higher than that.")
+    .max(500, "At most 500 mm.")
+    .nullable()
+    .default(null),
+  /** How wide a board its planer takes; null where it has none. */
+  planerMm: z
+    .number()
+    .min(50, "A planer is wider than that.")
+    .max(3000, "At most 3 m.")
+    .nullable()
+    .default(null),
   /** Of the clock on the wall; null where none was chosen: then each machine's own. */
   timeZone: timeZone.nullable().default(null),
 });
@@ -24,6 +38,8 @@ export const USUAL_BENCH: BenchSettings = {
   hours: USUAL_HOURS,
   benchMm: null,
   spindles: null,
+  faceMm: null,
+  planerMm: null,
   timeZone: null,
 };
 

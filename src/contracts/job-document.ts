@@ -69,9 +69,15 @@ const outlinePoints = {
     .refine((starts) => starts.every((start, at) => at === 0 || start > (starts[at - 1] ?? 0)), {
       message: "The edges of an outline begin one after the other.",
     }),
+  curved: z.boolean().optional(),
 };
 const startsWithinPoints = ({ points, starts }: { points: readonly unknown[]; starts: readonly number[] }) =>
   (starts.at(-1) ?? 0) < points.length;
+/** A smooth line has ten to thirty points from one to the next. */
+const MOST_CURVED = 400;
+const curvedIsShort = ({ points, curved }: { points: readonly unknown[]; curved?: boolean | undefined }) =>
+  !curved || points.length <= MOST_CURVED;
+const CURVED = { message: `A smooth line goes through at most ${MOST_CURVED} points.`, path: ["points"] };
 const STARTS = { message: "An edge of an outline begins at one of its corners.", path: ["starts"] };
 const stations = z
   .array(z.object({ atMm: place, farMm: place, nearMm: place }))
@@ -84,7 +90,10 @@ const mouldOutline = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("rectangle"), lengthMm: length, depthMm: length }),
   z.object({ kind: z.literal("round"), diameterMm: length }),
   z.object({ kind: z.literal("oval"), lengthMm: length, depthMm: length }),
-  z.object({ kind: z.literal("free"), ...outlinePoints }).refine(startsWithinPoints, STARTS),
+  z
+    .object({ kind: z.literal("free"), ...outlinePoints })
+    .refine(startsWithinPoints, STARTS)
+    .refine(curvedIsShort, CURVED),
 ]);
 
 const shape = z.discriminatedUnion("kind", [
@@ -127,10 +136,16 @@ const shape = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("oval"), lengthMm: length, depthMm: length }),
   z.object({ kind: z.literal("racetrack"), lengthMm: length, depthMm: length }),
   z.object({ kind: z.literal("polygon"), sides: z.number().int().min(3).max(24), sideMm: length }),
-  z.object({ kind: z.literal("free"), ...outlinePoints }).refine(startsWithinPoints, STARTS),
-  z.object({ kind: z.literal("floor"), ...outlinePoints }).refine(startsWithinPoints, STARTS),
+  z
+    .object({ kind: z.literal("free"), ...outlinePoints })
+    .refine(startsWithinPoints, STARTS)
+    .refine(curvedIsShort, CURVED),
+  z
+    .object({ kind: z.literal("floor"), ...outlinePoints })
+    .refine(startsWithinPoints, STARTS)
+    .refine(curvedIsShort, CURVED),
   z.object({ kind: z.literal("offsets"), stations }),
-  z.object({ kind: z.literal("river"), stations, depthMm: length }),
+  z.object({ kind: z.literal("river"), stations, depthMm: length, boardMm: length.optional() }),
   z.object({
     kind: z.literal("tumbler"),
     topDiameterMm: length,
@@ -315,6 +330,7 @@ const pass = z.object({
     .optional(),
   sections: z.number().int().min(1).max(MOST_SECTIONS).optional(),
   colourIds: z.array(partId).max(MOST_COLOURS).optional(),
+  toolWetWith: partId.optional(),
   stopHere: freeText(120).nullable(),
   gPer100Ml: z.number().min(0).max(100).optional(),
   work: work.optional(),

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import type { UnitSystem } from "@/core/units/dimension";
 import { act, type Role } from "./act";
+import type { ClockStyle } from "@/core/units/clock";
 import { nameText, rowId, text, timeZone } from "./text";
 
 export type Person = {
@@ -11,6 +12,8 @@ export type Person = {
   email: string;
   role: Role;
   units: UnitSystem;
+  /** How this person reads times and dates. */
+  clock: ClockStyle;
   /** Of the shop's wall clock; null where none was chosen. */
   timeZone: string | null;
 };
@@ -47,9 +50,13 @@ export const signOut = act<null>()("session.sign-out", "anybody", z.object({}), 
 export const firstRun = act<null>()(
   "session.first-run",
   "anybody",
-  firstRunFields.extend({ timeZone: timeZone.nullable().default(null) }),
+  firstRunFields.extend({
+    timeZone: timeZone.nullable().default(null),
+    clock: z.enum(["24h", "12h"]).default("24h"),
+  }),
 );
 export const setUnits = act<null>()("me.set-units", "person", z.object({ units: z.enum(["us", "metric"]) }));
+export const setClock = act<null>()("me.set-clock", "person", z.object({ clock: z.enum(["24h", "12h"]) }));
 /** Changes one's password; every session but this one ends. */
 export const changePassword = act<null>()("me.change-password", "person", changePasswordFields);
 /** Ends all of one's sessions, this one too. */

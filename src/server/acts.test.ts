@@ -94,6 +94,7 @@ beforeAll(async () => {
     email: `${randomUUID()}@test.example`,
     role: "hand",
     units: "us",
+    clock: "24h",
     passwordHash: "-",
   });
 });
@@ -290,7 +291,14 @@ describe("people", () => {
   test("an e-mail address signs in one person only, and a shop keeps an owner", async () => {
     const people = peopleOf(db, mine.owner);
     await expect(
-      people.add({ name: "Twin", email: mine.owner.email, role: "hand", units: "us", passwordHash: "-" }),
+      people.add({
+        name: "Twin",
+        email: mine.owner.email,
+        role: "hand",
+        units: "us",
+        clock: "24h",
+        passwordHash: "-",
+      }),
     ).rejects.toThrow("Somebody in this shop signs in");
     await expect(people.setRole(mine.owner.id, "hand")).rejects.toThrow("needs an owner");
     await expect(people.remove(mine.owner.id)).rejects.toThrow("needs an owner");

@@ -11,6 +11,7 @@ import * as eighth from "./migrations/0008-the-bench";
 import * as ninth from "./migrations/0009-rehearsals";
 import * as tenth from "./migrations/0010-nothing-lost";
 import * as eleventh from "./migrations/0011-taken-back";
+import * as twelfth from "./migrations/0012-clock";
 import { repeatableTables, type RepeatableTables } from "./repeatable-tables";
 import { readSettings } from "./settings";
 
@@ -30,6 +31,7 @@ export const MIGRATIONS: readonly {
   { name: "0009-rehearsals", ...ninth },
   { name: "0010-nothing-lost", ...tenth },
   { name: "0011-taken-back", ...eleventh },
+  { name: "0012-clock", ...twelfth },
 ];
 
 /** Another process that migrates is waited for, at most so long. */

@@ -25,6 +25,7 @@ async function somebody(shop: TestShop = mine, email = `${randomUUID()}@test.exa
     email,
     role: "hand",
     units: "us",
+    clock: "24h",
     passwordHash: await hashPassword(RIGHT),
   });
   return email;

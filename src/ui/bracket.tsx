@@ -3,8 +3,8 @@ import { type Trouble } from "@/core/schedule/troubles";
 import { TROUBLE_WORDS } from "@/core/schedule/trouble-words";
 import type { PassWindow } from "@/core/schedule/coat-windows";
 import { manyWords } from "@/core/schedule/turns";
+import { useClockWords } from "./shop-clock";
 import { WindowBar } from "./window-bar";
-import { hourText } from "@/ui/clock-words";
 
 /** A pass: from when to when it is right, the unsure parts lighter, and when the hands come to it. */
 export function Bracket({
@@ -20,6 +20,7 @@ export function Bracket({
   untilMin: number;
   top: number;
 }) {
+  const { hourText } = useClockWords();
   const middle = top + 11;
   const end = to ?? { low: untilMin, likely: untilMin, high: untilMin };
   const rounds = turnOf === "round" && turns.length > 1;

@@ -15,7 +15,7 @@ import { longestLevelledMm } from "@/core/film/flow";
 import type { PassWindow } from "@/core/schedule/coat-windows";
 import type { UnitSystem } from "@/core/units/dimension";
 import { decimal, quantityText } from "@/core/units/format-quantity";
-import { hourText } from "./clock-words";
+import { useClockWords } from "./shop-clock";
 
 /** Steps of the looked-at moment by keys, min. */
 const LOOK_MIN = 5;
@@ -71,7 +71,7 @@ export function FilmMoment({
   area,
   line,
   box,
-  timeText = hourText,
+  timeText,
 }: {
   film: FilmInRoom;
   life: readonly StateStart[];
@@ -89,9 +89,11 @@ export function FilmMoment({
   line: { top: number; bottom: number };
   /** Top of the words. */
   box: number;
-  /** A minute in words. */
+  /** A minute in words; its hour where it is not told. */
   timeText?: (atMin: number) => string;
 }) {
+  const { hourText } = useClockWords();
+  const inWords = timeText ?? hourText;
   const [atMin, setAtMin] = useState<number | null>(null);
   const begin = film.mixedAtMin;
   const within = (at: number) => Math.min(untilMin, Math.max(begin, at));
@@ -130,7 +132,7 @@ export function FilmMoment({
       aria-valuenow={Math.round(atMin ?? begin)}
       aria-valuetext={
         told && atMin !== null
-          ? `${timeText(atMin)}: ${[told.words, told.may, told.mustNot].filter(Boolean).join("; ")}`
+          ? `${inWords(atMin)}: ${[told.words, told.may, told.mustNot].filter(Boolean).join("; ")}`
           : "not looked at"
       }
       onPointerMove={(event) => {
@@ -173,7 +175,7 @@ export function FilmMoment({
             stroke="var(--color-ink)"
           />
           <text x={boxLeft + 8} y={box + 16} fontSize="13" fontWeight="600" fill="var(--color-ink)">
-            {timeText(atMin)} · {told.words}
+            {inWords(atMin)} · {told.words}
           </text>
           <text x={boxLeft + 8} y={box + 33} fontSize="12" fill="var(--color-ink)">
             {cut(told.may)}

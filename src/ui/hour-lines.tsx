@@ -1,4 +1,4 @@
-import { hourText } from "./clock-words";
+import { useClockWords } from "./shop-clock";
 
 /** The hours of an axis: a line through the drawing and the hour over it. */
 export function HourLines({
@@ -12,6 +12,7 @@ export function HourLines({
   top: number;
   bottom: number;
 }) {
+  const { hourText } = useClockWords();
   return ticks.map((at) => (
     <g key={at}>
       <line x1={x(at)} x2={x(at)} y1={top - 4} y2={bottom} stroke="var(--color-line)" />

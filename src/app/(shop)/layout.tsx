@@ -7,7 +7,7 @@ import { requirePerson } from "@/server/require-person";
 export default async function ShopLayout({ children }: { children: ReactNode }) {
   const person = await requirePerson();
   return (
-    <ShopClock zone={person.timeZone}>
+    <ShopClock zone={person.timeZone} style={person.clock}>
       <div className="h-dvh flex flex-col print:h-auto print:block max-lg:h-auto max-lg:min-h-dvh">
         {children}
         <BenchLine wet={await wetNow(person)} />

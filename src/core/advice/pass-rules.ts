@@ -1,5 +1,5 @@
 import { PASS } from "../passes/facts";
-import { FLASH_OFF_MIN } from "../schedule/pass";
+import { FLASH_OFF_MIN, putsVapour } from "../schedule/pass";
 import type { Advice, Rule } from "./advice";
 import { alcoholTooEarly as fogEarly, flameAfterVapour as lights } from "./words";
 
@@ -13,7 +13,7 @@ export const flameAfterVapour: Rule = ({ coats }) =>
     const found: Advice[] = [];
     coat.passes.forEach((pass, index) => {
       if (PASS[pass.kind].fire !== "lights") return;
-      const vapour = coat.passes.slice(0, index).findLast((earlier) => PASS[earlier.kind].fire === "vapour");
+      const vapour = coat.passes.slice(0, index).findLast(putsVapour);
       if (!vapour) return;
       const gap = pass.fromMin !== null && vapour.fromMin !== null ? pass.fromMin - vapour.fromMin : 0;
       if (gap >= FLASH_OFF_MIN) return;

@@ -55,7 +55,7 @@ export function dimensionsOf(piece: Piece): Dimension[] {
     }
     case "free":
     case "floor":
-      if (shape.points.length > MOST_STRETCHES) return extent;
+      if (shape.curved || shape.points.length > MOST_STRETCHES) return extent;
       return outline.corners.map((from, index) => {
         const to = outline.corners[(index + 1) % outline.corners.length] as Point;
         return { from, to, side: 1, mm: Math.hypot(to.x - from.x, to.y - from.y), prefix: "" };

@@ -2,8 +2,8 @@ import type { Point } from "./curves";
 import { cutOutRing } from "./cut-out";
 import { diameterAlong, unrolledWall } from "./frustum";
 import { draftedVolume, shrinkTerm } from "./mould";
-import { outlineOf } from "./outline";
-import { edgeOf, edgesOf, edgeWords, type CutOut, type FreeOutline, type Piece, type Station } from "./piece";
+import { freeRing, outlineOf } from "./outline";
+import { edgeOf, edgesOf, edgeWords, type CutOut, type Piece, type Station } from "./piece";
 import { liesInside, ringAreaMm2, ringsOverlap, ringTroubles, type RingTrouble } from "./ring";
 import { widthAt } from "./stations";
 
@@ -24,16 +24,16 @@ const SIZES_OF_OWN = new Set([
 /** Sides nearer to each other than this leave nothing between them, mm. */
 const NECK_MM = 1;
 
-/** What is said of a trouble, and where the corner counts from 1. */
-function ringFault(trouble: RingTrouble, at: string, what: string): Fault {
-  const place = `at corner ${trouble.index + 1}`;
+/** What is said of a trouble: corners count from 1; on a smooth line the drawing's mark shows the place. */
+function ringFault(trouble: RingTrouble, at: string, what: string, curved: boolean): Fault {
+  const place = curved ? "where it is marked" : `at corner ${trouble.index + 1}`;
   switch (trouble.kind) {
     case "double":
       return { at, message: `${what} has two corners in one place, ${place}.`, where: trouble.at };
     case "crosses":
       return {
         at,
-        message: `${what} crosses or touches itself, ${place} and at corner ${trouble.other + 1}.`,
+        message: `${what} crosses or touches itself, ${place}${curved ? "" : ` and at corner ${trouble.other + 1}`}.`,
         where: trouble.at,
       };
     case "dense":
@@ -47,14 +47,12 @@ function ringFault(trouble: RingTrouble, at: string, what: string): Fault {
   }
 }
 
-function ringFaults(points: readonly Point[], at: string, what: string): Fault[] {
+function ringFaults(points: readonly Point[], at: string, what: string, curved = false): Fault[] {
   if (points.length < 3) return [{ at, message: `${what} is not closed: it has fewer than three corners.` }];
-  const troubles = ringTroubles(points, NECK_MM).map((trouble) => ringFault(trouble, at, what));
+  const troubles = ringTroubles(points, NECK_MM).map((trouble) => ringFault(trouble, at, what, curved));
   if (troubles.length > 0) return troubles;
   return ringAreaMm2(points) < LEAST_MM ** 2 ? [{ at, message: tooSmall(what) }] : [];
 }
-
-const cornersOf = ({ points }: FreeOutline): Point[] => points.map(([x, y]) => ({ x, y }));
 
 function stationFaults(stations: readonly Station[], what: string): Fault[] {
   if (stations.length < 2)
@@ -125,7 +123,7 @@ function shapeFaults({ shape }: Piece): Fault[] {
     }
     case "free":
     case "floor":
-      faults.push(...ringFaults(cornersOf(shape), "shape.points", "The outline"));
+      faults.push(...ringFaults(freeRing(shape), "shape.points", "The outline", shape.curved));
       break;
     case "offsets":
       faults.push(...stationFaults(shape.stations, "The piece"));
@@ -138,7 +136,9 @@ function shapeFaults({ shape }: Piece): Fault[] {
       break;
     case "mould":
       if (shape.outline.kind === "free")
-        faults.push(...ringFaults(cornersOf(shape.outline), "shape.points", "The outline"));
+        faults.push(
+          ...ringFaults(freeRing(shape.outline), "shape.points", "The outline", shape.outline.curved),
+        );
       break;
   }
   return faults;

@@ -1,11 +1,12 @@
 import type { Point } from "./curves";
+import { freeOutlineOf, middleAfter, withFreeOutline } from "./free-outline";
 import { outlineOf } from "./outline";
-import { edgesOf, type EdgeName, type Pair, type Piece, type Shape } from "./piece";
+import { edgesOf, type EdgeName, type FreeOutline, type Pair, type Piece, type Shape } from "./piece";
 import { sizesOf, withSizes, type SizeName } from "./sizes";
 import { storedMm } from "./transform";
 import { nth } from "../numerics/nth";
 
-/** Something of a drawing that can be taken hold of: a side, or a corner of a free outline. */
+/** Something of a drawing that can be taken hold of: a side, or a corner of a free or traced outline. */
 export type Handle = { kind: "side"; name: EdgeName } | { kind: "corner"; index: number };
 
 /** What a side moves when it is pulled: sizes that grow with x or y, times the sign. */
@@ -83,14 +84,15 @@ function pullsOf(shape: Shape): Partial<Record<EdgeName, Pull>> {
   }
 }
 
-/** Cut-outs stay where they are on the slab when its left or its front edge moves. */
-function kept(before: Piece, after: Piece): Piece {
-  const [was, is] = [outlineOf(before), outlineOf(after)];
-  const [dx, dy] = movedOrigin(before, after);
-  if (before.cutOuts.length === 0) return after;
-  const grown = is.heightMm - was.heightMm;
+/** Cut-outs and the photo below stay where they are on the slab when the back left of its box moves, in the drawing before. */
+function kept(before: Piece, after: Piece, [dx, dy] = movedOrigin(before, after)): Piece {
+  const grown = outlineOf(after).heightMm - outlineOf(before).heightMm;
+  const { underlay } = before;
   return {
     ...after,
+    ...(underlay && {
+      underlay: { ...underlay, xMm: storedMm(underlay.xMm - dx), yMm: storedMm(underlay.yMm - dy) },
+    }),
     cutOuts: before.cutOuts.map((cutOut) => ({
       ...cutOut,
       fromLeftMm: storedMm(cutOut.fromLeftMm - dx),
@@ -111,28 +113,20 @@ const snapped = (value: number, snap: Snap) => (snap ? Math.round(value / snap.s
 
 const LEAST_MM = 10;
 
-function pulledSide(piece: Piece, name: EdgeName, by: Point, snap: Snap): Piece {
+function pulledSide(piece: Piece, name: EdgeName, way: Point, snap: Snap): Piece {
   const pull = pullsOf(piece.shape)[name];
   const { shape } = piece;
-  if (!pull) return pulledRim(piece, by, snap);
+  if (!pull) return pulledRim(piece, way, snap);
   const sizes = sizesOf(shape);
   const [size, sign] = pull.sizes[0] as Pull["sizes"][number];
   const start = sizes[size] ?? 0;
-  const change = (Math.max(LEAST_MM, snapped(start + sign * by[pull.axis], snap)) - start) * sign;
-  for (const [moved, along] of pull.sizes) sizes[moved] = storedMm((sizes[moved] ?? 0) + along * change);
+  const change = (Math.max(LEAST_MM, snapped(start + sign * way[pull.axis], snap)) - start) * sign;
+  for (const [pulledToo, along] of pull.sizes)
+    sizes[pulledToo] = storedMm((sizes[pulledToo] ?? 0) + along * change);
   const after = { ...piece, shape: withSizes(shape, sizes) };
-  // A back or left edge pulled in or out leaves cut-outs on the slab where they were.
-  const atLeft = pull.axis === "x" && sign === -1;
-  const atFront = pull.axis === "y" && sign === 1;
-  const grown = outlineOf(after).heightMm - outlineOf(piece).heightMm;
-  return {
-    ...after,
-    cutOuts: piece.cutOuts.map((cutOut) => ({
-      ...cutOut,
-      fromLeftMm: atLeft ? storedMm(cutOut.fromLeftMm - change) : cutOut.fromLeftMm,
-      fromFrontMm: atFront ? storedMm(cutOut.fromFrontMm + grown) : cutOut.fromFrontMm,
-    })),
-  };
+  // Only a side at the back or at the left moves the origin with it.
+  const moved = (axis: "x" | "y") => (pull.axis === axis && sign === -1 ? change : 0);
+  return kept(piece, after, [moved("x"), moved("y")]);
 }
 
 /** A round, oval or regular piece is pulled at the right or the front of its rim. */
@@ -183,12 +177,12 @@ function movedCorners(
   snap: Snap,
   reachMm: number,
 ): Piece {
-  const { shape } = piece;
-  if (shape.kind !== "free" && shape.kind !== "floor") return piece;
+  const outline = freeOutlineOf(piece);
+  if (!outline) return piece;
   const chosen = new Set(indices);
   const others =
-    shape.points.length <= MOST_ALIGNED ? shape.points.filter((_, index) => !chosen.has(index)) : [];
-  const points = shape.points.map((point, index): Pair => {
+    outline.points.length <= MOST_ALIGNED ? outline.points.filter((_, index) => !chosen.has(index)) : [];
+  const points = outline.points.map((point, index): Pair => {
     if (!chosen.has(index)) return point;
     const raw: Pair = [point[0] + by.x, point[1] + by.y];
     if (!snap) return [storedMm(raw[0]), storedMm(raw[1])];
@@ -197,7 +191,7 @@ function movedCorners(
       drawn[at] !== raw[at] ? nth(drawn, at) : value === was ? was : snapped(value, snap);
     return [storedMm(settle(raw[0], point[0], 0)), storedMm(settle(raw[1], point[1], 1))];
   });
-  return kept(piece, { ...piece, shape: { ...shape, points } });
+  return kept(piece, withFreeOutline(piece, { ...outline, points }));
 }
 
 /** Indices of the corners of a free outline's side, both ends included. */
@@ -215,47 +209,46 @@ export function cornersOfSide(shape: Extract<Shape, { kind: "free" | "floor" }>,
  */
 export function pulled(piece: Piece, handle: Handle, by: Point, snap: Snap, reachMm = 0): Piece {
   const { shape } = piece;
-  if (shape.kind === "free" || shape.kind === "floor") {
-    const indices = handle.kind === "corner" ? [handle.index] : cornersOfSide(shape, handle.name);
-    return movedCorners(piece, indices, by, snap, reachMm);
-  }
-  return handle.kind === "side" ? pulledSide(piece, handle.name, by, snap) : piece;
+  if (handle.kind === "corner") return movedCorners(piece, [handle.index], by, snap, reachMm);
+  if (shape.kind === "free" || shape.kind === "floor")
+    return movedCorners(piece, cornersOfSide(shape, handle.name), by, snap, reachMm);
+  return pulledSide(piece, handle.name, by, snap);
 }
 
-/** Puts a corner into the middle of a side's first stretch; small outlines get an edge for it. */
+/** Puts a corner into the middle of the stretch behind a corner; small outlines get an edge for it. */
 export function withCorner(piece: Piece, after: number): Piece {
-  const { shape } = piece;
-  if (shape.kind !== "free" && shape.kind !== "floor") return piece;
-  const [a, b] = [shape.points[after], shape.points[(after + 1) % shape.points.length]] as [Pair, Pair];
-  const middle: Pair = [storedMm((a[0] + b[0]) / 2), storedMm((a[1] + b[1]) / 2)];
-  const points = [...shape.points.slice(0, after + 1), middle, ...shape.points.slice(after + 1)];
-  const starts = shape.starts.map((start) => (start > after ? start + 1 : start));
+  const outline = freeOutlineOf(piece);
+  if (!outline) return piece;
+  const points = [
+    ...outline.points.slice(0, after + 1),
+    middleAfter(outline, after),
+    ...outline.points.slice(after + 1),
+  ];
+  const starts = outline.starts.map((start) => (start > after ? start + 1 : start));
   // Where every corner begins an edge, the new one does so too, and both halves are treated alike.
-  if (shape.starts.length < shape.points.length) return { ...piece, shape: { ...shape, points, starts } };
-  const edges = shiftedEdges(piece, after, 1);
-  return {
-    ...piece,
-    edges,
-    shape: { ...shape, points, starts: [...starts, after + 1].sort((x, y) => x - y) },
-  };
+  if (outline.starts.length < outline.points.length)
+    return withFreeOutline(piece, { ...outline, points, starts });
+  return withFreeOutline(
+    { ...piece, edges: shiftedEdges(piece, after, 1) },
+    { ...outline, points, starts: [...starts, after + 1].sort((x, y) => x - y) },
+  );
 }
 
 /** Takes a corner out; the edge that began there joins the one before. A triangle keeps its corners. */
 export function withoutCorner(piece: Piece, index: number): Piece {
-  const { shape } = piece;
-  if ((shape.kind !== "free" && shape.kind !== "floor") || shape.points.length <= 3) return piece;
-  const points = shape.points.filter((_, at) => at !== index);
-  const place = shape.starts.indexOf(index);
-  const starts = shape.starts
-    .filter((start) => start !== index || shape.starts.length === 1)
+  const outline = freeOutlineOf(piece);
+  if (!outline || outline.points.length <= 3) return piece;
+  const points = outline.points.filter((_, at) => at !== index);
+  const place = outline.starts.indexOf(index);
+  const starts = outline.starts
+    .filter((start) => start !== index || outline.starts.length === 1)
     .map((start) => (start > index ? start - 1 : start) % points.length);
   const edges =
     place > 0 ? shiftedEdges(piece, place - 1, -1) : place === 0 ? shiftedEdges(piece, -1, -1) : piece.edges;
-  return kept(piece, {
-    ...piece,
-    edges,
-    shape: { ...shape, points, starts: starts.length > 0 ? starts : [0] },
-  });
+  return kept(
+    piece,
+    withFreeOutline({ ...piece, edges }, { ...outline, points, starts: starts.length > 0 ? starts : [0] }),
+  );
 }
 
 /** Side names after one was put in (+1) or taken out (−1) behind the given place. */
@@ -274,12 +267,32 @@ function shiftedEdges(piece: Piece, place: number, by: 1 | -1): Piece["edges"] {
 
 /** The length of the stretch between two neighbouring corners, set by moving all that follows on the same line. */
 export function withStretch(piece: Piece, from: number, lengthMm: number): Piece {
-  const { shape } = piece;
-  if (shape.kind !== "free" && shape.kind !== "floor") return piece;
-  const count = shape.points.length;
-  const [a, b] = [shape.points[from], shape.points[(from + 1) % count]] as [Pair, Pair];
+  const outline = freeOutlineOf(piece);
+  if (!outline) return piece;
+  const count = outline.points.length;
+  const [a, b] = [outline.points[from], outline.points[(from + 1) % count]] as [Pair, Pair];
   const was = Math.hypot(b[0] - a[0], b[1] - a[1]);
   if (was === 0) return piece;
   const by = { x: ((b[0] - a[0]) / was) * (lengthMm - was), y: ((b[1] - a[1]) / was) * (lengthMm - was) };
   return movedCorners(piece, [(from + 1) % count, (from + 2) % count], by, null, 0);
+}
+
+/** The outline with a smooth line through its corners, or with a straight edge from each to the next; its edges are the usual ones again. */
+export function withLine(piece: Piece, smooth: boolean): Piece {
+  const outline = freeOutlineOf(piece);
+  if (!outline) return piece;
+  const edges = smooth || piece.shape.kind === "mould" ? [0] : outline.points.map((_, index) => index);
+  return kept(piece, withFreeOutline({ ...piece, edges: {} }, { ...outline, curved: smooth, starts: edges }));
+}
+
+/** A point that a line was traced through: a smooth one, or a corner where an edge begins. */
+export type Knot = { at: Point; corner: boolean };
+
+/** The piece with an outline that was traced on its drawing: the smooth line through the points, with edges from corner to corner. */
+export function traced(piece: Piece, knots: readonly Knot[]): Piece {
+  const { origin } = outlineOf(piece);
+  const points = knots.map(({ at }): Pair => [storedMm(at.x + origin.x), storedMm(at.y + origin.y)]);
+  const corners = knots.flatMap(({ corner }, index) => (corner ? [index] : []));
+  const outline: FreeOutline = { points, starts: corners.length > 1 ? corners : [0], curved: true };
+  return kept(piece, withFreeOutline({ ...piece, edges: {} }, outline));
 }

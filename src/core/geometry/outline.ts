@@ -12,6 +12,7 @@ import {
 import { boxOf, pathLengthMm, ringAreaMm2, ringTurn } from "./ring";
 import { roundCorners } from "./rounding";
 import { stationSides } from "./stations";
+import { throughPoints } from "./through-points";
 import { byIdentity } from "../numerics/by-identity";
 
 /** One edge of an outline: its line from start to end, flattened where it is curved. */
@@ -166,7 +167,8 @@ function fromCurve(
 const closedPaths = (corners: readonly Point[]): Point[][] =>
   corners.map((corner, index) => [corner, corners[(index + 1) % corners.length] as Point]);
 
-function fromFree({ points, starts }: FreeOutline, names: readonly EdgeName[]): Outline {
+/** The edges of a free outline as lines, in its stored coordinates; in one piece and closed when it is smooth all around. */
+function freePaths({ points, starts, curved }: FreeOutline): Point[][] {
   const corners = points.map(([x, y]) => at(x, y));
   const first = starts[0] ?? 0;
   const around = [...corners.slice(first), ...corners.slice(0, first)];
@@ -174,7 +176,20 @@ function fromFree({ points, starts }: FreeOutline, names: readonly EdgeName[]): 
     const end = starts[index + 1] ?? corners.length + first;
     return [...around.slice(start - first, end - first), around[(end - first) % around.length] as Point];
   });
-  return fromSides(paths, names);
+  if (!curved) return paths;
+  if (paths.length > 1) return paths.map((path) => throughPoints(path, false));
+  const ring = throughPoints(around, true);
+  return [[...ring, ring[0] as Point]];
+}
+
+/** The corners of a free outline in its stored coordinates, flattened where it is curved. */
+export const freeRing = (outline: FreeOutline): Point[] =>
+  freePaths(outline).flatMap((path) => path.slice(0, -1));
+
+function fromFree(outline: FreeOutline, names: readonly EdgeName[]): Outline {
+  return fromSides(freePaths(outline), names, {
+    smooth: outline.curved === true && outline.starts.length === 1,
+  });
 }
 
 function rectangleOutline(

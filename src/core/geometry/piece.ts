@@ -61,8 +61,11 @@ export type Station = {
 /** Longer than this nothing is that is coated, mm. */
 export const LARGEST_MM = 100_000;
 
-/** A closed outline by its corners; a new edge begins at each index in `starts` (ascending, the first is 0). */
-export type FreeOutline = { points: Pair[]; starts: number[] };
+/**
+ * A closed outline by its corners; a new edge begins at each index in `starts` (ascending, the first is 0). Curved, its line goes smoothly
+ * through the points: it has a corner only where an edge begins, and none at all when there is just one edge.
+ */
+export type FreeOutline = { points: Pair[]; starts: number[]; curved?: boolean };
 
 /** Outlines that a mould can have. */
 export type MouldOutline =
@@ -127,7 +130,12 @@ export type Shape =
     }
   | { kind: "mould"; outline: MouldOutline; depthMm: number; draftDeg: number }
   /** A channel between two slabs, its widths read at mid-depth. */
-  | { kind: "river"; stations: Station[]; depthMm: number }
+  | {
+      kind: "river";
+      stations: Station[];
+      depthMm: number;
+      /** Of the finished board, slabs included. */ boardMm?: number;
+    }
   | ({ kind: "floor" } & FreeOutline)
   | { kind: "sample"; lengthMm: number; depthMm: number };
 

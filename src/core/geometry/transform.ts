@@ -240,8 +240,7 @@ function turnedFree(piece: Piece, angle: number): Piece {
   const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
   const turn = ({ x, y }: Point): Point => ({ x: x * cos - y * sin, y: x * sin + y * cos });
   const outline = outlineOf(piece);
-  const points = outline.corners.map(turn);
-  const box = boxOf(points);
+  const box = boxOf(outline.corners.map(turn));
   const cutOuts = piece.cutOuts.map((cutOut): CutOut => {
     const centre = turn(cutOutCentre(cutOut, outline));
     const around = cutOutRing(cutOut, outline).map((point) => {
@@ -262,7 +261,10 @@ function turnedFree(piece: Piece, angle: number): Piece {
     shape: {
       ...shape,
       // An outline's corners begin at its first edge.
-      points: points.map((point) => storedPair({ x: point.x - box.minX, y: point.y - box.minY })),
+      points: [...shape.points.slice(first), ...shape.points.slice(0, first)].map(([x, y]) => {
+        const turned = turn({ x: x - outline.origin.x, y: y - outline.origin.y });
+        return storedPair({ x: turned.x - box.minX, y: turned.y - box.minY });
+      }),
       starts: shape.starts.map((start) => start - first),
     },
   };

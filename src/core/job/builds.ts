@@ -1,5 +1,6 @@
 import { cutText } from "../units/cut-text";
 import type { ResinCard } from "../cure/resin-card";
+import { PASS } from "../passes/facts";
 import { byFilm, covers, isFill, type Coat } from "../schedule/coat";
 import { copyName } from "../units/copy-name";
 import type { JobDocument } from "./job";
@@ -18,6 +19,7 @@ export function copiedCoat(coat: Coat, newId: NewId): Coat {
       id: idOf(pass.id),
       ...(pass.afterPassId === undefined ? {} : { afterPassId: idOf(pass.afterPassId) }),
       ...(pass.colourIds === undefined ? {} : { colourIds: pass.colourIds.map(idOf) }),
+      ...(pass.toolWetWith === undefined ? {} : { toolWetWith: idOf(pass.toolWetWith) }),
     })),
     ...(coat.embeds ? { embeds: coat.embeds.map((embed) => ({ ...embed, id: newId() })) } : {}),
   };
@@ -26,6 +28,10 @@ export function copiedCoat(coat: Coat, newId: NewId): Coat {
 /** From this film on a layer heats itself enough to wait for, mm (assumed). */
 const THICK_MM = 2;
 
+/** How a layer follows on one that has gelled: inside the recoat window where the card has one, else the next day. */
+const onGelled = (card: ResinCard | null) =>
+  card?.recoatFromH ? ("recoat" as const) : ("next-day" as const);
+
 /** One more layer like a coat: a thick one waits until the one below has gelled, by its recoat window or the next day. */
 export function nextLayer(coat: Coat, card: ResinCard | null, taken: readonly string[], newId: NewId): Coat {
   const soon = coat.startsAfter === "wet" || coat.startsAfter === "late" || coat.startsAfter === "tacky";
@@ -33,8 +39,41 @@ export function nextLayer(coat: Coat, card: ResinCard | null, taken: readonly st
   return {
     ...copiedCoat(coat, newId),
     name: copyName(coat.name, taken),
-    startsAfter: waits ? (card?.recoatFromH ? "recoat" : "next-day") : coat.startsAfter,
+    startsAfter: waits ? onGelled(card) : coat.startsAfter,
   };
+}
+
+type Cooled = { card: ResinCard | null; afterMin: number };
+
+/**
+ * A fill poured in equal lifts: what comes before it is done once, before the first; what is done to the cured piece, after the last.
+ * @param wait "wet": each on the wet one below; else when that has gelled by its card, and so many minutes after its mix, when it is cool
+ */
+export function inLifts(coat: Coat, lifts: number, wait: "wet" | Cooled, newId: NewId): Coat[] {
+  const { notBefore, ...whole } = byFilm(coat);
+  return Array.from({ length: lifts }, (_, index): Coat => {
+    const [first, last] = [index === 0, index === lifts - 1];
+    const lift = first ? whole : copiedCoat(whole, newId);
+    const { embeds, ...plain } = lift;
+    const begins = first
+      ? { startsAfter: coat.startsAfter, ...(notBefore && { notBefore }), ...(embeds && { embeds }) }
+      : wait === "wet"
+        ? { startsAfter: "wet" as const }
+        : {
+            startsAfter: onGelled(wait.card),
+            notBefore: { afterMin: wait.afterMin, after: "mixed" as const },
+          };
+    return {
+      ...plain,
+      ...begins,
+      name: cutText(`${coat.name} ${index + 1} of ${lifts}`, 60),
+      coverShare: coat.coverShare / lifts,
+      passes: lift.passes.filter(({ kind }) => {
+        const { phase } = PASS[kind];
+        return phase === "before" ? first : phase === "late" ? last : true;
+      }),
+    };
+  });
 }
 
 /** The pieces that a coat goes on, by id; all of the job's where it names none. */

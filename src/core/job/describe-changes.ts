@@ -8,7 +8,7 @@ import { PASS, type PassKind } from "../passes/facts";
 import { quantityText } from "../units/format-quantity";
 import type { Dimension, UnitSystem } from "../units/dimension";
 import type { JobDocument } from "./job";
-import { clockText } from "../units/clock-text";
+import { clockText } from "../units/clock";
 
 /** One difference between two versions of a job: where, what it was, what it is. */
 export type Change = { where: string; before: string; after: string };
@@ -42,6 +42,7 @@ const FIELD_WORDS: Record<string, string> = {
   repeat: "comes again",
   sections: "sections",
   colourIds: "colours used",
+  toolWetWith: "tool wetted with",
   notBefore: "begins not before",
   after: "waits for",
   stopHere: "may stop here",
@@ -195,6 +196,8 @@ const AS_ONE: Record<string, (value: unknown, system: UnitSystem) => string> = {
   repeat: (value) => (value ? whenWords({ repeat: value as Repeat }, [], "") : "once"),
   notBefore: (value) => (value ? coatWhenWords({ notBefore: value as NotBefore }) : "nothing"),
   afterPassId: (value) => (value ? "another pass" : BEFORE_WORDS.pass),
+  toolWetWith: (value) =>
+    value === undefined ? "nothing" : value === "alcohol" || value === "clear" ? value : "a colour",
   colourIds: (value) => (value ? `${(value as unknown[]).length}` : "all"),
   measure: (value) => MEASURE_WORDS[(value as DoseMeasure).unit],
 };

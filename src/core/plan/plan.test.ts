@@ -10,7 +10,7 @@ import { newCoat } from "../job/new-job";
 import { dammed, newPiece, reshaped } from "../geometry/new-piece";
 import { TECHNIQUES } from "../job/technique-list";
 import { withTechnique } from "../job/techniques";
-import { clockText } from "../units/clock-text";
+import { clockText } from "../units/clock";
 import { CARDS, colourCoat, job, newId, planned } from "./testing/sample";
 
 describe("a coat's volume", () => {

@@ -6,7 +6,7 @@ import { newPiece } from "../geometry/new-piece";
 import { withTechnique } from "../job/techniques";
 import { runSheet } from "./run-sheet";
 import { passDetail, sectionWords, sprayWords } from "./step-words";
-import { clockText } from "../units/clock-text";
+import { clockText } from "../units/clock";
 import { sampleJob } from "../job/sample-job";
 import { starterCards } from "../cure/starter-cards";
 import { doseWords, onScale, weighable, weighLines } from "./weigh-lines";

@@ -1,7 +1,7 @@
 import type { Batch, BatchedCoat } from "../batch/batch-coat";
 import { PASS } from "../passes/facts";
 import type { PassWindow } from "../schedule/coat-windows";
-import type { Pass } from "../schedule/pass";
+import { putsVapour, type Pass } from "../schedule/pass";
 import { turnWords, type Turn } from "../schedule/turns";
 import type { UnitSystem } from "../units/dimension";
 import type { Plan } from "../plan/derive-plan";
@@ -163,7 +163,9 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, of: SheetOf): Run
     { atMin, untilMin }: { atMin: number; untilMin: number },
     turn: Turn | null = null,
   ): RunStep => {
-    const { words, caution = null, fire } = PASS[pass.kind];
+    const { words, fire } = PASS[pass.kind];
+    const vapour = putsVapour(pass);
+    const caution = PASS[pass.kind].caution ?? (vapour ? PASS.alcohol.caution : undefined) ?? null;
     const ofBatch = turn !== null && turnOf === "batch";
     const untilSo = turnOf === "round" && pass.repeat !== undefined && "until" in pass.repeat;
     return {
@@ -187,7 +189,7 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, of: SheetOf): Run
       untilMin,
       caution,
       stopHere: pass.stopHere,
-      vapour: fire === "vapour",
+      vapour,
       flame: fire === "lights",
     };
   };

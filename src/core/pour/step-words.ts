@@ -64,6 +64,19 @@ function coloursWords({ colourIds }: Pass, colours: readonly { id: string; name:
   return names.length === 0 || names.length === colours.length ? null : `${listWords(names)} only`;
 }
 
+/** "wetted with clear": what is on the tool when it comes to the film. */
+export function wettedWords(
+  { toolWetWith }: Pass,
+  colours: readonly { id: string; name: string }[],
+): string | null {
+  if (toolWetWith === undefined) return null;
+  const name =
+    toolWetWith === "alcohol" || toolWetWith === "clear"
+      ? toolWetWith
+      : colours.find(({ id }) => id === toolWetWith)?.name;
+  return name === undefined ? null : `wetted with ${name}`;
+}
+
 const listWords = (names: readonly string[]): string =>
   names.length < 2 ? names.join("") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
 
@@ -79,6 +92,7 @@ export function passDetail(
     sprayWords(pass, areaMm2, system),
     pass.rounds > 1 ? `${pass.rounds} rounds` : null,
     pass.tool !== "none" ? TOOL_WORDS[pass.tool] : null,
+    wettedWords(pass, colours),
   ].filter(Boolean);
   const head = parts.length > 0 ? `${parts.join(" · ")}. ` : "";
   const text = `${head}${pass.note}`.trim();

@@ -250,13 +250,43 @@ describe("around the pour", () => {
     const [release, , torch] = windows.windows;
     expect(torch!.atMin).toBeGreaterThanOrEqual(release!.untilMin + FLASH_OFF_MIN - 1e-6);
   });
+  test("a tool wetted with alcohol puts vapour too: the torch waits, and the step says why", () => {
+    const wetted = (toolWetWith?: string) => {
+      const planned = plan((coat, coats) => {
+        coats.splice(0, coats.length, coat);
+        coat.passes = [
+          usualPass("l", "lay"),
+          usualPass("s", "skim", toolWetWith === undefined ? {} : { toolWetWith }),
+          usualPass("f", "flame", { fromMin: null }),
+        ];
+      });
+      const [, skim, torch] = ofColour(planned).windows.windows;
+      const step = runSheet(planned, "us").find(({ passId }) => passId === "s")!;
+      return { gap: torch!.atMin - skim!.untilMin, step };
+    };
+    const alcohol = wetted("alcohol");
+    expect(alcohol.gap).toBeGreaterThanOrEqual(FLASH_OFF_MIN - 1e-6);
+    expect(alcohol.step).toMatchObject({ vapour: true, caution: expect.stringContaining("Alcohol burns") });
+    expect(alcohol.step.detail).toContain("wetted with alcohol");
+    const clear = wetted("clear");
+    expect(clear.gap).toBeLessThan(FLASH_OFF_MIN);
+    expect(clear.step).toMatchObject({ vapour: false });
+    expect(clear.step.detail).toContain("wetted with clear");
+    expect(wetted().step.detail).not.toContain("wetted");
+  });
   test("a copied coat's passes name the copied ones", () => {
     const draft = job();
     const coat = colourCoat(draft);
     const [first, second] = coat.passes;
-    coat.passes[1] = { ...second!, afterPassId: first!.id, colourIds: [coat.colours[0]!.id] };
+    coat.passes[1] = {
+      ...second!,
+      afterPassId: first!.id,
+      colourIds: [coat.colours[0]!.id],
+      toolWetWith: coat.colours[0]!.id,
+    };
     const copy = copiedCoat(coat, newId);
     expect(copy.passes[1]!.afterPassId).toBe(copy.passes[0]!.id);
     expect(copy.passes[1]!.colourIds).toEqual([copy.colours[0]!.id]);
+    expect(copy.passes[1]!.toolWetWith).toBe(copy.colours[0]!.id);
   });
 });

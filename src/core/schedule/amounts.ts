@@ -184,10 +184,12 @@ export function splitColour(coat: Coat, colourId: string, many: number, newId: (
   return {
     ...coat,
     colours: coat.colours.flatMap((other, index) => (index === at ? products : [other])),
-    passes: coat.passes.map((pass) =>
-      pass.colourIds?.includes(colourId)
-        ? { ...pass, colourIds: pass.colourIds.flatMap((id) => (id === colourId ? ids : [id])) }
-        : pass,
-    ),
+    passes: coat.passes.map((pass) => ({
+      ...pass,
+      ...(pass.colourIds?.includes(colourId) && {
+        colourIds: pass.colourIds.flatMap((id) => (id === colourId ? ids : [id])),
+      }),
+      ...(pass.toolWetWith === colourId && ids[0] !== undefined && { toolWetWith: ids[0] }),
+    })),
   };
 }

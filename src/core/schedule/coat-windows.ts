@@ -8,7 +8,7 @@ import type { Coat } from "./coat";
 import { whenFree, type Taken } from "./hands";
 import { nextAt, type Hours } from "./hours";
 import { PASS } from "../passes/facts";
-import { FLASH_OFF_MIN, type Pass } from "./pass";
+import { FLASH_OFF_MIN, putsVapour, type Pass } from "./pass";
 import { inSections, roundsOf, type Turn, type TurnOf } from "./turns";
 
 /** What was done to a coat so far; minutes from midnight of the first day. */
@@ -140,7 +140,7 @@ const passesOf = ({ coat, batched }: WindowCoat): Pass[] =>
 /** What is sprayed into the air of a coat. */
 export const vapoursOf = ({ windows }: Pick<CoatWindows, "windows">): Vapour[] =>
   windows.flatMap(({ pass, atMin, untilMin }) =>
-    PASS[pass.kind].fire === "vapour" && Number.isFinite(atMin) ? [{ fromMin: atMin, toMin: untilMin }] : [],
+    putsVapour(pass) && Number.isFinite(atMin) ? [{ fromMin: atMin, toMin: untilMin }] : [],
   );
 
 /** The first minute from one on at which all vapour that was sprayed by then has gone. */
@@ -269,7 +269,7 @@ export function layCoat(
     const untilMin = doneAt ?? last?.untilMin ?? atMin + minutes;
     // Between the rounds of what comes again hands do other things.
     if (phase !== "late") free = Math.max(free, rounds[0]?.untilMin ?? untilMin);
-    if (fire === "vapour") {
+    if (putsVapour(pass)) {
       inTheAir.push({ fromMin: atMin, toMin: untilMin });
       shutUntil = untilMin + FLASH_OFF_MIN;
     }

@@ -35,6 +35,8 @@ export type Pass = {
   sections?: number;
   /** The colours of its coat that it uses; all when absent. */
   colourIds?: string[];
+  /** Its tool is wetted before: with alcohol, with mixed clear, or with a colour of its coat, by id. */
+  toolWetWith?: "alcohol" | "clear" | (string & {});
   stopHere: string | null;
   /** Powder shaken into what is sprayed, g per 100 ml. */
   gPer100Ml?: number;
@@ -44,6 +46,10 @@ export type Pass = {
 
 /** Alcohol flashes off in about five minutes (common practice, no source). */
 export const FLASH_OFF_MIN = 5;
+
+/** Whether it puts vapour in the air that burns: by what it is, or by alcohol on its tool. */
+export const putsVapour = ({ kind, toolWetWith }: Pick<Pass, "kind" | "toolWetWith">): boolean =>
+  PASS[kind].fire === "vapour" || toolWetWith === "alcohol";
 
 /** A pass with its usual settings. */
 export function usualPass(id: string, kind: PassKind, changes: Partial<Pass> = {}): Pass {

@@ -1,6 +1,6 @@
 import type { Spread } from "../numerics/spread";
 import { PASS } from "../passes/facts";
-import { MOST_ROUNDS, type Pass, type Repeat } from "./pass";
+import { MOST_ROUNDS, putsVapour, type Pass, type Repeat } from "./pass";
 
 /** One time of a pass that comes more than once; minutes from midnight of the first day. */
 export type Turn = {
@@ -69,7 +69,8 @@ type Placed = {
 /** Whether a pass can be worked section by section: what burns or lights lies over the whole of it, what comes for each batch has its turns. */
 const canBeSectioned = ({ pass, done, turns, atMin }: Placed): boolean =>
   (pass.sections ?? 1) > 1 &&
-  PASS[pass.kind].fire === undefined &&
+  PASS[pass.kind].fire !== "lights" &&
+  !putsVapour(pass) &&
   !done &&
   turns.length < 2 &&
   Number.isFinite(atMin);

@@ -101,6 +101,7 @@ describe("times as they are said", () => {
     fc.assert(
       fc.property(anyWhen, (when) => {
         expect(read(whenWords(when, passes, BEFORE_WORDS.pass))).toEqual(when);
+        expect(read(whenWords(when, passes, BEFORE_WORDS.pass, "12h"))).toEqual(when);
       }),
     );
   });

@@ -1,6 +1,6 @@
 import { FILM_STATES, STATE_WORDS, type FilmState } from "../cure/film-states";
 import { PASS } from "../passes/facts";
-import { clockText } from "../units/clock-text";
+import { clockText, type ClockStyle } from "../units/clock";
 import { durationWords } from "../units/duration";
 import { parseQuantity } from "../units/parse-quantity";
 import type { Coat, NotBefore } from "./coat";
@@ -191,6 +191,7 @@ export function whenWords(
   { mixedMin, afterMin, after, atMinute, lastsMin, repeat, sections }: When,
   passes: readonly Named[],
   before: string,
+  style: ClockStyle = "24h",
 ): string {
   const waited = passes.find(({ id }) => id === after)?.words;
   return [
@@ -198,7 +199,7 @@ export function whenWords(
     afterMin === undefined
       ? ""
       : `${durationWords(afterMin)} after ${after === "worked" ? "the last pass" : (waited ?? before)}`,
-    atMinute === undefined ? "" : `at ${clockText(atMinute)}`,
+    atMinute === undefined ? "" : `at ${clockText(atMinute, style)}`,
     repeat === undefined
       ? ""
       : "until" in repeat
@@ -269,9 +270,9 @@ export function notBeforeOf({ afterMin, after, atMinute, ...more }: When): NotBe
 }
 
 /** When a pass is, in words, among those of its coat. */
-export const passWhenWords = (pass: Pass, passes: readonly Pass[]): string =>
-  whenWords(whenOfPass(pass), namedPasses(passes), BEFORE_WORDS.pass);
+export const passWhenWords = (pass: Pass, passes: readonly Pass[], style?: ClockStyle): string =>
+  whenWords(whenOfPass(pass), namedPasses(passes), BEFORE_WORDS.pass, style);
 
 /** What a coat waits for, in words. */
-export const coatWhenWords = (coat: Pick<Coat, "notBefore">): string =>
-  whenWords(whenOfCoat(coat), [], BEFORE_WORDS.coat);
+export const coatWhenWords = (coat: Pick<Coat, "notBefore">, style?: ClockStyle): string =>
+  whenWords(whenOfCoat(coat), [], BEFORE_WORDS.coat, style);

@@ -5,9 +5,8 @@ import { DAY_MIN, type Hours } from "@/core/schedule/hours";
 import type { LaidJob } from "@/core/schedule/shop-days";
 import { startOf, type CoatWindows } from "@/core/schedule/coat-windows";
 import type { UnitSystem } from "@/core/units/dimension";
-import { dayText, hourText } from "@/ui/clock-words";
 import { FilmMoment } from "@/ui/film-moment";
-import { useShopClock } from "@/ui/shop-clock";
+import { useClockWords, useShopClock } from "@/ui/shop-clock";
 import { timeAxis } from "@/ui/time-axis";
 import { useSize } from "@/ui/use-size";
 import type { ShopAnswer } from "@/workers/plan-shop.worker";
@@ -81,6 +80,7 @@ export function BenchAxis({
   system: UnitSystem;
   hrefOf: (id: string) => string;
 }) {
+  const { dayText, hourText } = useClockWords();
   const { say } = useShopClock();
   const { ref, width } = useSize<HTMLDivElement>();
   const left = width < 640 ? 120 : LEFT;

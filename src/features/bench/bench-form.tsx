@@ -53,7 +53,7 @@ function Fields({
     },
   });
   const { values: draft, set, faultAt } = form;
-  const problem = form.problemBeside("hands", "benchMm", "spindles");
+  const problem = form.problemBeside("hands", "benchMm", "spindles", "faceMm", "planerMm");
   const hours = (next: Partial<BenchSettings["hours"]>) => set({ hours: { ...draft.hours, ...next } });
   return (
     <form onSubmit={form.submit}>
@@ -96,6 +96,34 @@ function Fields({
       <p className="label mt-1">
         Pieces lie on the bench by their length, tumblers on spindles, from the first mix until they can be
         touched. Empty: not counted.
+      </p>
+      <div className="flex gap-4 flex-wrap mt-4">
+        <QuantityField
+          label="Usual height of a face"
+          value={draft.faceMm}
+          dimension="length"
+          system={system}
+          bounds={{ min: 1, max: 500 }}
+          onChange={(faceMm) => set({ faceMm })}
+          onClear={() => set({ faceMm: null })}
+          fault={faultAt("faceMm")}
+          className="w-44"
+        />
+        <QuantityField
+          label="The planer takes"
+          value={draft.planerMm}
+          dimension="length"
+          system={system}
+          bounds={{ min: 50, max: 3000 }}
+          onChange={(planerMm) => set({ planerMm })}
+          onClear={() => set({ planerMm: null })}
+          fault={faultAt("planerMm")}
+          className="w-40"
+        />
+      </div>
+      <p className="label mt-1">
+        New pieces get faces of this height. A river&apos;s board that is wider than the planer is told in
+        Measure.
       </p>
       <div className="flex gap-4 flex-wrap mt-4">
         <HourField label="Open from" value={draft.hours.openMin} onChange={(openMin) => hours({ openMin })} />

@@ -4,7 +4,7 @@ import Link from "next/link";
 import type { NextAct } from "@/core/schedule/shop-days";
 import { DAY_MIN } from "@/core/schedule/hours";
 import type { Trouble } from "@/core/schedule/troubles";
-import { hourText, shortMoment } from "@/ui/clock-words";
+import { useClockWords } from "@/ui/shop-clock";
 
 const MOST = 7;
 
@@ -19,8 +19,7 @@ function waitWords(minutes: number): { figure: string; unit: string } {
 }
 
 /** "15:10", with the day where it is not today. */
-const whenText = (atMin: number, nowMin: number, today: string): string =>
-  Math.floor(atMin / DAY_MIN) === Math.floor(nowMin / DAY_MIN) ? hourText(atMin) : shortMoment(atMin, today);
+const sameDay = (a: number, b: number) => Math.floor(a / DAY_MIN) === Math.floor(b / DAY_MIN);
 
 /** What is to be done, with the coat where the act alone does not say it. */
 const actWords = ({ kind, words, coatName }: NextAct) => (kind === "mix" ? `${words}: ${coatName}` : words);
@@ -63,6 +62,7 @@ export function NextPanel({
   today: string;
   hrefOf: (id: string) => string;
 }) {
+  const { hourText, shortMoment } = useClockWords();
   if (acts === null)
     return (
       <section aria-label="Next" className="col-span-2 max-lg:col-span-1 min-h-44 text-ink-soft">
@@ -70,7 +70,7 @@ export function NextPanel({
         <p className="figure text-4xl">…</p>
       </section>
     );
-  const when = (atMin: number) => whenText(atMin, nowMin, today);
+  const when = (atMin: number) => (sameDay(atMin, nowMin) ? hourText(atMin) : shortMoment(atMin, today));
   const [first, ...rest] = acts;
   if (!first)
     return (

@@ -1,4 +1,4 @@
-import type { Bench } from "@/contracts/bench";
+import type { Bench, BenchSettings } from "@/contracts/bench";
 import type { Person } from "@/contracts/people";
 import { database } from "@/server/database";
 import { benchOf } from "@/server/repositories/bench";
@@ -36,3 +36,7 @@ export async function openBench(person: Person): Promise<Bench> {
     more: { jobs: jobs.more, pours: live.more + finished.more },
   };
 }
+
+/** What the shop has, and when it works. */
+export const shopSettings = (person: Person): Promise<BenchSettings> =>
+  benchOf(database(), person).settings();

@@ -1,6 +1,5 @@
 "use client";
 
-import { format, parseISO } from "date-fns";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState, useSyncExternalStore } from "react";
@@ -23,7 +22,7 @@ import { TextField } from "@/ui/text-field";
 import { JobForm } from "./job-form";
 import type { Removed } from "@/core/shop/removed";
 import { DeletedLately } from "@/ui/deleted-lately";
-import { useShopClock } from "@/ui/shop-clock";
+import { useClockWords, useShopClock } from "@/ui/shop-clock";
 
 type Shown = "open" | "done" | "archived";
 
@@ -79,6 +78,7 @@ export function JobsView({
   removed: Removed[];
   today: string;
 }) {
+  const { dateText } = useClockWords();
   const { say } = useShopClock();
   // The server knows the day in its own time zone; the browser, the person's.
   const today = useSyncExternalStore(
@@ -178,7 +178,7 @@ export function JobsView({
                 <td className="pr-4 max-sm:pr-2 whitespace-nowrap">
                   {job.dueOn ? (
                     <>
-                      <span className="figure">{format(parseISO(job.dueOn), "d MMM yyyy")}</span>
+                      <span className="figure">{dateText(job.dueOn)}</span>
                       {job.dueOn < today && job.status !== "done" && (
                         <span className="text-danger ml-2 max-sm:ml-0 max-sm:block">late</span>
                       )}

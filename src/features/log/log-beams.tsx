@@ -15,13 +15,12 @@ import { doneAgainst } from "@/core/schedule/done-against";
 import { planDays } from "@/core/schedule/plan-days";
 import { startOf, type CoatWindows } from "@/core/schedule/coat-windows";
 import type { UnitSystem } from "@/core/units/dimension";
-import { hourText } from "@/ui/clock-words";
 import { FilmBar } from "@/ui/film-bar";
 import { HourLines } from "@/ui/hour-lines";
 import { timeAxis } from "@/ui/time-axis";
 import { FilmMoment } from "@/ui/film-moment";
 import { useHydrated } from "@/ui/use-hydrated";
-import { useShopClock } from "@/ui/shop-clock";
+import { useClockWords, useShopClock } from "@/ui/shop-clock";
 import { useSize } from "@/ui/use-size";
 import { WindowBar } from "@/ui/window-bar";
 
@@ -84,6 +83,7 @@ export function LogBeams({ pour, system }: { pour: Pour; system: UnitSystem }) {
 }
 
 function CoatLog({ coat, film, plannedAtMin, system }: Shown & { system: UnitSystem }) {
+  const { hourText } = useClockWords();
   const { ref, width } = useSize<HTMLDivElement>();
   const narrow = width < 700;
   const [left, right] = narrow ? [110, 12] : [LEFT, RIGHT];

@@ -8,7 +8,14 @@ export const peopleActs = [
   implement(addPerson, async (me, { password, ...fields }) => {
     refuseWeak(password, [fields.name, fields.email, me.shopName]);
     const passwordHash = await hashPassword(password);
-    return { personId: await peopleOf(database(), me).add({ ...fields, units: me.units, passwordHash }) };
+    return {
+      personId: await peopleOf(database(), me).add({
+        ...fields,
+        units: me.units,
+        clock: me.clock,
+        passwordHash,
+      }),
+    };
   }),
   implement(setRole, async (me, { personId, role }) => {
     await peopleOf(database(), me).setRole(personId, role);

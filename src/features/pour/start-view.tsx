@@ -7,13 +7,12 @@ import { useState } from "react";
 import { GENERAL_CAUTION } from "@/core/advice/pass-rules";
 import type { Plan } from "@/core/plan/derive-plan";
 import { runSheet } from "@/core/pour/run-sheet";
-import { clockText } from "@/core/units/clock-text";
 import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
 import { callAct } from "@/contracts/call-act";
 import { startPour } from "@/contracts/pours";
 import { Button } from "@/ui/button";
-import { useShopClock } from "@/ui/shop-clock";
+import { useClockWords, useShopClock } from "@/ui/shop-clock";
 
 export type KnownPour = { id: string; startedAt: string; finishedAt: string | null };
 
@@ -28,6 +27,7 @@ type Props = {
 
 /** Before the pour: what it will be, what could hurt, and the button that starts it. */
 export function StartView({ jobId, plan, system, pours, savedRevision }: Props) {
+  const { clockText } = useClockWords();
   const router = useRouter();
   const { say } = useShopClock();
   const [busy, setBusy] = useState(false);

@@ -1,6 +1,5 @@
 "use client";
 
-import { format, parseISO } from "date-fns";
 import { DECISION_WORDS, MEASURED_WORDS, type SampleBoard } from "@/contracts/recipes";
 import { ciede2000, closeness } from "@/core/colour/ciede2000";
 import { hexOfLab, type Lab } from "@/core/colour/spaces";
@@ -8,6 +7,7 @@ import type { UnitSystem } from "@/core/units/dimension";
 import { decimal, quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { ShopPicture } from "@/ui/shop-picture";
+import { useClockWords } from "@/ui/shop-clock";
 
 /** The sample boards of a version: picture, what was measured beside what was foretold and wished, the client's word. */
 export function SampleBoards({
@@ -25,6 +25,7 @@ export function SampleBoards({
   onOpen: (board: SampleBoard) => void;
   onJob: (board: SampleBoard) => void;
 }) {
+  const { dateText } = useClockWords();
   return (
     <ul aria-label="Sample boards" className="flex flex-col">
       {boards.map((board) => (
@@ -47,8 +48,7 @@ export function SampleBoards({
               </span>
             </div>
             <div className="label">
-              {format(parseISO(board.pouredOn), "d MMM yyyy")},{" "}
-              {quantityText(board.lengthMm, "length", system)} ×{" "}
+              {dateText(board.pouredOn)}, {quantityText(board.lengthMm, "length", system)} ×{" "}
               {quantityText(board.depthMm, "length", system)}
             </div>
             {board.clientWord && <p className="mt-1">“{board.clientWord}”</p>}

@@ -1,11 +1,13 @@
 import { COAT_WORDS, START_WORDS } from "@/core/schedule/coat";
 import { PASS } from "@/core/passes/facts";
+import { wettedWords } from "@/core/pour/step-words";
 import { passWhenWords } from "@/core/schedule/when";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { CoatLooks } from "@/core/plan/colour-plan";
 import type { UnitSystem } from "@/core/units/dimension";
 import { swatchOf } from "./recipe-look";
 import { decimal, quantityText, trimmed } from "@/core/units/format-quantity";
+import { useClockWords } from "@/ui/shop-clock";
 
 const lit = (swatch: readonly string[]) =>
   swatch.length > 1 ? `linear-gradient(100deg, ${swatch.join(", ")})` : (swatch[0] ?? "transparent");
@@ -30,6 +32,7 @@ export function VersionCoats({
   resins: readonly ResinCard[];
   system: UnitSystem;
 }) {
+  const { style } = useClockWords();
   return (
     <ol aria-label="Coats, from the top down">
       {[...coats].reverse().map(({ coat, colours }) => (
@@ -74,7 +77,8 @@ export function VersionCoats({
                     (pass) =>
                       PASS[pass.kind].words.toLowerCase() +
                       (pass.rounds > 1 ? ` × ${pass.rounds}` : "") +
-                      said(passWhenWords(pass, coat.passes)) +
+                      said(wettedWords(pass, coat.colours) ?? "") +
+                      said(passWhenWords(pass, coat.passes, style)) +
                       (pass.stopHere ? ` (may stop: ${pass.stopHere})` : ""),
                   )
                   .join(" → ")}

@@ -2,11 +2,11 @@
 
 import { useRouter } from "next/navigation";
 import { callAct } from "@/contracts/call-act";
-import { setUnits, signOut, type Person } from "@/contracts/people";
+import { setClock, setUnits, signOut, type Person } from "@/contracts/people";
 import { Choice } from "@/ui/choice";
 import { Menu, MenuItem } from "@/ui/menu";
 
-/** Which system one reads first, and the way out. */
+/** Which units and clock one reads, and the way out. */
 export function PersonMenu({ person }: { person: Person }) {
   const router = useRouter();
   return (
@@ -25,6 +25,14 @@ export function PersonMenu({ person }: { person: Person }) {
       />
       <Menu label={person.name}>
         <MenuItem onSelect={() => router.push("/shop")}>{person.shopName}</MenuItem>
+        <MenuItem
+          onSelect={async () => {
+            await callAct(setClock, { clock: person.clock === "24h" ? "12h" : "24h" });
+            router.refresh();
+          }}
+        >
+          {person.clock === "24h" ? "Times as 2:05 pm, May 14" : "Times as 14:05, 14 May"}
+        </MenuItem>
         <MenuItem
           onSelect={async () => {
             await callAct(signOut, {});

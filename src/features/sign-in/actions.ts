@@ -1,5 +1,13 @@
 import { USUAL_BENCH } from "@/contracts/bench";
-import { changePassword, firstRun, setUnits, signIn, signOut, signOutEverywhere } from "@/contracts/people";
+import {
+  changePassword,
+  firstRun,
+  setClock,
+  setUnits,
+  signIn,
+  signOut,
+  signOutEverywhere,
+} from "@/contracts/people";
 import { implement, implementOpen } from "@/server/acts";
 import { database } from "@/server/database";
 import { checkPassword, hashPassword, refuseWeak } from "@/server/passwords";
@@ -27,7 +35,7 @@ export const signInActs = [
     await closeSession();
     return null;
   }),
-  implementOpen(firstRun, async ({ shopName, name, email, password, timeZone }) => {
+  implementOpen(firstRun, async ({ shopName, name, email, password, timeZone, clock }) => {
     const taken = () =>
       new Refused({
         code: "forbidden",
@@ -37,7 +45,7 @@ export const signInActs = [
     if (!(await book.isEmpty())) throw taken();
     refuseWeak(password, [shopName, name, email]);
     const passwordHash = await hashPassword(password);
-    const founded = await book.foundFirst(shopName, { name, email, units: "us", passwordHash });
+    const founded = await book.foundFirst(shopName, { name, email, units: "us", clock, passwordHash });
     if (!founded) throw taken();
     const owner = await book.person(founded.personId);
     if (owner) await benchOf(database(), owner).set({ ...USUAL_BENCH, timeZone });
@@ -46,6 +54,10 @@ export const signInActs = [
   }),
   implement(setUnits, async (person, { units }) => {
     await peopleOf(database(), person).setUnits(units);
+    return null;
+  }),
+  implement(setClock, async (person, { clock }) => {
+    await peopleOf(database(), person).setClock(clock);
     return null;
   }),
   implement(changePassword, async (person, { current, password }) => {

@@ -24,6 +24,7 @@ export function FirstRunForm() {
     const result = await callAct(firstRun, {
       ...fields,
       timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+      clock: new Intl.DateTimeFormat(undefined, { hour: "numeric" }).resolvedOptions().hour12 ? "12h" : "24h",
     });
     if (result.ok) router.replace("/jobs");
     else form.setError((result.error.field as keyof Fields) || "shopName", { message: result.error.message });

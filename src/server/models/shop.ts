@@ -22,6 +22,7 @@ export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAt
   declare email: string;
   declare role: "owner" | "hand";
   declare units: "us" | "metric";
+  declare clock: "24h" | "12h";
   declare passwordHash: string;
   declare createdAt: CreationOptional<Date>;
 }
@@ -47,6 +48,7 @@ export function defineShop(sequelize: Sequelize): { Shop: typeof ShopRow; Person
       email: DataTypes.STRING(200),
       role: DataTypes.ENUM("owner", "hand"),
       units: DataTypes.ENUM("us", "metric"),
+      clock: DataTypes.ENUM("24h", "12h"),
       passwordHash: DataTypes.STRING(255),
       createdAt: DataTypes.DATE(3),
     },

@@ -20,6 +20,7 @@ test("two owners who demote or remove each other at once leave one", async () =>
       email: `${randomUUID()}@test.example`,
       role: "owner",
       units: "us",
+      clock: "24h",
       passwordHash: "-",
     });
     const second: Person = { ...owner, id };
@@ -42,6 +43,7 @@ test("of six first runs at once one makes the shop", async () => {
           name: "Owner",
           email: `owner${at}@test.example`,
           units: "us",
+          clock: "24h",
           passwordHash: "-",
         }),
       ),

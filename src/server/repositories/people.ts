@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { UniqueConstraintError } from "sequelize";
 import type { Role } from "@/contracts/act";
 import type { Person } from "@/contracts/people";
+import type { ClockStyle } from "@/core/units/clock";
 import type { UnitSystem } from "@/core/units/dimension";
 import { benchSettings } from "@/contracts/bench";
 import { jsonOf, type Database } from "../database";
@@ -12,7 +13,14 @@ import { notFound, Refused } from "../refused";
 
 /** What signing in is checked against. One e-mail address may belong to people of several shops. */
 export type Credentials = { personId: string; passwordHash: string; shopId: string; shopName: string };
-type NewPerson = { name: string; email: string; role: Role; units: UnitSystem; passwordHash: string };
+type NewPerson = {
+  name: string;
+  email: string;
+  role: Role;
+  units: UnitSystem;
+  clock: ClockStyle;
+  passwordHash: string;
+};
 
 async function asPerson(db: Database, row: PersonRow): Promise<Person> {
   const shop = await db.Shop.findByPk(row.shopId);
@@ -25,6 +33,7 @@ async function asPerson(db: Database, row: PersonRow): Promise<Person> {
     email: row.email,
     role: row.role,
     units: row.units,
+    clock: row.clock,
     timeZone: shop.bench ? benchSettings.parse(jsonOf(shop.bench)).timeZone : null,
   };
 }
@@ -115,7 +124,14 @@ export function peopleOf(db: Database, me: Person) {
   return {
     async list(): Promise<Omit<Person, "shopId" | "shopName" | "timeZone">[]> {
       const rows = await db.Person.findAll({ where: { shopId: me.shopId }, order: [["createdAt", "ASC"]] });
-      return rows.map(({ id, name, email, role, units }) => ({ id, name, email, role, units }));
+      return rows.map(({ id, name, email, role, units, clock }) => ({
+        id,
+        name,
+        email,
+        role,
+        units,
+        clock,
+      }));
     },
     async add(person: NewPerson): Promise<string> {
       try {
@@ -147,6 +163,9 @@ export function peopleOf(db: Database, me: Person) {
     },
     async setUnits(units: UnitSystem): Promise<void> {
       await (await rowOf(me.id)).update({ units });
+    },
+    async setClock(clock: ClockStyle): Promise<void> {
+      await (await rowOf(me.id)).update({ clock });
     },
   };
 }

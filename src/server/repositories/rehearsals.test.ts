@@ -51,6 +51,7 @@ test("a practice stays when its person leaves the shop", async () => {
     email: `${randomUUID()}@test.example`,
     role: "hand",
     units: "us",
+    clock: "24h",
     passwordHash: "-",
   });
   const hand = { ...shop.owner, id: handId, role: "hand" as const };

@@ -26,6 +26,7 @@ export async function testShop(db: Database): Promise<TestShop> {
     name: "Owner",
     email: `${randomUUID()}@test.example`,
     units: "metric",
+    clock: "24h",
     passwordHash: "not a hash",
   });
   const owner = await book.person(personId);

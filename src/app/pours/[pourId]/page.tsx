@@ -14,7 +14,7 @@ export default async function PourPage({ params }: { params: Promise<{ pourId: s
   const pour = await orNotFound(openPour(person, (await params).pourId));
   return (
     <OnlyInBrowser>
-      <ShopClock zone={person.timeZone}>
+      <ShopClock zone={person.timeZone} style={person.clock}>
         <PourView key={pour.id} shown={sent(pour)} system={person.units} />
       </ShopClock>
     </OnlyInBrowser>

@@ -30,6 +30,7 @@ import { FaceTiming } from "./face-timing";
 import { RehearsalAdvice } from "../rehearse/rehearsal-advice";
 import { VeinTiming } from "./vein-timing";
 import { SprayList } from "./spray-list";
+import { useClockWords } from "@/ui/shop-clock";
 
 /** The three grounds a base is laid as. */
 const BASES = [
@@ -40,6 +41,7 @@ const BASES = [
 
 /** All that is planned of one coat. */
 export function CoatForm({ coat: typed, onGone }: { coat: Coat; onGone: () => void }) {
+  const { style } = useClockWords();
   const { document, plan, cards, system, change } = useJob();
   const index = document.coats.findIndex((planned) => planned.id === typed.id);
   const planned = plan.coats[index];
@@ -196,7 +198,7 @@ export function CoatForm({ coat: typed, onGone }: { coat: Coat; onGone: () => vo
             {!first && (
               <SaidField
                 label="Not before"
-                value={coatWhenWords(coat)}
+                value={coatWhenWords(coat, style)}
                 placeholder="22 h later · next morning at 8"
                 keep={`${coat.id}.not-before`}
                 read={(text) => {

@@ -10,6 +10,9 @@ import type { UnitSystem } from "@/core/units/dimension";
 import { decimal, quantityText } from "@/core/units/format-quantity";
 import { workerClient } from "@/workers/client";
 import type { DeepPourCalls } from "@/workers/deep-pour.worker";
+import { inLifts } from "@/core/job/builds";
+import { newId } from "../workspace/edits";
+import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Choice } from "@/ui/choice";
 import { useDraft } from "@/ui/use-draft";
@@ -53,8 +56,18 @@ function useDeepPour(question: PourQuestion | null, parameters: CureParameters |
 
 /** How hot a deep pour gets, how deep a lift may be, and when the next one goes on. */
 export function DeepPourPanel({ coat }: { coat: Coat }) {
-  const { document, plan, system } = useJob();
+  const { document, plan, cards, system, change } = useJob();
+  const card = cards.find(({ id }) => id === coat.resinCardId) ?? null;
   const planned = plan.coats.find((plannedCoat) => plannedCoat.coat.id === coat.id);
+  const divide = (lifts: number, afterMin: number | null) =>
+    change((before) => ({
+      ...before,
+      coats: before.coats.flatMap((other) =>
+        other.id === coat.id
+          ? inLifts(other, lifts, afterMin === null ? "wet" : { card, afterMin }, newId)
+          : [other],
+      ),
+    }));
   const { draft, set } = useDraft<{ around: Around; fan: boolean }>(`deep.${coat.id}`, {
     around: "wood",
     fan: false,
@@ -102,6 +115,7 @@ export function DeepPourPanel({ coat }: { coat: Coat }) {
           liftMm={found.liftMm}
           depthMm={question.depthMm}
           system={system}
+          onLifts={coat.kind === "fill" && depthMm < aloneMm + 0.05 ? divide : null}
         />
       )}
     </section>
@@ -116,11 +130,14 @@ function Forecast({
   liftMm,
   depthMm,
   system,
+  onLifts,
 }: {
   forecast: DeepForecast;
   liftMm: number | null | undefined;
   depthMm: number;
   system: UnitSystem;
+  /** Divides the coat, each lift so long after the one below or wet on it; null where it cannot be, or is already one of several that react together. */
+  onLifts: ((lifts: number, afterMin: number | null) => void) | null;
 }) {
   const { peakC, sealedPeakC, peakAtMin, light, nextLiftMin, run } = forecast;
   const temp = (tempC: number) => quantityText(tempC, "temperature", system);
@@ -195,6 +212,18 @@ function Forecast({
         {nextLiftMin !== null &&
           `The next goes on from ${decimal(nextLiftMin / 60, 0)} h, gelled and cool again.`}
       </p>
+      {onLifts && (
+        <p className="flex gap-5 text-sm mt-1 mb-3">
+          {lifts !== null && lifts > 1 && nextLiftMin !== null && (
+            <Button weight="quiet" onClick={() => onLifts(lifts, Math.ceil(nextLiftMin / 10) * 10)}>
+              divide it into {lifts} lifts
+            </Button>
+          )}
+          <Button weight="quiet" onClick={() => onLifts(2, null)}>
+            two halves, wet on wet
+          </Button>
+        </p>
+      )}
       <LineChart
         lines={lines}
         xName="hours after mixing"

@@ -20,6 +20,7 @@ import { SelectField, TextField } from "@/ui/text-field";
 import { AdviceAt } from "../workspace/advice-line";
 import { editCoat, editPass, moved, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
+import { useClockWords } from "@/ui/shop-clock";
 
 /** ": 5 to 7 rounds", for what comes again until the film is so. */
 function roundsWords(windows: CoatWindows | null, { id, repeat }: Pass): string {
@@ -56,6 +57,7 @@ function PassOptions() {
 
 /** The passes of a coat in order, each with its tool, amount, time, and the caution where it can hurt. */
 export function PassList({ coat }: { coat: Coat }) {
+  const { style } = useClockWords();
   const { plan, system, change } = useJob();
   const [openId, setOpenId] = useState<string | null>(null);
   const planned = plan.coats.find((plannedCoat) => plannedCoat.coat.id === coat.id);
@@ -103,7 +105,7 @@ export function PassList({ coat }: { coat: Coat }) {
                 <span className="label whitespace-nowrap">{WHY_NOT[PASS[pass.kind].on ?? "edges"]}</span>
               ) : (
                 <span className="label text-right max-w-[46%]">
-                  {passWhenWords(pass, coat.passes)}
+                  {passWhenWords(pass, coat.passes, style)}
                   {roundsWords(planned?.windows ?? null, pass)}
                 </span>
               )}
@@ -131,6 +133,7 @@ function withColour(pass: Pass, coat: Coat, colourId: string): Pass {
 }
 
 function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us" | "metric" }) {
+  const { style } = useClockWords();
   const { document, change } = useJob();
   const edit = (next: Partial<Pass> | ((before: Pass) => Pass)) => change(editPass(coat.id, pass.id, next));
   const passes = namedPasses(coat.passes).filter(({ id }) => id !== pass.id);
@@ -155,9 +158,30 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
           </option>
         ))}
       </SelectField>
+      {pass.tool !== "none" && (
+        <SelectField
+          label="Tool wetted with"
+          value={pass.toolWetWith ?? ""}
+          frame="col-span-2"
+          onChange={({ target: { value } }) =>
+            edit(({ toolWetWith: _before, ...rest }) =>
+              value === "" ? rest : { ...rest, toolWetWith: value },
+            )
+          }
+        >
+          <option value="">nothing</option>
+          <option value="clear">clear from its mix</option>
+          <option value="alcohol">alcohol: no flame until it is gone</option>
+          {coat.colours.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </SelectField>
+      )}
       <SaidField
         label="When"
-        value={passWhenWords(pass, coat.passes)}
+        value={passWhenWords(pass, coat.passes, style)}
         placeholder="when it is ready"
         keep={`${pass.id}.when`}
         frame="col-span-2"

@@ -1,12 +1,13 @@
 "use client";
 
-import { clockText } from "@/core/units/clock-text";
 import { quantityText, trimmed } from "@/core/units/format-quantity";
-import { TextField } from "@/ui/text-field";
+import { HourField } from "@/ui/hour-field";
 import { useJob } from "../workspace/use-job";
+import { useClockWords } from "@/ui/shop-clock";
 
 /** What to mix when: all batches of all coats on one clock. */
 export function Timetable() {
+  const { clockText } = useClockWords();
   const { plan, system, document, change } = useJob();
   const rows = plan.coats.flatMap((planned) =>
     (planned.windows?.batches ?? []).map((times) => ({
@@ -27,16 +28,10 @@ export function Timetable() {
     <div className="mt-5">
       <div className="flex items-end gap-4 mb-1">
         <h3 className="heading flex-1">What to mix when</h3>
-        <TextField
+        <HourField
           label="First mix"
-          type="time"
-          value={clockText(document.work.startMin)}
-          onChange={(event) => {
-            const [hours, minutes] = event.target.value.split(":").map(Number);
-            if (hours !== undefined && minutes !== undefined)
-              change((job) => ({ ...job, work: { ...job.work, startMin: hours * 60 + minutes } }));
-          }}
-          frame="w-32"
+          value={document.work.startMin}
+          onChange={(startMin) => change((job) => ({ ...job, work: { ...job.work, startMin } }))}
         />
       </div>
       <table className="w-full text-sm">

@@ -3,12 +3,13 @@
 import { cutText } from "@/core/units/cut-text";
 import { useState } from "react";
 import type { Fault } from "@/core/geometry/faults";
-import { withCorner, withoutCorner, withStretch } from "@/core/geometry/handles";
-import type { FreeOutline, Pair, Piece, Shape } from "@/core/geometry/piece";
+import { freeOutlineOf, withFreeOutline } from "@/core/geometry/free-outline";
+import { withCorner, withLine, withoutCorner, withStretch } from "@/core/geometry/handles";
+import type { Pair, Piece } from "@/core/geometry/piece";
 import { SHOWN_UNIT } from "@/core/units/dimension";
-import { formatQuantity } from "@/core/units/format-quantity";
 import { parseQuantity } from "@/core/units/parse-quantity";
 import { Button } from "@/ui/button";
+import { Choice } from "@/ui/choice";
 import { QuantityField } from "@/ui/quantity-field";
 import { TextField } from "@/ui/text-field";
 import { editPiece } from "../workspace/edits";
@@ -17,21 +18,15 @@ import { useJob } from "../workspace/use-job";
 /** More corners than this are moved on the drawing, not typed one by one. */
 const MOST_TYPED = 24;
 
-const outlineIn = ({ shape }: Piece): FreeOutline | null => {
-  if (shape.kind === "free" || shape.kind === "floor") return shape;
-  return shape.kind === "mould" && shape.outline.kind === "free" ? shape.outline : null;
-};
-const withOutline = (piece: Piece, outline: FreeOutline): Piece => {
-  const { shape } = piece;
-  if (shape.kind === "mould" && shape.outline.kind === "free")
-    return { ...piece, shape: { ...shape, outline: { ...shape.outline, ...outline } } };
-  return { ...piece, shape: { ...shape, ...outline } as Shape };
-};
+const LINES: { value: "straight" | "smooth"; words: string }[] = [
+  { value: "straight", words: "straight" },
+  { value: "smooth", words: "smooth" },
+];
 
 /** The corners of a free outline: typed in a row, or one by one with the stretch to the next. */
 export function CornerTable({ piece, faults }: { piece: Piece; faults: Fault[] }) {
   const { system, change } = useJob();
-  const outline = outlineIn(piece);
+  const outline = freeOutlineOf(piece);
   if (!outline) return null;
   const edit = (next: (before: Piece) => Piece) => change(editPiece(piece.id, next));
   const { points } = outline;
@@ -39,7 +34,7 @@ export function CornerTable({ piece, faults }: { piece: Piece; faults: Fault[] }
   const straight = piece.shape.kind !== "mould";
   const place = (index: number, axis: 0 | 1, value: number) =>
     edit((before) =>
-      withOutline(before, {
+      withFreeOutline(before, {
         ...outline,
         points: points.map((point, at): Pair =>
           at === index ? (axis === 0 ? [value, point[1]] : [point[0], value]) : point,
@@ -52,13 +47,22 @@ export function CornerTable({ piece, faults }: { piece: Piece; faults: Fault[] }
         floor={piece.shape.kind === "floor"}
         onCorners={(corners) =>
           edit((before) =>
-            withOutline(
+            withFreeOutline(
               { ...before, edges: {} },
               { points: corners, starts: straight ? corners.map((_, index) => index) : [0] },
             ),
           )
         }
       />
+      <div className="flex items-center gap-3 mt-3">
+        <span className="label">From corner to corner</span>
+        <Choice
+          label="Line from corner to corner"
+          value={outline.curved ? "smooth" : "straight"}
+          options={LINES}
+          onChange={(line) => edit((before) => withLine(before, line === "smooth"))}
+        />
+      </div>
       {ofPoints.map((fault) => (
         <p
           key={fault.message}
@@ -90,11 +94,9 @@ export function CornerTable({ piece, faults }: { piece: Piece; faults: Fault[] }
                 keep={`${piece.id}.corner.${index}`}
                 values={[point[0], point[1], stretch]}
                 onPlace={(axis, value) => place(index, axis, value)}
-                onStretch={straight ? (value) => edit((before) => withStretch(before, index, value)) : null}
-                onAdd={straight ? () => edit((before) => withCorner(before, index)) : null}
-                onRemove={
-                  straight && points.length > 3 ? () => edit((before) => withoutCorner(before, index)) : null
-                }
+                onStretch={(value) => edit((before) => withStretch(before, index, value))}
+                onAdd={() => edit((before) => withCorner(before, index))}
+                onRemove={points.length > 3 ? () => edit((before) => withoutCorner(before, index)) : null}
                 system={system}
               />
             );
@@ -120,8 +122,8 @@ function Corner({
   keep: string;
   system: "us" | "metric";
   onPlace: (axis: 0 | 1, value: number) => void;
-  onStretch: ((value: number) => void) | null;
-  onAdd: (() => void) | null;
+  onStretch: (value: number) => void;
+  onAdd: () => void;
   onRemove: (() => void) | null;
 }) {
   const field = (label: string, value: number, onChange: (value: number) => void, min: number) => (
@@ -137,25 +139,16 @@ function Corner({
       bare
     />
   );
-  const stretch = formatQuantity(values[2], "length", system);
   return (
     <>
       <span className="figure text-sm pt-1.5 font-normal text-ink-soft">{index + 1}</span>
       {field("Right", values[0], (value) => onPlace(0, value), -100_000)}
       {field("Front", values[1], (value) => onPlace(1, value), -100_000)}
-      {onStretch ? (
-        field("Stretch", values[2], onStretch, 1)
-      ) : (
-        <span className="figure text-sm pt-1.5">
-          {stretch.number} {stretch.unit}
-        </span>
-      )}
+      {field("Stretch", values[2], onStretch, 1)}
       <span className="text-xs whitespace-nowrap pt-1">
-        {onAdd && (
-          <Button weight="quiet" aria-label={`Put a corner behind corner ${index + 1}`} onClick={onAdd}>
-            +
-          </Button>
-        )}
+        <Button weight="quiet" aria-label={`Put a corner behind corner ${index + 1}`} onClick={onAdd}>
+          +
+        </Button>
         {onRemove && (
           <Button
             weight="quiet"

@@ -1,7 +1,8 @@
 "use client";
 
 import { useState } from "react";
-import type { EdgeName, Piece, Shape } from "@/core/geometry/piece";
+import type { BenchSettings } from "@/contracts/bench";
+import { withHeight, type EdgeName, type Piece, type Shape } from "@/core/geometry/piece";
 import { withPiece } from "@/core/job/new-job";
 import { newPiece, SHAPE_GROUPS, SHAPE_WORDS } from "@/core/geometry/new-piece";
 import { Button } from "@/ui/button";
@@ -11,10 +12,14 @@ import { Amounts } from "./amounts";
 import { ImportDialog } from "./import-dialog";
 import { PieceForm } from "./piece-form";
 import { PieceStage } from "./piece-stage";
+import { Planing } from "./planing";
 import { PieceStrip } from "./piece-strip";
 
+/** What the shop's pieces usually are, and what its machines take. */
+type ShopSizes = Pick<BenchSettings, "faceMm" | "planerMm">;
+
 /** Pieces of a job from typed sizes, drawn to scale while typing. */
-export function MeasureView({ jobId }: { jobId: string }) {
+export function MeasureView({ jobId, shop }: { jobId: string; shop: ShopSizes }) {
   const { document, plan, change } = useJob();
   const [pickedId, setPickedId] = useState<string | null>(null);
   const [edge, setEdge] = useState<EdgeName | null>(null);
@@ -31,9 +36,11 @@ export function MeasureView({ jobId }: { jobId: string }) {
     change((before) => withPiece(before, fresh));
     pick(fresh.id);
   };
+  const { faceMm } = shop;
   const add = (kind: Shape["kind"]) => {
     const alike = document.pieces.filter((piece) => piece.shape.kind === kind).length;
-    put(newPiece(kind, alike > 0 ? `${SHAPE_WORDS[kind]} ${alike + 1}` : SHAPE_WORDS[kind], newId));
+    const fresh = newPiece(kind, alike > 0 ? `${SHAPE_WORDS[kind]} ${alike + 1}` : SHAPE_WORDS[kind], newId);
+    put(faceMm !== null && kind !== "sample" ? withHeight(fresh, faceMm) : fresh);
   };
 
   return (
@@ -84,6 +91,7 @@ export function MeasureView({ jobId }: { jobId: string }) {
         className="w-[404px] max-lg:w-full shrink-0 border-l border-line px-7 pt-4 pb-8 overflow-y-auto"
       >
         <Amounts measured={measured ?? null} pieces={plan.pieces} totals={plan.totals} />
+        {piece && <Planing piece={piece} planerMm={shop.planerMm} />}
         {piece && (
           <PieceForm
             key={piece.id}

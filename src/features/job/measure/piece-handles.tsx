@@ -2,6 +2,7 @@
 
 import type { KeyboardEvent } from "react";
 import type { Point } from "@/core/geometry/curves";
+import { freeOutlineOf } from "@/core/geometry/free-outline";
 import type { Handle } from "@/core/geometry/handles";
 import type { Outline } from "@/core/geometry/outline";
 import { edgeOf, edgeWords, TREATMENT_WORDS, type EdgeName, type Piece } from "@/core/geometry/piece";
@@ -83,11 +84,8 @@ export function PieceHandles({
       onRemoveCorner(handle.index);
     }
   };
-  const { shape } = piece;
-  const corners =
-    (shape.kind === "free" || shape.kind === "floor") && shape.points.length <= MOST_CORNERS
-      ? shape.points
-      : [];
+  const drawn = freeOutlineOf(piece);
+  const corners = drawn && drawn.points.length <= MOST_CORNERS ? drawn.points : [];
 
   return (
     <g>

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from "react";
 import type { Fault } from "@/core/geometry/faults";
-import { pulled, withoutCorner, type Handle, type Snap } from "@/core/geometry/handles";
+import { pulled, traced, withoutCorner, type Handle, type Snap } from "@/core/geometry/handles";
 import type { EdgeName, Piece } from "@/core/geometry/piece";
 import { MM_PER_INCH } from "@/core/units/constants";
 import { Button } from "@/ui/button";
@@ -13,6 +13,7 @@ import { editPiece } from "../workspace/edits";
 import { useJob, useJobState } from "../workspace/use-job";
 import { ExportMenu } from "./export-menu";
 import { PieceHandles } from "./piece-handles";
+import { TraceTouch } from "./trace-outline";
 import { Underlay, UnderlayControls, UnderlayTouch, type UnderlayMode } from "./underlay";
 
 /** What a pull snaps to and a key nudges by, mm. */
@@ -55,6 +56,11 @@ export function PieceStage({
 
   const frame = held?.frame ?? (width > 0 ? frameOf(piece, width, height) : null);
   const edit = (next: (before: Piece) => Piece) => change(editPiece(piece.id, next));
+  const closeTrace = () => {
+    if (mode === null || mode === "move" || !("knots" in mode)) return;
+    edit((before) => traced(before, mode.knots));
+    setMode(null);
+  };
   const flush = () => {
     const last = waiting.current;
     waiting.current = null;
@@ -79,7 +85,14 @@ export function PieceStage({
         <Button weight="quiet" onClick={onImport}>
           read a file
         </Button>
-        <UnderlayControls piece={piece} mode={mode} onMode={setMode} onEdit={edit} frame={frame} />
+        <UnderlayControls
+          piece={piece}
+          mode={mode}
+          onMode={setMode}
+          onEdit={edit}
+          onTraced={closeTrace}
+          frame={frame}
+        />
         <span className="ml-auto">
           <ExportMenu piece={piece} jobId={jobId} />
         </span>
@@ -100,7 +113,16 @@ export function PieceStage({
               under={piece.underlay && <Underlay underlay={piece.underlay} frame={frame} />}
             >
               {(at, outline) =>
-                mode !== null && piece.underlay ? (
+                mode !== null && mode !== "move" && "knots" in mode ? (
+                  <TraceTouch
+                    knots={mode.knots}
+                    onKnots={(knots) => setMode({ knots })}
+                    onClose={closeTrace}
+                    frame={at}
+                    width={width}
+                    height={height}
+                  />
+                ) : mode !== null && piece.underlay ? (
                   <UnderlayTouch
                     underlay={piece.underlay}
                     frame={at}

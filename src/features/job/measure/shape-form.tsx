@@ -162,6 +162,11 @@ export function ShapeForm({
       {(shape.kind === "offsets" || shape.kind === "river") && (
         <StationTable piece={piece} shape={shape} measured={measured} faults={faults} />
       )}
+      {shape.kind === "river" && (
+        <div className="grid grid-cols-2 gap-3">
+          {rows([{ field: "boardMm", words: "Width of the whole board" }])}
+        </div>
+      )}
     </div>
   );
 }

@@ -12,9 +12,11 @@ import { usePull } from "@/ui/use-pull";
 import { useFileChooser } from "@/ui/use-file-chooser";
 import { useJob } from "../workspace/use-job";
 import { addPicture } from "@/contracts/add-picture";
+import type { Knot } from "@/core/geometry/handles";
+import { TraceControls } from "./trace-outline";
 
-/** What is done to the picture: it is moved, or two points of it are shown for its scale. */
-export type UnderlayMode = null | "move" | { points: Point[] };
+/** What is done to the picture: it is moved, two points of it are shown for its scale, or the piece is traced along it. */
+export type UnderlayMode = null | "move" | { points: Point[] } | { knots: Knot[] };
 
 type Shared = {
   piece: Piece;
@@ -22,6 +24,9 @@ type Shared = {
   onMode: (mode: UnderlayMode) => void;
   onEdit: (edit: (before: Piece) => Piece) => void;
 };
+
+/** What is drawn by its sizes alone is not traced. */
+const NOT_TRACED = new Set(["tumbler", "river"]);
 
 const changed =
   (next: Partial<UnderlayOf>) =>
@@ -74,7 +79,8 @@ export function UnderlayTouch({
         {...pull<{ xMm: number; yMm: number }, SVGRectElement>({
           begin: (event) => {
             if (mode === "move") return { xMm: underlay.xMm, yMm: underlay.yMm };
-            if (mode && mode.points.length < 2) onMode({ points: [...mode.points, inPicture(event)] });
+            if (mode && "points" in mode && mode.points.length < 2)
+              onMode({ points: [...mode.points, inPicture(event)] });
             return null;
           },
           move: (from, by) =>
@@ -83,6 +89,7 @@ export function UnderlayTouch({
       />
       {mode !== null &&
         mode !== "move" &&
+        "points" in mode &&
         mode.points.map((point, index) => {
           const [x, y] = [corner.x + point.x * scale, corner.y + point.y * scale];
           return (
@@ -100,7 +107,14 @@ export function UnderlayTouch({
 }
 
 /** Lays a picture under the piece, scales it by two points and their distance, moves it, makes it fainter. */
-export function UnderlayControls({ piece, mode, onMode, onEdit, frame }: Shared & { frame: Frame | null }) {
+export function UnderlayControls({
+  piece,
+  mode,
+  onMode,
+  onEdit,
+  onTraced,
+  frame,
+}: Shared & { frame: Frame | null; onTraced: () => void }) {
   const { system } = useJob();
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -124,7 +138,8 @@ export function UnderlayControls({ piece, mode, onMode, onEdit, frame }: Shared 
     accept: "image/*",
     onFile: (file) => void load(file),
   });
-  const points = mode !== null && mode !== "move" ? mode.points : null;
+  const points = mode !== null && mode !== "move" && "points" in mode ? mode.points : null;
+  const knots = mode !== null && mode !== "move" && "knots" in mode ? mode.knots : null;
   const [a, b] = points ?? [];
   return (
     <>
@@ -134,9 +149,12 @@ export function UnderlayControls({ piece, mode, onMode, onEdit, frame }: Shared 
           {busy ? "laying it under…" : "lay a photo under it"}
         </Button>
       )}
-      {underlay && points === null && (
+      {underlay && mode === null && (
         <Menu label="photo" align="start">
           <MenuItem onSelect={() => onMode({ points: [] })}>Scale it by two points</MenuItem>
+          {!NOT_TRACED.has(piece.shape.kind) && (
+            <MenuItem onSelect={() => onMode({ knots: [] })}>Trace the piece along it</MenuItem>
+          )}
           <MenuItem onSelect={() => onMode("move")}>Move it</MenuItem>
           <MenuItem onSelect={() => onEdit(changed({ opacity: underlay.opacity > 0.5 ? 0.35 : 0.8 }))}>
             {underlay.opacity > 0.5 ? "Fainter" : "Stronger"}
@@ -146,6 +164,14 @@ export function UnderlayControls({ piece, mode, onMode, onEdit, frame }: Shared 
             Take it away
           </MenuItem>
         </Menu>
+      )}
+      {knots && (
+        <TraceControls
+          knots={knots}
+          onKnots={(next) => onMode({ knots: next })}
+          onClose={onTraced}
+          onLeave={() => onMode(null)}
+        />
       )}
       {mode === "move" && (
         <span>

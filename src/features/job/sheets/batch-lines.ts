@@ -4,7 +4,7 @@ import type { Vessel } from "@/core/batch/vessel";
 import type { Plan } from "@/core/plan/derive-plan";
 import { runSheet, weighStepId } from "@/core/pour/run-sheet";
 import { sectionWords } from "@/core/pour/step-words";
-import { clockText } from "@/core/units/clock-text";
+import { clockText, type ClockStyle } from "@/core/units/clock";
 import { cupsMl, dosesWords, type WeighLine } from "@/core/pour/weigh-lines";
 import { DAY_MIN } from "@/core/schedule/hours";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -46,7 +46,7 @@ const dateAfter = (startOn: string, days: number) =>
   formatISO(addDays(parseISO(startOn), days), { representation: "date" });
 
 /** The batch sheet of a plan, batch by batch in the order of mixing. */
-export function batchSheet(plan: Plan, system: UnitSystem): SheetBatch[] {
+export function batchSheet(plan: Plan, system: UnitSystem, style: ClockStyle = "24h"): SheetBatch[] {
   const { startOn } = plan;
   const steps = runSheet(plan, system);
   return plan.coats.flatMap(({ coat, resin, batched, windows }) =>
@@ -65,10 +65,10 @@ export function batchSheet(plan: Plan, system: UnitSystem): SheetBatch[] {
         sections: sectionWords(batch.sections, system),
         mixMl: batch.parts.mixMl,
         mixG: batch.parts.mixG,
-        mixAt: time ? clockText(time.mixAtMin) : "",
+        mixAt: time ? clockText(time.mixAtMin, style) : "",
         day: dayOf(time?.mixAtMin ?? 0) + 1,
         date: startOn === null ? null : dateAfter(startOn, dayOf(time?.mixAtMin ?? 0)),
-        pourBy: time && lowMin !== undefined ? clockText(time.mixAtMin + lowMin) : "",
+        pourBy: time && lowMin !== undefined ? clockText(time.mixAtMin + lowMin, style) : "",
         weigh: steps.find((step) => step.id === weighStepId(coat.id, batch.number))?.weigh ?? [],
         cups: batch.cups.map((cup, index) => ({
           name: cup.name,

@@ -12,15 +12,17 @@ import { scaleToHeight } from "@/ui/vessel-outline";
 import { useJob, useJobState } from "../workspace/use-job";
 import { usePlanAmong } from "../windows/use-days";
 import { batchCardSvg } from "./batch-card-svg";
+import { useClockWords } from "@/ui/shop-clock";
 import { batchSheet, type SheetBatch } from "./batch-lines";
 import { PaperBox, SheetPage } from "./sheet-page";
 
 /** The batch sheet as it goes to the bench: one block a batch, black on white, boxes for gloves. */
 export function BatchSheetView({ jobId, bench }: { jobId: string; bench: Bench }) {
   const { system } = useJob();
+  const { style } = useClockWords();
   const plan = usePlanAmong(bench);
   const job = useJobState((state) => state.job);
-  const batches = batchSheet(plan, system);
+  const batches = batchSheet(plan, system, style);
   return (
     <SheetPage jobId={jobId} kind="batch sheet">
       {batches.length === 0 && <p>There is no batch yet: measure a piece and build a coat.</p>}

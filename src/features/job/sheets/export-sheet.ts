@@ -29,6 +29,7 @@ export async function exportSheet(
     document: job.document,
     cards,
     units: person.units,
+    clock: person.clock,
     paper: asked.get("paper"),
     pieceId: asked.get("piece"),
     among: hours ? { jobId, bench: await bench(), now: Date.now(), timeZone: person.timeZone } : null,

@@ -11,6 +11,7 @@ import { runSheet } from "@/core/pour/run-sheet";
 import { planAmong } from "@/core/shop/shop";
 import { wallClock, type Zone } from "@/core/shop/wall-clock";
 import { asFileName } from "@/core/units/cut-text";
+import type { ClockStyle } from "@/core/units/clock";
 import type { UnitSystem } from "@/core/units/dimension";
 import { batchCsv } from "./batch-csv";
 import { batchJson } from "./batch-json";
@@ -29,6 +30,7 @@ export type SheetRequest = {
   document: JobDocument;
   cards: ResinCard[];
   units: UnitSystem;
+  clock: ClockStyle;
   paper: string | null;
   pieceId: string | null;
   /** The other work of the shop, and when it was asked; null where no hour is on the sheet, or the job has no day. */
@@ -52,6 +54,7 @@ export async function makeSheet({
   document,
   cards,
   units,
+  clock,
   paper: wanted,
   pieceId,
   picture,
@@ -88,9 +91,11 @@ export async function makeSheet({
         name,
       };
     case "batch.pdf":
-      return pdf(<BatchPdf title={jobName} batches={batchSheet(plan, units)} paper={paper} system={units} />);
+      return pdf(
+        <BatchPdf title={jobName} batches={batchSheet(plan, units, clock)} paper={paper} system={units} />,
+      );
     case "run.pdf":
-      return pdf(<RunPdf title={jobName} steps={runSheet(plan, units)} paper={paper} />);
+      return pdf(<RunPdf title={jobName} steps={runSheet(plan, units)} clock={clock} paper={paper} />);
     case "piece.pdf": {
       const piece = document.pieces.find((shown) => shown.id === pieceId);
       if (!piece) return null;

@@ -1,10 +1,20 @@
 import { Text, View } from "@react-pdf/renderer";
 import { type RunStep } from "@/core/pour/run-sheet";
-import { clockText } from "@/core/units/clock-text";
+import { clockText, type ClockStyle } from "@/core/units/clock";
 import { ink, plain, SheetPdf, type Paper } from "./pdf-page";
 
 /** The run sheet on paper. */
-export function RunPdf({ title, steps, paper }: { title: string; steps: readonly RunStep[]; paper: Paper }) {
+export function RunPdf({
+  title,
+  steps,
+  clock,
+  paper,
+}: {
+  title: string;
+  steps: readonly RunStep[];
+  clock: ClockStyle;
+  paper: Paper;
+}) {
   return (
     <SheetPdf title={title} kind="run sheet" paper={paper}>
       {steps.map((step, index) => (
@@ -12,7 +22,7 @@ export function RunPdf({ title, steps, paper }: { title: string; steps: readonly
           {step.coatId !== steps[index - 1]?.coatId ? <Text style={ink.section}>{step.coatName}</Text> : null}
           <View style={[ink.row, { alignItems: "flex-start" }]}>
             <View style={ink.box} />
-            <Text style={{ width: 62, fontWeight: 600 }}>{clockText(step.atMin)}</Text>
+            <Text style={{ width: 62, fontWeight: 600 }}>{clockText(step.atMin, clock)}</Text>
             <View style={{ flexGrow: 1, flexShrink: 1, flexBasis: 0 }}>
               <Text style={{ fontWeight: 700, fontSize: 12 }}>{plain(step.title)}</Text>
               <Text>{plain(step.detail)}</Text>

@@ -2,14 +2,15 @@
 
 import { GENERAL_CAUTION } from "@/core/advice/pass-rules";
 import { runSheet } from "@/core/pour/run-sheet";
-import { clockText } from "@/core/units/clock-text";
 import type { Bench } from "@/contracts/bench";
 import { usePlanAmong } from "../windows/use-days";
 import { useJob } from "../workspace/use-job";
 import { PaperBox, SheetPage } from "./sheet-page";
+import { useClockWords } from "@/ui/shop-clock";
 
 /** The run sheet: every act in order with its time, box and caution. */
 export function RunSheetView({ jobId, bench }: { jobId: string; bench: Bench }) {
+  const { clockText } = useClockWords();
   const { system } = useJob();
   const plan = usePlanAmong(bench);
   const steps = runSheet(plan, system);

@@ -7,14 +7,14 @@ import { type Trouble } from "@/core/schedule/troubles";
 import { TROUBLE_WORDS } from "@/core/schedule/trouble-words";
 import type { DayPlan } from "@/core/schedule/plan-days";
 import { quantityText } from "@/core/units/format-quantity";
-import { dayText, hourText } from "@/ui/clock-words";
+import { useClockWords } from "@/ui/shop-clock";
 import { DaysStrip } from "../windows/days-strip";
 import { useDays } from "../windows/use-days";
 import { useJob } from "../workspace/use-job";
 import { PaperBox, SheetPage } from "./sheet-page";
 
 /** Until when an act is right, with its unsure ends. */
-function untilWords(to: Act["to"]): string {
+function untilWords(to: Act["to"], hourText: (atMin: number) => string): string {
   if (!to || !Number.isFinite(to.likely)) return "";
   const unsure = Math.round(to.high - to.low) > 1 ? ` (${hourText(to.low)} to ${hourText(to.high)})` : "";
   return `${hourText(to.likely)}${unsure}`;
@@ -36,6 +36,7 @@ function linesOf({ coats, troubles }: DayPlan): (Act & { key: string; trouble: T
 /** The days on one page for the wall: the beams, and every act with its hour, until when it is right, and a box. */
 export function WallSheetView({ jobId, bench }: { jobId: string; bench: Bench }) {
   const { document, system } = useJob();
+  const { dayText, hourText } = useClockWords();
   const { startMin, startOn } = document.work;
   const { settings, days } = useDays(startMin, bench);
   const lines = linesOf(days);
@@ -107,7 +108,7 @@ export function WallSheetView({ jobId, bench }: { jobId: string; bench: Bench })
                       {line.trouble && ` · ${TROUBLE_WORDS[line.trouble.kind]}`}
                     </td>
                     <td>{line.coatName}</td>
-                    <td className="text-right whitespace-nowrap">{untilWords(line.to)}</td>
+                    <td className="text-right whitespace-nowrap">{untilWords(line.to, hourText)}</td>
                   </tr>,
                 ];
               })}

@@ -5,9 +5,9 @@ import { roomTempC, type Room } from "@/core/cure/room";
 import { DAY_MIN, minuteOfDay } from "@/core/schedule/hours";
 import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
-import { hourText } from "@/ui/clock-words";
 import { timeAxis } from "@/ui/time-axis";
 import { usePull } from "@/ui/use-pull";
+import { useClockWords } from "@/ui/shop-clock";
 
 type DayRoom = Extract<Room, { kind: "day" }>;
 type Handle = "cold" | "warm";
@@ -32,6 +32,7 @@ export function DayCurve({
   system: UnitSystem;
   onRoom: (room: DayRoom) => void;
 }) {
+  const { hourText } = useClockWords();
   const low = Math.min(SHOWN_C.low, Math.floor(room.coldC - 2));
   const high = Math.max(SHOWN_C.high, Math.ceil(room.warmC + 2));
   const pull = usePull();

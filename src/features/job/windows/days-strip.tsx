@@ -8,8 +8,8 @@ import type { DayPlan } from "@/core/schedule/plan-days";
 import { timeAxis } from "@/ui/time-axis";
 import { usePull } from "@/ui/use-pull";
 import { useSize } from "@/ui/use-size";
-import { dayText, momentText } from "@/ui/clock-words";
 import { FilmBar } from "@/ui/film-bar";
+import { useClockWords } from "@/ui/shop-clock";
 
 const LEFT = 150;
 const HEAD = 34;
@@ -43,6 +43,7 @@ export function DaysStrip({
   /** Null where the start stands as it is, as on paper. */
   onStart: ((startMin: number) => void) | null;
 }) {
+  const { dayText, momentText } = useClockWords();
   const { ref, width } = useSize<HTMLDivElement>();
   const pull = usePull();
   const firstDay = Math.floor(startMin / DAY_MIN);

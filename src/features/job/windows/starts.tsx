@@ -9,7 +9,7 @@ import type { DayPlan } from "@/core/schedule/plan-days";
 import type { Settings, WindowCoat } from "@/core/schedule/coat-windows";
 import type { Among } from "@/workers/plan-days.worker";
 import { startsWorker } from "./days-worker";
-import { momentText } from "@/ui/clock-words";
+import { useClockWords } from "@/ui/shop-clock";
 
 const same = (a: object, b: object) => JSON.stringify(a) === JSON.stringify(b);
 
@@ -64,6 +64,7 @@ export function Starts({
   startOn: string | undefined;
   onStart: (startMin: number) => void;
 }) {
+  const { momentText } = useClockWords();
   const costs = ({ troubles, coats }: DayPlan) => {
     if (troubles.length === 0) {
       const unsure = coats.flatMap(({ windows }) => windows.filter((window) => !isSure(window))).length;

@@ -18,16 +18,17 @@ import { TextField } from "@/ui/text-field";
 import { AdviceAt } from "../workspace/advice-line";
 import { useJob, useJobState } from "../workspace/use-job";
 import { calendarOf } from "./calendar";
-import { hourText, momentText, shortMoment } from "@/ui/clock-words";
 import { CoatAxis } from "./coat-axis";
 import { DaysStrip } from "./days-strip";
 import { HourField } from "@/ui/hour-field";
 import { RoomForm } from "./room-form";
 import { Starts, useStarts } from "./starts";
 import { useDays } from "./use-days";
+import { useClockWords } from "@/ui/shop-clock";
 
 /** The days of the job as beams: a start is pulled, the windows move; what falls in the night is named; a better start is looked for. */
 export function WindowsView({ bench }: { bench: Bench }) {
+  const { hourText, momentText } = useClockWords();
   const { document, system, change } = useJob();
   const job = useJobState((state) => state.job);
   const { startMin, startOn } = document.work;
@@ -150,6 +151,7 @@ export function WindowsView({ bench }: { bench: Bench }) {
 
 /** When hands are off, and when the last coat can be touched again. */
 function Summary({ days, startOn }: { days: DayPlan; startOn: string | undefined }) {
+  const { shortMoment } = useClockWords();
   const last = days.coats.at(-1);
   if (!last) return null;
   const hard = last.life.find(({ state }) => state === "sandable")?.fromMin;
@@ -189,6 +191,7 @@ function Troubles({
   startOn: string | undefined;
   onPick: (coatId: string) => void;
 }) {
+  const { momentText } = useClockWords();
   if (days.troubles.length === 0) return null;
   const groups = new Map<string, Trouble[]>();
   for (const trouble of days.troubles) {
