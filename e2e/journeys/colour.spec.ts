@@ -127,6 +127,19 @@ test("the client's tile beside the average in one light; a recipe for it from th
   expect(ciede2000(shown, [62, -11, 12])).toBeLessThan(6);
   await page.keyboard.press("Control+z");
   await expect(mixPanel(page).getByText("Its look is typed")).toBeVisible();
+
+  // The same beside its cup, in Build.
+  await stage(page, "Build");
+  const coat = page.getByRole("region", { name: "Coat", exact: true });
+  await coat.getByRole("button", { name: /^Bone white/ }).click();
+  await coat.getByRole("button", { name: "a recipe from the shelf" }).click();
+  await coat.getByRole("button", { name: "take the colour of Subway tile" }).click();
+  await coat.getByRole("button", { name: "propose" }).click();
+  await proposals.getByRole("button", { name: "take it" }).first().click();
+  await saved(page);
+  await stage(page, "Colour");
+  const again = labOfHex(await pixel(page, /^Bone white, a film/));
+  expect(ciede2000(again, [62, -11, 12])).toBeLessThan(6);
 });
 
 test("a colour card from two swatches: one alone is rough, two that clash are told, saved it is on the shelf", async ({

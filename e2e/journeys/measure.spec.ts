@@ -110,7 +110,7 @@ const BY_KEYBOARD: { kind: string; typed: [RegExp, string][]; says: RegExp }[] =
     typed: [
       [/^Depth of the channel/, "1 1/2 in"],
       [/^each after/, "8 in"],
-      [/^Widths in a row/, "4 in, 5 in, 4 1/2 in, 5 in, 4 in\n"],
+      [/^Widths in a row/, "4, 5, 4 1/2, 5, 4\n"],
     ],
     says: /Simpson, curved banks/,
   },
@@ -437,7 +437,40 @@ test("a photograph lies under the drawing and takes its scale from two points", 
     .toBeCloseTo((20 * inchPx) / 200, 1);
   await page.getByRole("button", { name: "done" }).click();
   await saved(page);
+
+  // Traced along the photo: an ellipse of 200 by 140 px by ten clicks, one point by keys.
+  const large = (await image.boundingBox())!;
+  const [midX, midY] = [large.x + 300, large.y + 220];
+  const round = (index: number) => {
+    const turn = (2 * Math.PI * index) / 10;
+    return [midX + 200 * Math.cos(turn), midY + 140 * Math.sin(turn)] as const;
+  };
+  await fromMenu(page, "photo", "Trace the piece along it");
+  await expect(page.getByText("Click along the edge of the piece.")).toBeVisible();
+  for (let index = 0; index < 9; index += 1) await page.mouse.click(...round(index));
+  await page.mouse.click(midX, midY);
+  const cross = page.getByRole("application", { name: /^Trace/ });
+  await cross.focus();
+  await page.keyboard.press("Backspace");
+  await page.mouse.click(...round(9));
+  await page.getByRole("button", { name: "close the outline" }).click();
+  await expect(drawing(page).getByRole("button", { name: /^side 1: / })).toHaveCount(1);
+  await expect(drawing(page).getByRole("button", { name: /^Corner \d+$/ })).toHaveCount(10);
+  // π·a·b; a click is a whole px.
+  const ft2 = (Math.PI * 200 * 140) / inchPx ** 2 / 144;
+  await expect
+    .poll(async () => Number(/([\d.]+)\s*ft²/.exec(await sizes(page).innerText())?.[1]))
+    .toBeCloseTo(ft2, 0);
+  // A point is pulled by keys, and the line follows.
+  const corner = drawing(page).getByRole("button", { name: "Corner 1", exact: true });
+  await corner.focus();
+  for (let step = 0; step < 8; step += 1) await page.keyboard.press("Shift+ArrowRight");
+  await expect
+    .poll(async () => Number(/([\d.]+)\s*ft²/.exec(await sizes(page).innerText())?.[1]))
+    .toBeGreaterThan(ft2 + 0.2);
+  await saved(page);
   await page.reload();
+  await expect(drawing(page).getByRole("button", { name: /^Corner \d+$/ })).toHaveCount(10);
   await expect(image).toHaveAttribute("href", /^\/pictures\//);
   await fromMenu(page, "photo", "Take it away");
   await expect(image).toHaveCount(0);

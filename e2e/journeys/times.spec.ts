@@ -4,7 +4,8 @@ import ICAL from "ical.js";
 import { hands } from "../fixtures/hands";
 import { field, makeJob, saved, signIn, stage } from "../fixtures/shop";
 
-const button = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
+const button = (page: Page, name: string | RegExp) =>
+  page.getByRole("button", typeof name === "string" ? { name, exact: true } : { name });
 const coat = (page: Page) => page.getByRole("region", { name: "Coat", exact: true });
 const addPass = (page: Page) => coat(page).getByLabel("Add a pass");
 const row = (page: Page, name: string | RegExp) => coat(page).getByRole("listitem").filter({ hasText: name });
@@ -48,6 +49,62 @@ test("alcohol, wait five minutes, then a fine mist", async ({ page }) => {
   const [drops, mist] = entries(await calendarOf(page), "Alcohol");
   // The first is sprayed in less than a minute; a calendar holds five at least, so by hand from its begin: one minute, and five to wait.
   expect(mist!.fromMin - drops!.fromMin).toBe(6);
+});
+
+test("a river in two halves, wet on wet, or in lifts; each with its own mix in Cups", async ({ page }) => {
+  await signIn(page);
+  await makeJob(page, "Said: two wet halves");
+  const { press, type, choose, stage, done } = hands(page);
+  await press(button(page, "River or void"));
+  await type("Depth of the channel", "1 1/2 in");
+  await stage("Build");
+  await press(button(page, "fill or edge"));
+  await press(page.getByRole("menuitem", { name: "Fill", exact: true }));
+  await choose(coat(page).getByLabel("Resin", { exact: true }), "Deep casting 3:1");
+  await press(button(page, "two halves, wet on wet"));
+  await expect(button(page, /^Fill 1 of 2/)).toBeVisible();
+  await press(button(page, /^Fill 2 of 2/));
+  await expect(
+    page.getByText(/react together: layers are poured before those below have gelled/),
+  ).toBeVisible();
+  await expect(field(page, "Share of the fill")).toHaveValue("50");
+  await saved(page);
+  await stage("Cups");
+  await expect(page.getByRole("tab", { name: /^Fill [12] of 2/ })).toHaveCount(2);
+  done();
+});
+
+test("a reader with the twelve-hour clock: hours and days everywhere, and what is typed is read by either", async ({
+  page,
+}) => {
+  await signIn(page, { email: "tomas@lantern-yard.example", password: "pour-when-ready" });
+  await makeJob(page, "Said: at two in the afternoon");
+  await page.getByRole("button", { name: "Straight run" }).click();
+  await stage(page, "Build");
+  await button(page, "clear").click();
+  await row(page, "Scrape the drips").getByRole("button").first().click();
+  await field(page, "When").fill("at 14:30");
+  await field(page, "When").press("Enter");
+  await expect(field(page, "When")).toHaveValue("at 14:30");
+  const clock = async (words: RegExp) => {
+    await page.getByRole("button", { name: "Tomas Reyle" }).click();
+    await page.getByRole("menuitem", { name: words }).click();
+  };
+  await clock(/2:05 pm/);
+  await expect(field(page, "When")).toHaveValue("at 2:30 pm");
+  await field(page, "When").fill("next morning at 8");
+  await field(page, "When").press("Enter");
+  await expect(field(page, "When")).toHaveValue("at 8 am");
+  await saved(page);
+  await stage(page, "Cups");
+  await expect(page.getByRole("cell", { name: "9 am" }).first()).toBeVisible();
+  await stage(page, "Windows");
+  await expect(page.getByText(/open 8 am to/)).toBeVisible();
+  await page.goto(page.url().replace(/windows.*/, "sheets/run"));
+  await expect(page.getByText("9 am", { exact: true }).first()).toBeVisible();
+  await page.goto("/jobs");
+  await clock(/14:05/);
+  await expect(page.getByRole("button", { name: "Tomas Reyle" })).toBeVisible();
 });
 
 test("scrape every half hour until it stops: its rounds in the plan and in the calendar", async ({

@@ -14,8 +14,8 @@ import { EdgeBand, pointsText } from "./edge-drawing";
 import { PieceInside } from "./piece-inside";
 
 /** Room around a piece for its dimension lines, px; one with sizes on all sides wants it on all. */
-const ROOM = { left: 146, right: 78, top: 64, bottom: 84 };
-const ROOM_ALL = { left: 140, right: 140, top: 84, bottom: 84 };
+const ROOM = { left: 160, right: 78, top: 64, bottom: 84 };
+const ROOM_ALL = { left: 160, right: 160, top: 84, bottom: 84 };
 
 const ALL_ROUND = new Set<Piece["shape"]["kind"]>(["l-run", "u-run", "free", "floor"]);
 

@@ -62,6 +62,15 @@ describe("by hand", () => {
     };
     expect(batchCoat(request({ pieces, factors: none })).mixMl.likely).toBeCloseTo(1000, 9);
   });
+  test("a rolled primer of a tenth of a millimetre runs off a tenth of what a flood does, on half of the edge half", () => {
+    const runOff = (filmMm: number, coverShare = 1) =>
+      batchCoat(
+        request({ coverShare, factors: {}, pieces: [topOf({ filmMm, openLengthMm: 2000 })] }),
+      ).losses.find(({ id }) => id === "run-off")!.ml.likely;
+    expect(runOff(1)).toBeCloseTo(50, 9);
+    expect(runOff(0.095)).toBeCloseTo(5, 9);
+    expect(runOff(1, 0.5)).toBeCloseTo(25, 9);
+  });
   test("veins cover a share of the area", () =>
     expect(batchCoat(request({ coverShare: 0.03 })).mixMl.likely).toBeCloseTo(30, 9));
   test("losses that depend on the volume are found by iteration: what is mixed less what is lost is what is laid", () => {

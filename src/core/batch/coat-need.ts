@@ -24,6 +24,8 @@ export type CoatNeed = {
   embedsMl: Spread;
   /** Time to lay and work the whole coat, min. */
   workMin: Spread;
+  /** The films of its pieces, as multiples of what they say. */
+  filmTimes: number;
   /** What is covered, piece by piece, in working order. */
   coverable: Coverable[];
 };
@@ -72,6 +74,7 @@ export function needOf({ pieces, coverShare, rateM2PerH, people, ...request }: C
     sunkMl,
     displacedMl,
     embedsMl: embedsClearMl(embeds),
+    filmTimes: 1,
     workMin: within(minutes, WORK_SPREAD.below, WORK_SPREAD.above),
     coverable: pieces.map((piece) => ({
       id: piece.id,

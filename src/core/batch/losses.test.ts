@@ -1,6 +1,6 @@
 import { GROUNDS } from "./grounds";
 import { factorSpread, FACTORS, type FactorId } from "./factors";
-import { lossesOf, type Loss, type LossInput } from "./losses";
+import { lossesOf, runOffShare, type Loss, type LossInput } from "./losses";
 import { vesselFor, wettedAreaMm2 } from "./vessel";
 
 const input = (change: Partial<LossInput> = {}): LossInput => ({
@@ -11,6 +11,8 @@ const input = (change: Partial<LossInput> = {}): LossInput => ({
   tools: [],
   openLengthMm: 0,
   faceLengthMm: 0,
+  openShare: 1,
+  faceShare: 1,
   grounds: [],
   filledMl: 0,
   vesselsMl: [],
@@ -79,6 +81,13 @@ describe("each loss by hand", () => {
   test("run-off: 25 ml to the metre of open edge, 10 of face (assumed)", () => {
     expect(loss("run-off", { openLengthMm: 2000, faceLengthMm: 3000 })?.ml.likely).toBeCloseTo(80, 9);
     expect(loss("run-off", {})).toBeUndefined();
+  });
+  test("a thin film runs off less: half of it at half of 0.95 mm (3 fl oz/ft²), by hand", () => {
+    expect(runOffShare(0.475)).toBeCloseTo(0.5, 9);
+    expect([runOffShare(0.95), runOffShare(3)]).toEqual([1, 1]);
+    const found = loss("run-off", { openLengthMm: 2000, faceLengthMm: 3000, openShare: 0.5, faceShare: 0.2 });
+    expect(found?.ml.likely).toBeCloseTo(2 * 25 * 0.5 + 3 * 10 * 0.2, 9);
+    expect(found?.share).toBeCloseTo((1 + 0.6) / 5, 9);
   });
   test("ground: bare MDF drinks 60 ml/m² (assumed), cured epoxy nothing", () => {
     expect(loss("ground", { grounds: [{ ground: "mdf", areaMm2: 2.5e6 }] })?.ml.likely).toBeCloseTo(150, 9);

@@ -16,6 +16,8 @@ export type Loss =
       faceLengthMm: number;
       openMlPerM: number;
       faceMlPerM: number;
+      /** How much of the usual run-off a film so thin has, open edges and faces together. */
+      share: number;
     }
   | { id: "ground"; ml: Spread; grounds: { ground: Ground; areaMm2: number; mlPerM2: number }[] }
   | { id: "shrink"; ml: Spread; pct: number };
@@ -32,6 +34,9 @@ export type LossInput = {
   tools: readonly Tool[];
   openLengthMm: number;
   faceLengthMm: number;
+  /** How much of the usual run-off there is at each, by the film: {@link runOffShare}. */
+  openShare: number;
+  faceShare: number;
   /** What drinks, with its area; only the first coat on it. */
   grounds: readonly { ground: Ground; areaMm2: number }[];
   /** Volume that is filled and sinks a little as it cures, ml. */
@@ -46,6 +51,12 @@ const WHOLE_STICK_ML = 250;
 
 /** How much of a stick a cup wets: cups alike in shape take sticks and depths alike, so that the wet face grows as the volume's two thirds. */
 const stickOf = (ml: number): number => Math.min(1, Math.cbrt(Math.max(0, ml) / WHOLE_STICK_ML) ** 2);
+
+/** Films of 3 fl oz/ft² and more run off as usual, mm. */
+const RUNS_FULL_MM = 0.95;
+
+/** How much of the usual run-off a film has: it comes from a strip along the edge, so that a thin one has less, as its thickness goes (assumed). */
+export const runOffShare = (filmMm: number): number => Math.min(1, filmMm / RUNS_FULL_MM);
 
 /** All that does not end on the piece, one by one, in the order in which it is lost. */
 export function lossesOf(input: LossInput): Loss[] {
@@ -104,7 +115,10 @@ export function lossesOf(input: LossInput): Loss[] {
   const open = factorSpread("runOffOpenMlPerM", factors);
   const face = factorSpread("runOffFaceMlPerM", factors);
   if (input.openLengthMm + input.faceLengthMm > 0) {
-    const [openM, faceM] = [input.openLengthMm / 1000, input.faceLengthMm / 1000];
+    const [openM, faceM] = [
+      (input.openLengthMm * input.openShare) / 1000,
+      (input.faceLengthMm * input.faceShare) / 1000,
+    ];
     losses.push({
       id: "run-off",
       ml: {
@@ -116,6 +130,7 @@ export function lossesOf(input: LossInput): Loss[] {
       faceLengthMm: input.faceLengthMm,
       openMlPerM: open.likely,
       faceMlPerM: face.likely,
+      share: ((openM + faceM) * 1000) / (input.openLengthMm + input.faceLengthMm),
     });
   }
   const grounds = input.grounds.map(({ ground, areaMm2 }) => ({

@@ -2,11 +2,11 @@ import { scaled } from "../numerics/spread";
 import { nth } from "../numerics/nth";
 import type { CoatColour } from "./coat-colour";
 import { groundsUnder, less, needOf, sumOver, type CoatNeed } from "./coat-need";
-import { mixesEachCup, type CoatRequest } from "./coat-request";
+import { mixesEachCup, type CoatRequest, type CoveredPiece } from "./coat-request";
 import { divide, NOTHING_DIVIDED, type Divided } from "./divide";
 import { conflictWithFilm, givenMixMl, laidMl, workOfMix, type GivenConflict, type GivenWork } from "./given";
 import { displacedIn, fillWith } from "./embeds";
-import { lossesOf, type Loss } from "./losses";
+import { lossesOf, runOffShare, type Loss } from "./losses";
 import { dealShares } from "./sections";
 import { splitBatches, type Split } from "./split-batches";
 
@@ -21,12 +21,29 @@ export type Sized = {
   roomForMl: number;
 };
 
+/** Lengths from which it runs off and drips, mm, and how much of the usual by the films of the pieces. */
+function edgesOf({ filmTimes }: CoatNeed, { pieces, coverShare }: CoatRequest) {
+  const along = (length: (piece: CoveredPiece) => number) => {
+    const whole = sumOver(pieces, length);
+    const run = sumOver(pieces, (piece) => length(piece) * runOffShare(piece.filmMm * filmTimes));
+    return { lengthMm: whole * coverShare, share: whole > 0 ? run / whole : 1 };
+  };
+  const [open, face] = [along((piece) => piece.openLengthMm), along((piece) => piece.faceLengthMm)];
+  return {
+    openLengthMm: open.lengthMm,
+    openShare: open.share,
+    faceLengthMm: face.lengthMm,
+    faceShare: face.share,
+  };
+}
+
 /** What a work volume in these batches loses. */
 function lossesAt(
   { workMl, divided, split, roomForMl }: Omit<Sized, "losses">,
   need: CoatNeed,
   request: CoatRequest,
 ): Loss[] {
+  const { openLengthMm, openShare, faceLengthMm, faceShare } = edgesOf(need, request);
   const cupsMl = [...divided.coloursMl, ...(divided.clearMl > 0 ? [divided.clearMl] : [])];
   const apart = mixesEachCup(request);
   return lossesOf({
@@ -35,8 +52,10 @@ function lossesAt(
     bucketMl: apart ? 0 : divided.sumMl,
     shares: split.shares,
     tools: request.tools,
-    openLengthMm: sumOver(request.pieces, (piece) => piece.openLengthMm) * request.coverShare,
-    faceLengthMm: sumOver(request.pieces, (piece) => piece.faceLengthMm) * request.coverShare,
+    openLengthMm,
+    faceLengthMm,
+    openShare,
+    faceShare,
     grounds: groundsUnder(request),
     filledMl: need.fills ? need.onTopMl.likely : 0,
     vesselsMl: request.vesselsMl,
@@ -113,16 +132,42 @@ function timesFilm(need: CoatNeed, factor: number): CoatNeed {
     onTopMl: less(taken, displaced),
     onFacesMl: scaled(need.onFacesMl, factor),
     neededMl: takenUpMl(need) * factor - displaced,
+    filmTimes: need.filmTimes * factor,
     coverable: need.coverable.map((piece) => ({ ...piece, needMl: piece.needMl * factor })),
   };
+}
+
+/** The value that a function gives back as it is, from 1 on: one after the other, where it changes little with what it is given. */
+function settledBySteps(of: (value: number) => number): number {
+  let value = 1;
+  for (let round = 0; round < MOST_ROUNDS; round += 1) {
+    const next = of(value);
+    if (Math.abs(next - value) <= 1e-12 * next) return next;
+    value = next;
+  }
+  return value;
+}
+
+/** The same where it is made of straight pieces and may fall steeply: by the secant of the last two. */
+function settledBySecants(of: (value: number) => number): number {
+  let [before, offBefore] = [1, of(1) - 1];
+  let value = Math.max(0, 1 + offBefore);
+  for (let round = 0; round < MOST_ROUNDS && value !== before; round += 1) {
+    const off = of(value) - value;
+    if (Math.abs(off) <= 1e-12 * value) break;
+    const next = value - (off * (value - before)) / (off - offBefore);
+    [before, offBefore] = [value, off];
+    value = Math.max(0, next);
+  }
+  return value;
 }
 
 /** The batches and the room of vessels that a volume was split with. */
 type Dealing = Pick<Sized, "split" | "roomForMl">;
 
 /**
- * The film that a work volume leaves in given batches and vessels, as a multiple of what the coat says. What is lost depends on the volume
- * alone, but for what sinks in a fill: that settles in a few rounds.
+ * The film that a work volume leaves in given batches and vessels, as a multiple of what the coat says. What is lost depends on the volume, and
+ * on the film where that sinks in a fill or runs off thinly: that settles in a few rounds.
  * @returns what is lost, where that is all of it
  */
 function filmLeft(
@@ -133,15 +178,13 @@ function filmLeft(
 ): Pick<Solved, "found" | "filmFactor" | "overMl" | "need"> | { lostMl: number } {
   const sized = { ...dealing, workMl, divided: divide(workMl, need.embedsMl.likely, request) };
   const most = need.fills ? 1 / request.coverShare : Infinity;
-  let filmFactor = 1;
   let losses: Loss[] = [];
-  for (let round = 0; round < MOST_ROUNDS; round += 1) {
-    losses = lossesAt(sized, timesFilm(need, filmFactor), request);
-    const next = Math.min(most, filmFactorOf(Math.max(0, workMl - lostMl(losses)), need));
-    const settled = Math.abs(next - filmFactor) <= 1e-12 * next;
-    filmFactor = next;
-    if (settled || !need.fills) break;
-  }
+  const leaves = (factor: number) => {
+    losses = lossesAt(sized, timesFilm(need, factor), request);
+    const lyingMl = workMl - lostMl(losses);
+    return need.fills ? Math.min(most, filmFactorOf(Math.max(0, lyingMl), need)) : lyingMl / takenUpMl(need);
+  };
+  const filmFactor = need.fills ? settledBySteps(leaves) : settledBySecants(leaves);
   if (!(filmFactor > 0)) return { lostMl: lostMl(losses) };
   const left = timesFilm(need, filmFactor);
   const overMl = filmFactor === most ? workMl - lostMl(losses) - left.neededMl : 0;
@@ -181,10 +224,15 @@ function fromWork({ workMl, conflict }: GivenWork, need: CoatNeed, request: Coat
       const found = filmLeft(workMl, asked, need, request);
       return "lostMl" in found ? asFirst : { ...found, colours, conflict };
     }
-    filmFactor = tries === 0 && filmFactor === 1 ? first.filmFactor : filmFactor + moreMl / takenUpMl(need);
+    const perFactor = takenUpMl(need) + thinRunOffMl(asked.losses) / filmFactor;
+    filmFactor = tries === 0 && filmFactor === 1 ? first.filmFactor : filmFactor + moreMl / perFactor;
   }
   return asFirst;
 }
+
+/** What runs off and grows with the film, since that is thin, ml. */
+const thinRunOffMl = (losses: readonly Loss[]): number =>
+  losses.reduce((sum, loss) => sum + (loss.id === "run-off" && loss.share < 1 ? loss.ml.likely : 0), 0);
 
 /** A colour by its share alone. */
 const freed = ({ givenMl: _given, ...colour }: CoatColour): CoatColour => colour;

@@ -23,6 +23,7 @@ const need = (workMin: number): CoatNeed => ({
   displacedMl: 0,
   embedsMl: exactly(0),
   workMin: exactly(workMin),
+  filmTimes: 1,
   coverable: [{ id: "p", name: "Top", count: 1, alongMm: (share) => share * 4000, needMl: 4000 }],
 });
 const request = (changes: Partial<CoatRequest> = {}) =>

@@ -1,5 +1,6 @@
 "use client";
 
+import { useState } from "react";
 import { MOST_G_PER_100G, MOST_IN_CUP, type CoatColour, type ColourLook } from "@/core/batch/coat-colour";
 import { MEASURE_WORDS, USUAL_MEASURE, type DoseMeasure } from "@/core/batch/dose";
 import { giveCupDose, giveStrength, MOST_COLOURS, splitColour, withoutColour } from "@/core/schedule/amounts";
@@ -9,6 +10,7 @@ import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
 import { editColour, giveCoat, newId } from "../workspace/edits";
+import { ShelfRecipe } from "../colour/shelf-recipe";
 import { useJob } from "../workspace/use-job";
 
 const LOOKS: Record<ColourLook, string> = {
@@ -36,7 +38,10 @@ export function ColourForm({
   onShare: (share: number) => void;
   system: "us" | "metric";
 }) {
-  const { change } = useJob();
+  const { plan, change } = useJob();
+  const [recipe, setRecipe] = useState(false);
+  const looks = plan.looks.coats.find((shown) => shown.coat.id === coat.id);
+  const ofColour = looks?.colours.find((shown) => shown.colour.id === colour.id);
   const edit = (next: Partial<CoatColour>) => change(editColour(coat.id, colour.id, next));
   const { measure } = colour;
   const number = (
@@ -160,7 +165,17 @@ export function ColourForm({
           (gramsPerSpoon) => edit({ measure: { ...measure, gramsPerSpoon } }),
           "spoon",
         )}
+      {recipe && looks && ofColour && (
+        <div className="col-span-2">
+          <ShelfRecipe coat={looks} looks={ofColour} />
+        </div>
+      )}
       <div className="col-span-2 flex justify-end gap-4">
+        {!recipe && ofColour && (
+          <Button weight="quiet" onClick={() => setRecipe(true)}>
+            a recipe from the shelf
+          </Button>
+        )}
         {coat.colours.length < MOST_COLOURS && (
           <Menu label="split into products">
             {[2, 3, 4]

@@ -3,43 +3,31 @@
 import { Slider } from "radix-ui";
 import { useMemo } from "react";
 import { partAt } from "@/core/advice/advice";
-import { doseId, dosesFor, type CoatColour, type ColourPart } from "@/core/batch/coat-colour";
+import { doseId, dosesFor, type ColourPart } from "@/core/batch/coat-colour";
 import { closeness } from "@/core/colour/ciede2000";
 import { COLOUR_KIND_WORDS, opticsOf, type ColourCard, type ColourKind } from "@/core/colour/colour-card";
 import { HIDDEN, NOT_SEEN } from "@/core/colour/hiding";
 import { hidingOf, lookSpread } from "@/core/colour/mix-look";
 import { labOfHex } from "@/core/colour/spaces";
 import type { CoatLooks, ColourLooks } from "@/core/plan/colour-plan";
-import { partOfCard, remixed } from "@/core/plan/shelf-colour";
+import { partOfCard } from "@/core/plan/shelf-colour";
 import { doseWords } from "@/core/pour/weigh-lines";
 import { decimal, quantityText, trimmed } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
 import { AdviceAt } from "../workspace/advice-line";
-import { editColour } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 import { GreyLadder } from "./grey-ladder";
-import { SolvePanel } from "./solve-panel";
+import { ShelfRecipe, useCupMix } from "./shelf-recipe";
 
 /** Where a slider ends when the card names no limit, g in 100 g. */
 const USUAL_MOST = 10;
 /** One mix: its doses, how sure its look is, what it hides, and recipes from the shelf. */
 export function MixPanel({ coat, looks }: { coat: CoatLooks; looks: ColourLooks }) {
-  const { colours: shelf, plan, system, change } = useJob();
-  const cards = useMemo(() => new Map(shelf.map((card) => [card.id, card])), [shelf]);
+  const { colours: shelf, plan, system } = useJob();
+  const { cards, cupG, setParts: set } = useCupMix(coat, looks);
   const { colour } = looks;
   const parts = colour.parts ?? [];
-  const filmMm = coat.coat.filmMm;
-  const planned = plan.coats.find((plannedCoat) => plannedCoat.coat.id === coat.coat.id);
-  const batch = planned?.batched?.batches[0];
-  const cupG = batch?.cups.find((cup) => cup.colourId === colour.id)?.g ?? null;
-
-  const set = (next: readonly ColourPart[]) =>
-    change(
-      editColour(coat.coat.id, colour.id, (before: CoatColour) =>
-        remixed(before, next, cards, { filmMm, under: coat.under }),
-      ),
-    );
   const dose = (cardId: string, gPer100G: number) =>
     set(parts.map((part) => (part.cardId === cardId ? { ...part, gPer100G } : part)));
   const add = (cardId: string) => {
@@ -132,29 +120,7 @@ export function MixPanel({ coat, looks }: { coat: CoatLooks; looks: ColourLooks 
       {looks.look && parts.length > 0 && <Sureness coat={coat} looks={looks} />}
       {looks.look && parts.length > 0 && <HidingWords coat={coat} looks={looks} />}
       <GreyLadder colour={colour} cards={cards} cupG={cupG} onDose={dose} />
-      <SolvePanel
-        coat={coat}
-        looks={looks}
-        cupG={cupG ?? 100}
-        stepG={plan.atHand.scaleStepG}
-        onTake={(proposal) =>
-          set(
-            proposal.parts.flatMap(({ id, grams }) => {
-              const card = cards.get(id);
-              return card
-                ? [
-                    {
-                      cardId: id,
-                      name: card.name,
-                      gPer100G: (100 * grams) / (cupG ?? 100),
-                      measure: card.measure,
-                    },
-                  ]
-                : [];
-            }),
-          )
-        }
-      />
+      <ShelfRecipe coat={coat} looks={looks} />
     </div>
   );
 }

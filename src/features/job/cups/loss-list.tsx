@@ -57,6 +57,7 @@ function lossHow(loss: Loss, system: UnitSystem): { how: string; factors: Factor
         how: [
           loss.openLengthMm > 0 ? `${length(loss.openLengthMm)} open` : null,
           loss.faceLengthMm > 0 ? `${length(loss.faceLengthMm)} of faces` : null,
+          loss.share < 0.995 ? `thin film: ${trimmed(loss.share * 100, 0)} %` : null,
         ]
           .filter(Boolean)
           .join(", "),
