@@ -29,6 +29,11 @@ describe("each loss by hand", () => {
     expect(found?.ml.likely).toBeCloseTo((wall * 0.5) / 1000, 9);
     expect(found?.cups).toBe(2);
   });
+  test("a vessel has room for more than what goes into it; its wet wall is that of what does", () => {
+    const roomy = loss("cups", { cupsMl: [240], room: 3 });
+    expect(vesselFor(720)).not.toEqual(vesselFor(240));
+    expect(roomy?.ml.likely).toBeCloseTo((wettedAreaMm2(vesselFor(720), 240) * 0.5) / 1000, 9);
+  });
   test("two batches have twice the cups, each with its share, and lose more than one", () => {
     const one = loss("cups", { cupsMl: [600] });
     const two = loss("cups", { cupsMl: [600], shares: [0.4, 0.6] });

@@ -104,6 +104,28 @@ describe("a job's colours over what lies below", () => {
     // Blue with red is made otherwise than the evenest of its colour.
     expect(worstOf(own)!.difference).toBeGreaterThan(0.5);
   });
+  test("how far it may lie from a target reaches below and above the likely, and never below nothing", () => {
+    const looks = planColours(
+      {
+        ground: "mdf",
+        coats: [
+          coat("colour", [
+            mix([
+              ["White paste", 3],
+              ["Red oxide paste", 1],
+            ]),
+          ]),
+        ],
+      },
+      shelf,
+    );
+    const far = differenceFinished(looks, labOfHex("#2A5A8C"))!;
+    expect(far.low).toBeLessThan(far.likely);
+    expect(far.high).toBeGreaterThan(far.likely);
+    const on = differenceFinished(looks, looks.finished.lab)!;
+    expect(on.likely).toBeLessThan(0.05);
+    expect(on.low).toBe(0);
+  });
   test("a typed colour is its hex; an unknown pigment is named and left out", () => {
     const plain = colourFrom(colourantNamed("Sage"), id(), 0.5);
     const sprayed = { ...mix([["Black spray paint", 2]]), share: 0.5 };

@@ -62,6 +62,20 @@ test("a gelled lift waits as long as it is told; two wet halves react as one", (
   expect(wet.coats[1]!.reactingMm).toBeCloseTo(whole, 6);
 });
 
+test("veins laid into a wet film add nothing to its depth; a second film does", () => {
+  const counter = newPiece("straight", "Counter", newId);
+  const thin = { ...newCoat("colour", "Colour", cards[0]!.id, newId), filmMm: 1 };
+  const on = (kind: "vein" | "colour", filmMm: number): Coat => ({
+    ...newCoat(kind, "Over", cards[0]!.id, newId),
+    filmMm,
+    startsAfter: "wet",
+  });
+  const reacting = (...coats: Coat[]) =>
+    derivePlan({ ...withPiece(emptyJob(), counter), coats }, cards, []).coats[0]!.reactingMm;
+  expect(reacting(thin, on("vein", 2))).toBeCloseTo(1, 9);
+  expect(reacting(thin, on("colour", 2))).toBeCloseTo(3, 9);
+});
+
 test("a river's board is as wide as it is told, a casting as its shorter side; a counter is not planed", () => {
   expect(boardWidthMm(withShape({ boardMm: 820 }))).toBe(820);
   expect(boardWidthMm(river)).toBeNull();
