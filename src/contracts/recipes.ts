@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { colourCardFields, labSchema } from "./colour-card";
-import { coatsOf, ground, recipeCoat, target } from "./job-document";
+import { coatsOf, ground, recipeCoat } from "./coat";
+import { target } from "./job-document";
 import { jobFields } from "./jobs";
 import { act } from "./act";
 import { freeText, nameText, rowId } from "./text";
