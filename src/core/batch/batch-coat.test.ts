@@ -71,6 +71,13 @@ describe("by hand", () => {
     expect(runOff(0.095)).toBeCloseTo(5, 9);
     expect(runOff(1, 0.5)).toBeCloseTo(25, 9);
   });
+  test("on edges alone there is no film of a top to tell", () => {
+    const edges = batchCoat(request({ pieces: [topOf({ topAreaMm2: 0, faceAreaMm2: 1e5 })] }));
+    expect(edges.mixMl.likely).toBeGreaterThan(0);
+    expect(edges.mixedFilmMm).toBe(0);
+    const top = batchCoat(request());
+    expect(top.mixedFilmMm).toBeCloseTo((top.mixMl.likely * 1000) / top.topAreaMm2, 9);
+  });
   test("veins cover a share of the area", () =>
     expect(batchCoat(request({ coverShare: 0.03 })).mixMl.likely).toBeCloseTo(30, 9));
   test("losses that depend on the volume are found by iteration: what is mixed less what is lost is what is laid", () => {

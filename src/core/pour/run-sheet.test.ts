@@ -21,6 +21,15 @@ const sheet = (change: (job: JobDocument) => void = () => {}, system: "us" | "me
 };
 const colour = (job: JobDocument) => job.coats[2]!;
 
+test("a filler is stirred in after A and B, where the resin has one", () => {
+  const mixOf = (of: typeof cards) =>
+    runSheet(derivePlan(sampleJob(of, newId), of), "metric").find(({ kind }) => kind === "mix")!.detail;
+  expect(mixOf(cards)).not.toContain("filler");
+  expect(mixOf(cards.map((card) => ({ ...card, fillerGPer100G: 60, fillerDensityGPerMl: 2.6 })))).toContain(
+    "A and B first, then the filler",
+  );
+});
+
 describe("the order of acts", () => {
   test("a coat is weighed, mixed, split, laid, then worked in the order of its passes", () => {
     const job = sampleJob(cards, newId);

@@ -33,6 +33,10 @@ test.each([
 test.each([
   ["a level spoon", { count: 1, unit: "spoon" }],
   ["a level spoon in each", { count: 1, unit: "spoon" }],
+  ["one spoon", { count: 1, unit: "spoon" }],
+  ["an drop", { count: 1, unit: "drop" }],
+  ["half an drop", { count: 0.5, unit: "drop" }],
+  ["half drop", { count: 0.5, unit: "drop" }],
   ["half a spoon", { count: 0.5, unit: "spoon" }],
   ["1/2 level spoon", { count: 0.5, unit: "spoon" }],
   ["2 drops", { count: 2, unit: "drop" }],

@@ -5,6 +5,7 @@ import {
   BEFORE_WORDS,
   MOST_MIN,
   namedPasses,
+  coatWhenWords,
   notBeforeOf,
   passAt,
   readWhen,
@@ -121,5 +122,11 @@ describe("times as they are said", () => {
     expect(whenOfCoat({ notBefore })).toEqual({ afterMin: 1320, atMinute: 480 });
     expect(notBeforeOf(read("20 min after the last pass"))).toEqual({ afterMin: 20, after: "worked" });
     expect(notBeforeOf(read("in 3 sections"))).toBeNull();
+    expect(coatWhenWords({ notBefore: { afterMin: 20, after: "worked" } })).toBe(
+      "20 min after the last pass",
+    );
+    expect(coatWhenWords({ notBefore: { afterMin: 20, after: "mixed" } })).toBe(
+      "20 min after the coat below",
+    );
   });
 });
