@@ -43,7 +43,7 @@ export function DaysStrip({
   /** Null where the start stands as it is, as on paper. */
   onStart: ((startMin: number) => void) | null;
 }) {
-  const { dayText, momentText } = useClockWords();
+  const { style, dayText, hourText, momentText } = useClockWords();
   const { ref, width } = useSize<HTMLDivElement>();
   const pull = usePull();
   const firstDay = Math.floor(startMin / DAY_MIN);
@@ -97,7 +97,7 @@ export function DaysStrip({
                       textAnchor="middle"
                       fill="var(--color-ink-soft)"
                     >
-                      {hour}
+                      {style === "12h" ? hourText(hour * 60) : hour}
                     </text>
                   ))}
               </g>
