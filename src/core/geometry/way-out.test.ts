@@ -60,6 +60,63 @@ describe("the way out of a floor", () => {
     // A second door is a second way.
     expect(wayOut(room([door("side-4", 500, "a"), door("side-2", 1000, "b")], ell))!.doorId).toBe("b");
   });
+  /** Two arms to the front; side 3 is the end of the right one, side 7 of the left. */
+  const horseshoe: Pair[] = [
+    [0, 0],
+    [6000, 0],
+    [6000, 5000],
+    [4000, 5000],
+    [4000, 2000],
+    [2000, 2000],
+    [2000, 5000],
+    [0, 5000],
+  ];
+  test("with two arms, strips do not run up both: across them, to the door at the far side of one", () => {
+    // 300 mm from the right wall: from the left to the right only that much lies behind it.
+    const way = wayOut(room([door("side-3", 300)], horseshoe))!;
+    expect([way.axis, way.forwards, way.inArm]).toEqual(["x", true, false]);
+    expect(way.behindMm).toBeCloseTo(300, 6);
+    // In the back wall, in the middle: down both arms last shuts in nobody, from the fronts to the back.
+    const back = wayOut(room([door("side-1", 3000)], horseshoe))!;
+    expect([back.axis, back.forwards, back.behindMm]).toEqual(["y", false, 0]);
+    // In the middle of the bridge's front: by any way an arm is left over.
+    const bridge = wayOut(room([door("side-5", 1000)], horseshoe))!;
+    expect(isTrap(bridge)).toBe(true);
+  });
+  test("an arm that is cut off is told as an arm, as long as it is from where it parts", () => {
+    // Three arms to the front: the middle one has the door at its end, its neighbours are 3 and 2.5 m long.
+    const fork: Pair[] = [
+      [0, 0],
+      [9000, 0],
+      [9000, 4500],
+      [7000, 4500],
+      [7000, 2000],
+      [5500, 2000],
+      [5500, 5000],
+      [3500, 5000],
+      [3500, 2000],
+      [2000, 2000],
+      [2000, 5000],
+      [0, 5000],
+    ];
+    const way = wayOut(room([door("side-7", 1000)], fork))!;
+    expect(isTrap(way)).toBe(true);
+    expect(way).toMatchObject({ axis: "y", forwards: true, inArm: true });
+    expect(way.behindMm).toBeCloseTo(3000, 6);
+  });
+  test("a door in a slanted wall is found: what lies behind it is told from where it stands", () => {
+    const slanted: Pair[] = [
+      [0, 0],
+      [4000, 0],
+      [6000, 4000],
+      [0, 4000],
+    ];
+    // Half way down the slanted right wall, at x = 5000, y = 2000.
+    const way = wayOut(room([door("side-2", Math.hypot(2000, 4000) / 2)], slanted))!;
+    expect([way.axis, way.forwards]).toEqual(["x", true]);
+    expect(way.behindMm).toBeCloseTo(1000, 6);
+    expect(isTrap(way)).toBe(true);
+  });
   test("on a side of a rectangle no door is ever a trap", () => {
     fc.assert(
       fc.property(

@@ -12,6 +12,14 @@ export function WayOutWords({ piece }: { piece: Piece }) {
   const way = wayOut(piece);
   if (!way) return <p className="label mt-1.5">Where is the door? Strips begin far from it and end at it.</p>;
   const door = (piece.doors ?? []).findIndex(({ id }) => id === way.doorId) + 1;
+  if (isTrap(way) && way.inArm)
+    return (
+      <p role="alert" className="text-sm text-danger border-l-[3px] border-danger pl-3 mt-2">
+        A trap: an arm of the room goes on {quantityText(way.behindMm, "length", system)} where what is wet
+        cuts it off from door {door}. Lay that arm first as a floor of its own, or leave over boards or on
+        spiked shoes.
+      </p>
+    );
   if (isTrap(way))
     return (
       <p role="alert" className="text-sm text-danger border-l-[3px] border-danger pl-3 mt-2">
