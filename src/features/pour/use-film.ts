@@ -13,13 +13,16 @@ import { useShopClock } from "@/ui/shop-clock";
 /** What stands on the screen is worked out anew this often, s. */
 const FRESH_S = 10;
 
+/** A film now, its life, and how much of its flow is left. */
+export type Film = FilmMoment & { life: StateStart[]; flow: Spread };
+
 /** The film of a coat that was mixed: its life in the room from that moment, and how it is now. Null for a paint, and before mixing. */
 export function useFilm(
   pour: Pour,
   coat: PlannedCoat | undefined,
   mixedAt: string | null,
   sinceS: number | null,
-): (FilmMoment & { life: StateStart[]; flow: Spread }) | null {
+): Film | null {
   const { zone } = useShopClock();
   const resin = coat?.resin ?? null;
   const since = sinceS === null ? null : Math.max(0, Math.floor(sinceS / FRESH_S) * FRESH_S) / 60;
