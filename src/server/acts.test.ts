@@ -111,6 +111,7 @@ const foreign = (): Record<string, unknown> => ({
   "session.sign-out": null,
   "session.first-run": null,
   "me.set-units": null,
+  "me.set-clock": null,
   "me.change-password": null,
   "me.sign-out-everywhere": null,
   "people.add": null,

@@ -54,3 +54,26 @@ test("of six first runs at once one makes the shop", async () => {
     await own.drop();
   }
 });
+
+test("units and clock are a person's own: the others of the shop keep theirs", async () => {
+  const { owner } = await testShop(db);
+  const people = peopleOf(db, owner);
+  const id = await people.add({
+    name: "Second",
+    email: `${randomUUID()}@test.example`,
+    role: "hand",
+    units: "us",
+    clock: "12h",
+    passwordHash: "-",
+  });
+  await people.setUnits("us");
+  await people.setClock("12h");
+  const read = async (personId: string) => {
+    const { units, clock } = (await signInBook(db).person(personId))!;
+    return [units, clock];
+  };
+  expect(await read(owner.id)).toEqual(["us", "12h"]);
+  await people.setClock("24h");
+  expect(await read(owner.id)).toEqual(["us", "24h"]);
+  expect(await read(id)).toEqual(["us", "12h"]);
+});
