@@ -5,7 +5,9 @@ import { DAY_MIN, minuteOfDay } from "@/core/schedule/hours";
 /** A minute of the plan as day and hour: with the weekday where the first day has a date, else counted from 1. */
 export function momentText(atMin: number, startOn: string | undefined, style: ClockStyle = "24h"): string {
   if (!Number.isFinite(atMin)) return "never";
-  return `${dayText(Math.floor(atMin / DAY_MIN), startOn, style)} ${hourText(atMin, style)}`;
+  const day = dayText(Math.floor(atMin / DAY_MIN), startOn, style);
+  // "Dec 1 9 am" would run together.
+  return `${day}${style === "12h" ? "," : ""} ${hourText(atMin, style)}`;
 }
 
 /** The hour of a minute of the plan. */

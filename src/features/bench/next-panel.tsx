@@ -116,7 +116,7 @@ export function NextPanel({
                 href={hrefOf(act.of)}
                 className="flex gap-4 max-sm:gap-x-3 max-sm:flex-wrap items-baseline py-1 hover:bg-paper focus-visible:bg-paper"
               >
-                <span className="figure w-[84px] shrink-0 whitespace-nowrap">{when(act.atMin)}</span>
+                <span className="figure w-[96px] shrink-0 whitespace-nowrap">{when(act.atMin)}</span>
                 <span className="min-w-0 flex-1 truncate max-sm:whitespace-normal max-sm:basis-[60%]">
                   {actWords(act)}
                 </span>
