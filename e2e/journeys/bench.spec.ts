@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { signIn, stage } from "../fixtures/shop";
+import { field, makeJob, saved, signIn, stage } from "../fixtures/shop";
 
 async function openBench(page: Page): Promise<void> {
   await page.goto("/bench");
@@ -127,4 +127,32 @@ test("two jobs on one morning and one pair of hands: one waits, and says for who
   await page.keyboard.press("ArrowLeft");
   await openBench(page);
   await setHands(page, 2);
+});
+
+test("the shop's usual face is that of a new piece; a river's board is held against its planer", async ({
+  page,
+}) => {
+  const usualFace = async (text: string) => {
+    await page.goto("/bench");
+    await page.getByRole("button", { name: /bench and hours$/ }).click();
+    await field(page, "Usual height of a face").fill(text);
+    await page.getByRole("button", { name: "Save", exact: true }).click();
+    await expect(page.getByRole("dialog")).toHaveCount(0);
+  };
+  await signIn(page);
+  await usualFace("2 in");
+  await makeJob(page, "Two inches high");
+  await page.getByRole("button", { name: "Rectangle" }).click();
+  const sizes = page.getByRole("region", { name: "Sizes" });
+  // Four faces of the usual height, by the line of all sides.
+  await expect(sizes.getByText("2 in", { exact: true })).toHaveCount(4);
+  await makeJob(page, "A wide board");
+  await page.getByRole("button", { name: "River or void" }).click();
+  // The demo shop's planer takes 510 mm.
+  await field(page, "Width of the whole board").fill("34 in");
+  await expect(sizes.getByRole("note")).toContainText("34 in wide, and the planer takes 20 1/16 in");
+  await field(page, "Width of the whole board").fill("18 in");
+  await expect(sizes.getByText("18 in wide: it goes through the planer")).toBeVisible();
+  await saved(page);
+  await usualFace("");
 });

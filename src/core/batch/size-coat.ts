@@ -22,7 +22,7 @@ export type Sized = {
 };
 
 /** Lengths from which it runs off and drips, mm, and how much of the usual by the films of the pieces. */
-function edgesOf({ filmTimes }: CoatNeed, { pieces, coverShare }: CoatRequest) {
+function runOffAlong({ filmTimes }: CoatNeed, { pieces, coverShare }: CoatRequest) {
   const along = (length: (piece: CoveredPiece) => number) => {
     const whole = sumOver(pieces, length);
     const run = sumOver(pieces, (piece) => length(piece) * runOffShare(piece.filmMm * filmTimes));
@@ -43,7 +43,7 @@ function lossesAt(
   need: CoatNeed,
   request: CoatRequest,
 ): Loss[] {
-  const { openLengthMm, openShare, faceLengthMm, faceShare } = edgesOf(need, request);
+  const { openLengthMm, openShare, faceLengthMm, faceShare } = runOffAlong(need, request);
   const cupsMl = [...divided.coloursMl, ...(divided.clearMl > 0 ? [divided.clearMl] : [])];
   const apart = mixesEachCup(request);
   return lossesOf({
@@ -137,19 +137,8 @@ function timesFilm(need: CoatNeed, factor: number): CoatNeed {
   };
 }
 
-/** The value that a function gives back as it is, from 1 on: one after the other, where it changes little with what it is given. */
-function settledBySteps(of: (value: number) => number): number {
-  let value = 1;
-  for (let round = 0; round < MOST_ROUNDS; round += 1) {
-    const next = of(value);
-    if (Math.abs(next - value) <= 1e-12 * next) return next;
-    value = next;
-  }
-  return value;
-}
-
-/** The same where it is made of straight pieces and may fall steeply: by the secant of the last two. */
-function settledBySecants(of: (value: number) => number): number {
+/** The value that a function gives back as it is, from 1 on, by the secant of the last two: it falls, however steeply. */
+function settled(of: (value: number) => number): number {
   let [before, offBefore] = [1, of(1) - 1];
   let value = Math.max(0, 1 + offBefore);
   for (let round = 0; round < MOST_ROUNDS && value !== before; round += 1) {
@@ -184,7 +173,7 @@ function filmLeft(
     const lyingMl = workMl - lostMl(losses);
     return need.fills ? Math.min(most, filmFactorOf(Math.max(0, lyingMl), need)) : lyingMl / takenUpMl(need);
   };
-  const filmFactor = need.fills ? settledBySteps(leaves) : settledBySecants(leaves);
+  const filmFactor = settled(leaves);
   if (!(filmFactor > 0)) return { lostMl: lostMl(losses) };
   const left = timesFilm(need, filmFactor);
   const overMl = filmFactor === most ? workMl - lostMl(losses) - left.neededMl : 0;

@@ -94,7 +94,7 @@ function shutIn(bays: Bays, axis: "x" | "y", door: Point): { behindMm: number; i
       const own = root(part);
       if (joined === own) continue;
       const [a, b] = [parts[joined], parts[own]] as [(typeof parts)[number], (typeof parts)[number]];
-      if (a.door !== b.door && above.length > 1) cutOff((a.door ? b : a).top, bay.high, true);
+      if (a.door !== b.door) cutOff((a.door ? b : a).top, bay.high, true);
       partOf[joined] = own;
       parts[own] = { top: Math.max(a.top, b.top), door: a.door || b.door };
     }

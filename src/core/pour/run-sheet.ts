@@ -163,9 +163,11 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, of: SheetOf): Run
     { atMin, untilMin }: { atMin: number; untilMin: number },
     turn: Turn | null = null,
   ): RunStep => {
-    const { words, fire } = PASS[pass.kind];
+    const { words, fire, caution: ownCaution } = PASS[pass.kind];
     const vapour = putsVapour(pass);
-    const caution = PASS[pass.kind].caution ?? (vapour ? PASS.alcohol.caution : undefined) ?? null;
+    // Alcohol on a tool brings its caution to that of the pass.
+    const ofAlcohol = vapour && fire !== "vapour" ? PASS.alcohol.caution : undefined;
+    const caution = [ofAlcohol, ownCaution].filter(Boolean).join(" ") || null;
     const ofBatch = turn !== null && turnOf === "batch";
     const untilSo = turnOf === "round" && pass.repeat !== undefined && "until" in pass.repeat;
     return {

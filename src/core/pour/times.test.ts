@@ -1,3 +1,4 @@
+import { PASS } from "../passes/facts";
 import { startOf } from "../schedule/coat-windows";
 import type { Coat } from "../schedule/coat";
 import { DAY_MIN, minuteOfDay, nextAt } from "../schedule/hours";
@@ -268,6 +269,15 @@ describe("around the pour", () => {
     expect(alcohol.gap).toBeGreaterThanOrEqual(FLASH_OFF_MIN - 1e-6);
     expect(alcohol.step).toMatchObject({ vapour: true, caution: expect.stringContaining("Alcohol burns") });
     expect(alcohol.step.detail).toContain("wetted with alcohol");
+    // What has a caution already gets the other beside it.
+    const planned = plan((coat, coats) => {
+      coats.splice(0, coats.length, coat);
+      coat.passes = [usualPass("l", "lay"), usualPass("g", "grits", { toolWetWith: "alcohol" })];
+    });
+    const { caution } = runSheet(planned, "us").find(({ passId }) => passId === "g")!;
+    expect(PASS.grits.caution).toBeDefined();
+    expect(caution).toContain("Alcohol burns");
+    expect(caution).toContain(PASS.grits.caution);
     const clear = wetted("clear");
     expect(clear.gap).toBeLessThan(FLASH_OFF_MIN);
     expect(clear.step).toMatchObject({ vapour: false });

@@ -43,6 +43,13 @@ export function ActView({
 }) {
   const { ref: stageRef, width: stageWidth } = useSize<HTMLDivElement>();
   const index = steps.indexOf(step);
+  /** Down to when it is right, then up from the mix. */
+  const counted =
+    dueS !== null && dueS > 0
+      ? { words: "right in", seconds: dueS }
+      : sinceS !== null
+        ? { words: "since mixing", seconds: sinceS }
+        : null;
   const until = (life.find((start) => start.state === "set")?.fromMin.likely ?? 360) * 1.15;
   return (
     <main className="flex-1 flex flex-col px-8 pt-6 max-md:px-4">
@@ -64,25 +71,14 @@ export function ActView({
           <p className="text-2xl mt-4 max-w-[44ch] leading-snug max-md:text-xl">{step.detail}</p>
           {scale ?? (
             <div className="flex gap-14 max-md:gap-x-10 max-md:gap-y-3 mt-7 max-md:mt-4 flex-wrap">
-              {dueS !== null && dueS > 0 && (
+              {counted && (
                 <div>
-                  <p className="text-lg text-night-soft">right in</p>
+                  <p className="text-lg text-night-soft">{counted.words}</p>
                   <p
                     className="figure text-signal-night leading-none"
                     style={{ fontSize: "clamp(80px, 10vw, 132px)" }}
                   >
-                    {clock(dueS)}
-                  </p>
-                </div>
-              )}
-              {sinceS !== null && (dueS === null || dueS <= 0) && (
-                <div>
-                  <p className="text-lg text-night-soft">since mixing</p>
-                  <p
-                    className="figure text-signal-night leading-none"
-                    style={{ fontSize: "clamp(80px, 10vw, 132px)" }}
-                  >
-                    {clock(sinceS)}
+                    {clock(counted.seconds)}
                   </p>
                 </div>
               )}

@@ -132,6 +132,16 @@ function withColour(pass: Pass, coat: Coat, colourId: string): Pass {
   return used.length === 0 || used.length === coat.colours.length ? rest : { ...rest, colourIds: used };
 }
 
+/** A tool that is wetted before: not a flame's, nor where there is none. */
+const canBeWetted = ({ kind, tool }: Pick<Pass, "kind" | "tool">): boolean =>
+  tool !== "none" && PASS[kind].fire !== "lights";
+
+/** A pass with another tool; what only a tool can be wetted with goes with it. */
+function withTool({ toolWetWith, ...pass }: Pass, tool: Tool): Pass {
+  const next = { ...pass, tool };
+  return toolWetWith !== undefined && canBeWetted(next) ? { ...next, toolWetWith } : next;
+}
+
 function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us" | "metric" }) {
   const { style } = useClockWords();
   const { document, change } = useJob();
@@ -150,7 +160,7 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
       <SelectField
         label="Tool"
         value={pass.tool}
-        onChange={(event) => edit({ tool: event.target.value as Tool })}
+        onChange={(event) => edit((before) => withTool(before, event.target.value as Tool))}
       >
         {Object.entries(TOOL_WORDS).map(([tool, words]) => (
           <option key={tool} value={tool}>
@@ -158,7 +168,7 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
           </option>
         ))}
       </SelectField>
-      {pass.tool !== "none" && (
+      {canBeWetted(pass) && (
         <SelectField
           label="Tool wetted with"
           value={pass.toolWetWith ?? ""}

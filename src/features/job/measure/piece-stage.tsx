@@ -14,7 +14,7 @@ import { useJob, useJobState } from "../workspace/use-job";
 import { ExportMenu } from "./export-menu";
 import { PieceHandles } from "./piece-handles";
 import { TraceTouch } from "./trace-outline";
-import { Underlay, UnderlayControls, UnderlayTouch, type UnderlayMode } from "./underlay";
+import { knotsOf, Underlay, UnderlayControls, UnderlayTouch, type UnderlayMode } from "./underlay";
 
 /** What a pull snaps to and a key nudges by, mm. */
 const SNAP_MM = { metric: 5, us: MM_PER_INCH / 4 };
@@ -44,6 +44,7 @@ export function PieceStage({
   /** The piece and its frame when a pull began; both are held until it ends. */
   const [held, setHeld] = useState<{ piece: Piece; frame: Frame } | null>(null);
   const [mode, setMode] = useState<UnderlayMode>(null);
+  const knots = knotsOf(mode);
   const waiting = useRef<(() => void) | null>(null);
   const drawn = useRef(0);
   useEffect(
@@ -57,8 +58,7 @@ export function PieceStage({
   const frame = held?.frame ?? (width > 0 ? frameOf(piece, width, height) : null);
   const edit = (next: (before: Piece) => Piece) => change(editPiece(piece.id, next));
   const closeTrace = () => {
-    if (mode === null || mode === "move" || !("knots" in mode)) return;
-    edit((before) => traced(before, mode.knots));
+    if (knots) edit((before) => traced(before, knots));
     setMode(null);
   };
   const flush = () => {
@@ -113,10 +113,10 @@ export function PieceStage({
               under={piece.underlay && <Underlay underlay={piece.underlay} frame={frame} />}
             >
               {(at, outline) =>
-                mode !== null && mode !== "move" && "knots" in mode ? (
+                knots ? (
                   <TraceTouch
-                    knots={mode.knots}
-                    onKnots={(knots) => setMode({ knots })}
+                    knots={knots}
+                    onKnots={(next) => setMode({ knots: next })}
                     onClose={closeTrace}
                     frame={at}
                     width={width}

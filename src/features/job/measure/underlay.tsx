@@ -18,6 +18,12 @@ import { TraceControls } from "./trace-outline";
 /** What is done to the picture: it is moved, two points of it are shown for its scale, or the piece is traced along it. */
 export type UnderlayMode = null | "move" | { points: Point[] } | { knots: Knot[] };
 
+/** Points shown for the scale so far, or the outline's; null while that is not done. */
+const pointsOf = (mode: UnderlayMode) =>
+  typeof mode === "object" && mode && "points" in mode ? mode.points : null;
+export const knotsOf = (mode: UnderlayMode) =>
+  typeof mode === "object" && mode && "knots" in mode ? mode.knots : null;
+
 type Shared = {
   piece: Piece;
   mode: UnderlayMode;
@@ -61,6 +67,7 @@ export function UnderlayTouch({
   height,
 }: Omit<Shared, "piece"> & { underlay: UnderlayOf; frame: Frame; width: number; height: number }) {
   const pull = usePull();
+  const points = pointsOf(mode);
   const { corner, scale } = placed(underlay, frame);
   const inPicture = (event: PointerEvent<SVGElement>): Point => {
     const box = event.currentTarget.getBoundingClientRect();
@@ -79,18 +86,15 @@ export function UnderlayTouch({
         {...pull<{ xMm: number; yMm: number }, SVGRectElement>({
           begin: (event) => {
             if (mode === "move") return { xMm: underlay.xMm, yMm: underlay.yMm };
-            if (mode && "points" in mode && mode.points.length < 2)
-              onMode({ points: [...mode.points, inPicture(event)] });
+            if (points && points.length < 2) onMode({ points: [...points, inPicture(event)] });
             return null;
           },
           move: (from, by) =>
             onEdit(changed({ xMm: from.xMm + by.x / frame.scale, yMm: from.yMm + by.y / frame.scale })),
         })}
       />
-      {mode !== null &&
-        mode !== "move" &&
-        "points" in mode &&
-        mode.points.map((point, index) => {
+      {points &&
+        points.map((point, index) => {
           const [x, y] = [corner.x + point.x * scale, corner.y + point.y * scale];
           return (
             <path
@@ -138,8 +142,8 @@ export function UnderlayControls({
     accept: "image/*",
     onFile: (file) => void load(file),
   });
-  const points = mode !== null && mode !== "move" && "points" in mode ? mode.points : null;
-  const knots = mode !== null && mode !== "move" && "knots" in mode ? mode.knots : null;
+  const points = pointsOf(mode);
+  const knots = knotsOf(mode);
   const [a, b] = points ?? [];
   return (
     <>
