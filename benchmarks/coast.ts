@@ -1,4 +1,4 @@
-import type { Pair } from "@/core/geometry/piece";
+import type { Pair } from "@/core/geometry/curves";
 
 /** A ragged coast of 20 000 corners around a slab of two by one metres, the same every time. */
 export const COAST: Pair[] = Array.from({ length: 20_000 }, (_, index) => {

@@ -112,9 +112,13 @@ const veinMap = z.object({
 function cornersIn(pieces: readonly z.output<typeof piece>[]): number {
   const inShape = (shape: object) => ("points" in shape ? (shape.points as unknown[]).length : 0);
   return pieces.reduce(
-    (sum, { shape: own, cutOuts }) =>
+    (sum, { shape: own, cutOuts, division }) =>
       sum +
       inShape(own) +
+      (division?.dividers ?? []).reduce(
+        (all, { drawn }) => all + inShape(drawn.kind === "shape" ? drawn.shape : drawn),
+        0,
+      ) +
       ("outline" in own ? inShape(own.outline) : 0) +
       cutOuts.reduce((all, { shape: cut }) => all + inShape(cut), 0),
     0,

@@ -7,6 +7,7 @@ import {
   type EdgeTreatment,
   type Piece,
 } from "@/core/geometry/piece";
+import { MOST_ZONES } from "@/core/geometry/zones/zone-faults";
 import { MOST_CORNERS, MOST_HOLES } from "@/core/drawing-files/imported-piece";
 import { freeText, partId, text } from "./text";
 
@@ -152,6 +153,90 @@ const edgeName = z.custom<EdgeName>(
   "There is no such edge.",
 );
 
+const wide = z.number().min(0).max(2000);
+const pool = z.number().min(0.01).max(500);
+const zone = z.object({ id: partId, name: label, poolMm: pool.optional() });
+const barrier = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("tape"), widthMm: wide }),
+  z.object({
+    kind: z.literal("bead"),
+    widthMm: wide,
+    heightMm: wide,
+    gPerMl: z.number().min(0.1).max(20),
+  }),
+  z.object({ kind: z.literal("strip"), widthMm: wide, heightMm: wide }),
+]);
+const followed = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("rim") }),
+  z.object({ kind: z.literal("cut-out"), id: partId }),
+  z.object({ kind: z.literal("divider"), id: partId }),
+]);
+const degrees = z.number().min(-360).max(360);
+const zoneShape = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("round"), xMm: place, yMm: place, diameterMm: length }),
+  z.object({
+    kind: z.literal("oval"),
+    xMm: place,
+    yMm: place,
+    lengthMm: length,
+    depthMm: length,
+    turnDeg: degrees.optional(),
+  }),
+  z.object({
+    kind: z.literal("rectangle"),
+    xMm: place,
+    yMm: place,
+    lengthMm: length,
+    depthMm: length,
+    radiusMm: length.optional(),
+    turnDeg: degrees.optional(),
+  }),
+  z
+    .object({
+      kind: z.literal("free"),
+      points: z.array(pair).min(1).max(MOST_CORNERS),
+      curved: z.boolean().optional(),
+    })
+    .refine(curvedIsShort, CURVED),
+]);
+/** Bands or stripes of one divider. */
+const MOST_BANDS = 24;
+const widths = z.array(length).min(1).max(MOST_BANDS, `At most ${MOST_BANDS} bands beside each other.`);
+const drawn = z.discriminatedUnion("kind", [
+  z
+    .object({
+      kind: z.literal("line"),
+      points: z.array(pair).min(1).max(MOST_CORNERS),
+      curved: z.boolean().optional(),
+    })
+    .refine(curvedIsShort, CURVED),
+  z.object({ kind: z.literal("shape"), shape: zoneShape }),
+  z.object({ kind: z.literal("bands"), of: followed, fromMm: length, widthsMm: widths }),
+  z.object({ kind: z.literal("stripes"), angleDeg: degrees, fromMm: place, widthsMm: widths }),
+  z.object({
+    kind: z.literal("pebbles"),
+    sizeMm: length,
+    jointMm: length,
+    seed: z.number().int().min(0).max(9999),
+    moved: z
+      .array(z.object({ stone: z.number().int().min(0).max(1_000_000), at: pair }))
+      .max(400, "At most 400 stones are moved one by one.")
+      .optional(),
+  }),
+]);
+const divider = z.object({
+  id: partId,
+  drawn,
+  zones: z.array(zone).min(1).max(MOST_BANDS),
+  within: partId.optional(),
+  barrier: barrier.optional(),
+});
+export const division = z
+  .object({ rest: zone, dividers: z.array(divider).max(MOST_ZONES) })
+  .refine(({ dividers }) => dividers.reduce((sum, { zones }) => sum + zones.length, 1) <= MOST_ZONES, {
+    message: `A piece has at most ${MOST_ZONES} zones.`,
+  });
+
 export const piece = z.object({
   id: partId,
   name: label,
@@ -190,4 +275,5 @@ export const piece = z.object({
       opacity: z.number().min(0).max(1),
     })
     .optional(),
+  division: division.optional(),
 });

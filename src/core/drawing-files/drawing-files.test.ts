@@ -1,9 +1,10 @@
+import type { Pair } from "../geometry/curves";
 import fc from "fast-check";
 import makerjs from "makerjs";
 import { PolyTree64, Clipper, FillRule, type Path64 } from "clipper2-ts";
 import { measurePiece } from "../geometry/measure";
 import { outlineOf } from "../geometry/outline";
-import type { CutOut, Pair, Piece, Shape } from "../geometry/piece";
+import type { CutOut, Piece, Shape } from "../geometry/piece";
 import { joined, takeOutline, type DrawnPath, type ReadDrawing } from "./drawing";
 import { flattenArc, flattenCubic, flattenSpline } from "./flatten";
 import { importedPiece } from "./imported-piece";

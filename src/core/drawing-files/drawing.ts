@@ -1,5 +1,5 @@
-import type { Point } from "../geometry/curves";
-import type { Pair } from "../geometry/piece";
+import type { Point, Pair } from "../geometry/curves";
+
 import { boxOf, liesInside, ringAreaMm2 } from "../geometry/ring";
 
 /** One line of a drawing file, in the file's own units until it is scaled. */

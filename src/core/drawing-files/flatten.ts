@@ -1,4 +1,5 @@
-import type { Pair } from "../geometry/piece";
+import type { Pair } from "../geometry/curves";
+
 import { nth } from "../numerics/nth";
 
 /** Chords of an arc that stay within a tolerance of it. */

@@ -1,7 +1,7 @@
-import type { Point } from "../geometry/curves";
-import { LARGEST_MM, type CutOut, type Pair, type Piece } from "../geometry/piece";
+import type { Point, Pair } from "../geometry/curves";
+import { LARGEST_MM, type CutOut, type Piece } from "../geometry/piece";
 import { boxOf } from "../geometry/ring";
-import { storedMm, storedPair } from "../geometry/transform";
+import { storedMm, storedPair } from "../geometry/stored";
 import type { DrawnPath, TakenOutline } from "./drawing";
 import { sharpCorners } from "../geometry/sharp-corners";
 

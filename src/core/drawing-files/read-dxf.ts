@@ -1,3 +1,4 @@
+import type { Pair } from "../geometry/curves";
 import DxfParser, {
   type IArcEntity,
   type ICircleEntity,
@@ -9,7 +10,7 @@ import DxfParser, {
   type IPolylineEntity,
   type ISplineEntity,
 } from "dxf-parser";
-import type { Pair } from "../geometry/piece";
+
 import {
   joined,
   LIMITS,

@@ -1,6 +1,7 @@
+import type { Pair } from "../geometry/curves";
 import { SaxesParser, type SaxesTagPlain } from "saxes";
 import svgpath from "svgpath";
-import type { Pair } from "../geometry/piece";
+
 import {
   FILE_UNITS,
   LIMITS,

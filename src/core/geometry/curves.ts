@@ -1,4 +1,6 @@
 export type Point = { x: number; y: number };
+/** x, y in mm; kept as pairs, since an outline from a file can have thousands. */
+export type Pair = [number, number];
 
 /** A closed curve: flattened points for drawing and for tests of inside and outside, area and perimeter from closed forms. */
 export type Curve = {

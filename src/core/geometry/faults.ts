@@ -1,14 +1,12 @@
 import type { Point } from "./curves";
 import { cutOutRing } from "./cut-out";
+import type { Fault } from "./fault";
 import { diameterAlong, unrolledWall } from "./frustum";
 import { draftedVolume, shrinkTerm } from "./mould";
 import { freeRing, outlineOf } from "./outline";
 import { edgeOf, edgesOf, edgeWords, type CutOut, type Piece, type Station } from "./piece";
 import { liesInside, ringAreaMm2, ringsOverlap, ringTroubles, type RingTrouble } from "./ring";
 import { widthAt } from "./stations";
-
-/** Something impossible, with the field at which it is said (a path within the piece) and, on an outline, the place. */
-export type Fault = { at: string; message: string; where?: Point };
 
 const LEAST_MM = 10;
 const tooSmall = (what: string) => `${what} is at least 10 mm (3/8 in) each way.`;

@@ -1,7 +1,7 @@
-import type { Point } from "./curves";
+import type { Point, Pair } from "./curves";
 import { freeRing } from "./outline";
-import type { FreeOutline, Pair, Piece } from "./piece";
-import { storedPair } from "./transform";
+import type { FreeOutline, Piece } from "./piece";
+import { storedPair } from "./stored";
 
 /** The outline of a piece that is drawn by its corners: a free one, a floor, a traced mould; null for others. */
 export function freeOutlineOf({ shape }: Piece): FreeOutline | null {

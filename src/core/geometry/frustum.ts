@@ -94,3 +94,35 @@ export function bareOnWall(tumbler: Tumbler): { rim: Point[] | null; patch: Poin
         : null,
   };
 }
+
+/** What stays bare of the wall laid flat as a rectangle, once around its middle wide, the rim at the top. The patch lies in the middle of the turn. */
+export function bareOnFlatWall(tumbler: Tumbler): { id: string; ring: Point[] }[] {
+  const { rimBandMm, patch } = tumbler;
+  const { aroundMm, slantMm } = wallSize(tumbler);
+  const box = (fromX: number, toX: number, fromY: number, toY: number): Point[] => [
+    { x: fromX, y: fromY },
+    { x: toX, y: fromY },
+    { x: toX, y: toY },
+    { x: fromX, y: toY },
+  ];
+  // As wide on the flat wall as it takes of the turn where it sits.
+  const middle = patch && slantMm - patch.fromBottomMm - patch.heightMm / 2;
+  const wide =
+    patch && (patch.widthMm * aroundMm) / (Math.PI * diameterAlong(tumbler, slantMm - (middle ?? 0)));
+  return [
+    ...(rimBandMm > 0 ? [{ id: "rim-band", ring: box(0, aroundMm, 0, rimBandMm) }] : []),
+    ...(patch && wide
+      ? [
+          {
+            id: "patch",
+            ring: box(
+              (aroundMm - wide) / 2,
+              (aroundMm + wide) / 2,
+              slantMm - patch.fromBottomMm - patch.heightMm,
+              slantMm - patch.fromBottomMm,
+            ),
+          },
+        ]
+      : []),
+  ];
+}

@@ -1,20 +1,23 @@
 import { exactly, type Spread } from "../numerics/spread";
 import { cutOutAreaMm2, cutOutPerimeterMm } from "./cut-out";
-import { faultsOf, type Fault } from "./faults";
+import type { Fault } from "./fault";
+import { faultsOf } from "./faults";
 import { tumblerAreas } from "./frustum";
 import { draftedVolume, shrinkTerm } from "./mould";
 import { outlineOf, type Outline } from "./outline";
-import { edgeOf, type EdgeName, type EdgeTreatment, type Piece } from "./piece";
+import type { MeasuredEdge } from "./measured-edge";
+import { edgeOf, type EdgeTreatment, type Piece, type Shape } from "./piece";
 import { stationAreas } from "./stations";
+import { zoneFaults } from "./zones/zone-faults";
 import { byIdentity } from "../numerics/by-identity";
-
-/** One edge with its length and what is coated of it. */
-export type MeasuredEdge = {
-  name: EdgeName;
-  treatment: EdgeTreatment;
-  lengthMm: number;
-  faceAreaMm2: number;
-};
+import {
+  measuredBarriers,
+  measuredZones,
+  type InnerFace,
+  type MeasuredBarrier,
+  type MeasuredZone,
+} from "./zones/measured-zones";
+import { zoneMapOf, type Border } from "./zones/zone-map";
 
 /** A piece measured, for ONE of its kind; `count` says how many there are. */
 export type Measured = {
@@ -41,6 +44,10 @@ export type Measured = {
   fillDepthMm: number;
   /** Cracks, knots and wormholes that are filled first. */
   voidMl: number;
+  /** Its zones, which together are the piece; none where it is all of one. */
+  zones: MeasuredZone[];
+  borders: Border[];
+  barriers: MeasuredBarrier[];
 };
 
 export type Measurement =
@@ -112,9 +119,9 @@ function flatAreaMm2(piece: Piece, outline: Outline): number {
 export const voidVolumeMl = ({ lengthMm, widthMm, depthMm, count }: NonNullable<Piece["voids"]>[number]) =>
   (lengthMm * widthMm * depthMm * count) / 1000;
 
-function measured(piece: Piece): Measurement {
+function wholeOf(piece: Piece): Whole {
   const faults = faultsOf(piece);
-  if (faults.length > 0) return { ok: false, id: piece.id, name: piece.name, faults };
+  if (faults.length > 0) return { ok: false, faults };
   const outline = outlineOf(piece);
   const edges = measuredEdges(piece, outline);
   const lengthByTreatmentMm: Record<EdgeTreatment, number> = {
@@ -132,21 +139,17 @@ function measured(piece: Piece): Measurement {
     faceAreaMm2 += edge.faceAreaMm2;
     if (edge.faceAreaMm2 > 0) faceLengthMm += edge.lengthMm;
   }
-  for (const cutOut of piece.cutOuts) {
-    if (!cutOut.innerFace) continue;
-    const around = cutOutPerimeterMm(cutOut);
-    faceAreaMm2 += around * developedFaceHeightMm(cutOut.innerFace.heightMm, cutOut.innerFace.roundingMm);
-    faceLengthMm += around;
-    lengthByTreatmentMm.face += around;
+  const innerFaces = innerFacesOf(piece);
+  for (const { lengthMm, areaMm2 } of innerFaces) {
+    faceAreaMm2 += areaMm2;
+    faceLengthMm += lengthMm;
+    lengthByTreatmentMm.face += lengthMm;
   }
   const fill = fillOf(piece, outline);
   return {
     ok: true,
-    measured: {
-      id: piece.id,
-      name: piece.name,
-      count: piece.count,
-      piece,
+    innerFaces,
+    figures: {
       outline,
       edges,
       topAreaMm2: flatAreaMm2(piece, outline),
@@ -159,6 +162,62 @@ function measured(piece: Piece): Measurement {
       fillMl: fill?.fillMl ?? null,
       fillDepthMm: fill?.depthMm ?? 0,
       voidMl: (piece.voids ?? []).reduce((sum, hollow) => sum + voidVolumeMl(hollow), 0),
+    },
+  };
+}
+
+function innerFacesOf({ cutOuts }: Piece): InnerFace[] {
+  return cutOuts.flatMap((cutOut) => {
+    if (!cutOut.innerFace) return [];
+    const lengthMm = cutOutPerimeterMm(cutOut);
+    const { heightMm, roundingMm } = cutOut.innerFace;
+    return [
+      { cutOutId: cutOut.id, lengthMm, areaMm2: lengthMm * developedFaceHeightMm(heightMm, roundingMm) },
+    ];
+  });
+}
+
+/** What is measured of a piece whatever it is divided into. */
+type Whole =
+  | {
+      ok: true;
+      innerFaces: InnerFace[];
+      figures: Omit<Measured, "id" | "name" | "count" | "piece" | "zones" | "borders" | "barriers">;
+    }
+  | { ok: false; faults: Fault[] };
+
+/** What a shape came to the last time: where only its zones change the rest is as it was. */
+const lastWhole = byIdentity((_shape: Shape) => ({ known: null as { of: Piece; whole: Whole } | null }));
+
+const sameButForZones = (a: Piece, b: Piece): boolean =>
+  a.edges === b.edges &&
+  a.cutOuts === b.cutOuts &&
+  a.voids === b.voids &&
+  a.bothSides === b.bothSides &&
+  a.count === b.count &&
+  a.name === b.name;
+
+function measured(piece: Piece): Measurement {
+  const { id, name, count } = piece;
+  const last = lastWhole(piece.shape);
+  if (!last.known || !sameButForZones(last.known.of, piece))
+    last.known = { of: piece, whole: wholeOf(piece) };
+  const { whole } = last.known;
+  const faults = whole.ok ? zoneFaults(piece) : whole.faults;
+  if (!whole.ok || faults.length > 0) return { ok: false, id, name, faults };
+  const { figures, innerFaces } = whole;
+  const borders = zoneMapOf(piece)?.borders ?? [];
+  return {
+    ok: true,
+    measured: {
+      id,
+      name,
+      count,
+      piece,
+      ...figures,
+      zones: measuredZones(piece, figures.edges, innerFaces, figures.topAreaMm2),
+      borders,
+      barriers: measuredBarriers(borders),
     },
   };
 }

@@ -1,8 +1,10 @@
+import type { Pair } from "./curves";
 import { outlineOf } from "./outline";
-import { edgeOf, edgesOf, type CutOut, type CutOutShape, type Pair, type Piece, type Shape } from "./piece";
+import { edgeOf, edgesOf, type CutOut, type CutOutShape, type Piece, type Shape } from "./piece";
 import { sizesOf, withSizes } from "./sizes";
 import { sharpCorners } from "./sharp-corners";
-import { asFree, storedMm } from "./transform";
+import { storedMm } from "./stored";
+import { asFree } from "./transform";
 
 /** Makes ids; the caller brings the randomness. */
 export type NewId = () => string;

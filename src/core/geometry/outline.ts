@@ -265,5 +265,14 @@ function drawn(piece: Piece): Outline {
   }
 }
 
-/** The outline of a piece; a tumbler's is its wall unrolled. Worked out once for each piece object. */
-export const outlineOf = byIdentity(drawn);
+/** The outline that a shape had the last time: how its edges are treated moves it only where it stands out over cabinets. */
+const lastDrawn = byIdentity((_shape: Shape) => ({
+  known: null as { edges: Piece["edges"]; outline: Outline } | null,
+}));
+
+/** The outline of a piece; a tumbler's is its wall unrolled. Worked out once for each shape and its edges. */
+export function outlineOf(piece: Piece): Outline {
+  const last = lastDrawn(piece.shape);
+  if (last.known?.edges !== piece.edges) last.known = { edges: piece.edges, outline: drawn(piece) };
+  return last.known.outline;
+}

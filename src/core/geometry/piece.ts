@@ -1,3 +1,6 @@
+import type { Pair } from "./curves";
+import type { Division } from "./zones/division";
+
 /** How the film ends at an edge. */
 export type EdgeTreatment = "face" | "wall" | "dam" | "open" | "joint" | "masked";
 
@@ -45,9 +48,6 @@ type Run = {
 
 /** How the slabs of a run with returns meet in the corner. */
 export type JointKind = "none" | "mitre" | "butt";
-
-/** x, y in mm; kept as pairs, since an outline from a file can have thousands. */
-export type Pair = [number, number];
 
 /** Distances of both lines from a straight string, at a place along it. */
 export type Station = {
@@ -187,6 +187,8 @@ export type Piece = {
   /** Of a floor: by which one leaves. */
   doors?: Door[];
   underlay?: Underlay;
+  /** How it is divided into zones; all of one when absent. */
+  division?: Division;
 };
 
 const RECTANGULAR = ["back", "right", "front", "left"] as const;

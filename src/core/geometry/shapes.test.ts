@@ -1,3 +1,4 @@
+import type { Pair } from "./curves";
 import fc from "fast-check";
 import { tumblerAreas, unrolledBand, unrolledWall, type Tumbler } from "./frustum";
 import { cutAtShare, developedLengthMm, lanesOf } from "./lanes";
@@ -14,7 +15,6 @@ import {
   type CutOutShape,
   type Edge,
   type EdgeName,
-  type Pair,
   type Piece,
   type Shape,
   type Station,

@@ -1,4 +1,4 @@
-import type { Pair } from "./piece";
+import type { Pair } from "./curves";
 
 /** Largest turn, in degrees, that two stretches of one edge can make where they meet. */
 const SMOOTH_DEG = 30;

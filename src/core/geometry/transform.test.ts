@@ -1,8 +1,9 @@
+import type { Pair } from "./curves";
 import fc from "fast-check";
 import { cornersOfSide, pulled, withCorner, withoutCorner, withStretch } from "./handles";
 import { measurePiece, type Measured } from "./measure";
 import { outlineOf } from "./outline";
-import { edgeOf, edgesOf, type Edge, type Pair, type Piece, type Shape } from "./piece";
+import { edgeOf, edgesOf, type Edge, type Piece, type Shape } from "./piece";
 import { cutAtShare } from "./lanes";
 import { asFree, mirrored, rotated } from "./transform";
 

@@ -1,4 +1,4 @@
-import type { Point } from "./curves";
+import type { Point, Pair } from "./curves";
 import { cutOutCentre, cutOutRing } from "./cut-out";
 import { outlineOf } from "./outline";
 import {
@@ -9,17 +9,15 @@ import {
   type Edge,
   type EdgeName,
   type NamedEdge,
-  type Pair,
   type Piece,
   type Shape,
 } from "./piece";
 import { boxOf } from "./ring";
+import { storedMm, storedPair } from "./stored";
+import { surfaceOf } from "./zones/regions";
+import { divisionMoved, type Move } from "./zones/moved-division";
 
 type Free = Extract<Shape, { kind: "free" | "floor" }>;
-
-/** Thousandths of a millimetre are below what anything can be cut to; they keep a stored outline short. */
-export const storedMm = (mm: number): number => Math.round(mm * 100) / 100;
-export const storedPair = ({ x, y }: Point): Pair => [storedMm(x), storedMm(y)];
 
 /** All edges as they now are, by name, so that they outlast a change of shape. */
 function spelledEdges(piece: Piece): Partial<Record<EdgeName, Edge>> {
@@ -75,6 +73,12 @@ function mirroredDoors(piece: Piece, doors: readonly Door[], to: (name: EdgeName
 
 /** Mirrored from left to right, as the other half of a pair. Area and edges stay; a free outline keeps its direction. */
 export function mirrored(piece: Piece): Piece {
+  const wideMm = surfaceOf(piece).box.maxX;
+  const move: Move = { to: (x, y) => [wideMm - x, y], mirrors: true };
+  return { ...mirroredShape(piece), ...divisionMoved(piece.division, move) };
+}
+
+function mirroredShape(piece: Piece): Piece {
   const { widthMm } = outlineOf(piece);
   const cutOuts = piece.cutOuts.map((cutOut): CutOut => {
     const shape =
@@ -231,7 +235,8 @@ function quarterTurned(piece: Piece): Piece {
     const [bl, br, fr, fl] = next.cornerRadiiMm;
     next.cornerRadiiMm = [fl, bl, br, fr];
   }
-  return { ...piece, shape: next, cutOuts: turned, edges };
+  const move: Move = { to: (x, y) => [heightMm - y, x], turnDeg: 90 };
+  return { ...piece, shape: next, cutOuts: turned, edges, ...divisionMoved(piece.division, move) };
 }
 
 function turnedFree(piece: Piece, angle: number): Piece {
@@ -255,9 +260,17 @@ function turnedFree(piece: Piece, angle: number): Piece {
     };
   });
   const first = shape.starts[0] ?? 0;
+  const move: Move = {
+    to: (x, y) => {
+      const turned = turn({ x, y });
+      return [turned.x - box.minX, turned.y - box.minY];
+    },
+    turnDeg: (angle * 180) / Math.PI,
+  };
   return {
     ...piece,
     cutOuts,
+    ...divisionMoved(piece.division, move),
     shape: {
       ...shape,
       // An outline's corners begin at its first edge.

@@ -1,7 +1,8 @@
+import type { Pair } from "./curves";
 import fc from "fast-check";
 import { cutAtShare, developedLengthMm, stretchOf } from "./lanes";
 import { outlineOf } from "./outline";
-import type { Door, Pair, Piece } from "./piece";
+import type { Door, Piece } from "./piece";
 import { mirrored, rotated } from "./transform";
 import { doorPoint, isTrap, wayOut } from "./way-out";
 

@@ -1,4 +1,4 @@
-import type { Fault } from "../geometry/faults";
+import type { Fault } from "../geometry/fault";
 import { measurePiece, type Measured } from "../geometry/measure";
 import type { JobDocument } from "../job/job";
 

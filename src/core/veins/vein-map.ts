@@ -1,6 +1,6 @@
-import type { Point } from "../geometry/curves";
+import type { Point, Pair } from "../geometry/curves";
 import type { Measured } from "../geometry/measure";
-import type { Pair } from "../geometry/piece";
+
 import { boxOf, placeIn, type Box } from "../geometry/ring";
 import { unfoldedFaces } from "../geometry/unfold";
 import { meets } from "../pattern/engine/op";

@@ -1,11 +1,12 @@
-"use client";
+import type { Pair } from "@/core/geometry/curves";
+("use client");
 
 import { cutText } from "@/core/units/cut-text";
 import { useState } from "react";
-import type { Fault } from "@/core/geometry/faults";
+import type { Fault } from "@/core/geometry/fault";
 import { freeOutlineOf, withFreeOutline } from "@/core/geometry/free-outline";
 import { withCorner, withLine, withoutCorner, withStretch } from "@/core/geometry/handles";
-import type { Pair, Piece } from "@/core/geometry/piece";
+import type { Piece } from "@/core/geometry/piece";
 import { SHOWN_UNIT } from "@/core/units/dimension";
 import { parseQuantity } from "@/core/units/parse-quantity";
 import { Button } from "@/ui/button";

@@ -1,6 +1,6 @@
 "use client";
 
-import type { Fault } from "@/core/geometry/faults";
+import type { Fault } from "@/core/geometry/fault";
 import type { CutOut, Piece } from "@/core/geometry/piece";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";

@@ -1,6 +1,6 @@
 "use client";
 
-import type { Fault } from "@/core/geometry/faults";
+import type { Fault } from "@/core/geometry/fault";
 import { outlineOf } from "@/core/geometry/outline";
 import {
   edgeOf,

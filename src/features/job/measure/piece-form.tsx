@@ -2,7 +2,7 @@
 
 import { copyName } from "@/core/units/copy-name";
 import { cutOutSize } from "@/core/geometry/cut-out";
-import type { Fault } from "@/core/geometry/faults";
+import type { Fault } from "@/core/geometry/fault";
 import type { Measured } from "@/core/geometry/measure";
 import { edgesOf, type EdgeName, type Piece, type Shape } from "@/core/geometry/piece";
 import { asFree, mirrored, rotated } from "@/core/geometry/transform";

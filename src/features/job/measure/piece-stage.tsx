@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
-import type { Fault } from "@/core/geometry/faults";
+import type { Fault } from "@/core/geometry/fault";
 import { pulled, traced, withoutCorner, type Handle, type Snap } from "@/core/geometry/handles";
 import type { EdgeName, Piece } from "@/core/geometry/piece";
 import { MM_PER_INCH } from "@/core/units/constants";

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import type { Fault } from "@/core/geometry/faults";
+import type { Fault } from "@/core/geometry/fault";
 import type { Measured } from "@/core/geometry/measure";
 import type { JointKind, MouldOutline, Piece, Shape } from "@/core/geometry/piece";
 import { sizesOf, withSizes, type SizeName, type Sizes } from "@/core/geometry/sizes";

@@ -2,7 +2,7 @@
 
 import { cutText } from "@/core/units/cut-text";
 import { useState } from "react";
-import type { Fault } from "@/core/geometry/faults";
+import type { Fault } from "@/core/geometry/fault";
 import type { Measured } from "@/core/geometry/measure";
 import type { Piece, Shape, Station } from "@/core/geometry/piece";
 import { stationAreas, widthAt } from "@/core/geometry/stations";

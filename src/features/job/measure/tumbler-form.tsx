@@ -1,6 +1,6 @@
 "use client";
 
-import type { Fault } from "@/core/geometry/faults";
+import type { Fault } from "@/core/geometry/fault";
 import { tumblerAreas, type Tumbler } from "@/core/geometry/frustum";
 import type { SizeName } from "@/core/geometry/sizes";
 import type { Piece } from "@/core/geometry/piece";

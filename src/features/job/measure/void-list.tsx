@@ -1,6 +1,6 @@
 "use client";
 
-import type { Fault } from "@/core/geometry/faults";
+import type { Fault } from "@/core/geometry/fault";
 import { voidVolumeMl } from "@/core/geometry/measure";
 import type { Piece } from "@/core/geometry/piece";
 import { quantityText } from "@/core/units/format-quantity";
