@@ -1,3 +1,4 @@
+import { MOST_ZONES } from "@/core/geometry/zones/zone-faults";
 import { GROUND_IDS } from "@/core/batch/grounds";
 import { z } from "zod";
 import { EMBEDS, type EmbedKind } from "@/core/batch/embeds";
@@ -45,6 +46,8 @@ const embed = z.object({
   lockedShare: z.number().min(0).max(1.5),
 });
 
+/** Pieces and zones that a colour is for by name. */
+const MOST_PLACES = 200;
 const colour = z.object({
   id: partId,
   name: label,
@@ -68,6 +71,7 @@ const colour = z.object({
     )
     .max(8, "A colour is mixed from at most 8 colourants.")
     .optional(),
+  placeIds: z.array(partId).max(MOST_PLACES).optional(),
 });
 
 const kitMl = z.number().min(1).max(MOST_MIX_ML);
@@ -170,6 +174,7 @@ export const coat = z
   .object({
     ...coatFields,
     pieceIds: z.array(partId).max(60).optional(),
+    zonesByPiece: z.record(partId, z.array(partId).max(MOST_ZONES)).optional(),
     filmByPieceMm: z.record(partId, z.number().min(FILM_BOUNDS.min).max(FILM_BOUNDS.max)).optional(),
     given: given.optional(),
     batches: z.number().int().min(1).max(MOST_BATCHES, `At most ${MOST_BATCHES} batches.`).optional(),

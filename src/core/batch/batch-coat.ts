@@ -2,13 +2,14 @@ import type { FittedResin } from "../cure/fitted-resin";
 import { exactly, scaled, sumOf, type Spread } from "../numerics/spread";
 import { nth } from "../numerics/nth";
 import { atStrength, dosesFor, type CoatColour, type NamedDose } from "./coat-colour";
-import { sumOver, type CoatNeed } from "./coat-need";
+import { needOf, sumOver, type CoatNeed } from "./coat-need";
 import { mixesEachCup, type CoatRequest } from "./coat-request";
 import { gramsPerCount } from "./dose";
 import { type Divided, type Held } from "./divide";
 import type { EmbedNeed } from "./embeds";
 import { laidMl, type GivenConflict } from "./given";
 import { type Loss } from "./losses";
+import { dealColours, goesOn, isPlaced, sharesOverPlaces, type ColourPlace } from "./placed-colours";
 import { mixDensityGPerMl, splitParts, type Parts } from "./parts";
 import { dealSections, type Dealt, type Section } from "./sections";
 import { sizeCoat, type Sized } from "./size-coat";
@@ -18,6 +19,8 @@ import { vesselFor, type Vessel } from "./vessel";
 export type Cup = {
   colourId: string;
   name: string;
+  /** The pieces and zones that it is for, where it is not for all of the batch. */
+  places: string[];
   ml: number;
   g: number;
   vessel: Vessel;
@@ -111,7 +114,8 @@ function mixSpread(need: CoatNeed, { workMl, losses, divided }: Sized, given: bo
  * lose by their size, so the sum is found by iteration (it converges: a loss is a few hundredths of what it is lost from, and vessels only
  * grow while it is sought). Where the mix or its cups are given, the same sum is read from the other end.
  */
-export function batchCoat(request: CoatRequest): BatchedCoat {
+export function batchCoat(asked: CoatRequest): BatchedCoat {
+  const request = { ...asked, colours: overPlaces(asked) };
   const { resin, pieces, tempC } = request;
   const { need, found, colours: laid, filmFactor, overMl, conflict } = sizeCoat(request);
   const { divided, losses, split, workMl, roomForMl } = found;
@@ -123,6 +127,7 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
   const lives = resin.kind !== "paint" && sumMl > 0;
   const dealt = dealSections(need.coverable, split.batches, split.atEnds);
   const room = Math.max(1, roomForMl / workMl);
+  const cover = { dealt, parts: coloursByBatch(asked, need, dealt) };
   return {
     onTopMl: given
       ? leaving(need.onTopMl.likely, [need.onFacesMl, ...losses.map((loss) => loss.ml)])
@@ -154,7 +159,7 @@ export function batchCoat(request: CoatRequest): BatchedCoat {
     batches:
       sumMl > 0
         ? Array.from({ length: split.batches }, (_, index) =>
-            batchAt(index, dealt, divided, { ...request, colours }, room),
+            batchAt(index, cover, divided, { ...request, colours }, room),
           )
         : [],
   };
@@ -187,33 +192,80 @@ const clearName = ({ embeds, clearReserve }: CoatRequest): string => {
   return clearReserve > 0 ? "Clear, for embeds and held back" : "Clear, for embeds";
 };
 
+/** The places of a coat as its colours see them. */
+const placesOf = (need: CoatNeed): ColourPlace[] =>
+  need.coverable.map(({ id, zoneId, needMl, count }) => ({ pieceId: id, zoneId, needMl, count }));
+
+/** The colours with the shares of the whole that they come to where some go on some places only. */
+function overPlaces(request: CoatRequest): readonly CoatColour[] {
+  const { colours } = request;
+  if (!isPlaced(colours)) return colours;
+  const shares = sharesOverPlaces(colours, placesOf(needOf(request)));
+  return colours.map((colour, at) => ({ ...colour, share: nth(shares, at) }));
+}
+
+/** What part of each colour goes into each batch; null where all batches are alike. */
+function coloursByBatch({ colours }: CoatRequest, need: CoatNeed, dealt: Dealt): number[][] | null {
+  if (!isPlaced(colours)) return null;
+  const batches = dealt.shares.map((share, at) => ({ share, sections: dealt.sections[at] ?? [] }));
+  return dealColours(colours, placesOf(need), batches);
+}
+
+/** What batches cover, and what part of each colour goes into each of them where they are not alike. */
+type Cover = { dealt: Dealt; parts: number[][] | null };
+
+/** The places of a batch that a colour goes on, by name; none where it goes on all of them. */
+function placesFor(colour: CoatColour, sections: readonly Section[]): string[] {
+  if (colour.placeIds === undefined) return [];
+  return [
+    ...new Set(sections.filter((section) => goesOn(colour, section)).map(({ pieceName }) => pieceName)),
+  ];
+}
+
 /** @param room of vessels, as a multiple of what goes into them */
-function batchAt(index: number, dealt: Dealt, divided: Divided, request: CoatRequest, room: number): Batch {
+function batchAt(
+  index: number,
+  { dealt, parts }: Cover,
+  divided: Divided,
+  request: CoatRequest,
+  room: number,
+): Batch {
   const { resin, colours } = request;
   const density = mixDensityGPerMl(resin);
   const share = dealt.shares[index] ?? 0;
-  const mixMl = divided.sumMl * share;
+  const sections = dealt.sections[index] ?? [];
+  const partOf = (at: number) => parts?.[index]?.[at] ?? share;
+  // What its cups hold more or less than their share of all.
+  const moreMl = parts
+    ? colours.reduce((sum, _, at) => sum + (divided.coloursMl[at] ?? 0) * (partOf(at) - share), 0)
+    : 0;
+  const mixMl = divided.sumMl * share + moreMl;
   const ownParts = mixesEachCup(request);
-  const cup = (colourId: string, name: string, ml: number, doses: NamedDose[]): Cup => ({
+  const cup = (colourId: string, name: string, ml: number, doses: NamedDose[], places: string[]): Cup => ({
     colourId,
     name,
+    places,
     ml,
     g: ml * density,
     vessel: vesselFor(ml * room, request.vesselsMl),
     doses,
     parts: ownParts ? splitParts(ml, resin) : null,
   });
-  const cups = colours.map((colour, at) => {
-    const ml = (divided.coloursMl[at] ?? 0) * share;
-    return cup(colour.id, colour.name, ml, dosesFor(ml * density, colour));
+  const cups = colours.flatMap((colour, at) => {
+    const part = partOf(at);
+    // A colour that goes on none of its places is not mixed for a batch.
+    if (parts && !(part > 0)) return [];
+    const ml = (divided.coloursMl[at] ?? 0) * part;
+    return [cup(colour.id, colour.name, ml, dosesFor(ml * density, colour), placesFor(colour, sections))];
   });
-  if (divided.clearMl > 0) cups.push(cup("clear-reserve", clearName(request), divided.clearMl * share, []));
+  if (divided.clearMl > 0)
+    cups.push(cup("clear-reserve", clearName(request), divided.clearMl * share, [], []));
   return {
     number: index + 1,
     share,
     parts: splitParts(mixMl, resin),
     pot: vesselFor(mixMl * room, request.vesselsMl),
     cups,
-    sections: dealt.sections[index] ?? [],
+    sections,
   };
 }

@@ -25,6 +25,8 @@ export type CoatColour = {
   cupDose?: number;
   /** The colourants it is mixed from; absent, it is one colourant of its own name. `gPer100G` is then their sum. */
   parts?: ColourPart[];
+  /** Pieces and zones that it goes on; all of its coat's when absent. There it shares the place with the other colours that go on it. */
+  placeIds?: string[];
 };
 
 /** A colourant in a colour: a card of the shop, with what the bench needs of it. */

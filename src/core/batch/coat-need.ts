@@ -78,6 +78,7 @@ export function needOf({ pieces, coverShare, rateM2PerH, people, ...request }: C
     workMin: within(minutes, WORK_SPREAD.below, WORK_SPREAD.above),
     coverable: pieces.map((piece) => ({
       id: piece.id,
+      zoneId: piece.zoneId,
       name: piece.name,
       count: piece.count,
       alongMm: piece.alongMm,

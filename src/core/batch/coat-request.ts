@@ -9,12 +9,15 @@ import type { GivenAmount } from "./given";
 /** How a coat is mixed: colour into A before the hardener, or clear first, then cups. */
 export type MixingMethod = "colour-into-a" | "clear-first";
 
-/** What a coat covers of one piece; areas and lengths are those of ONE of its kind. */
+/** What a coat covers of one piece, or of one of its zones; areas and lengths are those of ONE of its kind. */
 export type CoveredPiece = {
   id: string;
+  /** The zone of the piece; null for all of it. */
+  zoneId: string | null;
+  /** Of the piece, with its zone where it is one. */
   name: string;
   count: number;
-  /** Film on this piece, mm; without meaning where it is filled. */
+  /** Film there, mm; without meaning where it is filled. */
   filmMm: number;
   topAreaMm2: number;
   faceAreaMm2: number;

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { dealSections, type Coverable } from "./sections";
 
 const piece = (name: string, needMl: number, changes: Partial<Coverable> = {}): Coverable => ({
+  zoneId: null,
   id: name,
   name,
   count: 1,

@@ -4,6 +4,8 @@
  */
 export type Section = {
   pieceId: string;
+  /** The zone of the piece, where it is divided and the coat differs by zone; null for all of it. */
+  zoneId: string | null;
   pieceName: string;
   /** The copy, from 1; the first where it is several. */
   copy: number;
@@ -19,6 +21,7 @@ export type Section = {
 /** What a coat needs of one piece: its volume by which batches are dealt, and where it is cut before a share of its area. */
 export type Coverable = {
   id: string;
+  zoneId: string | null;
   name: string;
   count: number;
   needMl: number;
@@ -108,7 +111,7 @@ function sectionsBetween(
 
 /** What lies between two volumes within all copies of a piece: a stretch of one, whole ones, a stretch of another. */
 function sectionsOf(piece: Coverable, first: number, last: number, nothingMl: number): Section[] {
-  const { id, name, needMl, alongMm } = piece;
+  const { id, zoneId, name, needMl, alongMm } = piece;
   const section = (copy: number, copies: number, fromMl: number, toMl: number): Section[] => {
     if (copies < 1 || toMl - fromMl <= nothingMl) return [];
     const shareAt = (ml: number) => Math.max(0, Math.min(1, ml / needMl));
@@ -116,6 +119,7 @@ function sectionsOf(piece: Coverable, first: number, last: number, nothingMl: nu
     return [
       {
         pieceId: id,
+        zoneId,
         pieceName: name,
         copy: copy + 1,
         copies,

@@ -24,7 +24,9 @@ const need = (workMin: number): CoatNeed => ({
   embedsMl: exactly(0),
   workMin: exactly(workMin),
   filmTimes: 1,
-  coverable: [{ id: "p", name: "Top", count: 1, alongMm: (share) => share * 4000, needMl: 4000 }],
+  coverable: [
+    { id: "p", zoneId: null, name: "Top", count: 1, alongMm: (share) => share * 4000, needMl: 4000 },
+  ],
 });
 const request = (changes: Partial<CoatRequest> = {}) =>
   requestOf({ ...coating!, largestMixG: null }, { pieces: [], ...changes });

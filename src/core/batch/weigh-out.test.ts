@@ -184,6 +184,7 @@ describe("what a scale can dose", () => {
     const cup = {
       colourId: "c",
       name: "c",
+      places: [],
       ml: cupG,
       g: cupG,
       vessel: batch.pot,

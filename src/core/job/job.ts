@@ -25,7 +25,7 @@ export type JobDocument = {
   format: 1;
   pieces: Piece[];
   ground: Ground;
-  /** Pieces that lie on another ground. */
+  /** Pieces and zones that lie on another ground, by their ids. */
   groundByPiece?: Record<string, Ground>;
   work: {
     people: number;

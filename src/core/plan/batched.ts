@@ -1,5 +1,6 @@
 import { batchCoat, type BatchedCoat } from "../batch/batch-coat";
 import { type CoveredPiece } from "../batch/coat-request";
+import { goesOn, isPlaced } from "../batch/placed-colours";
 import { embedOn, type Embed } from "../batch/embeds";
 import { fittedResin, type FittedResin } from "../cure/fitted-resin";
 import type { ResinCard } from "../cure/resin-card";
@@ -8,7 +9,7 @@ import { byIdentity } from "../numerics/by-identity";
 import { isFill, liesOnTop, type Coat } from "../schedule/coat";
 import { spraysOf, type SprayNeed } from "../schedule/sprays";
 import type { JobDocument } from "../job/job";
-import { coveredBy, coveredM2, pourDepthMm } from "./covered";
+import { begunIdsOf, coveredBy, coveredM2, pourDepthMm } from "./covered";
 import type { MeasuredJob } from "./measured";
 
 /**
@@ -44,6 +45,10 @@ function problemOf(
   if (coat.resinCardId === null) return "Choose a resin for this coat.";
   if (resin === null) return "The resin card of this coat is gone. Choose another.";
   if (coat.colours.length === 0) return "Add a colour, or clear.";
+  const bare = covered.find(
+    ({ id, zoneId }) => !coat.colours.some((colour) => goesOn(colour, { pieceId: id, zoneId })),
+  );
+  if (bare) return `No colour of this coat goes on ${bare.name}. Say which one does.`;
   return null;
 }
 
@@ -100,6 +105,7 @@ function sizedCoat(
 /** Whether anything of a coat is worked out from what else is given. */
 const worksOut = ({ given, colours }: Coat): boolean =>
   given !== undefined ||
+  isPlaced(colours) ||
   colours.some(({ givenMl, cupDose }) => givenMl !== undefined || cupDose !== undefined);
 
 /** A coat with the film, the poured share, the shares and strengths that came out: what all that follows reckons with. */
@@ -154,14 +160,14 @@ export function sizedCoats(
   const { ground, groundByPiece, work, factors } = job;
   const { pieces } = onPieces;
   const byId = new Map(cards.map((card) => [card.id, card]));
-  /** Pieces on which something lies already. */
+  /** Pieces, or their zones, on which something lies already. */
   const begun = new Set<string>();
   return job.coats.map((coat) => {
     const card = (coat.resinCardId !== null && byId.get(coat.resinCardId)) || null;
     const from: SizedFrom = {
       resin: card && fittedResin(card),
       pieces,
-      begun: pieces.map(({ id }) => begun.has(id)),
+      begun: pieces.flatMap(begunIdsOf).map((id) => begun.has(id)),
       ground,
       groundByPiece,
       work,
@@ -169,11 +175,14 @@ export function sizedCoats(
     };
     const last = lastSized(coat);
     if (!last.known || !sameStart(last.known.from, from)) {
-      const covered = pieces.flatMap((piece) => coveredBy(coat, piece, job, !begun.has(piece.id)) ?? []);
+      const covered = pieces.flatMap((piece) => coveredBy(coat, piece, job, begun));
       last.known = {
         from,
         sized: sizedCoat(coat, from.resin, covered, onPieces, job),
-        covered: covered.map(({ id }) => id),
+        covered: covered.flatMap(({ id, zoneId }) => {
+          const piece = zoneId === null && pieces.find((measured) => measured.id === id);
+          return piece ? begunIdsOf(piece) : [zoneId ?? id];
+        }),
       };
     }
     if (liesOnTop(coat)) for (const id of last.known.covered) begun.add(id);

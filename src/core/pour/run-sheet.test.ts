@@ -209,6 +209,7 @@ describe("words", () => {
     const section = (pieceName: string, changes = {}) => ({
       pieceId: pieceName,
       pieceName,
+      zoneId: null,
       copy: 1,
       copies: 1,
       fromMm: 0,

@@ -62,7 +62,9 @@ export type Coat = {
   passes: Pass[];
   /** Pieces it is for; all of the job's when absent. One mix serves them all, so that its colours are the same everywhere. */
   pieceIds?: string[];
-  /** Film on single pieces where it differs from `filmMm`. */
+  /** Zones it is for, by the piece that they divide; the whole of a piece that is not named. */
+  zonesByPiece?: Record<string, string[]>;
+  /** Film on single pieces and zones where it differs from `filmMm`, by their ids. */
   filmByPieceMm?: Record<string, number>;
   /** What lies in it that is not colour. */
   embeds?: Embed[];
@@ -88,8 +90,16 @@ export function byFilm<Some extends Pick<Coat, "given" | "batches" | "colours">>
 /** Whether a coat goes on a piece. */
 export const covers = (coat: Coat, pieceId: string): boolean => coat.pieceIds?.includes(pieceId) ?? true;
 
-/** The coat's film on a piece. */
-export const filmOn = (coat: Coat, pieceId: string): number => {
-  const films = coat.filmByPieceMm;
-  return (films && Object.hasOwn(films, pieceId) ? films[pieceId] : undefined) ?? coat.filmMm;
-};
+/** What a record says of an id, were it that of anything. */
+const entry = <Value>(
+  of: Readonly<Record<string, Value>> | undefined,
+  id: string | null,
+): Value | undefined => (of && id !== null && Object.hasOwn(of, id) ? of[id] : undefined);
+
+/** Whether a coat goes on a zone of a piece. */
+export const coversZone = (coat: Coat, pieceId: string, zoneId: string): boolean =>
+  covers(coat, pieceId) && (entry(coat.zonesByPiece, pieceId)?.includes(zoneId) ?? true);
+
+/** The coat's film on a piece, or on one of its zones. */
+export const filmOn = (coat: Coat, pieceId: string, zoneId: string | null = null): number =>
+  entry(coat.filmByPieceMm, zoneId) ?? entry(coat.filmByPieceMm, pieceId) ?? coat.filmMm;

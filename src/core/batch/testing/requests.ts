@@ -18,6 +18,7 @@ export const colourOf = (id: string, share: number, more: Partial<CoatColour> = 
 
 export const topOf = (more: Partial<CoveredPiece> = {}): CoveredPiece => ({
   id: "p",
+  zoneId: null,
   name: "Top",
   count: 1,
   filmMm: 1,
