@@ -8,10 +8,12 @@ import { edgeOf, type CutOut, type Piece } from "@/core/geometry/piece";
 import { ringTurn } from "@/core/geometry/ring";
 import type { UnitSystem } from "@/core/units/dimension";
 import { DimensionLines, type Frame } from "./dimension-lines";
+import { zoneMapOf } from "@/core/geometry/zones/zone-map";
 import { doorPoint } from "@/core/geometry/way-out";
 import { DoorMark } from "./door-mark";
 import { EdgeBand, pointsText } from "./edge-drawing";
 import { PieceInside } from "./piece-inside";
+import { ZoneDrawing } from "./zone-drawing";
 
 /** Room around a piece for its dimension lines, px; one with sizes on all sides wants it on all. */
 const ROOM = { left: 160, right: 78, top: 64, bottom: 84 };
@@ -76,6 +78,8 @@ export function PieceDrawing({
     );
   }
   const turn = ringTurn(outline.corners);
+  const map = zoneMapOf(piece);
+  const isWall = piece.shape.kind === "tumbler";
   return (
     <svg
       width={width}
@@ -109,6 +113,7 @@ export function PieceDrawing({
         strokeWidth="1.4"
         strokeLinejoin="round"
       />
+      {map && !isWall && <ZoneDrawing map={map} frame={frame} piece={piece} />}
       {outline.joints.map((joint, index) => (
         <polyline
           key={index}

@@ -1,7 +1,9 @@
+import { zonesOf } from "../geometry/zones/division";
+import type { Piece } from "../geometry/piece";
 import { cutText } from "../units/cut-text";
 import type { ResinCard } from "../cure/resin-card";
 import { PASS } from "../passes/facts";
-import { byFilm, covers, isFill, type Coat } from "../schedule/coat";
+import { byFilm, covers, coversZone, isFill, type Coat } from "../schedule/coat";
 import { copyName } from "../units/copy-name";
 import type { JobDocument } from "./job";
 import type { NewId } from "../geometry/new-piece";
@@ -89,6 +91,16 @@ export function coatFor(job: JobDocument, coat: Coat, pieceIds: readonly string[
   const { pieceIds: _before, ...rest } = coat;
   const all = job.pieces.every((piece) => pieceIds.includes(piece.id));
   return all ? rest : { ...rest, pieceIds: [...pieceIds] };
+}
+
+/** A coat with a zone of a piece put in or left out; where it is on all of them it names none. */
+export function coatForZone(coat: Coat, piece: Piece, zoneId: string, wanted: boolean): Coat {
+  const zones = piece.division ? zonesOf(piece.division) : [];
+  const on = zones.filter(({ id }) => (id === zoneId ? wanted : coversZone(coat, piece.id, id)));
+  const { [piece.id]: _before, ...others } = coat.zonesByPiece ?? {};
+  const { zonesByPiece: _all, ...rest } = coat;
+  const named = on.length === zones.length ? others : { ...others, [piece.id]: on.map(({ id }) => id) };
+  return Object.keys(named).length > 0 ? { ...rest, zonesByPiece: named } : rest;
 }
 
 /** Gives one piece coats of its own: shared ones are copied for it, behind the shared one, and leave it out. */

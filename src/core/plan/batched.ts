@@ -105,12 +105,15 @@ function sizedCoat(
 /** Whether anything of a coat is worked out from what else is given. */
 const worksOut = ({ given, colours }: Coat): boolean =>
   given !== undefined ||
-  isPlaced(colours) ||
   colours.some(({ givenMl, cupDose }) => givenMl !== undefined || cupDose !== undefined);
 
 /** A coat with the film, the poured share, the shares and strengths that came out: what all that follows reckons with. */
-function workedOut(coat: Coat, { filmFactor, colours }: BatchedCoat): Coat {
+function workedOut(coat: Coat, { filmFactor, colours: cameOut }: BatchedCoat): Coat {
   const { filmByPieceMm } = coat;
+  // Where colours go on some places only, their shares stay those of a place: what they come to of the whole is the batch's.
+  const colours = isPlaced(coat.colours)
+    ? cameOut.map((colour, at) => ({ ...colour, share: coat.colours[at]?.share ?? colour.share }))
+    : cameOut;
   if (isFill(coat)) return { ...coat, colours, coverShare: coat.coverShare * filmFactor };
   return {
     ...coat,
@@ -125,6 +128,10 @@ function workedOut(coat: Coat, { filmFactor, colours }: BatchedCoat): Coat {
       : {}),
   };
 }
+
+/** A coat with its colours' shares of the whole of it, wherever they go. */
+export const overall = ({ coat, batched }: SizedCoat): Coat =>
+  batched && isPlaced(coat.colours) ? { ...coat, colours: batched.colours } : coat;
 
 /** What a coat was sized from the last time: a keystroke changes one coat, and the others stay as they are. */
 type SizedFrom = {

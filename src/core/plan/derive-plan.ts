@@ -4,7 +4,7 @@ import type { ResinCard } from "../cure/resin-card";
 import type { JobDocument } from "../job/job";
 import type { DayPlan } from "../schedule/plan-days";
 import { advised, type Advised } from "./advised";
-import { sizedCoats } from "./batched";
+import { overall, sizedCoats } from "./batched";
 import { colourPlan, type ColourPlan } from "./colour-plan";
 import { measured, type MeasuredJob } from "./measured";
 import { onDays, timedCoats, type PlannedCoat } from "./timed";
@@ -32,7 +32,7 @@ export function derivePlan(
   const sized = sizedCoats(job, onPieces, cards);
   const asSized: JobDocument = { ...job, coats: sized.map(({ coat }) => coat) };
   const { coats, troubles } = timedCoats(asSized, sized);
-  const looks = colourPlan(asSized, colourants);
+  const looks = colourPlan({ ...job, coats: sized.map(overall) }, colourants);
   const { startOn = null, scaleStepG = USUAL_SCALE_G, vesselsMl = [] } = job.work;
   return {
     startOn,

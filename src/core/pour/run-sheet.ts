@@ -25,6 +25,7 @@ import {
   splitTitle,
   weighDetail,
   weighTitle,
+  cupTitle,
 } from "./step-words";
 
 export type RunStep = {
@@ -124,7 +125,7 @@ function batchSteps(
         kind: "split",
         title: splitTitle(batch.cups.length),
         detail: splitDetail(
-          batch.cups.map(({ name, ml }, index) => ({ name, ml: volumes[index] ?? ml })),
+          batch.cups.map((cup, index) => ({ name: cupTitle(cup), ml: volumes[index] ?? cup.ml })),
           system,
         ),
         weigh: [],

@@ -1,4 +1,4 @@
-import type { Batch } from "../batch/batch-coat";
+import type { Batch, Cup } from "../batch/batch-coat";
 import { TOOL_WORDS } from "../batch/factors";
 import type { Section } from "../batch/sections";
 import type { Spread } from "../numerics/spread";
@@ -23,6 +23,10 @@ export function sectionWords(sections: readonly Section[], system: UnitSystem): 
   });
   return names.length > 3 ? `${names.slice(0, 2).join(", ")} and ${names.length - 2} more` : names.join(", ");
 }
+
+/** "Deep blue (Island, Inlay)": a cup, with what it is for where that is not all of its batch. */
+export const cupTitle = ({ name, places }: Pick<Cup, "name" | "places">): string =>
+  places.length > 0 ? `${name} (${places.join("; ")})` : name;
 
 /** @param what is weighed: "A and B" */
 export const weighTitle = (grams: number, what: string): string =>

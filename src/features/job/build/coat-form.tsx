@@ -174,7 +174,9 @@ export function CoatForm({ coat: typed, onGone }: { coat: Coat; onGone: () => vo
 
       <PassList coat={coat} />
       <SprayList coat={coat} />
-      {document.pieces.length > 1 && <CoatPieces coat={coat} />}
+      {(document.pieces.length > 1 || document.pieces.some(({ division }) => division)) && (
+        <CoatPieces coat={coat} />
+      )}
 
       <div className="border-t border-line pt-2">
         <Button weight="quiet" aria-expanded={more} onClick={() => setMore(!more)}>

@@ -10,6 +10,7 @@ import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
 import { editColour, giveCoat, newId } from "../workspace/edits";
+import { ColourPlaces } from "./colour-places";
 import { ShelfRecipe } from "../colour/shelf-recipe";
 import { useJob } from "../workspace/use-job";
 
@@ -165,6 +166,7 @@ export function ColourForm({
           (gramsPerSpoon) => edit({ measure: { ...measure, gramsPerSpoon } }),
           "spoon",
         )}
+      <ColourPlaces coat={coat} colour={colour} />
       {recipe && looks && ofColour && (
         <div className="col-span-2">
           <ShelfRecipe coat={looks} looks={ofColour} />

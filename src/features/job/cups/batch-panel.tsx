@@ -188,6 +188,11 @@ export function BatchPanel({
                 <div className="font-semibold mt-1.5 text-sm">
                   {index + 1} {cup.name}
                 </div>
+                {cup.places.map((place) => (
+                  <div key={place} className="label max-w-[140px]">
+                    {place}
+                  </div>
+                ))}
                 <Figure
                   value={volumes[index] ?? cup.ml}
                   dimension="volume"

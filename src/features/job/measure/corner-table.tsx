@@ -1,6 +1,6 @@
-import type { Pair } from "@/core/geometry/curves";
-("use client");
+"use client";
 
+import type { Pair } from "@/core/geometry/curves";
 import { cutText } from "@/core/units/cut-text";
 import { useState } from "react";
 import type { Fault } from "@/core/geometry/fault";

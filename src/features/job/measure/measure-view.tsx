@@ -3,6 +3,7 @@
 import { useState } from "react";
 import type { BenchSettings } from "@/contracts/bench";
 import { withHeight, type EdgeName, type Piece, type Shape } from "@/core/geometry/piece";
+import type { Knot } from "@/core/geometry/handles";
 import { withPiece } from "@/core/job/new-job";
 import { newPiece, SHAPE_GROUPS, SHAPE_WORDS } from "@/core/geometry/new-piece";
 import { Button } from "@/ui/button";
@@ -23,6 +24,8 @@ export function MeasureView({ jobId, shop }: { jobId: string; shop: ShopSizes })
   const { document, plan, change } = useJob();
   const [pickedId, setPickedId] = useState<string | null>(null);
   const [edge, setEdge] = useState<EdgeName | null>(null);
+  const [divider, setDivider] = useState<string | null>(null);
+  const [tracing, setTracing] = useState<Knot[] | null>(null);
   const [importing, setImporting] = useState(false);
   const piece = document.pieces.find((shown) => shown.id === pickedId) ?? document.pieces[0];
   const measured = plan.pieces.find((shown) => shown.id === piece?.id);
@@ -31,6 +34,8 @@ export function MeasureView({ jobId, shop }: { jobId: string; shop: ShopSizes })
   const pick = (pieceId: string | null) => {
     setPickedId(pieceId);
     setEdge(null);
+    setDivider(null);
+    setTracing(null);
   };
   const put = (fresh: Piece) => {
     change((before) => withPiece(before, fresh));
@@ -54,6 +59,10 @@ export function MeasureView({ jobId, shop }: { jobId: string; shop: ShopSizes })
             faults={faults}
             edge={edge}
             onEdge={setEdge}
+            divider={divider}
+            onDivider={setDivider}
+            tracing={tracing}
+            onTracing={setTracing}
             onImport={() => setImporting(true)}
           />
         ) : (
@@ -101,6 +110,9 @@ export function MeasureView({ jobId, shop }: { jobId: string; shop: ShopSizes })
             edge={edge}
             onEdge={setEdge}
             onPick={pick}
+            divider={divider}
+            onDivider={setDivider}
+            onTrace={() => setTracing([])}
           />
         )}
       </section>

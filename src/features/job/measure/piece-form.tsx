@@ -5,6 +5,7 @@ import { cutOutSize } from "@/core/geometry/cut-out";
 import type { Fault } from "@/core/geometry/fault";
 import type { Measured } from "@/core/geometry/measure";
 import { edgesOf, type EdgeName, type Piece, type Shape } from "@/core/geometry/piece";
+import { copiedDivision } from "@/core/geometry/zones/edit-division";
 import { asFree, mirrored, rotated } from "@/core/geometry/transform";
 import { newCutOut, reshaped, SHAPE_GROUPS, SHAPE_WORDS } from "@/core/geometry/new-piece";
 import { Button } from "@/ui/button";
@@ -19,6 +20,7 @@ import { DoorList } from "./door-list";
 import { EdgeList } from "./edge-list";
 import { ShapeForm } from "./shape-form";
 import { VoidList } from "./void-list";
+import { ZoneList } from "./zone-list";
 
 type Props = {
   piece: Piece;
@@ -27,6 +29,9 @@ type Props = {
   edge: EdgeName | null;
   onEdge: (edge: EdgeName | null) => void;
   onPick: (pieceId: string | null) => void;
+  divider: string | null;
+  onDivider: (dividerId: string | null) => void;
+  onTrace: () => void;
 };
 
 /** Kinds with a flat top that can be coated on both sides, and be cut into. */
@@ -34,7 +39,17 @@ const isFlat = ({ shape }: Piece) =>
   shape.kind !== "tumbler" && shape.kind !== "mould" && shape.kind !== "river" && shape.kind !== "floor";
 
 /** All that is typed of one piece. */
-export function PieceForm({ piece, measured, faults, edge, onEdge, onPick }: Props) {
+export function PieceForm({
+  piece,
+  measured,
+  faults,
+  edge,
+  onEdge,
+  onPick,
+  divider,
+  onDivider,
+  onTrace,
+}: Props) {
   const { system, change } = useJob();
   const faultAt = (at: string) => faults.find((fault) => fault.at === at)?.message ?? null;
   const edit = (next: (before: Piece) => Piece) => change(editPiece(piece.id, next));
@@ -132,6 +147,14 @@ export function PieceForm({ piece, measured, faults, edge, onEdge, onPick }: Pro
           ))}
         </div>
       )}
+      <ZoneList
+        piece={piece}
+        measured={measured}
+        faults={faults}
+        picked={divider}
+        onPick={onDivider}
+        onTrace={onTrace}
+      />
       {piece.shape.kind === "floor" && <DoorList piece={piece} />}
       <VoidList piece={piece} faults={faults} />
     </div>
@@ -144,6 +167,7 @@ function PieceMenu({ piece, onPick }: { piece: Piece; onPick: (pieceId: string |
   const edit = (next: (before: Piece) => Piece) => change(editPiece(piece.id, next));
   const copyOf = (from: Piece, words = ""): Piece => ({
     ...structuredClone(from),
+    ...(from.division && { division: copiedDivision(from.division, newId) }),
     id: newId(),
     name: copyName(
       from.name,

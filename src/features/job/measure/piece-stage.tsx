@@ -2,19 +2,25 @@
 
 import { useEffect, useRef, useState } from "react";
 import type { Fault } from "@/core/geometry/fault";
-import { pulled, traced, withoutCorner, type Handle, type Snap } from "@/core/geometry/handles";
+import type { Pair, Point } from "@/core/geometry/curves";
+import { pulled, traced, withoutCorner, type Handle, type Knot, type Snap } from "@/core/geometry/handles";
 import type { EdgeName, Piece } from "@/core/geometry/piece";
+import { storedPair } from "@/core/geometry/stored";
+import type { Divider } from "@/core/geometry/zones/division";
+import { withDivider, withNewDivider } from "@/core/geometry/zones/edit-division";
+import { pulledDivider, zoneSnap, type ZoneHandle } from "@/core/geometry/zones/pull-divider";
 import { MM_PER_INCH } from "@/core/units/constants";
 import { Button } from "@/ui/button";
 import type { Frame } from "@/ui/dimension-lines";
 import { frameOf, PieceDrawing } from "@/ui/piece-drawing";
 import { useSize } from "@/ui/use-size";
-import { editPiece } from "../workspace/edits";
+import { editPiece, newId } from "../workspace/edits";
 import { useJob, useJobState } from "../workspace/use-job";
 import { ExportMenu } from "./export-menu";
 import { PieceHandles } from "./piece-handles";
-import { TraceTouch } from "./trace-outline";
+import { TraceControls, TraceTouch } from "./trace-outline";
 import { knotsOf, Underlay, UnderlayControls, UnderlayTouch, type UnderlayMode } from "./underlay";
+import { ZoneHandles } from "./zone-handles";
 
 /** What a pull snaps to and a key nudges by, mm. */
 const SNAP_MM = { metric: 5, us: MM_PER_INCH / 4 };
@@ -29,6 +35,10 @@ export function PieceStage({
   faults,
   edge,
   onEdge,
+  divider,
+  onDivider,
+  tracing,
+  onTracing,
   onImport,
 }: {
   piece: Piece;
@@ -36,6 +46,12 @@ export function PieceStage({
   faults: Fault[];
   edge: EdgeName | null;
   onEdge: (edge: EdgeName | null) => void;
+  /** The divider that is worked on. */
+  divider: string | null;
+  onDivider: (dividerId: string | null) => void;
+  /** Points of a zone that is drawn, until it is closed. */
+  tracing: Knot[] | null;
+  onTracing: (knots: Knot[] | null) => void;
   onImport: () => void;
 }) {
   const { system, change } = useJob();
@@ -61,6 +77,19 @@ export function PieceStage({
     if (knots) edit((before) => traced(before, knots));
     setMode(null);
   };
+  const closeZone = () => {
+    if (tracing && tracing.length > 2) {
+      const points = tracing.map(({ at }): Pair => storedPair(at));
+      const curved = !tracing.some(({ corner }) => corner);
+      const made = withNewDivider(piece, "shape", newId, {
+        kind: "shape",
+        shape: { kind: "free", points, curved },
+      });
+      edit((before) => ({ ...before, division: made.piece.division }));
+      onDivider(made.divider.id);
+    }
+    onTracing(null);
+  };
   const flush = () => {
     const last = waiting.current;
     waiting.current = null;
@@ -79,6 +108,15 @@ export function PieceStage({
     soon(() => edit(() => pulled(held.piece, handle, by, snap, free ? 0 : ALIGN_PX / held.frame.scale)));
   };
 
+  const pullZone = (handle: ZoneHandle, by: Point, free: boolean) => {
+    if (!held || divider === null) return;
+    const snap = free ? null : zoneSnap(held.piece, SNAP_MM[system], ALIGN_PX / held.frame.scale);
+    soon(() => edit(() => withDivider(held.piece, divider, (was) => pulledDivider(was, handle, by, snap))));
+  };
+  const zoneEdit = (next: (was: Divider) => Divider) => {
+    if (divider !== null) edit((before) => withDivider(before, divider, next));
+  };
+
   return (
     <>
       <div className="flex items-baseline gap-5 px-7 pt-3 text-sm">
@@ -93,6 +131,14 @@ export function PieceStage({
           onTraced={closeTrace}
           frame={frame}
         />
+        {tracing && (
+          <TraceControls
+            knots={tracing}
+            onKnots={onTracing}
+            onClose={closeZone}
+            onLeave={() => onTracing(null)}
+          />
+        )}
         <span className="ml-auto">
           <ExportMenu piece={piece} jobId={jobId} />
         </span>
@@ -113,7 +159,16 @@ export function PieceStage({
               under={piece.underlay && <Underlay underlay={piece.underlay} frame={frame} />}
             >
               {(at, outline) =>
-                knots ? (
+                tracing ? (
+                  <TraceTouch
+                    knots={tracing}
+                    onKnots={onTracing}
+                    onClose={closeZone}
+                    frame={at}
+                    width={width}
+                    height={height}
+                  />
+                ) : knots ? (
                   <TraceTouch
                     knots={knots}
                     onKnots={(next) => setMode({ knots: next })}
@@ -131,6 +186,30 @@ export function PieceStage({
                     onEdit={edit}
                     width={width}
                     height={height}
+                  />
+                ) : divider !== null && piece.division && piece.shape.kind !== "tumbler" ? (
+                  <ZoneHandles
+                    piece={piece}
+                    division={piece.division}
+                    dividerId={divider}
+                    frame={at}
+                    onPick={onDivider}
+                    onPullStart={() => {
+                      hold(true);
+                      setHeld({ piece, frame: at });
+                    }}
+                    onPull={pullZone}
+                    onPullEnd={() => {
+                      flush();
+                      setHeld(null);
+                      hold(false);
+                    }}
+                    onNudge={(handle, direction, far) => {
+                      const step = NUDGE_MM[system] * (far ? 10 : 1);
+                      const by = { x: direction.x * step, y: direction.y * step };
+                      zoneEdit((was) => pulledDivider(was, handle, by, null));
+                    }}
+                    onEdit={zoneEdit}
                   />
                 ) : (
                   <PieceHandles

@@ -3,7 +3,7 @@ import type { ColourLook } from "@/core/batch/coat-colour";
 import type { Vessel } from "@/core/batch/vessel";
 import type { Plan } from "@/core/plan/derive-plan";
 import { runSheet, weighStepId } from "@/core/pour/run-sheet";
-import { sectionWords } from "@/core/pour/step-words";
+import { cupTitle, sectionWords } from "@/core/pour/step-words";
 import { clockText, type ClockStyle } from "@/core/units/clock";
 import { cupsMl, dosesWords, type WeighLine } from "@/core/pour/weigh-lines";
 import { DAY_MIN } from "@/core/schedule/hours";
@@ -71,7 +71,7 @@ export function batchSheet(plan: Plan, system: UnitSystem, style: ClockStyle = "
         pourBy: time && lowMin !== undefined ? clockText(time.mixAtMin + lowMin, style) : "",
         weigh: steps.find((step) => step.id === weighStepId(coat.id, batch.number))?.weigh ?? [],
         cups: batch.cups.map((cup, index) => ({
-          name: cup.name,
+          name: cupTitle(cup),
           hex: coat.colours.find((colour) => colour.id === cup.colourId)?.hex ?? "#EFE9D6",
           look: coat.colours.find((colour) => colour.id === cup.colourId)?.look ?? "clear",
           vessel: cup.vessel,

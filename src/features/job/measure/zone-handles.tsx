@@ -1,0 +1,147 @@
+"use client";
+
+import type { KeyboardEvent } from "react";
+import type { Point } from "@/core/geometry/curves";
+import type { Piece } from "@/core/geometry/piece";
+import type { Divider, Division } from "@/core/geometry/zones/division";
+import { pointsOf } from "@/core/geometry/zones/edit-division";
+import {
+  handlePlace,
+  withoutPoint,
+  withPointAfter,
+  type ZoneHandle,
+} from "@/core/geometry/zones/pull-divider";
+import { drawnRegions, surfaceOf } from "@/core/geometry/zones/regions";
+import { zoneMapOf } from "@/core/geometry/zones/zone-map";
+import type { Frame } from "@/ui/dimension-lines";
+import { usePull } from "@/ui/use-pull";
+import { ringsPath } from "@/ui/zone-drawing";
+
+/** A pointer that moves less than this picks rather than pulls. */
+const PULL_FROM_PX = 3;
+/** Stones of larger patterns are not moved one by one. */
+const MOST_STONES = 400;
+
+const DIRECTIONS: Record<string, Point> = {
+  ArrowLeft: { x: -1, y: 0 },
+  ArrowRight: { x: 1, y: 0 },
+  ArrowUp: { x: 0, y: -1 },
+  ArrowDown: { x: 0, y: 1 },
+};
+
+/**
+ * What can be taken hold of of a divider: a shape as a whole and by its size, points of a line one by one, stones. A click on another zone picks
+ * that one. Arrow keys nudge what has the focus (Shift: ten times as far), Enter on a point puts another behind it, Delete takes it out.
+ */
+export function ZoneHandles({
+  piece,
+  division,
+  dividerId,
+  frame,
+  onPick,
+  onPullStart,
+  onPull,
+  onPullEnd,
+  onNudge,
+  onEdit,
+}: {
+  piece: Piece;
+  division: Division;
+  dividerId: string;
+  frame: Frame;
+  onPick: (dividerId: string | null) => void;
+  onPullStart: () => void;
+  onPull: (handle: ZoneHandle, by: Point, free: boolean) => void;
+  onPullEnd: () => void;
+  onNudge: (handle: ZoneHandle, direction: Point, far: boolean) => void;
+  onEdit: (next: (was: Divider) => Divider) => void;
+}) {
+  const pull = usePull();
+  const divider = division.dividers.find(({ id }) => id === dividerId);
+  const map = zoneMapOf(piece);
+  if (!divider || !map) return null;
+  const { drawn } = divider;
+  const name = divider.zones[0]?.name ?? "Zone";
+  const pointer = (handle: ZoneHandle) =>
+    pull<ZoneHandle, SVGElement>({
+      fromPx: PULL_FROM_PX,
+      begin: () => handle,
+      start: onPullStart,
+      move: (held, { x, y }, { altKey }) => onPull(held, { x: x / frame.scale, y: y / frame.scale }, altKey),
+      end: (_, { moved }) => {
+        if (moved) onPullEnd();
+      },
+    });
+  const keys = (handle: ZoneHandle) => (event: KeyboardEvent) => {
+    const direction = DIRECTIONS[event.key];
+    if (direction) onNudge(handle, direction, event.shiftKey);
+    else if (handle.kind === "point" && event.key === "Enter")
+      onEdit((was) => withPointAfter(was, handle.index));
+    else if (handle.kind === "point" && (event.key === "Delete" || event.key === "Backspace"))
+      onEdit((was) => withoutPoint(was, handle.index));
+    else return;
+    event.preventDefault();
+  };
+  const grip = (handle: ZoneHandle, label: string, key: string, round = false) => {
+    const place = handlePlace(drawn, handle);
+    if (!place) return null;
+    const { x, y } = frame.at(place);
+    const shared = {
+      role: "button",
+      tabIndex: 0,
+      "aria-label": label,
+      fill: "var(--color-paper)",
+      stroke: "var(--color-signal)",
+      strokeWidth: 1.6,
+      className: "cursor-move focus-visible:fill-signal outline-none",
+      onKeyDown: keys(handle),
+      ...pointer(handle),
+    };
+    return round ? (
+      <circle key={key} cx={x} cy={y} r={6} {...shared} />
+    ) : (
+      <rect key={key} x={x - 5.5} y={y - 5.5} width={11} height={11} {...shared} />
+    );
+  };
+  const stones =
+    drawn.kind === "pebbles"
+      ? drawnRegions(divider, surfaceOf(piece), division).stones.slice(0, MOST_STONES)
+      : [];
+  return (
+    <g>
+      {map.zones.map(({ zone, divider: own, rings }) => {
+        const whole = own?.id === dividerId;
+        const movable = whole && drawn.kind === "shape";
+        return (
+          <path
+            key={zone.id}
+            d={ringsPath(rings, frame)}
+            fillRule="evenodd"
+            fill="transparent"
+            stroke={whole ? "var(--color-signal)" : "none"}
+            strokeWidth="2.4"
+            {...(movable
+              ? {
+                  role: "button",
+                  tabIndex: 0,
+                  "aria-label": `${zone.name}: pull it`,
+                  className: "cursor-move outline-none focus-visible:fill-signal/20",
+                  onKeyDown: keys({ kind: "all" }),
+                  ...pointer({ kind: "all" }),
+                }
+              : whole
+                ? { pointerEvents: "none" as const }
+                : { className: "cursor-pointer", onClick: () => onPick(own?.id ?? null) })}
+          />
+        );
+      })}
+      {(pointsOf(drawn) ?? []).map((_, index) =>
+        grip({ kind: "point", index }, `Point ${index + 1} of ${name}`, `point-${index}`, true),
+      )}
+      {grip({ kind: "size" }, `Size of ${name}`, "size")}
+      {stones.map(({ number, middle }) =>
+        grip({ kind: "stone", stone: number, at: middle }, `Stone ${number}`, `stone-${number}`, true),
+      )}
+    </g>
+  );
+}
