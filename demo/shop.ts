@@ -11,6 +11,7 @@ import { emptyJob, newCoat } from "@/core/job/new-job";
 import { dammed, newPiece } from "@/core/geometry/new-piece";
 import { withTechnique } from "@/core/job/techniques";
 import type { Coat, CoatKind } from "@/core/schedule/coat";
+import { geode, island } from "./zones";
 
 /** The made-up shop. Every name here is invented. */
 export const DEMO_SHOP = "Lantern Yard Coatings";
@@ -481,6 +482,14 @@ export function demoJobs(cards: readonly ResinCard[], shelf: readonly ColourCard
     {
       fields: { name: "Honeycomb wall", client: "D. Amara", status: "planning", dueInDays: 30 },
       document: panels,
+    },
+    {
+      fields: { name: "Island with a leaf", client: "Quay house", status: "planning", dueInDays: 34 },
+      document: island(coating),
+    },
+    {
+      fields: { name: "Geode, blue and brass", client: "", status: "planning", dueInDays: 40 },
+      document: geode(coating),
     },
     {
       fields: { name: "Sample board 7", client: "", status: "planning", dueInDays: null },

@@ -1,4 +1,7 @@
-import type { Box } from "../../geometry/ring";
+import { boxOf, type Box } from "../../geometry/ring";
+import { byIdentity } from "../../numerics/by-identity";
+import { zoneFields, type ZoneField } from "../engine/zone-field";
+import { inZone } from "../ops/in-zone";
 import type { Op } from "../engine/op";
 import { air } from "../ops/air";
 import { fog } from "../ops/fog";
@@ -10,11 +13,11 @@ import { countOf, VEIN_SHARE, type PassScene, type Scene } from "./scene";
 import { sprayed } from "./sprayed";
 import { worked } from "./worked";
 import { PASS, type PatternPass } from "../../passes/facts";
-import type { RehearsedPass } from "./rehearsal";
+import type { Rehearsal, RehearsedPass, RehearsedZone } from "./rehearsal";
 import { scattered } from "../placing/cells";
 import { puddles } from "../placing/pours";
 import { carried, pulls, tearing } from "../placing/pulls";
-import { acrossOf, areaOf, sourceOf, spread } from "../placing/random";
+import { acrossOf, areaOf, around, sourceOf, spread } from "../placing/random";
 import { closed } from "../engine/seam";
 import { growVeins, USUAL_MANNER, veinOps } from "./vein";
 
@@ -239,21 +242,69 @@ function overStrips(scene: Scene, strips: readonly Box[], make: (scene: Scene) =
   ];
 }
 
+/** What lays colour; all else only moves what lies there, and crosses a border on which nothing stands. */
+const LAYS: ReadonlySet<Op["kind"]> = new Set(["cover", "drop", "line", "field", "flecks", "mask"]);
+
+/** A pass in the zones of its coat, each with its own colours: behind a barrier all of it, else what it lays. What flows by itself does so once. */
+function inZones(given: PassScene, zones: readonly RehearsedZone[]): Op[] {
+  const { of, coat } = given;
+  const fields = fieldsOf(of);
+  const each = zones.flatMap((zone, n): { op: Op; n: number; held: boolean; inside: ZoneField }[] => {
+    const inside = fields[zone.at];
+    if (!inside) return [];
+    const { zones: _zones, strips: _strips, ...rest } = coat;
+    const own = { ...rest, colours: zone.colours };
+    const box = boxOfZone(of, zone.at);
+    const seed = given.seed + 211 * n;
+    return onPiece({ ...given, coat: own, seed }, box).map((op) => ({ op, n, held: zone.held, inside }));
+  });
+  return each.flatMap(({ op, n, held, inside }) => {
+    if (held || LAYS.has(op.kind)) return [inZone(op, inside)];
+    return op.kind === "wobble" && n > 0 ? [] : [op];
+  });
+}
+
+/** Fields of the zones of a rehearsal, worked out once for each. */
+const fieldsOf = byIdentity((of: Rehearsal): ZoneField[] =>
+  of.zoneRings ? zoneFields(of.zoneRings, around(of.box, EDGE_MM)) : [],
+);
+const EDGE_MM = 20;
+
+/** Where a zone lies, with the faces beside it. */
+function boxOfZone({ zoneRings = [], box, topMm }: Rehearsal, at: number): Box {
+  const points = (zoneRings[at] ?? []).flat();
+  if (points.length === 0) return box;
+  const own = boxOf(points);
+  const near = 1;
+  return {
+    minX: own.minX < near ? box.minX : own.minX,
+    minY: own.minY < near ? box.minY : own.minY,
+    maxX: own.maxX > topMm.wide - near ? box.maxX : own.maxX,
+    maxY: own.maxY > topMm.high - near ? box.maxY : own.maxY,
+  };
+}
+
 /** The operations of one pass. */
 export function passOps(given: PassScene): Op[] {
+  const { zones } = given.coat;
+  return zones ? inZones(given, zones) : onPiece(given, given.of.box);
+}
+
+/** The operations of a pass over a box of the piece. */
+function onPiece(given: PassScene, box: Box): Op[] {
   const { of, coat, pass, seed } = given;
   const [largest, ...smaller] = [...coat.colours].sort((a, b) => b.share - a.share);
   if (!largest) return [];
   const few = smaller.filter(({ share }) => share <= VEIN_SHARE);
   const forVeins = coat.vein ? [largest, ...smaller] : few.length > 0 ? few : smaller.slice(-1);
   const keeps = !coat.vein && coat.passes.some(({ kind }) => kind === "veins");
-  const areaM2 = areaOf(of.box) / 1e6;
+  const areaM2 = areaOf(box) / 1e6;
   const { work, uses } = pass;
   const used = ({ at }: { at: number }) => uses?.includes(at) ?? true;
   const scene: Scene = {
     ...given,
     seed: seed + 7 * (work.seed ?? 0),
-    box: of.box,
+    box,
     areaM2,
     reach: Math.min(1, Math.sqrt(areaM2)),
     angle: of.angle + ((work.turnDeg ?? 0) * Math.PI) / 180,

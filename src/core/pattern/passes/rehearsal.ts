@@ -1,4 +1,4 @@
-import type { Box } from "../../geometry/ring";
+import type { Box, Ring } from "../../geometry/ring";
 import type { PatternPass } from "../../passes/facts";
 import type { Vein, VeinManner } from "./vein";
 import type { PassWork, WorkTool } from "./work";
@@ -22,6 +22,9 @@ export type RehearsedPass = {
 /** A vein of the map, as it lies on this piece. */
 export type PlannedVeins = { veins: readonly Vein[]; manner: VeinManner; at: number };
 
+/** A zone of a divided piece that a coat is poured in: its place among the zones, its own colours, and whether a barrier stands on its borders. */
+export type RehearsedZone = { at: number; colours: RehearsedCoat["colours"]; held: boolean };
+
 /** A coat as it is rehearsed: its colours by their places in the palette, with their shares. */
 export type RehearsedCoat = {
   id: string;
@@ -32,6 +35,8 @@ export type RehearsedCoat = {
   passes: readonly RehearsedPass[];
   /** Where it is poured and worked one stretch after the other, as a floor is, in that order; absent where it is all of a piece. */
   strips?: readonly Box[];
+  /** Where it differs by zone, or a barrier stands between them: the zones that it is poured in; absent where it lies alike on all of the piece. */
+  zones?: readonly RehearsedZone[];
   /** Veins of the vein map, in place of what chance would do; null where there is no map. */
   veins: readonly PlannedVeins[] | null;
 };
@@ -47,6 +52,8 @@ export type Rehearsal = {
   /** Place in the palette of what lies under everything. */
   base: number;
   coats: readonly RehearsedCoat[];
+  /** Closed lines of the zones of a divided piece, mm; absent where it is all of one. */
+  zoneRings?: readonly (readonly Ring[])[];
   /** Main direction, rad. */
   angle: number;
   seed: number;

@@ -8,12 +8,14 @@ import { Checkbox } from "@/ui/checkbox";
 import { editColour } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 
+type Place = { pieceId: string; zoneId: string | null; name: string };
+
 /** Which pieces and zones of its coat a colour goes on; there it shares the place with the others that do. Nothing where there is but one place. */
 export function ColourPlaces({ coat, colour }: { coat: Coat; colour: CoatColour }) {
   const { document, change } = useJob();
   const places = document.pieces
     .filter((piece) => covers(coat, piece.id))
-    .flatMap((piece) =>
+    .flatMap((piece): Place[] =>
       piece.division
         ? zonesOf(piece.division)
             .filter((zone) => coversZone(coat, piece.id, zone.id))
@@ -21,7 +23,7 @@ export function ColourPlaces({ coat, colour }: { coat: Coat; colour: CoatColour 
         : [{ pieceId: piece.id, zoneId: null, name: piece.name }],
     );
   if (places.length < 2) return null;
-  const idOf = ({ pieceId, zoneId }: { pieceId: string; zoneId: string | null }) => zoneId ?? pieceId;
+  const idOf = ({ pieceId, zoneId }: Place) => zoneId ?? pieceId;
   const put = (placeId: string, wanted: boolean) =>
     change(
       editColour(coat.id, colour.id, (before) => {

@@ -1,5 +1,6 @@
 "use client";
 
+import { useEffect, useRef } from "react";
 import type { Measured } from "@/core/geometry/measure";
 import type { Piece } from "@/core/geometry/piece";
 import {
@@ -65,8 +66,15 @@ export function DividerForm({
     change(editPiece(piece.id, (before) => withDivider(before, divider.id, next)));
   const { drawn, zones } = divider;
   const many = "widthsMm" in drawn || drawn.kind === "pebbles";
+  const here = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (open) here.current?.scrollIntoView({ block: "nearest" });
+  }, [open]);
   return (
-    <div className={`border-b border-line py-1 ${open ? "border-l-2 border-l-signal pl-3 -ml-3.5" : ""}`}>
+    <div
+      ref={here}
+      className={`border-b border-line py-1 ${open ? "border-l-2 border-l-signal pl-3 -ml-3.5" : ""}`}
+    >
       {zones.map((zone) => (
         <ZoneRow
           key={zone.id}

@@ -98,14 +98,20 @@ export function ZoneHandles({
       ...pointer(handle),
     };
     return round ? (
-      <circle key={key} cx={x} cy={y} r={6} {...shared} />
+      <circle key={key} cx={x} cy={y} r={handle.kind === "stone" ? 4 : 6} {...shared} />
     ) : (
       <rect key={key} x={x - 5.5} y={y - 5.5} width={11} height={11} {...shared} />
     );
   };
+  const surface = surfaceOf(piece);
+  const { box } = surface;
   const stones =
     drawn.kind === "pebbles"
-      ? drawnRegions(divider, surfaceOf(piece), division).stones.slice(0, MOST_STONES)
+      ? drawnRegions(divider, surface, division)
+          .stones.filter(
+            ({ middle: { x, y } }) => x > box.minX && x < box.maxX && y > box.minY && y < box.maxY,
+          )
+          .slice(0, MOST_STONES)
       : [];
   return (
     <g>
