@@ -29,6 +29,7 @@ import { windowCoatsOf } from "@/core/plan/timed";
 import { parseQuantity } from "@/core/units/parse-quantity";
 import { cards, kitchen } from "./kitchen";
 import { COAST, coastDxf, coastSvg } from "./coast";
+import { zonedJob } from "./zoned";
 
 export { pictures } from "./pictures";
 
@@ -37,6 +38,8 @@ export const PLAN_GIVEN = "the same, a keystroke in what is mixed: the film foll
 export const PEER = "peer: JSON round trip of the same document";
 
 export const DRAG = "an edge pulled by one frame, plan of 12 pieces with it";
+export const DRAG_ZONE =
+  "a point of one of 30 zones pulled by one frame, outline of 2 000 corners, plan with it";
 export const IMPORT_SVG = "SVG outline of 20 000 corners: read, checked, measured";
 export const IMPORT_DXF = "DXF outline of 20 000 corners: read, checked, measured";
 export const IMPORT_PEER = "peer: clipper2 union of the same outline";
@@ -202,6 +205,10 @@ export async function medians(): Promise<[string, number][]> {
         cards,
         colours,
       );
+    })
+    .add(DRAG_ZONE, () => {
+      film = film > 1.2 ? 1 : film + 0.001;
+      derivePlan(zonedJob(film * 20), cards, colours);
     })
     .add(IMPORT_SVG, () => {
       imported(readSvg(coastSvg, 0.1));

@@ -9,6 +9,7 @@ import type { JobDocument } from "@/core/job/job";
 import { emptyJob, newCoat } from "@/core/job/new-job";
 import { withTechnique } from "@/core/job/techniques";
 import type { Coat } from "@/core/schedule/coat";
+import { usualPass } from "@/core/schedule/pass";
 
 const id = () => randomUUID();
 const zone = (name: string): Zone => ({ id: id(), name });
@@ -46,7 +47,11 @@ export function island(coating: string | null): JobDocument {
       ],
     },
   };
-  const on = (coat: Coat, where: Zone): Coat => ({ ...coat, zonesByPiece: { [piece.id]: [where.id] } });
+  const on = (coat: Coat, where: Zone): Coat => ({
+    ...coat,
+    zonesByPiece: { [piece.id]: [where.id] },
+    passes: [...coat.passes, usualPass(id(), "tape-pull", {})],
+  });
   const blend = (name: string) => ({
     ...withTechnique(newCoat("colour", "Colour", coating, id), "palm-blend", id),
     name,

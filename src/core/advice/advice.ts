@@ -56,6 +56,8 @@ export type AdvisedCoat = {
   windows: CoatWindows | null;
   /** Depth of its deepest pour, for one that fills, mm. */
   pourDepthMm: number | null;
+  /** Its zones that lie behind a tape, by name. */
+  taped: readonly string[];
   /** Depth of all that reacts together with it, mm. */
   reactingMm: number;
   seen: SeenCoat;

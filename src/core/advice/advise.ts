@@ -6,7 +6,7 @@ import { loadTooLarge, overCardLimit } from "./load-rules";
 import { yellowOverDark } from "./yellow-rules";
 import { filmTooThick, filmTooThin, notForCounters } from "./film-rules";
 import { daysTroubles, shortNight } from "./time-rules";
-import { alcoholTooEarly, flameAfterVapour } from "./pass-rules";
+import { alcoholTooEarly, flameAfterVapour, tapeUnpulled } from "./pass-rules";
 
 const RULES: readonly Rule[] = [
   flameAfterVapour,
@@ -23,6 +23,7 @@ const RULES: readonly Rule[] = [
   filmTooThick,
   notForCounters,
   alcoholTooEarly,
+  tapeUnpulled,
   adhesiveUnderClear,
   whiteYellows,
   daysTroubles,

@@ -348,3 +348,14 @@ export const alcoholTooEarly = (fromMin: number): Said => ({
   kind: "common practice",
   why: "Why waiting helps cells to hold is not explained by viscosity alone; that it does is what practitioners agree on, at 20 to 21 °C; sooner when warm.",
 });
+
+/** @param zones that lie behind a tape */
+export const tapeUnpulled = (zones: readonly string[]): Said => ({
+  what: `${listed(zones)} ${zones.length > 1 ? "are" : "is"} taped off, and no pass pulls the tape.`,
+  soWhat: "Add the pass and pull it while the film is gummy.",
+  kind: "common practice",
+  why: "Pulled too early the edge runs; pulled once the film has set it tears out of it, or has to be cut free with a knife. While it is gummy it comes away clean, drawn back low over itself.",
+});
+
+const listed = (names: readonly string[]): string =>
+  names.length > 1 ? `${names.slice(0, -1).join(", ")} and ${names.at(-1)}` : (names[0] ?? "");

@@ -139,7 +139,7 @@ export function batchCoat(asked: CoatRequest): BatchedCoat {
     topAreaMm2: need.topAreaMm2,
     faceAreaMm2: need.faceAreaMm2,
     dripLengthMm: sumOver(pieces, (piece) => piece.openLengthMm + piece.faceLengthMm + piece.damLengthMm),
-    count: sumOver(pieces, () => 1),
+    count: countOf(pieces),
     fills: need.fills,
     embeds: need.embeds,
     onFacesMl: need.onFacesMl,
@@ -191,6 +191,10 @@ const clearName = ({ embeds, clearReserve }: CoatRequest): string => {
   if (embeds.length === 0) return "Clear, held back";
   return clearReserve > 0 ? "Clear, for embeds and held back" : "Clear, for embeds";
 };
+
+/** Pieces, copies counted; one that is covered zone by zone counts once. */
+const countOf = (pieces: CoatRequest["pieces"]): number =>
+  [...new Map(pieces.map(({ id, count }) => [id, count])).values()].reduce((sum, count) => sum + count, 0);
 
 /** The places of a coat as its colours see them. */
 const placesOf = (need: CoatNeed): ColourPlace[] =>

@@ -103,6 +103,16 @@ export function coatForZone(coat: Coat, piece: Piece, zoneId: string, wanted: bo
   return Object.keys(named).length > 0 ? { ...rest, zonesByPiece: named } : rest;
 }
 
+/** Names of the zones that a coat is for, where it is for some by name. */
+export const zoneNamesOf = (coat: Coat, pieces: readonly Piece[]): string[] =>
+  pieces.flatMap(({ id, division }) =>
+    division && coat.zonesByPiece?.[id]
+      ? zonesOf(division)
+          .filter((zone) => coversZone(coat, id, zone.id))
+          .map(({ name }) => name)
+      : [],
+  );
+
 /** Gives one piece coats of its own: shared ones are copied for it, behind the shared one, and leave it out. */
 export function withOwnBuild(job: JobDocument, pieceId: string, newId: NewId): JobDocument {
   const name = job.pieces.find((piece) => piece.id === pieceId)?.name ?? "";

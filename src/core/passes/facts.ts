@@ -309,6 +309,16 @@ const FACTS = {
     phase: "late",
     on: "edges",
   },
+  "tape-pull": {
+    words: "Pull the tape",
+    tool: "hand",
+    mlPerM2: null,
+    fromMin: 150,
+    minutesPerM2: 0,
+    minutesPerEdgeM: 1,
+    right: { from: "gummy", to: "set" },
+    phase: "late",
+  },
   "drip-scrape": {
     words: "Scrape the drips",
     tool: "scraper",

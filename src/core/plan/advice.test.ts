@@ -65,6 +65,7 @@ function advised(changes: Partial<AdvisedCoat> = {}): AdvisedCoat {
     resin: fittedResin(CARD),
     windows: null,
     pourDepthMm: null,
+    taped: [],
     reactingMm: 0,
     seen: looks.coats.at(-1)!,
     ...changes,
@@ -528,4 +529,14 @@ test("no look of ours is told that its own film is too thin", () => {
       .filter((rule) => rule === "film-too-thin" || rule === "bucket-without-slick");
     expect([id, films]).toEqual([id, []]);
   }
+});
+
+test("a zone behind a tape wants a pass that pulls it while the film is gummy (common practice, no source)", () => {
+  const [found] = say([advised({ taped: ["Leaf"] })]);
+  expect(found).toMatchObject({
+    rule: "tape-unpulled",
+    what: "Leaf is taped off, and no pass pulls the tape.",
+  });
+  const pulled = coat({ passes: [usualPass("pull", "tape-pull", {})] });
+  expect(rules([advised({ taped: ["Leaf"], coat: pulled })])).not.toContain("tape-unpulled");
 });

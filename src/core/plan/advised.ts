@@ -1,7 +1,10 @@
 import { advise } from "../advice/advise";
 import { adviceKey, canSetAside, type Advice } from "../advice/advice";
 import type { ColourCard } from "../colour/colour-card";
+import { isPlaced } from "../batch/placed-colours";
+import type { Measured } from "../geometry/measure";
 import type { JobDocument } from "../job/job";
+import { coversZone, type Coat } from "../schedule/coat";
 import type { DayPlan } from "../schedule/plan-days";
 import type { CoatLooks, ColourPlan } from "./colour-plan";
 import type { PlannedCoat } from "./timed";
@@ -26,8 +29,21 @@ function withoutSetAside(all: readonly Advice[], notes: Record<string, string>):
   };
 }
 
+/** Zones of a coat that end at a tape, where the coat is not poured over it alike. */
+function tapedBy(coat: Coat, pieces: readonly Measured[]): string[] {
+  return pieces.flatMap(({ id, zones, borders }) => {
+    const on = zones.filter((zone) => coversZone(coat, id, zone.id));
+    if (on.length === zones.length && !isPlaced(coat.colours)) return [];
+    const ends = new Set(
+      borders.filter(({ divider }) => divider.barrier?.kind === "tape").flatMap(({ zoneIds }) => zoneIds),
+    );
+    return on.filter((zone) => ends.has(zone.id)).map(({ name }) => name);
+  });
+}
+
 export function advised(
   { work, setAside = {} }: JobDocument,
+  pieces: readonly Measured[],
   coats: readonly PlannedCoat[],
   troubles: DayPlan["troubles"],
   looks: ColourPlan,
@@ -48,6 +64,7 @@ export function advised(
       resin,
       windows,
       pourDepthMm,
+      taped: tapedBy(coat, pieces),
       reactingMm,
       seen: looks.coats[index] as CoatLooks,
     })),

@@ -40,7 +40,7 @@ export function derivePlan(
     ...onPieces,
     coats,
     looks,
-    ...advised(job, coats, troubles, looks, colourants),
+    ...advised(job, onPieces.pieces, coats, troubles, looks, colourants),
   };
 }
 

@@ -21,7 +21,11 @@ export function sectionWords(sections: readonly Section[], system: UnitSystem): 
       ? `${name} from ${quantityText(section.fromMm, "length", system)} to ${end}`
       : `${name} to ${end}`;
   });
-  return names.length > 3 ? `${names.slice(0, 2).join(", ")} and ${names.length - 2} more` : names.join(", ");
+  // The name of a zone has a comma of its own.
+  const between = sections.some(({ zoneId }) => zoneId !== null) ? "; " : ", ";
+  return names.length > 3
+    ? `${names.slice(0, 2).join(between)} and ${names.length - 2} more`
+    : names.join(between);
 }
 
 /** "Deep blue (Island, Inlay)": a cup, with what it is for where that is not all of its batch. */

@@ -1,5 +1,7 @@
 "use client";
 
+import { zoneNamesOf } from "@/core/job/builds";
+import { useJob } from "../workspace/use-job";
 import { GROUNDS, type Ground } from "@/core/batch/grounds";
 import { useId } from "react";
 import type { CoatColour } from "@/core/batch/coat-colour";
@@ -127,6 +129,7 @@ function Veins({ coat, top, depth, right }: { coat: Coat; top: number; depth: nu
 /** The coats as a cross-section, films to one exaggerated scale. */
 export function CrossSection({ coats, ground, form, system, selectedId, onSelect, width, height }: Props) {
   const id = useId();
+  const { document } = useJob();
   const laid = coats.filter(liesOnTop);
   const full = laid.filter((coat) => coat.kind !== "vein");
   const totalMm = full.reduce((sum, coat) => sum + coat.filmMm, 0);
@@ -262,6 +265,9 @@ export function CrossSection({ coats, ground, form, system, selectedId, onSelect
           style={{ left: 0, top: y }}
         >
           <span className="font-semibold block truncate">{coat.name}</span>
+          {coat.zonesByPiece && (
+            <span className="text-xs block truncate">on {zoneNamesOf(coat, document.pieces).join(", ")}</span>
+          )}
           <span className={`text-xs no-underline ${coat.id === selectedId ? "" : "text-ink-soft"}`}>
             {coat.kind === "vein"
               ? `on ${Math.round(coat.coverShare * 1000) / 10} % of the top`

@@ -85,6 +85,7 @@ export function PassList({ coat }: { coat: Coat }) {
           </select>
         </label>
       </div>
+      <AdviceAt coatId={coat.id} at={["passes"]} />
       <ol>
         {coat.passes.map((pass, index) => (
           <li key={pass.id}>
