@@ -162,7 +162,7 @@ function findCut(piece: Piece, share: number): Cut {
  * Where a rising function that begins below 0 and ends above it passes 0, to 0.01 mm: between two bounds by the chord, and by the middle
  * where the chord does not halve them.
  */
-function findAlong(excess: (alongMm: number) => number, longMm: number, area: number): number {
+export function findAlong(excess: (alongMm: number) => number, longMm: number, area: number): number {
   let [low, high] = [0, longMm];
   let [below, above] = [excess(0), excess(longMm)];
   while (high - low > 0.01) {

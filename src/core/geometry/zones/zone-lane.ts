@@ -1,5 +1,6 @@
 import { byIdentity } from "../../numerics/by-identity";
 import type { Point } from "../curves";
+import { findAlong } from "../lanes";
 import { areaBelowMm2, boxOf, ringTurn, type Ring } from "../ring";
 
 /** The rings of a zone with their signs: holes run the other way round. */
@@ -20,13 +21,7 @@ export function alongZone(rings: readonly Ring[], share: number): number {
   if (share >= 1) return to - from;
   const before = known.get(share);
   if (before !== undefined) return before;
-  let [low, high] = [from, to];
-  while (high - low > 0.01) {
-    const middle = (low + high) / 2;
-    if (below(middle) < share * area) low = middle;
-    else high = middle;
-  }
-  const along = (low + high) / 2 - from;
+  const along = findAlong((at) => below(from + at) - share * area, to - from, area);
   known.set(share, along);
   return along;
 }

@@ -2,7 +2,7 @@ import { byIdentity } from "../../numerics/by-identity";
 import type { Point } from "../curves";
 import { wallSize } from "../frustum";
 import { outlineOf } from "../outline";
-import type { EdgeName, Piece } from "../piece";
+import type { EdgeName, Piece, Shape } from "../piece";
 import { cutOutAreaMm2 } from "../cut-out";
 import { ringAreaMm2 } from "../ring";
 import { zonesOf, type Divider, type Division, type Zone } from "./division";
@@ -119,6 +119,29 @@ function edgesBySide(piece: Piece): { name: EdgeName; times: number }[] {
 
 type Side = { zone: number; reversed: boolean };
 
+const reversedPath = byIdentity((path: Point[]): Point[] => [...path].reverse());
+
+/** The closed lines that zones had the last time, by their ids: what is not touched by a pull keeps its own. */
+const lastRings = byIdentity((_shape: Shape) => ({
+  known: new Map<string, { paths: readonly Point[][]; rings: Point[][] }>(),
+}));
+
+/** Closed lines of each zone; the same as before where it is bordered by the same stretches. */
+function ringsOfZones({ shape }: Piece, ids: readonly string[], paths: readonly Point[][][]): Point[][][] {
+  const kept = lastRings(shape);
+  const now: typeof kept.known = new Map();
+  const rings = ids.map((id, n) => {
+    const own = paths[n] ?? [];
+    const last = kept.known.get(id);
+    const same = last?.paths.length === own.length && own.every((path, at) => path === last.paths[at]);
+    const entry = same && last ? last : { paths: own, rings: loops(own) };
+    now.set(id, entry);
+    return entry.rings;
+  });
+  kept.known = now;
+  return rings;
+}
+
 function mapOf(piece: Piece, division: Division): ZoneMap {
   const surface = surfaceOf(piece);
   const list = zonesOf(division);
@@ -158,7 +181,7 @@ function mapOf(piece: Piece, division: Division): ZoneMap {
       const laid = at(zone);
       laid.areaMm2 += reversed ? -area : area;
       if (!seam) laid.outlineMm += total;
-      paths[zone]?.push(reversed ? [...run.path].reverse() : run.path);
+      paths[zone]?.push(reversed ? reversedPath(run.path) : run.path);
     }
     if (left !== null && right !== null) {
       addBorder(borders, [at(left), at(right)], run, total, drawn);
@@ -182,15 +205,20 @@ function mapOf(piece: Piece, division: Division): ZoneMap {
       }
     });
   }
-  zones.forEach((laid, n) => {
-    laid.rings = loops(paths[n] ?? []);
+  ringsOfZones(
+    piece,
+    list.map(({ id }) => id),
+    paths,
+  ).forEach((rings, n) => {
+    at(n).rings = rings;
   });
   if (!isWall) giveSlivers(piece, zones, curved);
   return { zones, borders: [...borders.values()] };
 }
 
-const lengthsOf = (path: readonly Point[]): number[] =>
-  path.slice(1).map((b, n) => Math.hypot(b.x - (path[n] as Point).x, b.y - (path[n] as Point).y));
+const lengthsOf = byIdentity((path: readonly Point[]): number[] =>
+  path.slice(1).map((b, n) => Math.hypot(b.x - (path[n] as Point).x, b.y - (path[n] as Point).y)),
+);
 /** The seam of a wall laid flat is upright and no edge of anything. */
 const onSeam = (path: readonly Point[]): boolean => path.every(({ x }) => x === path[0]?.x);
 const sidesOf = (left: number | null, right: number | null): Side[] => [
