@@ -80,7 +80,8 @@ module.exports = {
       from: { path: "^src/core/geometry/", pathNot: "\\.test\\.ts$" },
       to: {
         dependencyTypes: ["npm", "npm-dev", "core", "unknown"],
-        pathNot: "node_modules/(@types/d3-delaunay|d3-delaunay|clipper2-ts|flatbush|robust-predicates|point-in-polygon-hao)/",
+        pathNot:
+          "node_modules/(@types/d3-delaunay|d3-delaunay|clipper2-ts|flatbush|robust-predicates|point-in-polygon-hao)/",
       },
     },
     {

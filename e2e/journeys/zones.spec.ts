@@ -53,6 +53,10 @@ test("a piece is divided: typed sizes, a pull and keys give the same zones, whic
   await saved(page);
   await page.reload();
   await expect(zones(page).getByLabel("Zone", { exact: true })).toHaveCount(2);
+  // A click on the drawing picks what lies there.
+  const stage = (await page.getByRole("group", { name: "Rectangle, drawn to scale" }).boundingBox())!;
+  await page.mouse.click(stage.x + stage.width * 0.72, stage.y + stage.height * 0.5);
+  await expect(page.getByRole("button", { name: "Point 1 of Zone 2" })).toBeVisible();
 });
 
 test("a zone that cannot be is told where it is typed, and what was typed stays", async ({ page }) => {

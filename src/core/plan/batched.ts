@@ -130,8 +130,9 @@ function workedOut(coat: Coat, { filmFactor, colours: cameOut }: BatchedCoat): C
 }
 
 /** A coat with its colours' shares of the whole of it, wherever they go. */
-export const overall = ({ coat, batched }: SizedCoat): Coat =>
-  batched && isPlaced(coat.colours) ? { ...coat, colours: batched.colours } : coat;
+export const overall = byIdentity(({ coat, batched }: SizedCoat): Coat =>
+  batched && isPlaced(coat.colours) ? { ...coat, colours: batched.colours } : coat,
+);
 
 /** What a coat was sized from the last time: a keystroke changes one coat, and the others stay as they are. */
 type SizedFrom = {

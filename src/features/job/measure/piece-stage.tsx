@@ -8,6 +8,7 @@ import type { EdgeName, Piece } from "@/core/geometry/piece";
 import { storedPair } from "@/core/geometry/stored";
 import type { Divider } from "@/core/geometry/zones/division";
 import { withDivider, withNewDivider } from "@/core/geometry/zones/edit-division";
+import { zoneMapOf } from "@/core/geometry/zones/zone-map";
 import { pulledDivider, zoneSnap, type ZoneHandle } from "@/core/geometry/zones/pull-divider";
 import { MM_PER_INCH } from "@/core/units/constants";
 import { Button } from "@/ui/button";
@@ -20,7 +21,7 @@ import { ExportMenu } from "./export-menu";
 import { PieceHandles } from "./piece-handles";
 import { TraceControls, TraceTouch } from "./trace-outline";
 import { knotsOf, Underlay, UnderlayControls, UnderlayTouch, type UnderlayMode } from "./underlay";
-import { ZoneHandles } from "./zone-handles";
+import { ZoneHandles, ZonePicks } from "./zone-handles";
 
 /** What a pull snaps to and a key nudges by, mm. */
 const SNAP_MM = { metric: 5, us: MM_PER_INCH / 4 };
@@ -113,6 +114,9 @@ export function PieceStage({
     const snap = free ? null : zoneSnap(held.piece, SNAP_MM[system], ALIGN_PX / held.frame.scale);
     soon(() => edit(() => withDivider(held.piece, divider, (was) => pulledDivider(was, handle, by, snap))));
   };
+  const flat = piece.shape.kind !== "tumbler";
+  const picked = divider !== null && flat ? piece.division : undefined;
+  const zoned = flat ? zoneMapOf(piece) : null;
   const zoneEdit = (next: (was: Divider) => Divider) => {
     if (divider !== null) edit((before) => withDivider(before, divider, next));
   };
@@ -187,11 +191,11 @@ export function PieceStage({
                     width={width}
                     height={height}
                   />
-                ) : divider !== null && piece.division && piece.shape.kind !== "tumbler" ? (
+                ) : picked ? (
                   <ZoneHandles
                     piece={piece}
-                    division={piece.division}
-                    dividerId={divider}
+                    division={picked}
+                    dividerId={divider ?? ""}
                     frame={at}
                     onPick={onDivider}
                     onPullStart={() => {
@@ -212,30 +216,33 @@ export function PieceStage({
                     onEdit={zoneEdit}
                   />
                 ) : (
-                  <PieceHandles
-                    piece={piece}
-                    outline={outline}
-                    frame={at}
-                    selected={edge}
-                    onSelect={(name) => onEdge(name === edge ? null : name)}
-                    onPullStart={() => {
-                      hold(true);
-                      setHeld({ piece, frame: at });
-                    }}
-                    onPull={({ handle, by, free }) => pull(handle, by, free)}
-                    onPullEnd={() => {
-                      flush();
-                      setHeld(null);
-                      hold(false);
-                    }}
-                    onNudge={(handle, direction, far) => {
-                      const step = NUDGE_MM[system] * (far ? 10 : 1);
-                      edit((before) =>
-                        pulled(before, handle, { x: direction.x * step, y: direction.y * step }, null),
-                      );
-                    }}
-                    onRemoveCorner={(index) => edit((before) => withoutCorner(before, index))}
-                  />
+                  <>
+                    {zoned && <ZonePicks map={zoned} frame={at} onPick={onDivider} />}
+                    <PieceHandles
+                      piece={piece}
+                      outline={outline}
+                      frame={at}
+                      selected={edge}
+                      onSelect={(name) => onEdge(name === edge ? null : name)}
+                      onPullStart={() => {
+                        hold(true);
+                        setHeld({ piece, frame: at });
+                      }}
+                      onPull={({ handle, by, free }) => pull(handle, by, free)}
+                      onPullEnd={() => {
+                        flush();
+                        setHeld(null);
+                        hold(false);
+                      }}
+                      onNudge={(handle, direction, far) => {
+                        const step = NUDGE_MM[system] * (far ? 10 : 1);
+                        edit((before) =>
+                          pulled(before, handle, { x: direction.x * step, y: direction.y * step }, null),
+                        );
+                      }}
+                      onRemoveCorner={(index) => edit((before) => withoutCorner(before, index))}
+                    />
+                  </>
                 )
               }
             </PieceDrawing>

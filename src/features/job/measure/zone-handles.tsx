@@ -12,7 +12,7 @@ import {
   type ZoneHandle,
 } from "@/core/geometry/zones/pull-divider";
 import { drawnRegions, surfaceOf } from "@/core/geometry/zones/regions";
-import { zoneMapOf } from "@/core/geometry/zones/zone-map";
+import { zoneMapOf, type ZoneMap } from "@/core/geometry/zones/zone-map";
 import type { Frame } from "@/ui/dimension-lines";
 import { usePull } from "@/ui/use-pull";
 import { ringsPath } from "@/ui/zone-drawing";
@@ -147,6 +147,35 @@ export function ZoneHandles({
       {grip({ kind: "size" }, `Size of ${name}`, "size")}
       {stones.map(({ number, middle }) =>
         grip({ kind: "stone", stone: number, at: middle }, `Stone ${number}`, `stone-${number}`, true),
+      )}
+    </g>
+  );
+}
+
+/** Zones that are picked by a click; readers and keys have them in the list. */
+export function ZonePicks({
+  map,
+  frame,
+  onPick,
+}: {
+  map: ZoneMap;
+  frame: Frame;
+  onPick: (dividerId: string | null) => void;
+}) {
+  return (
+    <g>
+      {map.zones.map(
+        ({ zone, divider, rings }) =>
+          divider && (
+            <path
+              key={zone.id}
+              d={ringsPath(rings, frame)}
+              fillRule="evenodd"
+              fill="transparent"
+              className="cursor-pointer"
+              onClick={() => onPick(divider.id)}
+            />
+          ),
       )}
     </g>
   );
