@@ -240,24 +240,33 @@ export function ringsOverlap(a: Ring, b: Ring): boolean {
  * the clipped line runs along the cut where the ring left it, and those stretches cancel.
  */
 export function areaBelowMm2(ring: Ring, axis: "x" | "y", limit: number): number {
-  const other = axis === "x" ? "y" : "x";
+  const isX = axis === "x";
   let twice = 0;
-  let last: [number, number] | null = null;
-  let first: [number, number] | null = null;
+  let some = false;
+  let [firstU, firstV, lastU, lastV] = [0, 0, 0, 0];
   const take = (u: number, v: number) => {
-    if (last) twice += last[0] * v - u * last[1];
-    first ??= [u, v];
-    last = [u, v];
+    if (some) twice += lastU * v - u * lastV;
+    else {
+      firstU = u;
+      firstV = v;
+      some = true;
+    }
+    lastU = u;
+    lastV = v;
   };
-  for (let at = 0; at < ring.length; at += 1) {
-    const [a, b] = segment(ring, at);
-    const [ua, va, ub, vb] = [a[axis], a[other], b[axis], b[other]];
+  const count = ring.length;
+  let a = ring[0] as Point;
+  for (let at = 1; at <= count; at += 1) {
+    const b = ring[at === count ? 0 : at] as Point;
+    const ua = isX ? a.x : a.y;
+    const va = isX ? a.y : a.x;
+    const ub = isX ? b.x : b.y;
     if (ua <= limit) take(ua, va);
     if ((ua < limit && ub > limit) || (ua > limit && ub < limit))
-      take(limit, va + ((limit - ua) / (ub - ua)) * (vb - va));
+      take(limit, va + ((limit - ua) / (ub - ua)) * ((isX ? b.y : b.x) - va));
+    a = b;
   }
-  if (last && first) twice += last[0] * first[1] - first[0] * last[1];
-  return Math.abs(twice) / 2;
+  return Math.abs(twice + lastU * firstV - firstU * lastV) / 2;
 }
 
 /** The stretches of a line across a ring, as pairs of coordinates on the other axis. */
