@@ -140,6 +140,9 @@ const pass = z.object({
   work: work.optional(),
 });
 
+const coloursOf = <Colour extends z.ZodType>(of: Colour) =>
+  z.array(of).max(MOST_COLOURS, `A coat has at most ${MOST_COLOURS} colours.`);
+
 /** What a coat is without the pieces it goes on. */
 const coatFields = {
   id: partId,
@@ -149,7 +152,7 @@ const coatFields = {
   coverShare: z.number().min(COVER_BOUNDS.min).max(COVER_BOUNDS.max),
   coversFaces: z.boolean(),
   resinCardId: z.uuid().nullable(),
-  colours: z.array(colour).max(MOST_COLOURS, `A coat has at most ${MOST_COLOURS} colours.`),
+  colours: coloursOf(colour),
   clearReserve: z.number().min(0).max(2),
   school: z.enum(["colour-into-a", "clear-first"]),
   rateM2PerH: z.number().min(0.1).max(200),
@@ -180,7 +183,9 @@ export const coat = z
     batches: z.number().int().min(1).max(MOST_BATCHES, `At most ${MOST_BATCHES} batches.`).optional(),
   })
   .refine(sharesSumToOne, SHARES);
-export const recipeCoat = z.object(coatFields).refine(sharesSumToOne, SHARES);
+export const recipeCoat = z
+  .object({ ...coatFields, colours: coloursOf(colour.omit({ placeIds: true })) })
+  .refine(sharesSumToOne, SHARES);
 
 export const coatsOf = <Coat extends z.ZodType>(of: Coat) =>
   z.array(of).max(20, "A job has at most 20 coats.");

@@ -15,8 +15,8 @@ const radiusOf = (shape: Extract<CutOutShape, { kind: "rectangle" }>) =>
 const ellipseAboutCentre = (lengthMm: number, depthMm: number): Point[] =>
   ellipse(lengthMm, depthMm).points.map(({ x, y }) => ({ x: x - lengthMm / 2, y: y - depthMm / 2 }));
 
-/** The line of a cut-out about its own centre, flattened. */
-function ringAboutCentre(shape: CutOutShape): Point[] {
+/** The line of a closed shape about its own centre, flattened. */
+export function ringAboutCentre(shape: CutOutShape): Point[] {
   switch (shape.kind) {
     case "round":
       return ellipseAboutCentre(shape.diameterMm, shape.diameterMm);

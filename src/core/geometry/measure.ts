@@ -5,7 +5,7 @@ import { faultsOf } from "./faults";
 import { tumblerAreas } from "./frustum";
 import { draftedVolume, shrinkTerm } from "./mould";
 import { outlineOf, type Outline } from "./outline";
-import type { MeasuredEdge } from "./measured-edge";
+import { noLengths, type MeasuredEdge } from "./measured-edge";
 import { edgeOf, type EdgeTreatment, type Piece, type Shape } from "./piece";
 import { stationAreas } from "./stations";
 import { zoneFaults } from "./zones/zone-faults";
@@ -124,14 +124,7 @@ function wholeOf(piece: Piece): Whole {
   if (faults.length > 0) return { ok: false, faults };
   const outline = outlineOf(piece);
   const edges = measuredEdges(piece, outline);
-  const lengthByTreatmentMm: Record<EdgeTreatment, number> = {
-    face: 0,
-    wall: 0,
-    dam: 0,
-    open: 0,
-    joint: 0,
-    masked: 0,
-  };
+  const lengthByTreatmentMm = noLengths();
   let faceAreaMm2 = 0;
   let faceLengthMm = 0;
   for (const edge of edges) {

@@ -3,7 +3,7 @@ import type { Piece } from "../geometry/piece";
 import { cutText } from "../units/cut-text";
 import type { ResinCard } from "../cure/resin-card";
 import { PASS } from "../passes/facts";
-import { byFilm, covers, coversZone, isFill, type Coat } from "../schedule/coat";
+import { byFilm, covers, placeless, coversZone, isFill, type Coat } from "../schedule/coat";
 import { copyName } from "../units/copy-name";
 import type { JobDocument } from "./job";
 import type { NewId } from "../geometry/new-piece";
@@ -163,9 +163,6 @@ export function withBuildOf(job: JobDocument, fromId: string, toId: string): Job
 export function withBuild(job: JobDocument, coats: readonly Coat[], newId: NewId): JobDocument {
   return {
     ...job,
-    coats: coats.map((coat) => {
-      const { pieceIds: _pieces, filmByPieceMm: _films, ...rest } = byFilm(copiedCoat(coat, newId));
-      return rest;
-    }),
+    coats: coats.map((coat) => placeless(byFilm(copiedCoat(coat, newId)))),
   };
 }

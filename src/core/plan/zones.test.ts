@@ -6,7 +6,7 @@ import { colourantNamed, colourFrom } from "../colour/starter-colours";
 import type { ResinCard } from "../cure/resin-card";
 import { emptyJob, newCoat } from "../job/new-job";
 import type { JobDocument } from "../job/job";
-import type { Coat } from "../schedule/coat";
+import { placeless, type Coat } from "../schedule/coat";
 import { derivePlan } from "./derive-plan";
 import { CARDS, newId } from "./testing/sample";
 import type { PlannedCoat } from "./timed";
@@ -188,4 +188,17 @@ describe("colours that go on some zones", () => {
       { numRuns: 60 },
     );
   });
+});
+
+test("without its places a coat and its colours name no piece and no zone of this job", () => {
+  const left = placeless(
+    coat({
+      pieceIds: ["island"],
+      zonesByPiece: { island: ["inlay"] },
+      filmByPieceMm: { inlay: 3 },
+      colours: [colour("Flat white", 1, { placeIds: ["inlay"] })],
+    }),
+  );
+  expect(JSON.stringify(left)).not.toMatch(/inlay|island/);
+  expect(left.colours[0]).toMatchObject({ name: "Flat white", share: 1 });
 });

@@ -1,6 +1,6 @@
 import type { Ground } from "../batch/grounds";
 import { keepable } from "../schedule/amounts";
-import { byFilm, filmOn, type Coat } from "../schedule/coat";
+import { byFilm, filmOn, placeless, type Coat } from "../schedule/coat";
 import { buildOf } from "../job/builds";
 import type { PlannedCoat } from "../plan/timed";
 import type { JobDocument, RecipeReference } from "../job/job";
@@ -10,7 +10,7 @@ import { MM_PER_FOOT } from "../units/constants";
 import type { UnitSystem } from "../units/dimension";
 
 /** A coat without a size: no pieces, and what is embedded told by area. */
-export type RecipeCoat = Omit<Coat, "pieceIds" | "filmByPieceMm" | "given" | "batches">;
+export type RecipeCoat = Omit<Coat, "pieceIds" | "zonesByPiece" | "filmByPieceMm" | "given" | "batches">;
 
 /** A build without a size: coats in their order with films, shares, doses and passes; on what; towards which colour. */
 export type RecipeDocument = {
@@ -48,9 +48,8 @@ export function recipeOf(
     coats: coats.map((typed): RecipeCoat => {
       // Given amounts are those of this size: a recipe keeps the film and the shares that followed.
       const { coat = typed, coveredM2: areaM2 = 0 } = known.get(typed.id) ?? {};
-      const { pieceIds: _pieces, filmByPieceMm: _films, ...rest } = byFilm(keepable(coat));
       return {
-        ...rest,
+        ...placeless(byFilm(keepable(coat))),
         filmMm: pieceId === null ? coat.filmMm : filmOn(coat, pieceId),
         ...(coat.embeds
           ? {

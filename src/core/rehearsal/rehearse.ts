@@ -1,5 +1,4 @@
 import type { Tool } from "../batch/factors";
-import { isPlaced, sharesOn } from "../batch/placed-colours";
 import type { Section } from "../batch/sections";
 import { ciede2000 } from "../colour/ciede2000";
 import { contrastOf } from "../colour/mix-look";
@@ -14,15 +13,16 @@ import { standing } from "../veins/standing";
 import { placesOf } from "../veins/places";
 import { veinsOnPiece } from "../veins/vein-map";
 import type { Ink } from "../pattern/engine/picture";
-import type { Rehearsal, RehearsedCoat, RehearsedPass, RehearsedZone } from "../pattern/passes/rehearsal";
+import type { Rehearsal, RehearsedPass } from "../pattern/passes/rehearsal";
 import type { WorkTool } from "../pattern/passes/work";
-import { covers, coversZone, filmOn, isFill, type Coat } from "../schedule/coat";
+import { covers, filmOn, isFill, type Coat } from "../schedule/coat";
 import { isPatternPass, type PatternPass } from "../passes/facts";
 import { type Pass } from "../schedule/pass";
 import type { ColourLooks } from "../plan/colour-plan";
 import type { Plan } from "../plan/derive-plan";
 import type { PlannedCoat } from "../plan/timed";
 import type { JobDocument } from "../job/job";
+import { pouredZones } from "./poured-zones";
 import { roomOf } from "../job/job-settings";
 
 /** A colour of the picture: where it comes from, how it looks, and what share of the patterned coats was poured of it. */
@@ -259,7 +259,7 @@ export function rehearsalOf(
       passes: rows.map(({ words: _words, minute: _minute, stopHere: _stop, ...row }): RehearsedPass => row),
       veins: mapped(coat, colours),
       ...(strips && { strips }),
-      ...zonesOf(coat, job, piece, colours),
+      ...pouredZones(coat, job, piece, colours),
     };
   });
   if (passes.length === 0) return null;
@@ -277,37 +277,6 @@ export function rehearsalOf(
     passes,
     strips: cut,
   };
-}
-
-/**
- * The zones of a piece that a coat is poured in, each with the colours that go there by their shares of it; nothing where the coat lies alike on
- * all of a piece that no barrier divides.
- */
-function zonesOf(
-  { id }: Coat,
-  job: JobDocument,
-  piece: Measured,
-  colours: RehearsedCoat["colours"],
-): { zones?: RehearsedZone[] } {
-  // As it was typed: shares of a place rather than of all.
-  const coat = job.coats.find((planned) => planned.id === id);
-  if (!coat || piece.zones.length === 0) return {};
-  const barriers = new Set(piece.barriers.flatMap(({ divider }) => divider.zones.map((zone) => zone.id)));
-  const on = piece.zones.map((zone) => coversZone(coat, piece.id, zone.id));
-  const alike = on.every(Boolean) && !isPlaced(coat.colours);
-  if (alike && barriers.size === 0) return {};
-  const zones = piece.zones.flatMap((zone, at): RehearsedZone[] => {
-    if (!on[at] || !(zone.topAreaMm2 > 0)) return [];
-    const shares = sharesOn(coat.colours, { pieceId: piece.id, zoneId: zone.id });
-    const own = colours.flatMap((colour, n) => {
-      const share = shares[n] ?? 0;
-      return share > 0 ? [{ ...colour, share }] : [];
-    });
-    const beside = piece.borders.filter(({ zoneIds }) => zoneIds.includes(zone.id));
-    const held = !on.every(Boolean) || beside.some(({ divider }) => divider.barrier !== undefined);
-    return own.length > 0 ? [{ at, colours: own, held }] : [];
-  });
-  return { zones };
 }
 
 type Row = Omit<RehearsedPass, "paint" | "uses"> &

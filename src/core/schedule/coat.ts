@@ -87,6 +87,14 @@ export function byFilm<Some extends Pick<Coat, "given" | "batches" | "colours">>
   };
 }
 
+/** A coat that names no piece and no zone, nor do its colours: those of one job mean nothing in another. */
+export function placeless<Some extends Omit<Coat, "given" | "batches">>(
+  coat: Some,
+): Omit<Some, "pieceIds" | "zonesByPiece" | "filmByPieceMm"> {
+  const { pieceIds: _pieces, zonesByPiece: _zones, filmByPieceMm: _films, ...rest } = coat;
+  return { ...rest, colours: coat.colours.map(({ placeIds: _places, ...colour }) => colour) };
+}
+
 /** Whether a coat goes on a piece. */
 export const covers = (coat: Coat, pieceId: string): boolean => coat.pieceIds?.includes(pieceId) ?? true;
 

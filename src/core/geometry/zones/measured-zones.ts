@@ -1,4 +1,4 @@
-import type { MeasuredEdge } from "../measured-edge";
+import { noLengths, type MeasuredEdge } from "../measured-edge";
 import type { EdgeTreatment, Piece } from "../piece";
 import { sectionMm2, type Barrier, type Divider, type Zone } from "./division";
 import { zoneMapOf, type Border } from "./zone-map";
@@ -24,15 +24,6 @@ export type MeasuredZone = {
 
 /** What stands on the borders of a divider: how long, and for a bead or strip its volume and mass. */
 export type MeasuredBarrier = { divider: Divider; barrier: Barrier; lengthMm: number; ml: number; g: number };
-
-const noLengths = (): Record<EdgeTreatment, number> => ({
-  face: 0,
-  wall: 0,
-  dam: 0,
-  open: 0,
-  joint: 0,
-  masked: 0,
-});
 
 /** The coated inner edge of a cut-out: its length and its area. */
 export type InnerFace = { cutOutId: string; lengthMm: number; areaMm2: number };

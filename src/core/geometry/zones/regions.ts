@@ -1,11 +1,10 @@
 import { byIdentity } from "../../numerics/by-identity";
-import { ellipse, type Pair, type Point } from "../curves";
-import { cutOutRing } from "../cut-out";
+import type { Pair, Point } from "../curves";
+import { cutOutRing, ringAboutCentre } from "../cut-out";
 import { bareOnFlatWall, wallSize } from "../frustum";
 import { outlineOf, type Outline } from "../outline";
 import type { Piece, Shape } from "../piece";
 import { boxOf, type Box, type Ring } from "../ring";
-import { roundCorners } from "../rounding";
 import { throughPoints } from "../through-points";
 import { alongLine, bandsBy, movedOut } from "./bands";
 import type { Divider, Division, Drawn, ZoneShape } from "./division";
@@ -63,34 +62,12 @@ function placed(points: readonly Point[], x: number, y: number, turnDeg = 0): Po
   return points.map((point) => ({ x: x + c * point.x - s * point.y, y: y + s * point.x + c * point.y }));
 }
 
-const centredEllipse = (lengthMm: number, depthMm: number): Point[] =>
-  ellipse(lengthMm, depthMm).points.map(({ x, y }) => ({ x: x - lengthMm / 2, y: y - depthMm / 2 }));
-
 /** The line of a closed shape, flattened. */
 export function shapeRing(shape: ZoneShape): Point[] {
-  switch (shape.kind) {
-    case "round":
-      return placed(centredEllipse(shape.diameterMm, shape.diameterMm), shape.xMm, shape.yMm);
-    case "oval":
-      return placed(centredEllipse(shape.lengthMm, shape.depthMm), shape.xMm, shape.yMm, shape.turnDeg);
-    case "rectangle": {
-      const [x, y] = [shape.lengthMm / 2, shape.depthMm / 2];
-      const corners = [
-        { x: -x, y: -y },
-        { x, y: -y },
-        { x, y },
-        { x: -x, y },
-      ];
-      const radius = Math.min(shape.radiusMm ?? 0, x, y);
-      const ring =
-        radius > 0
-          ? roundCorners(corners, [radius, radius, radius, radius]).paths.flatMap((path) => path.slice(0, -1))
-          : corners;
-      return placed(ring, shape.xMm, shape.yMm, shape.turnDeg);
-    }
-    case "free":
-      return shape.curved ? throughPoints(asPoints(shape.points), true) : asPoints(shape.points);
-  }
+  if (shape.kind === "free")
+    return shape.curved ? throughPoints(asPoints(shape.points), true) : asPoints(shape.points);
+  const turnDeg = shape.kind === "round" ? 0 : shape.turnDeg;
+  return placed(ringAboutCentre(shape), shape.xMm, shape.yMm, turnDeg);
 }
 
 /** The line of a divider from edge to edge, flattened and without what runs on beyond its ends; around a tumbler it ends where it began. */

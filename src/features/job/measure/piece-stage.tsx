@@ -96,6 +96,15 @@ export function PieceStage({
     waiting.current = null;
     last?.();
   };
+  const beginPull = (frame: Frame) => {
+    hold(true);
+    setHeld({ piece, frame });
+  };
+  const endPull = () => {
+    flush();
+    setHeld(null);
+    hold(false);
+  };
   /** At most one change a frame, the latest. */
   const soon = (act: () => void) => {
     const idle = waiting.current === null;
@@ -198,16 +207,9 @@ export function PieceStage({
                     dividerId={divider ?? ""}
                     frame={at}
                     onPick={onDivider}
-                    onPullStart={() => {
-                      hold(true);
-                      setHeld({ piece, frame: at });
-                    }}
+                    onPullStart={() => beginPull(at)}
                     onPull={pullZone}
-                    onPullEnd={() => {
-                      flush();
-                      setHeld(null);
-                      hold(false);
-                    }}
+                    onPullEnd={endPull}
                     onNudge={(handle, direction, far) => {
                       const step = NUDGE_MM[system] * (far ? 10 : 1);
                       const by = { x: direction.x * step, y: direction.y * step };
@@ -224,16 +226,9 @@ export function PieceStage({
                       frame={at}
                       selected={edge}
                       onSelect={(name) => onEdge(name === edge ? null : name)}
-                      onPullStart={() => {
-                        hold(true);
-                        setHeld({ piece, frame: at });
-                      }}
+                      onPullStart={() => beginPull(at)}
                       onPull={({ handle, by, free }) => pull(handle, by, free)}
-                      onPullEnd={() => {
-                        flush();
-                        setHeld(null);
-                        hold(false);
-                      }}
+                      onPullEnd={endPull}
                       onNudge={(handle, direction, far) => {
                         const step = NUDGE_MM[system] * (far ? 10 : 1);
                         edit((before) =>
