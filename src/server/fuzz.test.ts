@@ -43,7 +43,7 @@ const orTooMuch = (sheet: Promise<unknown>) =>
     if (!(failure instanceof Refused) || failure.error.code !== "unreadable") throw failure;
   });
 const DOCUMENTS = Number(process.env["GAUGEBEAM_FUZZ"] ?? 40);
-const SHEETS = ["batch.csv", "batch.json", "batch.pdf", "run.pdf", "piece.pdf", "veins.pdf"];
+const SHEETS = ["batch.csv", "batch.json", "batch.pdf", "run.pdf", "piece.pdf", "veins.pdf", "zones.pdf"];
 
 test(
   "what the contract allows is saved, opened, listed, poured, bought for and printed by every page's server side",

@@ -5,8 +5,10 @@ import { aroundOf, standing } from "../veins/standing";
 import { tapeList } from "../veins/tape";
 import type { VeinMap } from "../veins/vein-map";
 import { USUAL_MANNER } from "../pattern/passes/vein";
-import { veinDxf } from "./vein-dxf";
-import { OVERLAP_MM, templateLines, templateSheets, veinSvg } from "./vein-template";
+import { OVERLAP_MM, templateSheets } from "./template";
+import { templateDxf } from "./template-dxf";
+import { templateSvg } from "./template-svg";
+import { veinTemplate } from "./vein-template";
 
 let counter = 0;
 const newId = () => `id-${++counter}`;
@@ -46,7 +48,7 @@ const veins = tapeList(map, piece, { xMm: 0, yMm: 0, turnDeg: 0 });
 const [first] = veins[0]!.stretches;
 
 test("the DXF read back has each vein to 0.5 mm where the tape says it enters and leaves", () => {
-  const drawing = new DxfParser().parseSync(veinDxf(piece, veins))!;
+  const drawing = new DxfParser().parseSync(templateDxf(veinTemplate(piece, veins)))!;
   expect(drawing.header["$INSUNITS"]).toBe(4);
   const lines = drawing.entities as unknown as { layer: string; vertices: { x: number; y: number }[] }[];
   const ends = lines
@@ -63,7 +65,7 @@ test("the DXF read back has each vein to 0.5 mm where the tape says it enters an
 });
 
 test("the SVG says its size in millimetres, one unit each, and has the veins in it", () => {
-  const svg = veinSvg(piece, veins);
+  const svg = templateSvg(piece.name, veinTemplate(piece, veins));
   const [, wide, x, box] = /width="([\d.]+)mm".*viewBox="(-?[\d.]+) -?[\d.]+ ([\d.]+)/.exec(svg)!;
   expect(Number(wide)).toBe(Number(box));
   expect(Number(x)).toBeLessThan(0);
@@ -71,7 +73,7 @@ test("the SVG says its size in millimetres, one unit each, and has the veins in 
 });
 
 test("sheets cover the piece with their overlap, and empty ones are left out", () => {
-  const lines = templateLines(piece, veins);
+  const { lines } = veinTemplate(piece, veins);
   const paper = { wideMm: 277, highMm: 184 };
   const { sheets, columns, rows } = templateSheets(lines, paper);
   expect(columns).toBe(Math.ceil((piece.outline.widthMm + 2 * 36.7 - OVERLAP_MM) / (277 - OVERLAP_MM)));
@@ -124,7 +126,8 @@ test("a tumbler's template is its wall unrolled: what leaves over one straight s
       },
     ],
   };
-  const lines = templateLines(wall!, tapeList(veinMap, wall!, { xMm: 0, yMm: 0, turnDeg: 0 }));
+  const template = veinTemplate(wall!, tapeList(veinMap, wall!, { xMm: 0, yMm: 0, turnDeg: 0 }));
+  const { lines } = template;
   const [outline] = lines;
   const radius = ({ x, y }: { x: number; y: number }) => Math.hypot(x, y);
   // The slant's cone (handbook: R = s·D/(D − d)): 160.70 · 90/30 = 482.1 mm, within 0.5.
@@ -149,9 +152,7 @@ test("a tumbler's template is its wall unrolled: what leaves over one straight s
   expect(radii(1).length).toBeGreaterThan(0);
   expect(radii(1).length).toBe(radii(-1).length);
   radii(1).forEach((at, n) => expect(Math.abs(at - radii(-1)[n]!)).toBeLessThan(0.5));
-  const drawing = new DxfParser().parseSync(
-    veinDxf(wall!, tapeList(veinMap, wall!, { xMm: 0, yMm: 0, turnDeg: 0 })),
-  )!;
+  const drawing = new DxfParser().parseSync(templateDxf(template))!;
   const { vertices } = (
     drawing.entities as unknown as { layer: string; vertices: { x: number; y: number }[] }[]
   ).find(({ layer }) => layer === "OUTLINE")!;

@@ -16,13 +16,14 @@ const PICTURE_PX = 2400;
 
 /** The drawing as a file: in true scale for a saw or a plotter, dimensioned for a person. */
 export function ExportMenu({ piece, jobId }: { piece: Piece; jobId: string }) {
-  const { system } = useJob();
+  const { system, plan } = useJob();
   const save = useJobState((state) => state.save);
   const name = fileName(piece);
-  const pdf = (paper: "a4" | "letter") => async () => {
+  const sheet = (kind: "piece" | "zones", paper: "a4" | "letter") => async () => {
     await save();
-    fetchFile(`/jobs/${jobId}/sheets/piece.pdf?piece=${piece.id}&paper=${paper}`);
+    fetchFile(`/jobs/${jobId}/sheets/${kind}.pdf?piece=${piece.id}&paper=${paper}`);
   };
+  const zoned = plan.pieces.find(({ id, zones }) => id === piece.id && zones.length > 0);
   return (
     <Menu label="save the drawing">
       <MenuHeading>True scale, in millimetres</MenuHeading>
@@ -38,8 +39,8 @@ export function ExportMenu({ piece, jobId }: { piece: Piece; jobId: string }) {
         DXF
       </MenuItem>
       <MenuHeading>With its sizes</MenuHeading>
-      <MenuItem onSelect={pdf("a4")}>PDF, A4</MenuItem>
-      <MenuItem onSelect={pdf("letter")}>PDF, Letter</MenuItem>
+      <MenuItem onSelect={sheet("piece", "a4")}>PDF, A4</MenuItem>
+      <MenuItem onSelect={sheet("piece", "letter")}>PDF, Letter</MenuItem>
       <MenuItem
         onSelect={async () => {
           const { widthMm, heightMm } = outlineOf(piece);
@@ -52,6 +53,31 @@ export function ExportMenu({ piece, jobId }: { piece: Piece; jobId: string }) {
       <MenuItem onSelect={() => saveFile(`${name}, sizes.svg`, "image/svg+xml", pieceSvg(piece, system))}>
         SVG
       </MenuItem>
+      {zoned && (
+        <>
+          <MenuHeading>Its zones, in full scale</MenuHeading>
+          <MenuItem onSelect={sheet("zones", "a4")}>PDF, A4 sheets</MenuItem>
+          <MenuItem onSelect={sheet("zones", "letter")}>PDF, Letter sheets</MenuItem>
+          <MenuItem
+            onSelect={async () => {
+              const { templateSvg } = await import("@/core/drawing-files/template-svg");
+              const { zoneTemplate } = await import("@/core/drawing-files/zone-template");
+              saveFile(`${name}, zones.svg`, "image/svg+xml", templateSvg(piece.name, zoneTemplate(zoned)));
+            }}
+          >
+            SVG, for a cutting plotter
+          </MenuItem>
+          <MenuItem
+            onSelect={async () => {
+              const { templateDxf } = await import("@/core/drawing-files/template-dxf");
+              const { zoneTemplate } = await import("@/core/drawing-files/zone-template");
+              saveFile(`${name}, zones.dxf`, "application/dxf", templateDxf(zoneTemplate(zoned)));
+            }}
+          >
+            DXF
+          </MenuItem>
+        </>
+      )}
     </Menu>
   );
 }

@@ -11,8 +11,10 @@ import {
   type ReadDrawing,
 } from "@/core/drawing-files/drawing";
 import { importedPiece, MOST_CORNERS, MOST_HOLES, type Imported } from "@/core/drawing-files/imported-piece";
+import { importedZones, type ImportedZones } from "@/core/drawing-files/imported-zones";
 import { measurePiece } from "@/core/geometry/measure";
 import { LARGEST_MM, type Piece } from "@/core/geometry/piece";
+import { MOST_ZONES } from "@/core/geometry/zones/zone-faults";
 import { formatQuantity, quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
@@ -178,6 +180,11 @@ function Chosen({
             change(editPiece(host.id, (before) => withCutOut(before, piece)));
             onClose();
           }}
+          onZones={(divided) => {
+            if (!host) return;
+            change(editPiece(host.id, (before) => ({ ...before, division: divided.division })));
+            onClose();
+          }}
           system={system}
         />
       )}
@@ -226,6 +233,17 @@ function withCutOut(host: Piece, piece: Piece): Piece {
   };
 }
 
+/** Where zones of a file come to lie. */
+const LAID = {
+  outline: "One line is as large as the piece: zones are laid by it.",
+  middle: "Zones are laid in the middle of the piece; pull them where they belong.",
+};
+const NO_ZONES: Record<Extract<ImportedZones, { ok: false }>["why"], string> = {
+  none: "No line inside the outline is closed: there is nothing that could be a zone.",
+  many: `Its closed lines are more zones than a piece can have (${MOST_ZONES}).`,
+  corners: `As zones the lines have more than ${MOST_CORNERS} corners. Choose a coarser tolerance or fewer layers.`,
+};
+
 function Outcome({
   paths,
   mmPerUnit,
@@ -234,6 +252,7 @@ function Outcome({
   host,
   onPiece,
   onCutOut,
+  onZones,
   system,
 }: {
   paths: DrawnPath[];
@@ -243,6 +262,7 @@ function Outcome({
   host: Piece | null;
   onPiece: (piece: Piece) => void;
   onCutOut: (piece: Piece) => void;
+  onZones: (divided: Piece) => void;
   system: "us" | "metric";
 }) {
   const taken = takeOutline(paths, mmPerUnit);
@@ -255,6 +275,7 @@ function Outcome({
       </p>
     );
   const { piece } = imported;
+  const zones = host && importedZones(paths, mmPerUnit, host, newId);
   const measurement = measurePiece(piece);
   return (
     <>
@@ -296,7 +317,17 @@ function Outcome({
           Take it as a piece
         </Button>
         {host && <Button onClick={() => onCutOut(piece)}>As a cut-out of {host.name || "this piece"}</Button>}
+        {host && zones?.ok && (
+          <Button onClick={() => onZones(zones.piece)}>
+            As {zones.made === 1 ? "a zone" : `${zones.made} zones`} of {host.name || "this piece"}
+          </Button>
+        )}
       </div>
+      {host && zones && (
+        <p className="label mt-2">
+          {zones.ok ? LAID[zones.aligned ? "outline" : "middle"] : NO_ZONES[zones.why]}
+        </p>
+      )}
     </>
   );
 }

@@ -5,7 +5,8 @@ import { useParams } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import { beadAreaMm2 } from "@/core/film/flow";
 import { veinForecast } from "@/core/film/vein-timing";
-import { veinSvg } from "@/core/drawing-files/vein-template";
+import { templateSvg } from "@/core/drawing-files/template-svg";
+import { veinTemplate } from "@/core/drawing-files/vein-template";
 import type { Measured } from "@/core/geometry/measure";
 import { MOST_STANDING, standing, standsFor } from "@/core/veins/standing";
 import { tapeList } from "@/core/veins/tape";
@@ -363,13 +364,21 @@ function TemplateMenu({
     <Menu label={`template of ${piece.name}`}>
       <MenuItem onSelect={pdf("a4")}>PDF, full scale, A4</MenuItem>
       <MenuItem onSelect={pdf("letter")}>PDF, full scale, Letter</MenuItem>
-      <MenuItem onSelect={() => saveFile(`${fileName(piece)}.svg`, "image/svg+xml", veinSvg(piece, list))}>
+      <MenuItem
+        onSelect={() =>
+          saveFile(
+            `${fileName(piece)}.svg`,
+            "image/svg+xml",
+            templateSvg(piece.name, veinTemplate(piece, list)),
+          )
+        }
+      >
         SVG
       </MenuItem>
       <MenuItem
         onSelect={async () => {
-          const { veinDxf } = await import("@/core/drawing-files/vein-dxf");
-          saveFile(`${fileName(piece)}.dxf`, "application/dxf", veinDxf(piece, list));
+          const { templateDxf } = await import("@/core/drawing-files/template-dxf");
+          saveFile(`${fileName(piece)}.dxf`, "application/dxf", templateDxf(veinTemplate(piece, list)));
         }}
       >
         DXF

@@ -16,7 +16,7 @@ function rowsOf(
 ) {
   const job = sampleJob(cards, newId);
   change(job);
-  const csv = batchCsv(batchSheet(derivePlan(job, cards), system));
+  const csv = batchCsv(batchSheet(derivePlan(job, cards), system), []);
   return Papa.parse<Record<string, string>>(csv, { header: true }).data;
 }
 

@@ -1,4 +1,5 @@
 import Papa from "papaparse";
+import type { ZoneTableRow } from "@/core/geometry/zones/zone-table";
 import { ML_PER_US_FL_OZ } from "@/core/units/constants";
 import type { SheetBatch } from "./batch-lines";
 
@@ -8,8 +9,8 @@ const volumes = (ml: number | null) => ({
   fl_oz: ml === null ? "" : round(ml / ML_PER_US_FL_OZ, 2),
 });
 
-/** The batch sheet as CSV, one line for everything that is measured. Formulas in names are disarmed. */
-export function batchCsv(batches: readonly SheetBatch[]): string {
+/** The batch sheet as CSV, one line for everything that is measured, then one for each zone of a divided piece. Formulas in names are disarmed. */
+export function batchCsv(batches: readonly SheetBatch[], zones: readonly ZoneTableRow[]): string {
   const rows = batches.flatMap((batch) => {
     const common = {
       coat: batch.coatName,
@@ -39,7 +40,15 @@ export function batchCsv(batches: readonly SheetBatch[]): string {
       })),
     ];
   });
-  return Papa.unparse(rows, {
+  const zoneRows = zones.map(({ piece, zone, areaMm2, share, outlineMm, pool }) => ({
+    kind: "zone",
+    name: `${piece}, ${zone}`,
+    ...volumes(pool?.ml ?? null),
+    area_m2: round(areaMm2 / 1e6, 4),
+    share: round(share, 4),
+    outline_mm: round(outlineMm, 1),
+  }));
+  return Papa.unparse([...rows, ...zoneRows], {
     columns: [
       "coat",
       "batch",
@@ -54,6 +63,9 @@ export function batchCsv(batches: readonly SheetBatch[]): string {
       "fl_oz",
       "g",
       "dose",
+      "area_m2",
+      "share",
+      "outline_mm",
     ],
     escapeFormulae: true,
     newline: "\r\n",

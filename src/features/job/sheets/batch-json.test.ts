@@ -13,9 +13,9 @@ const plan = derivePlan(job, cards);
 test.each(["metric", "us"] as const)(
   "as JSON and back, %s: batches in order, cups sum to what is mixed, shares to one",
   (system) => {
-    const sheet = JSON.parse(JSON.stringify(batchJson("Counter", batchSheet(plan, system)))) as ReturnType<
-      typeof batchJson
-    >;
+    const sheet = JSON.parse(
+      JSON.stringify(batchJson("Counter", batchSheet(plan, system), [])),
+    ) as ReturnType<typeof batchJson>;
     expect(sheet).toMatchObject({ format: "gaugebeam.batch-sheet", version: 1, job: "Counter" });
     expect(sheet.batches.length).toBe(
       plan.coats.reduce((sum, { batched }) => sum + (batched?.batches.length ?? 0), 0),
@@ -34,7 +34,7 @@ test.each(["metric", "us"] as const)(
 );
 
 test("what is weighed adds up to the mix", () => {
-  for (const { weigh, mixG } of batchJson("Counter", batchSheet(plan, "metric")).batches) {
+  for (const { weigh, mixG } of batchJson("Counter", batchSheet(plan, "metric"), []).batches) {
     const [a, b] = ["A", "B"].map((part) => weigh.find(({ label }) => label.startsWith(`${part},`))?.g ?? 0);
     if (a && b) expect(Math.abs(a + b - mixG) / mixG).toBeLessThan(0.02);
   }

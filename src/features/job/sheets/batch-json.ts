@@ -1,11 +1,15 @@
+import type { ZoneTableRow } from "@/core/geometry/zones/zone-table";
 import { ML_PER_US_FL_OZ } from "@/core/units/constants";
 import type { SheetBatch } from "./batch-lines";
 
 const round = (value: number) => Math.round(value * 100) / 100;
 const flOz = (ml: number) => round(ml / ML_PER_US_FL_OZ);
 
-/** The batch sheet as JSON, for whoever wants to compute with it. Millilitres, US fluid ounces and grams, two places. */
-export function batchJson(job: string, batches: readonly SheetBatch[]) {
+/**
+ * The batch sheet as JSON, for whoever wants to compute with it. Millilitres, US fluid ounces and grams, millimetres and square metres, two
+ * places and more; `zones` are those of divided pieces, for one of each piece.
+ */
+export function batchJson(job: string, batches: readonly SheetBatch[], zones: readonly ZoneTableRow[]) {
   return {
     format: "gaugebeam.batch-sheet",
     version: 1,
@@ -37,6 +41,20 @@ export function batchJson(job: string, batches: readonly SheetBatch[]) {
         flOz: flOz(cup.ml),
         g: round(cup.g),
         dose: cup.dose,
+      })),
+    })),
+    zones: zones.map(({ piece, zone, areaMm2, share, outlineMm, pool, borders }) => ({
+      piece,
+      zone,
+      areaM2: Math.round(areaMm2) / 1e6,
+      share: Math.round(share * 1e4) / 1e4,
+      outlineMm: round(outlineMm),
+      poolMm: pool?.depthMm ?? 0,
+      poolMl: round(pool?.ml ?? 0),
+      borders: borders.map(({ to, lengthMm, barrier }) => ({
+        to,
+        lengthMm: round(lengthMm),
+        barrier: barrier?.kind ?? null,
       })),
     })),
   };

@@ -1,19 +1,23 @@
 import { Line, Path, Svg, Text, View } from "@react-pdf/renderer";
+import type { ZoneTableRow } from "@/core/geometry/zones/zone-table";
 import { otherSystem, quantityText } from "@/core/units/format-quantity";
 import type { UnitSystem } from "@/core/units/dimension";
 import { scaleToHeight, vesselLines } from "@/ui/vessel-outline";
 import type { SheetBatch } from "./batch-lines";
 import { ink, plain, SheetPdf, type Paper } from "./pdf-page";
+import { ZoneRows } from "./zone-rows";
 
 /** The batch sheet on paper. */
 export function BatchPdf({
   title,
   batches,
+  zones,
   paper,
   system,
 }: {
   title: string;
   batches: readonly SheetBatch[];
+  zones: readonly ZoneTableRow[];
   paper: Paper;
   system: UnitSystem;
 }) {
@@ -60,6 +64,7 @@ export function BatchPdf({
           </View>
         </View>
       ))}
+      {zones.length > 0 && <ZoneRows rows={zones} system={system} />}
     </SheetPdf>
   );
 }

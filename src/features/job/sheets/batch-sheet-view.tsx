@@ -12,9 +12,11 @@ import { scaleToHeight } from "@/ui/vessel-outline";
 import { useJob, useJobState } from "../workspace/use-job";
 import { usePlanAmong } from "../windows/use-days";
 import { batchCardSvg } from "./batch-card-svg";
+import { zoneTable } from "@/core/geometry/zones/zone-table";
 import { useClockWords } from "@/ui/shop-clock";
 import { batchSheet, type SheetBatch } from "./batch-lines";
 import { PaperBox, SheetPage } from "./sheet-page";
+import { borderWords, zoneFigures } from "./zone-words";
 
 /** The batch sheet as it goes to the bench: one block a batch, black on white, boxes for gloves. */
 export function BatchSheetView({ jobId, bench }: { jobId: string; bench: Bench }) {
@@ -23,6 +25,7 @@ export function BatchSheetView({ jobId, bench }: { jobId: string; bench: Bench }
   const plan = usePlanAmong(bench);
   const job = useJobState((state) => state.job);
   const batches = batchSheet(plan, system, style);
+  const zones = zoneTable(plan.pieces);
   return (
     <SheetPage jobId={jobId} kind="batch sheet">
       {batches.length === 0 && <p>There is no batch yet: measure a piece and build a coat.</p>}
@@ -73,6 +76,24 @@ export function BatchSheetView({ jobId, bench }: { jobId: string; bench: Bench }
           </div>
         </section>
       ))}
+      {zones.length > 0 && (
+        <section className="break-inside-avoid mb-6">
+          <h2 className="heading text-xl border-b border-black pb-1">Zones, for one of each piece</h2>
+          <table className="w-full">
+            <tbody>
+              {zones.map((row) => (
+                <tr key={`${row.pieceId} ${row.zone}`} className="border-b border-black/40 align-baseline">
+                  <td className="py-1.5 pr-4 font-semibold">
+                    {row.zone} <span className="font-normal text-sm">{row.piece}</span>
+                  </td>
+                  <td className="text-sm pr-4">{borderWords(row, system)}</td>
+                  <td className="figure text-right whitespace-nowrap">{zoneFigures(row, system)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      )}
       <p className="text-xs border-t border-black pt-2">{GENERAL_CAUTION}</p>
     </SheetPage>
   );

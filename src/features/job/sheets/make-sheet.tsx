@@ -2,6 +2,7 @@ import { renderToBuffer } from "@react-pdf/renderer";
 import sharp from "sharp";
 import type { Bench } from "@/contracts/bench";
 import type { ResinCard } from "@/core/cure/resin-card";
+import { zoneTable } from "@/core/geometry/zones/zone-table";
 import { placesOf } from "@/core/veins/places";
 import { standing } from "@/core/veins/standing";
 import { tapeList } from "@/core/veins/tape";
@@ -22,6 +23,7 @@ import { paperOf } from "./pdf-page";
 import { PiecePdf } from "./piece-pdf";
 import { RunPdf } from "./run-pdf";
 import { VeinPdf } from "./vein-pdf";
+import { ZonePdf } from "./zone-pdf";
 
 /** All that a sheet is made of. */
 export type SheetRequest = {
@@ -45,7 +47,14 @@ const hyphened = (name: string) => asFileName(name).replace(/[ _-]+/g, "-");
 const fileName = (job: string, rest: string) => `${hyphened(job) || "job"}-${rest}`;
 
 export type SheetKind =
-  "batch.pdf" | "run.pdf" | "batch.csv" | "batch.json" | "piece.pdf" | "veins.pdf" | "client.pdf";
+  | "batch.pdf"
+  | "run.pdf"
+  | "batch.csv"
+  | "batch.json"
+  | "piece.pdf"
+  | "veins.pdf"
+  | "zones.pdf"
+  | "client.pdf";
 
 /** A sheet of a job as a file, by the same plan as in the browser; null where the job has no such piece or picture. */
 export async function makeSheet({
@@ -80,19 +89,25 @@ export async function makeSheet({
   switch (sheet) {
     case "batch.csv":
       return {
-        body: `\ufeff${batchCsv(batchSheet(plan, units))}`,
+        body: `\ufeff${batchCsv(batchSheet(plan, units), zoneTable(plan.pieces))}`,
         type: "text/csv; charset=utf-8",
         name,
       };
     case "batch.json":
       return {
-        body: `${JSON.stringify(batchJson(jobName, batchSheet(plan, units)), null, 2)}\n`,
+        body: `${JSON.stringify(batchJson(jobName, batchSheet(plan, units), zoneTable(plan.pieces)), null, 2)}\n`,
         type: "application/json; charset=utf-8",
         name,
       };
     case "batch.pdf":
       return pdf(
-        <BatchPdf title={jobName} batches={batchSheet(plan, units, clock)} paper={paper} system={units} />,
+        <BatchPdf
+          title={jobName}
+          batches={batchSheet(plan, units, clock)}
+          zones={zoneTable(plan.pieces)}
+          paper={paper}
+          system={units}
+        />,
       );
     case "run.pdf":
       return pdf(<RunPdf title={jobName} steps={runSheet(plan, units)} clock={clock} paper={paper} />);
@@ -102,6 +117,14 @@ export async function makeSheet({
       return pdf(
         <PiecePdf title={jobName} piece={piece} paper={paper} system={units} />,
         fileName(jobName, `${hyphened(piece.name)}.pdf`),
+      );
+    }
+    case "zones.pdf": {
+      const piece = plan.pieces.find((measured) => measured.id === pieceId);
+      if (!piece) return null;
+      return pdf(
+        <ZonePdf title={jobName} piece={piece} paper={paper} system={units} />,
+        fileName(jobName, `zones-${hyphened(piece.name)}.pdf`),
       );
     }
     case "client.pdf": {

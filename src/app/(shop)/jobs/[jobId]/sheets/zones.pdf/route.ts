@@ -1,0 +1,3 @@
+import { sheetResponse } from "../sheet-response";
+
+export const GET = sheetResponse("zones.pdf");
