@@ -7,6 +7,7 @@ import {
   type EdgeTreatment,
   type Piece,
 } from "@/core/geometry/piece";
+import { MOST_WEIGHTS, WEIGHT_WORDS, type SoftPlace } from "@/core/geometry/weights";
 import { MOST_ZONES } from "@/core/geometry/zones/zone-faults";
 import { MOST_CORNERS, MOST_HOLES } from "@/core/drawing-files/imported-piece";
 import { freeText, partId, text } from "./text";
@@ -276,4 +277,18 @@ export const piece = z.object({
     })
     .optional(),
   division: division.optional(),
+  weights: z
+    .array(
+      z.object({
+        id: partId,
+        colourId: partId,
+        kind: z.enum(keysOf<SoftPlace["kind"]>(WEIGHT_WORDS)),
+        xMm: place,
+        yMm: place,
+        reachMm: length,
+        angleDeg: degrees.optional(),
+      }),
+    )
+    .max(MOST_WEIGHTS, `A piece has at most ${MOST_WEIGHTS} places where colours are more or less.`)
+    .optional(),
 });

@@ -4,8 +4,8 @@ import { CLOSE, evaluate } from "@/core/pattern/engine/evaluate";
 import { emptyShares, type Shares, type Sheet } from "@/core/pattern/engine/sheet";
 import { type Op } from "@/core/pattern/engine/op";
 import { pictureOf } from "@/core/pattern/engine/picture";
-import { practisedStroke } from "@/core/pattern/placing/practised";
 import { critique, type Critique, type Practice, type PracticeStroke } from "@/core/rehearsal/critique";
+import { practisedOn } from "@/core/rehearsal/practised-on";
 import { sheetOf } from "@/core/rehearsal/judge-picture";
 import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
 
@@ -39,6 +39,8 @@ const BAKE_FROM = 28;
 
 type State = {
   of: PieceRehearsal;
+  /** How many passes were done before. */
+  passes: number;
   sheet: Sheet;
   /** What lies under the operations that are still followed one by one. */
   under: Shares;
@@ -112,18 +114,14 @@ scope.onmessage = ({ data }) => {
       const done = compiled.ops.slice(0, opsAfter(compiled, data.passes));
       const sheet = sheetOf(rehearsal, palette.length, data.widthPx);
       const under = evaluate(done, sheet, { closeness: CLOSE });
-      state = { of: data.of, sheet, under, pulls: [], baked: 0, fresh: under };
+      state = { of: data.of, passes: data.passes, sheet, under, pulls: [], baked: 0, fresh: under };
       return send(state, everywhere(state));
     }
     case "pull": {
       const now = state;
       if (!now) return;
       const before = now.pulls[data.number] ?? [];
-      const ops = practisedStroke(
-        data.stroke,
-        data.stroke.flowLeft,
-        now.of.rehearsal.seed + 31 * data.number,
-      );
+      const ops = practisedOn(now.of, now.passes, data.stroke, data.number);
       now.pulls[data.number] = ops;
       // Of a long pull only its last stretches have changed.
       const changed = [...before.slice(-1), ...ops.slice(Math.max(0, before.length - 1))];

@@ -65,6 +65,19 @@ export function onUnrolled(tumbler: Tumbler, around: number, up: number): Point 
     : { x: radius * Math.sin(angle), y: radius * Math.cos(angle) };
 }
 
+/** Where a place of the unrolled wall lies on the wall: the other way round to `onUnrolled`. */
+export function fromUnrolled(tumbler: Tumbler, { x, y }: Point): { around: number; up: number } {
+  const wall = unrolledWall(tumbler.topDiameterMm, tumbler.bottomDiameterMm, tumbler.heightMm);
+  if (wall.outerMm === null) return { around: x / (Math.PI * tumbler.topDiameterMm), up: -y };
+  const widerAtTop = tumbler.topDiameterMm > tumbler.bottomDiameterMm;
+  const radius = Math.hypot(x, y);
+  const angle = Math.atan2(x, widerAtTop ? -y : y);
+  return {
+    around: angle / wall.angle,
+    up: widerAtTop ? radius - (wall.innerMm as number) : wall.outerMm - radius,
+  };
+}
+
 /** A band of the unrolled wall as a ring, between two heights along the slant and two shares of the turn. */
 export function unrolledBand(
   tumbler: Tumbler,

@@ -4,7 +4,7 @@ import { outlineOf } from "./outline";
 import { edgesOf, type EdgeName, type FreeOutline, type Piece, type Shape } from "./piece";
 import { sizesOf, withSizes, type SizeName } from "./sizes";
 import { storedMm } from "./stored";
-import { divisionMoved } from "./zones/moved-division";
+import { movedWithPiece } from "./moved-with-piece";
 import { nth } from "../numerics/nth";
 
 /** Something of a drawing that can be taken hold of: a side, or a corner of a free or traced outline. */
@@ -91,7 +91,7 @@ function kept(before: Piece, after: Piece, [dx, dy] = movedOrigin(before, after)
   const { underlay } = before;
   return {
     ...after,
-    ...divisionMoved(before.division, { to: (x, y) => [x - dx, y - dy] }),
+    ...movedWithPiece(before, { to: (x, y) => [x - dx, y - dy] }),
     ...(underlay && {
       underlay: { ...underlay, xMm: storedMm(underlay.xMm - dx), yMm: storedMm(underlay.yMm - dy) },
     }),

@@ -1,4 +1,5 @@
 import type { Pair } from "./curves";
+import type { ColourWeight } from "./weights";
 import type { Division } from "./zones/division";
 
 /** How the film ends at an edge. */
@@ -189,6 +190,8 @@ export type Piece = {
   underlay?: Underlay;
   /** How it is divided into zones; all of one when absent. */
   division?: Division;
+  /** Where there shall be more or less of single colours; evenly where nothing is said. */
+  weights?: ColourWeight[];
 };
 
 const RECTANGULAR = ["back", "right", "front", "left"] as const;

@@ -15,7 +15,8 @@ import {
 import { boxOf } from "./ring";
 import { storedMm, storedPair } from "./stored";
 import { surfaceOf } from "./zones/regions";
-import { divisionMoved, type Move } from "./zones/moved-division";
+import type { Move } from "./move";
+import { movedWithPiece } from "./moved-with-piece";
 
 type Free = Extract<Shape, { kind: "free" | "floor" }>;
 
@@ -75,7 +76,7 @@ function mirroredDoors(piece: Piece, doors: readonly Door[], to: (name: EdgeName
 export function mirrored(piece: Piece): Piece {
   const wideMm = surfaceOf(piece).box.maxX;
   const move: Move = { to: (x, y) => [wideMm - x, y], mirrors: true };
-  return { ...mirroredShape(piece), ...divisionMoved(piece.division, move) };
+  return { ...mirroredShape(piece), ...movedWithPiece(piece, move) };
 }
 
 function mirroredShape(piece: Piece): Piece {
@@ -236,7 +237,7 @@ function quarterTurned(piece: Piece): Piece {
     next.cornerRadiiMm = [fl, bl, br, fr];
   }
   const move: Move = { to: (x, y) => [heightMm - y, x], turnDeg: 90 };
-  return { ...piece, shape: next, cutOuts: turned, edges, ...divisionMoved(piece.division, move) };
+  return { ...piece, shape: next, cutOuts: turned, edges, ...movedWithPiece(piece, move) };
 }
 
 function turnedFree(piece: Piece, angle: number): Piece {
@@ -270,7 +271,7 @@ function turnedFree(piece: Piece, angle: number): Piece {
   return {
     ...piece,
     cutOuts,
-    ...divisionMoved(piece.division, move),
+    ...movedWithPiece(piece, move),
     shape: {
       ...shape,
       // An outline's corners begin at its first edge.

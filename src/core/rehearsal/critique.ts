@@ -6,9 +6,10 @@ import { CLOSE, evaluate } from "../pattern/engine/evaluate";
 import { filmAfter, thinPlaces, type ThinPlace } from "../pattern/engine/film-grid";
 import { mud } from "../pattern/engine/measures";
 import type { Op } from "../pattern/engine/op";
-import { BLADE_MM, practisedStroke } from "../pattern/placing/practised";
+import { BLADE_MM } from "../pattern/placing/practised";
 import { TOUCHES } from "../pattern/placing/pulls";
 import type { PractisedStroke } from "../pattern/passes/work";
+import { practisedOn } from "./practised-on";
 import { sheetOf, topOf } from "./judge-picture";
 import { differenceIn, type PieceRehearsal } from "./rehearse";
 import { critiqueWords, MUD } from "./words";
@@ -144,8 +145,10 @@ function directions(strokes: readonly PracticeStroke[]): { directionDeg: number;
 }
 
 /** The operations of a practice, pull by pull. */
-export const practiceOps = (strokes: readonly PracticeStroke[], seed: number): Op[][] =>
-  strokes.map((stroke, n) => practisedStroke(stroke, stroke.flowLeft, seed + 31 * n));
+export const practiceOps = (
+  of: PieceRehearsal,
+  { passes, strokes }: Pick<Practice, "passes" | "strokes">,
+): Op[][] => strokes.map((stroke, n) => practisedOn(of, passes, stroke, n));
 
 const clamp = (value: number) => Math.min(1, Math.max(0, value));
 
@@ -155,7 +158,7 @@ export function critique(of: PieceRehearsal, piece: Measured, practice: Practice
   const { strokes } = practice;
   const compiled = compile(rehearsal);
   const before = compiled.ops.slice(0, opsAfter(compiled, practice.passes));
-  const pulls = practiceOps(strokes, rehearsal.seed);
+  const pulls = practiceOps(of, practice);
   const sheet = sheetOf(rehearsal, palette.length, MUD_PX);
   const difference = differenceIn(palette);
   const under = evaluate(before, sheet, { closeness: CLOSE });
@@ -195,7 +198,7 @@ export function critique(of: PieceRehearsal, piece: Measured, practice: Practice
   const score = scored(mudAfter.at(-1) ?? 0);
   const otherwise = [1 - DRAG_DOUBT, 1 + DRAG_DOUBT].map((drags) => {
     const dragged = strokes.map((stroke) => ({ ...stroke, flowLeft: Math.min(1, stroke.flowLeft * drags) }));
-    const ops = practiceOps(dragged, rehearsal.seed).flat();
+    const ops = practiceOps(of, { ...practice, strokes: dragged }).flat();
     return scored(Math.max(0, mud(evaluate(ops, sheet, { under }), difference) - start));
   });
   const scoreSpread = {

@@ -7,7 +7,9 @@ import { flowShareIn } from "../cure/film-in-room";
 import type { Measured } from "../geometry/measure";
 import { wallSize } from "../geometry/frustum";
 import { stretchOf } from "../geometry/lanes";
+import type { Piece } from "../geometry/piece";
 import type { Box } from "../geometry/ring";
+import type { SoftPlace } from "../geometry/weights";
 import { unfoldedBox } from "../geometry/unfold";
 import { standing } from "../veins/standing";
 import { placesOf } from "../veins/places";
@@ -126,6 +128,14 @@ function seenOf(piece: Measured): Pick<Rehearsal, "box" | "topMm" | "aroundMm"> 
   };
 }
 
+/** Where a colour shall be more or less on a piece; nothing where it lies evenly. */
+function softOf({ weights = [] }: Piece, colourId: string): { soft?: SoftPlace[] } {
+  const soft = weights
+    .filter((weight) => weight.colourId === colourId)
+    .map(({ id: _id, colourId: _colour, ...place }) => place);
+  return soft.length > 0 ? { soft } : {};
+}
+
 /** Coats that make the picture: coloured ones and veins; what fills a mould or a channel is its picture too. Knots that are filled
  * before are small places in it, and none of it. */
 const isPatterned = (coat: Coat, piece: Measured) =>
@@ -227,6 +237,7 @@ export function rehearsalOf(
       share: looks.colour.share / total,
       // The first coat's colours are worked out over their ground as they are; clear lies over whatever is there.
       hides: planned === first && !isFill(coat) && looks.colour.look !== "clear" ? 1 : hidesOf(looks, filmMm),
+      ...softOf(piece.piece, looks.colour.id),
     }));
     const into = filmBelow(planned, on);
     const strips = stripsOf(planned, piece);

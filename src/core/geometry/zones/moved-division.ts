@@ -1,9 +1,7 @@
 import type { Pair } from "../curves";
 import type { Divider, Division, Drawn, ZoneShape } from "./division";
+import type { Move } from "../move";
 import { storedMm } from "../stored";
-
-/** A piece moved on its drawing: where a point comes to lie, by how much everything turns, and whether left becomes right. */
-export type Move = { to: (x: number, y: number) => [number, number]; turnDeg?: number; mirrors?: boolean };
 
 const pairTo =
   ({ to }: Move) =>
@@ -61,10 +59,6 @@ export const movedDivision = (division: Division, move: Move): Division => ({
   ...division,
   dividers: division.dividers.map((divider) => movedDivider(divider, move)),
 });
-
-/** The field of a piece that keeps its division with it; nothing for one that is all of one. */
-export const divisionMoved = (division: Division | undefined, move: Move): { division?: Division } =>
-  division ? { division: movedDivision(division, move) } : {};
 
 /** The same division on another size: places and sizes of shapes grow with length and depth, widths as their mean. */
 export function scaledDivision(division: Division, timesX: number, timesY: number): Division {

@@ -1,6 +1,5 @@
-import { boxOf, type Box } from "../../geometry/ring";
-import { byIdentity } from "../../numerics/by-identity";
-import { zoneFields, type ZoneField } from "../engine/zone-field";
+import type { Box } from "../../geometry/ring";
+import type { ZoneField } from "../engine/zone-field";
 import { inZone } from "../ops/in-zone";
 import type { Op } from "../engine/op";
 import { air } from "../ops/air";
@@ -9,17 +8,23 @@ import { mask } from "../ops/mask";
 import { slit } from "../ops/slit";
 import { tilt } from "../ops/tilt";
 import { flow, nested, poured } from "./poured";
-import { countOf, VEIN_SHARE, type PassScene, type Scene } from "./scene";
+import { behindBarriers, boxOfZone, fieldsOf } from "./barriers";
+import { countOf, dealtIn, VEIN_SHARE, weightIn, type PassScene, type Scene } from "./scene";
 import { sprayed } from "./sprayed";
 import { worked } from "./worked";
 import { PASS, type PatternPass } from "../../passes/facts";
-import type { Rehearsal, RehearsedPass, RehearsedZone } from "./rehearsal";
+import type { RehearsedPass, RehearsedZone } from "./rehearsal";
 import { scattered } from "../placing/cells";
 import { puddles } from "../placing/pours";
 import { carried, pulls, tearing } from "../placing/pulls";
-import { acrossOf, areaOf, around, sourceOf, spread } from "../placing/random";
+import { acrossOf, areaOf, sourceOf, spread } from "../placing/random";
+import type { Weight } from "../placing/weights";
 import { closed } from "../engine/seam";
 import { growVeins, USUAL_MANNER, veinOps } from "./vein";
+
+/** Whether a vein runs where its colour shall be: not where there shall be less than half of it. */
+const wanted = (points: readonly { x: number; y: number }[], weight: Weight): boolean =>
+  2 * points.reduce((sum, { x, y }) => sum + Math.min(1, weight(x, y)), 0) >= points.length;
 
 /** What each kind of pass does. */
 const PASS_OPS: Record<PatternPass, (scene: Scene) => Op[]> = {
@@ -136,7 +141,8 @@ const PASS_OPS: Record<PatternPass, (scene: Scene) => Op[]> = {
       return coat.veins.flatMap(({ veins, manner, at }) =>
         veins.flatMap((vein) => veinOps(vein, manner, at, spreads)),
       );
-    return forVeins.flatMap(({ at }, n) => {
+    return forVeins.flatMap((colour, n) => {
+      const weight = weightIn(scene, colour);
       const thin = n > 0;
       const manner = {
         ...USUAL_MANNER,
@@ -150,7 +156,9 @@ const PASS_OPS: Record<PatternPass, (scene: Scene) => Op[]> = {
         thickMm: (pass.work.wideMm ?? 7) * Math.max(0.4, reach) * (thin ? 0.45 : 1),
         manner,
         seed: seed + n,
-      }).flatMap((vein) => veinOps(vein, manner, at, spreads));
+      })
+        .filter(({ points }) => wanted(points, weight))
+        .flatMap((vein) => veinOps(vein, manner, colour.at, spreads));
     });
   },
   chop: ({ box, areaM2, angle, reach, pass, many, seed }) => {
@@ -167,15 +175,18 @@ const PASS_OPS: Record<PatternPass, (scene: Scene) => Op[]> = {
       }),
     );
   },
-  accents: ({ box, others, largest, reach, pass, many, seed }) => [
-    ...puddles(box, {
-      colour: (others.at(-1) ?? largest).at,
+  accents: (scene) => {
+    const { box, others, largest, reach, pass, many, seed } = scene;
+    const colour = others.at(-1) ?? largest;
+    return puddles(box, {
+      colour: colour.at,
+      dealt: dealtIn(scene, colour),
       cover: 0.012 * many,
       radiusMm: (pass.work.wideMm ?? 18) * 0.5 * Math.max(0.4, reach),
       seed,
       pushes: 0.9,
-    }),
-  ],
+    });
+  },
   glitter: ({ box, pass, others, largest, angle, many, reach, seed }) => {
     // Early it swirls along; late it stays the line it was dabbed in.
     const way = growVeins(box, {
@@ -247,7 +258,9 @@ const LAYS: ReadonlySet<Op["kind"]> = new Set(["cover", "drop", "line", "field",
 
 /** A pass in the zones of its coat, each with its own colours: behind a barrier all of it, else what it lays. What flows by itself does so once. */
 function inZones(given: PassScene, zones: readonly RehearsedZone[]): Op[] {
-  const { of, coat } = given;
+  const { of, coat, pass } = given;
+  // What was drawn by hand is done once, over all of the piece.
+  if (pass.work.strokes) return behindBarriers(of, coat, onPiece(given, of.box));
   const fields = fieldsOf(of);
   const each = zones.flatMap((zone, n): { op: Op; n: number; held: boolean; inside: ZoneField }[] => {
     const inside = fields[zone.at];
@@ -262,26 +275,6 @@ function inZones(given: PassScene, zones: readonly RehearsedZone[]): Op[] {
     if (held || LAYS.has(op.kind)) return [inZone(op, inside)];
     return op.kind === "wobble" && n > 0 ? [] : [op];
   });
-}
-
-/** Fields of the zones of a rehearsal, worked out once for each. */
-const fieldsOf = byIdentity((of: Rehearsal): ZoneField[] =>
-  of.zoneRings ? zoneFields(of.zoneRings, around(of.box, EDGE_MM)) : [],
-);
-const EDGE_MM = 20;
-
-/** Where a zone lies, with the faces beside it. */
-function boxOfZone({ zoneRings = [], box, topMm }: Rehearsal, at: number): Box {
-  const points = (zoneRings[at] ?? []).flat();
-  if (points.length === 0) return box;
-  const own = boxOf(points);
-  const near = 1;
-  return {
-    minX: own.minX < near ? box.minX : own.minX,
-    minY: own.minY < near ? box.minY : own.minY,
-    maxX: own.maxX > topMm.wide - near ? box.maxX : own.maxX,
-    maxY: own.maxY > topMm.high - near ? box.maxY : own.maxY,
-  };
 }
 
 /** The operations of one pass. */

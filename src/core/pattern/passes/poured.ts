@@ -5,8 +5,9 @@ import { field } from "../ops/field";
 import { wobble } from "../ops/wobble";
 import { nests, puddleRadiusMm, puddles, ribbons, shadows } from "../placing/pours";
 import { acrossOf, between, countersIn, sourceOf } from "../placing/random";
+import { weightOf } from "../placing/weights";
 import type { PourStyle } from "./work";
-import { countOf, VEIN_SHARE, type Scene } from "./scene";
+import { countOf, dealtIn, VEIN_SHARE, weightIn, type Scene } from "./scene";
 
 /** What the film does on its own while it is runny. */
 export const flow = ({ of: { aroundMm }, seed, reach }: Scene, heightMm: number): Op =>
@@ -20,10 +21,8 @@ export const flow = ({ of: { aroundMm }, seed, reach }: Scene, heightMm: number)
   });
 
 /** Ribbons of all colours of a coat, the smaller ones within the larger. */
-export function nested(
-  { box, coat, largest, others, angle, reach, areaM2, pass, seed }: Scene,
-  dense: number,
-): Op[] {
+export function nested(scene: Scene, dense: number): Op[] {
+  const { box, coat, largest, others, angle, reach, areaM2, pass, seed } = scene;
   if (others.length === 0) return [];
   const few = others.slice(0, 3);
   return few.flatMap((colour, n) => {
@@ -33,7 +32,8 @@ export function nested(
     const row = [colour, largest, next, ...(few.length > 2 ? [largest] : [])];
     const total = coat.colours.reduce((sum, colour) => sum + colour.share, 0) || 1;
     return ribbons(box, {
-      colours: row,
+      colours: row.map((part) => ({ ...part, weight: weightIn(scene, part) })),
+      dealt: dealtIn(scene, colour),
       many: Math.max(
         1,
         Math.round(
@@ -82,15 +82,46 @@ function stripOf(box: Box, angle: number, from: number, to: number): Box {
   return lengthwise ? { ...box, minX: near, maxX: far } : { ...box, minY: near, maxY: far };
 }
 
+/** Colours in the order in which they follow each other along a direction: as they are typed, but for those that shall be more at one end of it. */
+function inOrder(
+  colours: Scene["others"],
+  box: Box,
+  angle: number,
+  aroundMm: number | null,
+): Scene["others"] {
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  const rows = colours.map((colour, n) => {
+    if (!colour.soft?.length) return { colour, along: null, n };
+    const weight = weightOf(colour.soft, aroundMm);
+    let [sum, moment] = [0, 0];
+    for (let row = 0; row < LOOKS; row += 1)
+      for (let column = 0; column < LOOKS; column += 1) {
+        const x = box.minX + ((column + 0.5) / LOOKS) * (box.maxX - box.minX);
+        const y = box.minY + ((row + 0.5) / LOOKS) * (box.maxY - box.minY);
+        sum += weight(x, y);
+        moment += weight(x, y) * (c * x + s * y);
+      }
+    return { colour, along: moment / sum, n };
+  });
+  if (rows.every(({ along }) => along === null)) return colours;
+  const [middleX, middleY] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
+  const middle = c * middleX + s * middleY;
+  return [...rows]
+    .sort((a, b) => (a.along ?? middle) - (b.along ?? middle) || a.n - b.n)
+    .map(({ colour }) => colour);
+}
+const LOOKS = 16;
+
 /** Colours poured on the largest one's ground, by the way they are poured. */
 const POURED: Record<PourStyle, (scene: Scene) => Op[]> = {
   puddles: (scene) => [
-    ...scene.others.flatMap(({ at, share, hides }, n) =>
+    ...scene.others.flatMap((colour, n) =>
       puddles(scene.box, {
-        hides,
-        colour: at,
-        cover: share * 0.8 * scene.many,
-        radiusMm: puddleRadiusMm(PUDDLE_ML * scene.reach ** 2 * Math.max(0.15, share / 0.3)),
+        hides: colour.hides,
+        colour: colour.at,
+        dealt: dealtIn(scene, colour),
+        cover: colour.share * 0.8 * scene.many,
+        radiusMm: puddleRadiusMm(PUDDLE_ML * scene.reach ** 2 * Math.max(0.15, colour.share / 0.3)),
         seed: scene.seed + n,
         along: scene.angle,
         stretch: 3.6,
@@ -99,15 +130,21 @@ const POURED: Record<PourStyle, (scene: Scene) => Op[]> = {
     ),
     ...nested(scene, 0.8 * scene.many),
   ],
-  bands: ({ box, others, largest, angle, reach, seed, many, pass, areaM2 }) => [
-    ...others.flatMap((colour, n) => {
-      const { share } = colour;
+  bands: (scene) => {
+    const { box, others, largest, angle, reach, seed, many, pass, areaM2 } = scene;
+    return others.flatMap((colour, n) => {
+      const dealt = dealtIn(scene, colour);
+      const share = dealt.cover(colour.share);
       // As many as cover their share, for what comes later lies on some of it; where they would be too many they are wider.
       const wideMm = (pass.work.wideMm ?? 30) * Math.max(0.5, reach) * (0.6 + share);
       const wanted = (1.6 * share * many * areaM2 * 1e6) / (0.43 * acrossOf(box) * 0.7 * wideMm);
       const count = Math.max(2, Math.min(Math.round(44 * countersIn(areaM2)), Math.round(wanted)));
       return ribbons(box, {
-        colours: n % 2 === 0 ? [colour, largest] : [colour],
+        colours: (n % 2 === 0 ? [colour, largest] : [colour]).map((part) => ({
+          ...part,
+          weight: weightIn(scene, part),
+        })),
+        dealt,
         many: count,
         wideMm: wideMm * Math.max(1, wanted / count),
         angle,
@@ -116,14 +153,16 @@ const POURED: Record<PourStyle, (scene: Scene) => Op[]> = {
         reach: [0.12, 0.75],
         seed: seed + 31 * n,
       });
-    }),
-  ],
-  spots: ({ box, others, reach, seed, many, pass }) => [
-    ...others.flatMap(({ at, share, hides }, n) =>
+    });
+  },
+  spots: (scene) => {
+    const { box, others, reach, seed, many, pass } = scene;
+    return others.flatMap((colour, n) =>
       puddles(box, {
-        hides,
-        colour: at,
-        cover: share * 1.1 * many,
+        hides: colour.hides,
+        colour: colour.at,
+        dealt: dealtIn(scene, colour),
+        cover: colour.share * 1.1 * many,
         radiusMm:
           (pass.work.wideMm ?? 110) * 0.5 * Math.max(0.2, reach) * between(sourceOf(seed, n), 0.7, 1.2),
         seed: seed + n,
@@ -131,35 +170,45 @@ const POURED: Record<PourStyle, (scene: Scene) => Op[]> = {
         turnRad: 3,
         pushes: 0.75,
       }),
-    ),
-  ],
-  nests: ({ box, largest, others, areaM2, reach, seed, many, angle, pass }) => [
-    ...nests(box, {
-      colours: [largest, ...others],
+    );
+  },
+  nests: (scene) => {
+    const { box, largest, others, areaM2, reach, seed, many, angle, pass } = scene;
+    return nests(box, {
+      colours: [largest, ...others].map((colour) => ({ ...colour, weight: dealtIn(scene, colour).density })),
       many: countOf(17 * many, areaM2, 30),
       radiusMm: (pass.work.wideMm ?? 200) * Math.max(0.3, reach),
       along: angle,
       stretch: 2.4,
       seed,
-    }),
-  ],
-  clouds: ({ box, others, areaM2, angle, reach, seed, many, pass }) => [
-    ...others.flatMap(({ at, share, hides }, n) =>
-      shadows(box, {
-        colour: at,
-        many: countOf(60 * share * many, areaM2, 20),
+    });
+  },
+  clouds: (scene) => {
+    const { box, others, areaM2, angle, reach, seed, many, pass } = scene;
+    return others.flatMap((colour, n) => {
+      const dealt = dealtIn(scene, colour);
+      return shadows(box, {
+        colour: colour.at,
+        many: countOf(60 * dealt.cover(colour.share) * many, areaM2, 20),
         wideMm: (pass.work.wideMm ?? 60) * reach,
         angle,
-        hides,
+        hides: colour.hides,
         seed: seed + 17 * n,
-      }),
-    ),
-  ],
+        dealt,
+        weight: weightIn(scene, colour),
+      });
+    });
+  },
   fields: ({ of, box, coat, angle: given, seed, pass, many, areaM2, reach }) => {
     // Around a tumbler a border must meet itself.
     const angle = of.aroundMm === null ? given : Math.sign(given || 1) * (Math.PI / 2);
     // Fields follow each other along the main direction in the order of the colours; what there is little of lies along their borders.
-    const once = coat.colours.filter(({ share }) => share > SEAM_SHARE);
+    const once = inOrder(
+      coat.colours.filter(({ share }) => share > SEAM_SHARE),
+      box,
+      angle,
+      of.aroundMm,
+    );
     const times = Math.max(1, Math.round(many));
     const wide = Array.from({ length: times }, () => once).flat();
     const seams = coat.colours.filter(({ share }) => share <= SEAM_SHARE && share > VEIN_SHARE);

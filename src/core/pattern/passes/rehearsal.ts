@@ -1,5 +1,6 @@
 import type { Box, Ring } from "../../geometry/ring";
 import type { PatternPass } from "../../passes/facts";
+import type { SoftPlace } from "../../geometry/weights";
 import type { Vein, VeinManner } from "./vein";
 import type { PassWork, WorkTool } from "./work";
 
@@ -30,8 +31,8 @@ export type RehearsedCoat = {
   id: string;
   vein: boolean;
   filmMm: number;
-  /** `hides`: how much of what lies under it a film of it covers, 0 to 1. */
-  colours: readonly { at: number; share: number; hides: number }[];
+  /** `hides`: how much of what lies under it a film of it covers, 0 to 1. `soft`: where there shall be more or less of it. */
+  colours: readonly { at: number; share: number; hides: number; soft?: readonly SoftPlace[] }[];
   passes: readonly RehearsedPass[];
   /** Where it is poured and worked one stretch after the other, as a floor is, in that order; absent where it is all of a piece. */
   strips?: readonly Box[];

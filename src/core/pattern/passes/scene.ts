@@ -2,6 +2,7 @@ import type { Box } from "../../geometry/ring";
 import type { RehearsedCoat, RehearsedPass, Rehearsal } from "./rehearsal";
 import type { Unlike } from "../placing/cells";
 import { countersIn } from "../placing/random";
+import { beside, dealtBy, weightOf, type Dealt, type Weight } from "../placing/weights";
 
 /** One pass with all that it hangs on. */
 export type PassScene = {
@@ -31,6 +32,17 @@ export type Scene = PassScene & {
   others: RehearsedCoat["colours"];
   forVeins: RehearsedCoat["colours"];
 };
+
+type Colour = RehearsedCoat["colours"][number];
+
+/** How much of a colour there shall be at each place: more where the ground of its coat shall be less. */
+export function weightIn({ of: { aroundMm }, largest }: Scene, { at, soft }: Colour): Weight {
+  const own = weightOf(soft, aroundMm);
+  return at === largest.at ? own : beside(own, weightOf(largest.soft, aroundMm));
+}
+
+/** Where an even spread of a colour comes to lie by its weights. */
+export const dealtIn = (scene: Scene, colour: Colour): Dealt => dealtBy(weightIn(scene, colour), scene.box);
 
 /** A piece smaller than a hand still gets a few pulls; `most` is what a counter gets, and a larger piece as much of it as it is larger. */
 export const countOf = (perM2: number, areaM2: number, most: number) =>

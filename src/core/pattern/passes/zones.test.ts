@@ -1,7 +1,10 @@
 import { evaluate } from "../engine/evaluate";
 import { zoneFields } from "../engine/zone-field";
 import { compile } from "./compile";
+import { behindBarriers } from "./barriers";
 import type { Rehearsal, RehearsedZone } from "./rehearsal";
+import type { PractisedStroke } from "./work";
+import { practisedStroke } from "../placing/practised";
 
 const rectangle = (minX: number, minY: number, maxX: number, maxY: number) => [
   { x: minX, y: minY },
@@ -51,7 +54,7 @@ const zones = (held: boolean): RehearsedZone[] => [
   { at: 0, colours: [colour(1)], held },
   { at: 1, colours: [colour(2)], held },
 ];
-const rehearsal = (held: boolean): Rehearsal => ({
+const rehearsal = (held: boolean, drawn: PractisedStroke[] = []): Rehearsal => ({
   box: BOX,
   topMm: { wide: 600, high: 400 },
   aroundMm: null,
@@ -75,15 +78,15 @@ const rehearsal = (held: boolean): Rehearsal => ({
         mlPerM2: null,
         flowLeft: 1,
         paint: null,
-        work: {},
+        work: kind === "palm" && drawn.length > 0 ? { strokes: drawn } : {},
       })),
     },
   ],
 });
 const SHEET = { widthPx: 60, heightPx: 40, pixelMm: 10, fromX: 0, fromY: 0, base: 0, colours: 3 };
 /** Share of a colour in each column of the picture, from the left. */
-function columns(held: boolean, at: number): number[] {
-  const { weight } = evaluate(compile(rehearsal(held)).ops, SHEET);
+function columns(held: boolean, at: number, drawn: PractisedStroke[] = []): number[] {
+  const { weight } = evaluate(compile(rehearsal(held, drawn)).ops, SHEET);
   return Array.from({ length: 60 }, (_, column) => {
     let sum = 0;
     for (let row = 0; row < 40; row += 1) sum += weight[at * 2400 + row * 60 + column] ?? NaN;
@@ -110,5 +113,31 @@ describe("a coat in zones", () => {
         const mean = columns(held, at).reduce((sum, share) => sum + share, 0) / 60;
         expect(Math.abs(mean - 0.5)).toBeLessThan(held ? 0.01 : 0.04);
       }
+  });
+});
+
+const ACROSS: PractisedStroke = {
+  tool: "hand",
+  pressure: 0.8,
+  points: Array.from({ length: 21 }, (_, n) => [100 + 20 * n, 200] as const),
+};
+
+describe("a pull that was drawn across the border", () => {
+  test("stops at a barrier and crosses where there is none", () => {
+    expect(Math.max(...columns(true, 2, [ACROSS]).slice(0, 29))).toBeLessThan(0.02);
+    const crossed = columns(false, 2, [ACROSS]);
+    // Drawn to the right it carries the left colour over.
+    expect(Math.min(...crossed.slice(32, 40))).toBeLessThan(0.97);
+  });
+  test("is done once, however many zones are poured together", () => {
+    const ops = practisedStroke(ACROSS, 1, 1);
+    const [coat] = rehearsal(false).coats;
+    expect(behindBarriers(rehearsal(false), coat!, ops)).toEqual(ops);
+    const held = rehearsal(true);
+    const apart = behindBarriers(held, held.coats[0]!, ops);
+    expect(apart.filter(({ press }) => press).length).toBe(ops.length);
+    // On both sides only where it comes near the border.
+    expect(apart.length).toBeGreaterThan(ops.length);
+    expect(apart.length).toBeLessThan(2 * ops.length);
   });
 });

@@ -2,6 +2,7 @@ import type { Box } from "../../geometry/ring";
 import type { Op } from "../engine/op";
 import { drop } from "../ops/drop";
 import { line, type LinePoint } from "../ops/line";
+import { AS_IT_IS, EVENLY, type Dealt, type Weight } from "./weights";
 import { acrossOf, areaOf, around, between, countersIn, sourceOf, spread, wander } from "./random";
 
 /** A fresh coating resin, m²/s, and for how long a puddle runs before it is worked, s (assumed). */
@@ -29,6 +30,7 @@ export function puddles(
     turnRad = 0.5,
     pushes = 0.45,
     hides = 1,
+    dealt = AS_IT_IS,
   }: {
     colour: number;
     cover: number;
@@ -39,14 +41,16 @@ export function puddles(
     turnRad?: number;
     pushes?: number;
     hides?: number;
+    dealt?: Dealt;
   },
 ): Op[] {
   const random = sourceOf(seed, 11 + colour);
-  const wanted = Math.max(1, Math.round((cover * areaOf(box)) / (Math.PI * radiusMm ** 2)));
+  const wanted = Math.max(1, Math.round((dealt.cover(cover) * areaOf(box)) / (Math.PI * radiusMm ** 2)));
   const many = Math.min(Math.round(MOST_PUDDLES * countersIn(areaOf(box) / 1e6)), wanted);
   // Where they would be more, they are larger.
   const mean = radiusMm * Math.sqrt(wanted / many);
-  return spread(around(box, mean * 0.3), many, random).map(({ x, y }, n) => {
+  return spread(around(box, mean * 0.3), many, random).map((even, n) => {
+    const { x, y } = dealt.at(even);
     const radius = mean * between(random, 0.7, 1.35);
     const long = Math.sqrt(stretch * between(random, 1, 1.5));
     return drop({
@@ -64,6 +68,9 @@ export function puddles(
   });
 }
 
+/** Less than this of a puddle is not poured. */
+const LEAST_SHARE = 0.01;
+
 /** Colours poured into one another from one bucket: each puddle a row of them, the next pushed aside by the one after. */
 export function nests(
   box: Box,
@@ -75,8 +82,8 @@ export function nests(
     stretch,
     seed,
   }: {
-    /** With what part of a puddle each has; the order is left to chance. */
-    colours: readonly { at: number; share: number; hides: number }[];
+    /** With what part of a puddle each has, by its weight there; the order is left to chance. */
+    colours: readonly { at: number; share: number; hides: number; weight?: Weight }[];
     many: number;
     radiusMm: number;
     along: number;
@@ -91,6 +98,8 @@ export function nests(
     const turn = along + between(random, -0.4, 0.4);
     const row = colours
       .map((colour) => ({ ...colour, order: random() * (0.4 + colour.share) }))
+      .map((colour) => ({ ...colour, share: colour.share * (colour.weight ?? EVENLY)(x, y) }))
+      .filter(({ share }) => share > LEAST_SHARE)
       .sort((a, b) => b.order - a.order);
     const total = row.reduce((sum, { share }) => sum + share, 0) || 1;
     let left = total;
@@ -133,8 +142,10 @@ export function ribbons(
     turnRad = 0.25,
     reach = [0.35, 0.85],
     seed,
+    dealt = AS_IT_IS,
   }: {
-    colours: readonly { at: number; hides: number }[];
+    /** A ribbon of one is thinner where there shall be less of it. */
+    colours: readonly { at: number; hides: number; weight?: Weight }[];
     many: number;
     wideMm: number;
     angle: number;
@@ -143,11 +154,13 @@ export function ribbons(
     /** Shortest and longest, in diagonals of the piece. */
     reach?: readonly [number, number];
     seed: number;
+    dealt?: Dealt;
   },
 ): Op[] {
   const random = sourceOf(seed, 23);
   const length = acrossOf(box);
-  return spread(around(box, 40), many, random).flatMap(({ x, y }) => {
+  return spread(around(box, 40), many, random).flatMap((even) => {
+    const { x, y } = dealt.at(even);
     const turned = angle + between(random, -turnRad, turnRad);
     const long = length * between(random, reach[0], reach[1]);
     const way = wander(
@@ -163,7 +176,7 @@ export function ribbons(
       k: (2 * Math.PI) / lengthMm,
       phase: 6.28 * random(),
     }));
-    return colours.map(({ at: colour, hides }, nest) => {
+    return colours.map(({ at: colour, hides, weight = EVENLY }, nest) => {
       const share = (1 - nest / colours.length) * between(random, 0.75, 1.1);
       const off = (random() - 0.5) * wide * 0.45;
       const turned = 6.28 * random();
@@ -178,7 +191,13 @@ export function ribbons(
         return {
           x: at.x - Math.sin(at.angle) * drift,
           y: at.y + Math.cos(at.angle) * drift,
-          halfMm: Math.max(0.2, (wide / 2) * share * Math.max(0.06, breath) * Math.sqrt(Math.max(0, end))),
+          halfMm: Math.max(
+            0.2,
+            (wide / 2) *
+              share *
+              Math.max(0.06, breath) *
+              Math.sqrt(Math.max(0, end) * Math.min(1, weight(at.x, at.y))),
+          ),
         };
       });
       return line({ points, colour, edgeMm: 0.8, hides: 0.98 * hides });
@@ -196,11 +215,23 @@ export function shadows(
     angle,
     hides,
     seed,
-  }: { colour: number; many: number; wideMm: number; angle: number; hides: number; seed: number },
+    dealt = AS_IT_IS,
+    weight = EVENLY,
+  }: {
+    colour: number;
+    many: number;
+    wideMm: number;
+    angle: number;
+    hides: number;
+    seed: number;
+    dealt?: Dealt;
+    weight?: Weight;
+  },
 ): Op[] {
   const random = sourceOf(seed, 29 + colour);
   const length = acrossOf(box);
-  return spread(around(box, 40), many, random).flatMap(({ x, y }) => {
+  return spread(around(box, 40), many, random).flatMap((even) => {
+    const { x, y } = dealt.at(even);
     const turned = angle + between(random, -0.3, 0.3);
     const long = length * between(random, 0.2, 0.6);
     const start = { x: x - (Math.cos(turned) * long) / 2, y: y - (Math.sin(turned) * long) / 2 };
@@ -208,7 +239,8 @@ export function shadows(
     const wide = wideMm * between(random, 0.4, 1.4);
     const body = (share: number) =>
       way.map(({ x: px, y: py }, n): LinePoint => {
-        const end = Math.sqrt(Math.max(0, Math.min(1, n / 9, (way.length - 1 - n) / 9)));
+        const whole = Math.max(0, Math.min(1, n / 9, (way.length - 1 - n) / 9));
+        const end = Math.sqrt(whole * Math.min(1, weight(px, py)));
         return { x: px, y: py, halfMm: Math.max(0.3, (wide / 2) * share * end) };
       });
     return [

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, type ReactNode } from "react";
 import type { Point } from "@/core/geometry/curves";
 import { cutOutRing } from "@/core/geometry/cut-out";
 import { bareOnWall, onUnrolled, wallSize, type Tumbler } from "@/core/geometry/frustum";
@@ -163,6 +163,7 @@ export function PiecePicture({
   width,
   marks = [],
   strips = [],
+  children,
 }: {
   picture: Picture | null;
   piece: Measured;
@@ -171,6 +172,8 @@ export function PiecePicture({
   marks?: readonly Mark[];
   /** Where it is poured one after the other: told at their wet edges. */
   strips?: readonly Box[];
+  /** Lies over it: what can be taken hold of. */
+  children?: ReactNode;
 }) {
   const ref = useRef<HTMLCanvasElement>(null);
   const { widthMm, heightMm, fromX, fromY } = seenSize(piece);
@@ -199,6 +202,7 @@ export function PiecePicture({
           {n + 1}
         </span>
       ))}
+      {children}
     </div>
   );
 }

@@ -8,7 +8,7 @@ import { USUAL_REHEARSAL, type PieceRehearsal } from "@/core/rehearsal/rehearse"
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
 import { useSize } from "@/ui/use-size";
-import { useJob } from "../workspace/use-job";
+import { useJob, useJobState } from "../workspace/use-job";
 import { Findings } from "./findings";
 import { LooksDialog } from "./looks-dialog";
 import { PassStrip } from "./pass-strip";
@@ -20,6 +20,9 @@ import { Sisters } from "./sisters";
 import { Among } from "./among";
 import { usePicture } from "./use-picture";
 import { useSisterSpread } from "./use-sister-spread";
+import { useWeights } from "./use-weights";
+import { WeightHandles } from "./weight-handles";
+import { WeightsPanel } from "./weights-panel";
 import { useRehearsedPiece } from "./use-rehearsed-piece";
 
 /** One pass is shown for so long while it plays, ms. */
@@ -34,10 +37,11 @@ export function RehearseView() {
   const { pieces, chosen, piece, of, choose } = useRehearsedPiece();
   const [shown, setShown] = useState<number | null>(null);
   const [playing, setPlaying] = useState(false);
-  const [looking, setLooking] = useState<"piece" | "sisters">("piece");
+  const [looking, setLooking] = useState<"piece" | "sisters" | "weights">("piece");
   const [before, setBefore] = useState(false);
   const [looks, setLooks] = useState(false);
   const { ref, width } = useSize<HTMLDivElement>();
+  const hold = useJobState((state) => state.hold);
   const many = of?.passes.length ?? 0;
   const done = Math.min(shown ?? many, many);
   const size = piece && seenSize(piece);
@@ -66,6 +70,7 @@ export function RehearseView() {
     () => (of && measures ? judgePicture(of, measures, wanted, spread) : []),
     [of, measures, wanted, spread],
   );
+  const where = useWeights(piece, (of?.passes[done - 1] ?? of?.passes[0])?.coatId ?? null);
   if (!piece || !of) return <NothingToRehearse />;
   const set = (next: Partial<typeof USUAL_REHEARSAL>) =>
     change((job) => ({ ...job, rehearsal: { ...(job.rehearsal ?? USUAL_REHEARSAL), ...next } }));
@@ -105,6 +110,13 @@ export function RehearseView() {
         >
           Four sisters
         </Button>
+        <Button
+          weight={looking === "weights" ? "primary" : "plain"}
+          aria-pressed={looking === "weights"}
+          onClick={() => setLooking(looking === "weights" ? "piece" : "weights")}
+        >
+          Where colours go
+        </Button>
         <Button onClick={() => setLooks(true)}>Looks</Button>
       </RehearseHead>
       <div ref={ref} className="w-full">
@@ -127,9 +139,21 @@ export function RehearseView() {
                 piece={piece}
                 name={`${piece.name} after ${seen} of ${many} passes`}
                 width={wide}
-                marks={before ? [] : marks}
+                marks={before || looking === "weights" ? [] : marks}
                 strips={of.strips}
-              />
+              >
+                {looking === "weights" && (
+                  <WeightHandles
+                    piece={piece}
+                    weights={where.weights}
+                    width={wide}
+                    height={Math.max(1, Math.round((wide * (size?.heightMm ?? 1)) / (size?.widthMm ?? 1)))}
+                    onHold={hold}
+                    onChange={where.onChange}
+                    onRemove={where.onRemove}
+                  />
+                )}
+              </PiecePicture>
             </div>
           ))}
       </div>
@@ -171,7 +195,9 @@ export function RehearseView() {
         }}
       />
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.25fr)_minmax(0,1.15fr)] gap-9 mt-4 max-lg:grid-cols-1">
-        {pass ? (
+        {looking === "weights" && where.coat && where.colourId ? (
+          <WeightsPanel {...where} piece={piece} coat={where.coat} colourId={where.colourId} />
+        ) : pass ? (
           <PassWorkForm key={pass.passId} shown={pass} />
         ) : (
           <p className="text-sm text-ink-soft">Pick a pass to change how it is worked.</p>
