@@ -2,6 +2,7 @@ import type { BatchedCoat } from "../batch/batch-coat";
 import type { CoatColour } from "../batch/coat-colour";
 import type { ColourCard } from "../colour/colour-card";
 import type { MixLook, MixPart } from "../colour/mix-look";
+import type { Spread } from "../numerics/spread";
 import type { Lab } from "../colour/spaces";
 import type { Band } from "../colour/spectrum";
 import type { FittedResin } from "../cure/fitted-resin";
@@ -45,6 +46,21 @@ export type SeenColour = {
 /** The colours of a coat as they are foretold, and what lies under them. */
 export type SeenCoat = { under: { internal: Band; hex: string }; colours: readonly SeenColour[] };
 
+/** A step between two zones under a coat, or one that stays as it is. */
+export type StepUnder = {
+  low: string;
+  high: string;
+  stepMm: number;
+  /** The last coat over both and its film on the lower one; null where none lies over both. */
+  coat: string | null;
+  filmMm: number | null;
+  /** What there is left of the step when it has set. */
+  leavesMm: Spread;
+};
+
+/** A zone that was finished before a coat comes to lie beside it: by which coat, how long the border is, and whether something stands on it. */
+export type FinishedZone = { name: string; coat: string; lengthMm: number; barrier: boolean };
+
 /** One coat with all that is known of it, as the rules see it. */
 export type AdvisedCoat = {
   coat: Coat;
@@ -58,6 +74,9 @@ export type AdvisedCoat = {
   pourDepthMm: number | null;
   /** Its zones that lie behind a tape, by name. */
   taped: readonly string[];
+  /** Steps between zones that it is the last to lie over, and zones that were finished beside it. */
+  steps: readonly StepUnder[];
+  beside: readonly FinishedZone[];
   /** Depth of all that reacts together with it, mm. */
   reactingMm: number;
   seen: SeenCoat;

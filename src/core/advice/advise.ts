@@ -6,6 +6,7 @@ import { loadTooLarge, overCardLimit } from "./load-rules";
 import { yellowOverDark } from "./yellow-rules";
 import { filmTooThick, filmTooThin, notForCounters } from "./film-rules";
 import { daysTroubles, shortNight } from "./time-rules";
+import { finishedBeside, zonesApart } from "./zone-rules";
 import { alcoholTooEarly, flameAfterVapour, tapeUnpulled } from "./pass-rules";
 
 const RULES: readonly Rule[] = [
@@ -24,6 +25,8 @@ const RULES: readonly Rule[] = [
   notForCounters,
   alcoholTooEarly,
   tapeUnpulled,
+  finishedBeside,
+  zonesApart,
   adhesiveUnderClear,
   whiteYellows,
   daysTroubles,

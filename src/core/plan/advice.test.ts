@@ -66,6 +66,8 @@ function advised(changes: Partial<AdvisedCoat> = {}): AdvisedCoat {
     windows: null,
     pourDepthMm: null,
     taped: [],
+    steps: [],
+    beside: [],
     reactingMm: 0,
     seen: looks.coats.at(-1)!,
     ...changes,

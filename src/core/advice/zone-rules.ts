@@ -1,0 +1,28 @@
+import { PASS } from "../passes/facts";
+import { putsVapour } from "../schedule/pass";
+import type { Advice, Rule } from "./advice";
+import { finishedBeside as finished, stepBetween } from "./words";
+
+/** What of a step a film may leave and nobody sees it, mm. */
+const UNSEEN_MM = 0.1;
+/** A film over a step of more than this part of it runs off the higher zone (common practice, no source). */
+const DRY_SHARE = 0.5;
+
+/** Zones that end at different heights: what the last coat leaves of it, or that they want sanding flush. */
+export const zonesApart: Rule = ({ coats }) =>
+  coats.flatMap(({ coat, steps }) =>
+    steps.flatMap((step): Advice[] => {
+      const thin = step.filmMm === null || step.stepMm > DRY_SHARE * step.filmMm;
+      if (!thin && step.leavesMm.high < UNSEEN_MM) return [];
+      const at = `step ${step.low} ${step.high}`;
+      return [{ rule: "zones-apart", coatId: coat.id, at, ...stepBetween(step, thin) }];
+    }),
+  );
+
+/** A coat that runs up to a zone that was finished before: what lies there is masked (common practice, no source). */
+export const finishedBeside: Rule = ({ coats }) =>
+  coats.flatMap(({ coat, beside }): Advice[] => {
+    if (beside.length === 0) return [];
+    const drifts = coat.passes.some((pass) => putsVapour(pass) || PASS[pass.kind].picture === "drops");
+    return [{ rule: "finished-beside", coatId: coat.id, at: "pieces", ...finished(beside, drifts) }];
+  });
