@@ -29,6 +29,9 @@ const TONES = ["#f3f0e9", "#dcd7ca", "#ece7db", "#cfc9ba", "#e5dfd1", "#f8f6f1",
 
 /** Smaller than this on the screen a zone carries no name, px. */
 const NAMED_FROM_PX = 34;
+/** Breadth of a letter and height of a name, px. */
+const LETTER_PX = 7;
+const NAME_PX = 17;
 
 /** The zones of a piece with their names, and what stands on the borders: tape broken, a bead or strip heavy. Colours meet wet along a thin line. */
 export function ZoneDrawing({ map, frame, piece }: { map: ZoneMap; frame: Frame; piece: Piece }) {
@@ -59,26 +62,47 @@ export function ZoneDrawing({ map, frame, piece }: { map: ZoneMap; frame: Frame;
           );
         }),
       )}
-      {map.zones.map(({ zone, rings }) => {
-        const middle = areaMiddle(rings);
-        if (!middle || 2 * middle.clearMm * frame.scale < NAMED_FROM_PX) return null;
-        const { x, y } = frame.at(middle.at);
-        return (
-          <text
-            key={zone.id}
-            x={x}
-            y={y + 4}
-            textAnchor="middle"
-            fontSize="13"
-            fill="var(--color-ink)"
-            stroke="var(--color-paper)"
-            strokeWidth="3"
-            paintOrder="stroke"
-          >
-            {zone.name}
-          </text>
-        );
-      })}
+      <ZoneNames
+        zones={map.zones.map(({ zone, rings }) => ({ id: zone.id, name: zone.name, rings }))}
+        frame={frame}
+      />
     </g>
   );
+}
+
+type NamedZone = { id: string; name: string; rings: readonly (readonly Point[])[] };
+
+/** Names where zones have room for them, none over another: those with most room first. */
+export function ZoneNames({ zones, frame }: { zones: readonly NamedZone[]; frame: Frame }) {
+  const roomy = zones
+    .flatMap(({ id, name, rings }) => {
+      const middle = areaMiddle(rings);
+      return middle ? [{ id, name, clearPx: middle.clearMm * frame.scale, ...frame.at(middle.at) }] : [];
+    })
+    .filter(({ clearPx }) => 2 * clearPx >= NAMED_FROM_PX)
+    .sort((a, b) => b.clearPx - a.clearPx);
+  const half = (name: string) => (name.length * LETTER_PX) / 2 + 3;
+  const shown = roomy.reduce<typeof roomy>((list, name) => {
+    const clash = list.some(
+      (other) =>
+        Math.abs(other.x - name.x) < half(other.name) + half(name.name) &&
+        Math.abs(other.y - name.y) < NAME_PX,
+    );
+    return clash ? list : [...list, name];
+  }, []);
+  return shown.map(({ id, name, x, y }) => (
+    <text
+      key={id}
+      x={x}
+      y={y + 4}
+      textAnchor="middle"
+      fontSize="13"
+      fill="var(--color-ink)"
+      stroke="var(--color-paper)"
+      strokeWidth="3"
+      paintOrder="stroke"
+    >
+      {name}
+    </text>
+  ));
 }

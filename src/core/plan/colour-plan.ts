@@ -11,6 +11,7 @@ import { hexOfXyz, labOfXyz, linearOfHex, xyzOfHex, xyzOfLab, type Lab } from ".
 import { mapBands, type Xyz } from "../colour/spectrum";
 import type { Spread } from "../numerics/spread";
 import { liesOnTop, type Coat } from "../schedule/coat";
+import { byIdentity } from "../numerics/by-identity";
 import { nth } from "../numerics/nth";
 
 export type ColourLooks = {
@@ -35,8 +36,8 @@ export type CoatLooks = {
   average: Average;
 };
 
-type Average = { xyz: Xyz; lab: Lab; hex: string };
-const seenFromAfar = (xyz: Xyz): Average => ({ xyz, lab: labOfXyz(xyz), hex: hexOfXyz(xyz) });
+export type Average = { xyz: Xyz; lab: Lab; hex: string };
+export const seenFromAfar = (xyz: Xyz): Average => ({ xyz, lab: labOfXyz(xyz), hex: hexOfXyz(xyz) });
 
 /** The coats from the ground upward, and the finished top from some steps back. */
 export type ColourPlan = { coats: CoatLooks[]; finished: Average & { reflectance: Float64Array } };
@@ -93,11 +94,12 @@ function looksOf(
 }
 
 /** What the eye meets before a coat is laid: within the film, and as seen. */
-type Below = { internal: Float64Array; xyz: Xyz; reflectance: Float64Array };
+export type Below = { internal: Float64Array; xyz: Xyz; reflectance: Float64Array };
 
 const grounds = new Map<Ground, Below>();
 
-function bareGround(ground: Ground): Below {
+/** A ground with nothing on it. */
+export function bareGround(ground: Ground): Below {
   const known = grounds.get(ground);
   if (known) return known;
   const hex = GROUNDS[ground].hex;
@@ -106,7 +108,7 @@ function bareGround(ground: Ground): Below {
   return fresh;
 }
 
-type Laid = { looks: CoatLooks; top: Below };
+export type Laid = { looks: CoatLooks; top: Below };
 
 function layCoat(coat: Coat, below: Below, cards: ReadonlyMap<string, ColourCard>): Laid {
   const under = { internal: below.internal, hex: hexOfXyz(below.xyz) };
@@ -129,8 +131,24 @@ function layCoat(coat: Coat, below: Below, cards: ReadonlyMap<string, ColourCard
   return { looks, top: { internal: over("internal"), xyz, reflectance: over("reflectance") } };
 }
 
-/** The last look of each coat, with what it was worked out from: a keystroke changes one coat, and those above it. */
-const laid = new WeakMap<Coat, { below: Below; colourants: readonly ColourCard[]; done: Laid }>();
+/** The looks of each coat over what it was laid on: a keystroke changes one coat, and those above it. */
+const laid = byIdentity(
+  (_coat: Coat) => new WeakMap<Below, { colourants: readonly ColourCard[]; done: Laid }>(),
+);
+
+/** A coat laid over what lies below it, worked out once for both. */
+export function laidOn(coat: Coat, below: Below, colourants: readonly ColourCard[]): Laid {
+  const known = laid(coat).get(below);
+  if (known && known.colourants === colourants) return known.done;
+  const done = layCoat(coat, below, cardsById(colourants));
+  laid(coat).set(below, { colourants, done });
+  return done;
+}
+
+const cardsById = byIdentity(
+  (colourants: readonly ColourCard[]): ReadonlyMap<string, ColourCard> =>
+    new Map(colourants.map((card) => [card.id, card])),
+);
 
 /**
  * How each colour of a job looks over what lies under it, from the ground upward.
@@ -140,15 +158,9 @@ export function colourPlan(
   job: { ground: Ground; coats: readonly Coat[] },
   colourants: readonly ColourCard[],
 ): ColourPlan {
-  const cards = new Map(colourants.map((card) => [card.id, card]));
   let top = bareGround(job.ground);
   const coats = job.coats.map((coat): CoatLooks => {
-    const known = laid.get(coat);
-    const done =
-      known && known.below === top && known.colourants === colourants
-        ? known.done
-        : layCoat(coat, top, cards);
-    laid.set(coat, { below: top, colourants, done });
+    const done = laidOn(coat, top, colourants);
     top = done.top;
     return done.looks;
   });

@@ -9,7 +9,11 @@ import { exactly, scaled } from "../numerics/spread";
 import { covers, coversZone, filmOn, isFill, type Coat } from "../schedule/coat";
 
 /** What a piece or one of its zones lies on. */
-function groundUnder({ groundByPiece, ground }: JobDocument, pieceId: string, zoneId: string | null): Ground {
+export function groundUnder(
+  { groundByPiece, ground }: JobDocument,
+  pieceId: string,
+  zoneId: string | null,
+): Ground {
   const own = (id: string | null) =>
     groundByPiece && id !== null && Object.hasOwn(groundByPiece, id) ? groundByPiece[id] : undefined;
   return own(zoneId) ?? own(pieceId) ?? ground;

@@ -7,6 +7,7 @@ import { advised, type Advised } from "./advised";
 import { overall, sizedCoats } from "./batched";
 import { colourPlan, type ColourPlan } from "./colour-plan";
 import { measured, type MeasuredJob } from "./measured";
+import { placeColours, type PlaceColours } from "./place-colours";
 import { onDays, timedCoats, type PlannedCoat } from "./timed";
 
 export type Plan = MeasuredJob &
@@ -16,6 +17,8 @@ export type Plan = MeasuredJob &
     atHand: AtHand;
     coats: PlannedCoat[];
     looks: ColourPlan;
+    /** What is seen of each zone, where a piece is divided; empty where none is. */
+    places: PlaceColours[];
   };
 
 /**
@@ -32,7 +35,11 @@ export function derivePlan(
   const sized = sizedCoats(job, onPieces, cards);
   const asSized: JobDocument = { ...job, coats: sized.map(({ coat }) => coat) };
   const { coats, troubles } = timedCoats(asSized, sized);
-  const looks = colourPlan({ ...job, coats: sized.map(overall) }, colourants);
+  const whole = sized.map(overall);
+  const divided = onPieces.pieces.some(({ zones }) => zones.length > 0);
+  const { places, ...looks } = divided
+    ? placeColours(job, onPieces.pieces, asSized.coats, whole, colourants)
+    : { ...colourPlan({ ...job, coats: whole }, colourants), places: [] };
   const { startOn = null, scaleStepG = USUAL_SCALE_G, vesselsMl = [] } = job.work;
   return {
     startOn,
@@ -40,6 +47,7 @@ export function derivePlan(
     ...onPieces,
     coats,
     looks,
+    places,
     ...advised(job, onPieces.pieces, coats, troubles, looks, colourants),
   };
 }

@@ -22,7 +22,7 @@ const LEAST_MM = 0.05;
 const LAID_AFTER_MIN = 10;
 
 /** What a coat raises a zone by, mm: its film, or its part of a pool. What fills a mould or channel fills it level. */
-function raisesMm(coat: Coat, { id, fillMl }: Measured, zone: MeasuredZone): number {
+export function raisesMm(coat: Coat, { id, fillMl }: Measured, zone: MeasuredZone): number {
   if (!coversZone(coat, id, zone.id)) return 0;
   if (coat.kind === "fill" && fillMl === null) return (zone.zone.poolMm ?? 0) * coat.coverShare;
   return liesOnTop(coat) && coat.kind !== "vein" ? filmOn(coat, id, zone.id) * coat.coverShare : 0;

@@ -21,6 +21,7 @@ export function BuildMenu() {
   const [open, setOpen] = useState<Open>(null);
   const close = () => setOpen(null);
   const several = document.pieces.length > 1;
+  const divided = document.pieces.some(({ division }) => division);
   return (
     <>
       <Menu label="this build">
@@ -33,7 +34,11 @@ export function BuildMenu() {
         {several && (
           <MenuItem onSelect={() => setOpen("copy")}>Copy the build of one piece to another</MenuItem>
         )}
-        {several && <MenuItem onSelect={() => setOpen("ground")}>Another ground under some pieces</MenuItem>}
+        {(several || divided) && (
+          <MenuItem onSelect={() => setOpen("ground")}>
+            {divided ? "Another ground under some pieces or zones" : "Another ground under some pieces"}
+          </MenuItem>
+        )}
       </Menu>
       {open === "compare" && <CompareDialog onClose={close} />}
       {open === "keep" && <KeepDialog parent={null} onClose={close} />}

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { newCoat, workedOn } from "@/core/job/new-job";
 import { COAT_WORDS, type CoatKind } from "@/core/schedule/coat";
 import { Button } from "@/ui/button";
+import { Choice } from "@/ui/choice";
 import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField } from "@/ui/text-field";
@@ -16,6 +17,7 @@ import { useJob } from "../workspace/use-job";
 import { BuildMenu } from "./build-menu";
 import { CoatForm } from "./coat-form";
 import type { Piece } from "@/core/geometry/piece";
+import { SectionAlong } from "./section-along";
 import { CrossSection, type SectionForm } from "./cross-section";
 
 const KINDS = Object.keys(COAT_WORDS) as CoatKind[];
@@ -33,6 +35,8 @@ const LAID: readonly CoatKind[] = ["seal", "primer", "base", "colour", "vein", "
 export function BuildView() {
   const { document, plan, cards, system, change } = useJob();
   const [pickedId, setPickedId] = useState<string | null>(null);
+  /** What the section is cut through: a divided piece by its id, or an edge. */
+  const [cut, setCut] = useState<string | null>(null);
   const { ref: stageRef, width: stageWidth, height: stageHeight } = useSize<HTMLDivElement>();
   const coat =
     document.coats.find((planned) => planned.id === pickedId) ??
@@ -65,23 +69,42 @@ export function BuildView() {
     setPickedId(fresh.id);
   };
 
+  const divided = plan.pieces.filter(({ zones }) => zones.length > 0);
+  const along = cut === "edge" ? undefined : (divided.find(({ id }) => id === cut) ?? divided[0]);
+  const section = {
+    coats: plan.coats.map((planned) => planned.coat),
+    ground: document.ground,
+    system,
+    selectedId: coat?.id ?? null,
+    onSelect: setPickedId,
+    width: stageWidth,
+    height: stageHeight,
+  };
+
   return (
     <main className="flex-1 flex min-h-0 max-lg:flex-col">
       <section aria-label="Cross-section" className="flex-1 min-w-0 flex flex-col pl-7 pt-5 pr-4">
         <RecipeLine />
+        {divided.length > 0 && (
+          <Choice
+            label="Where it is cut"
+            value={along?.id ?? "edge"}
+            options={[
+              ...divided.map(({ id, name }) => ({ value: id, words: `across ${name}` })),
+              { value: "edge", words: "at an edge" },
+            ]}
+            onChange={setCut}
+            className="self-start mb-2"
+          />
+        )}
         <div ref={stageRef} className="flex-1 min-h-[360px] relative">
           {stageWidth > 0 && (
             <div className="absolute inset-0">
-              <CrossSection
-                coats={plan.coats.map((planned) => planned.coat)}
-                ground={document.ground}
-                form={sectionForm(document.pieces)}
-                system={system}
-                selectedId={coat?.id ?? null}
-                onSelect={setPickedId}
-                width={stageWidth}
-                height={stageHeight}
-              />
+              {along ? (
+                <SectionAlong key={along.id} piece={along} places={plan.places} {...section} />
+              ) : (
+                <CrossSection form={sectionForm(document.pieces)} {...section} />
+              )}
             </div>
           )}
           {document.coats.length === 0 && (

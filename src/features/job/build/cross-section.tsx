@@ -32,6 +32,8 @@ const THIN_HEIGHT = 46;
 const LEFT = 190;
 const GROUND_HEIGHT = 170;
 const LABEL_ROOM = 46;
+/** A coat on some zones names them in a line more. */
+const ZONES_ROOM = 17;
 /** CSS pixels to a millimetre on a screen of 96 dpi. */
 const PX_PER_MM = 96 / 25.4;
 
@@ -175,7 +177,7 @@ export function CrossSection({ coats, ground, form, system, selectedId, onSelect
         {
           coat: place.coat,
           y: Math.max(
-            before ? before.y + LABEL_ROOM : 46,
+            before ? before.y + LABEL_ROOM + (before.coat.zonesByPiece ? ZONES_ROOM : 0) : 46,
             Math.min(place.y - 8, height - LABEL_ROOM * (places.length - list.length)),
           ),
           target: place,

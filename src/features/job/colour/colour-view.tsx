@@ -9,6 +9,7 @@ import { AdviceAt } from "../workspace/advice-line";
 import { FilmTile } from "./film-tile";
 import { MixPanel } from "./mix-panel";
 import { TargetBand } from "./target-band";
+import { ZoneColours } from "./zone-colours";
 
 /** Each mix as a film over its ground, the piece's average beside the client's target, doses that move all of it at once. */
 export function ColourView() {
@@ -50,6 +51,7 @@ export function ColourView() {
         </div>
         <Films coat={coat} pickedId={picked?.colour.id ?? null} onPick={setColourId} />
         <TargetBand coat={coat} looks={plan.looks} />
+        <ZoneColours coatId={coat.coat.id} />
         <AdviceAt coatId={coat.coat.id} at={["shares"]} />
         {colours.length === 0 && (
           <p className="mt-5 text-sm border-l-[3px] border-ink pl-3">

@@ -22,7 +22,7 @@ import { usePicture } from "./use-picture";
 import { useSisterSpread } from "./use-sister-spread";
 import { useWeights } from "./use-weights";
 import { WeightHandles } from "./weight-handles";
-import { WeightsPanel } from "./weights-panel";
+import { WeightList, WeightsBar } from "./weights-panel";
 import { useRehearsedPiece } from "./use-rehearsed-piece";
 
 /** One pass is shown for so long while it plays, ms. */
@@ -119,6 +119,7 @@ export function RehearseView() {
         </Button>
         <Button onClick={() => setLooks(true)}>Looks</Button>
       </RehearseHead>
+      {looking === "weights" && <WeightsBar {...where} />}
       <div ref={ref} className="w-full">
         {width > 0 &&
           (looking === "sisters" ? (
@@ -195,8 +196,8 @@ export function RehearseView() {
         }}
       />
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.25fr)_minmax(0,1.15fr)] gap-9 mt-4 max-lg:grid-cols-1">
-        {looking === "weights" && where.coat && where.colourId ? (
-          <WeightsPanel {...where} piece={piece} coat={where.coat} colourId={where.colourId} />
+        {looking === "weights" && where.coat ? (
+          <WeightList {...where} />
         ) : pass ? (
           <PassWorkForm key={pass.passId} shown={pass} />
         ) : (

@@ -1,42 +1,24 @@
 "use client";
 
-import type { Measured } from "@/core/geometry/measure";
-import { MOST_WEIGHTS_EACH, WEIGHT_WORDS, type ColourWeight, type SoftPlace } from "@/core/geometry/weights";
-import type { Coat } from "@/core/schedule/coat";
+import { WEIGHT_WORDS, type SoftPlace } from "@/core/geometry/weights";
 import { Button } from "@/ui/button";
 import { classNames } from "@/ui/class-names";
 import { QuantityField } from "@/ui/quantity-field";
 import { useJob } from "../workspace/use-job";
+import type { Weights } from "./use-weights";
 
 const KINDS = Object.entries(WEIGHT_WORDS) as [SoftPlace["kind"], string][];
 
-/** Where the colours of a coat go on a piece: for each a few soft places; how much there is of it in all stays what it is. */
-export function WeightsPanel({
-  piece,
-  coat,
-  colourId,
-  weights,
-  onColour,
-  onAdd,
-  onChange,
-  onRemove,
-}: {
-  piece: Measured;
-  coat: Coat;
-  /** The colour that is worked on, and its places. */
-  colourId: string;
-  weights: readonly ColourWeight[];
-  onColour: (colourId: string) => void;
-  onAdd: (kind: SoftPlace["kind"]) => void;
-  onChange: (weight: ColourWeight) => void;
-  onRemove: (id: string) => void;
-}) {
-  const { system } = useJob();
-  const placed = (id: string) => piece.piece.weights?.filter((weight) => weight.colourId === id).length ?? 0;
+/** Above the picture: which colour of the coat is placed, and what is put on the piece for it. */
+export function WeightsBar({ coat, colourId, full, placed, onColour, onAdd }: Weights) {
+  if (!coat) return null;
   return (
-    <section aria-label="Where colours go">
-      <h2 className="heading border-b border-line pb-1 mb-2">Where colours go: {coat.name}</h2>
-      <ul className="flex flex-wrap gap-2 mb-3">
+    <div
+      role="group"
+      aria-label={`Where the colours of ${coat.name} go`}
+      className="flex items-center gap-x-6 gap-y-2 flex-wrap mb-2"
+    >
+      <ul className="flex flex-wrap gap-2">
         {coat.colours.map(({ id, name, hex }) => (
           <li key={id}>
             <button
@@ -55,21 +37,31 @@ export function WeightsPanel({
           </li>
         ))}
       </ul>
-      <div className="flex gap-2 flex-wrap mb-2">
+      <span className="flex gap-2 flex-wrap ml-auto">
         {KINDS.map(([kind, words]) => (
-          <Button key={kind} disabled={weights.length >= MOST_WEIGHTS_EACH} onClick={() => onAdd(kind)}>
+          <Button key={kind} disabled={full} onClick={() => onAdd(kind)}>
             {words}
           </Button>
         ))}
-      </div>
-      {weights.length === 0 && (
-        <p className="text-sm text-ink-soft">
-          It lies evenly: chance decides. Its share of the coat stays what it is.
-        </p>
-      )}
+      </span>
+    </div>
+  );
+}
+
+/** The soft places of the picked colour as numbers; how much there is of it in all stays what it is. */
+export function WeightList({ coat, colourId, weights, onChange, onRemove }: Weights) {
+  const { system } = useJob();
+  const name = coat?.colours.find(({ id }) => id === colourId)?.name ?? "";
+  return (
+    <section aria-label="Where colours go">
+      <h2 className="heading border-b border-line pb-1 mb-2">Where {name} goes</h2>
+      <p className="text-sm text-ink-soft mb-1">
+        {weights.length === 0 ? "It lies evenly: chance decides. " : ""}Its share of the coat stays what it
+        is.
+      </p>
       <ul>
         {weights.map((weight, n) => (
-          <li key={weight.id} className="flex items-end gap-3 border-t border-line py-2">
+          <li key={weight.id} className="flex items-end gap-3 border-b border-line py-2">
             <span className="text-sm flex-1 pb-1.5">
               <span className="figure mr-2">{n + 1}</span>
               {WEIGHT_WORDS[weight.kind]}
