@@ -44,6 +44,17 @@ const embed = z.object({
   gPerM2: z.number().min(0).max(1_000_000).optional(),
   densityGPerMl: z.number().min(0.1).max(25),
   lockedShare: z.number().min(0).max(1.5),
+  single: z
+    .object({
+      sizeMm: z.number().min(0.5).max(1000),
+      many: z.discriminatedUnion("by", [
+        z.object({ by: z.literal("number"), count: z.number().int().min(0).max(1_000_000) }),
+        z.object({ by: z.literal("area"), perM2: z.number().min(0).max(1_000_000) }),
+        z.object({ by: z.literal("line"), perM: z.number().min(0).max(100_000) }),
+      ]),
+      zoneIds: z.array(partId).max(MOST_ZONES).optional(),
+    })
+    .optional(),
 });
 
 /** Pieces and zones that a colour is for by name. */

@@ -13,14 +13,58 @@ export type Embed = {
   densityGPerMl: number;
   /** Set on the film and locked in to this share of its height (1 = drowned, 0 = only wetted). */
   lockedShare: number;
+  /** Instead of the mass: set one by one, so large and so many. */
+  single?: SetSingly;
 };
 
-/** An embed with the mass that it has on this area. */
-export const embedOn = (embed: Embed, areaM2: number): Embed =>
-  embed.gPerM2 === undefined ? embed : { ...embed, massG: embed.gPerM2 * areaM2 };
+/** Pieces that are set one by one: by number, by area or along the borders of zones. One is as heavy as a ball of its size. */
+export type SetSingly = {
+  sizeMm: number;
+  /** So many in all, to a square metre, or to a metre of border. */
+  many: { by: "number"; count: number } | { by: "area"; perM2: number } | { by: "line"; perM: number };
+  /** Zones that they are set in, or along whose borders; all of their coat's when absent. */
+  zoneIds?: string[];
+};
+
+/** Where a coat's embeds can be set: zones with their areas, and the borders between them, over all pieces of a kind. */
+export type SetRoom = {
+  areaM2: number;
+  zones: readonly { id: string; areaM2: number }[];
+  borders: readonly { zoneIds: readonly [string, string]; lengthM: number }[];
+};
+
+/** How many are set, whole ones. */
+export function setCount({ many, zoneIds }: SetSingly, { areaM2, zones, borders }: SetRoom): number {
+  const on = (id: string) => zoneIds?.includes(id) ?? true;
+  switch (many.by) {
+    case "number":
+      return Math.round(many.count);
+    case "area": {
+      const area = zoneIds ? zones.reduce((sum, zone) => sum + (on(zone.id) ? zone.areaM2 : 0), 0) : areaM2;
+      return Math.round(many.perM2 * area);
+    }
+    case "line":
+      return Math.round(
+        many.perM * borders.reduce((sum, border) => sum + (border.zoneIds.some(on) ? border.lengthM : 0), 0),
+      );
+  }
+}
+
+/** Mass of one that is set, g: a ball of its size. */
+export const singleG = (sizeMm: number, densityGPerMl: number): number =>
+  ((Math.PI / 6) * sizeMm ** 3 * densityGPerMl) / 1000;
+
+/** An embed with the mass that it has on this area and in these zones. */
+export function embedOn(embed: Embed, room: SetRoom): Embed {
+  const { single, gPerM2, densityGPerMl } = embed;
+  if (single) return { ...embed, massG: setCount(single, room) * singleG(single.sizeMm, densityGPerMl) };
+  return gPerM2 === undefined ? embed : { ...embed, massG: gPerM2 * room.areaM2 };
+}
 
 type EmbedUsual = {
   words: string;
+  /** As it is drawn. */
+  hex: string;
   densityGPerMl: number;
   /** Share of a loose heap that is solid. */
   packing: number;
@@ -30,10 +74,10 @@ type EmbedUsual = {
 
 /** Usual values of each kind (common practice, no source; densities of minerals and glass from handbooks, from memory). */
 export const EMBEDS: Record<EmbedKind, EmbedUsual> = {
-  glitter: { words: "glitter", densityGPerMl: 1.4, packing: 0.3, wetMlPer100Ml: 200 },
-  stones: { words: "stones", densityGPerMl: 2.65, packing: 0.58, wetMlPer100Ml: 12 },
-  glass: { words: "broken glass", densityGPerMl: 2.5, packing: 0.5, wetMlPer100Ml: 15 },
-  crystals: { words: "crystals", densityGPerMl: 2.65, packing: 0.5, wetMlPer100Ml: 12 },
+  glitter: { words: "glitter", hex: "#c9b27a", densityGPerMl: 1.4, packing: 0.3, wetMlPer100Ml: 200 },
+  stones: { words: "stones", hex: "#8d8579", densityGPerMl: 2.65, packing: 0.58, wetMlPer100Ml: 12 },
+  glass: { words: "broken glass", hex: "#d5e2e0", densityGPerMl: 2.5, packing: 0.5, wetMlPer100Ml: 15 },
+  crystals: { words: "crystals", hex: "#e9e3ee", densityGPerMl: 2.65, packing: 0.5, wetMlPer100Ml: 12 },
 };
 
 /** What one embed takes and asks for. */

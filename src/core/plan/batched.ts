@@ -11,6 +11,7 @@ import { spraysOf, type SprayNeed } from "../schedule/sprays";
 import type { JobDocument } from "../job/job";
 import { begunIdsOf, coveredBy, coveredM2, pourDepthMm } from "./covered";
 import type { MeasuredJob } from "./measured";
+import { setRoomOf } from "./set-room";
 
 /**
  * A coat with how much is mixed for it. `coat` is as it came out: with the film and the shares that follow from what is given. `problem` says in words
@@ -65,7 +66,8 @@ function sizedCoat(
   { work, factors }: JobDocument,
 ): SizedCoat {
   const areaM2 = coveredM2(coat, covered);
-  const embeds = (coat.embeds ?? []).map((embed) => embedOn(embed, areaM2));
+  const room = coat.embeds?.length ? setRoomOf(coat, pieces, areaM2) : null;
+  const embeds = room ? (coat.embeds ?? []).map((embed) => embedOn(embed, room)) : [];
   const known = { coat, resin, coveredM2: areaM2, embeds, pourDepthMm: pourDepthMm(coat, pieces) };
   const without = (problem: string | null): SizedCoat => ({ ...known, batched: null, sprays: [], problem });
   const problem = problemOf(coat, resin, totals.count, covered);

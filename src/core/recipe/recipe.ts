@@ -1,3 +1,4 @@
+import type { Embed } from "../batch/embeds";
 import type { Ground } from "../batch/grounds";
 import { keepable } from "../schedule/amounts";
 import { byFilm, filmOn, placeless, type Coat } from "../schedule/coat";
@@ -53,11 +54,7 @@ export function recipeOf(
         filmMm: pieceId === null ? coat.filmMm : filmOn(coat, pieceId),
         ...(coat.embeds
           ? {
-              embeds: coat.embeds.map((embed) =>
-                embed.gPerM2 === undefined && areaM2 > 0
-                  ? { ...embed, massG: 0, gPerM2: embed.massG / areaM2 }
-                  : embed,
-              ),
+              embeds: coat.embeds.map((embed) => embedByArea(embed, areaM2)),
             }
           : {}),
       };
@@ -65,6 +62,15 @@ export function recipeOf(
     ...(job.target ? { target: job.target } : {}),
     notes,
   };
+}
+
+/** An embed as a recipe keeps it, by area: those that are counted too. */
+function embedByArea(embed: Embed, areaM2: number): Embed {
+  if (!(areaM2 > 0)) return embed;
+  const { single } = embed;
+  if (single?.many.by === "number")
+    return { ...embed, single: { ...single, many: { by: "area", perM2: single.many.count / areaM2 } } };
+  return single || embed.gPerM2 !== undefined ? embed : { ...embed, massG: 0, gPerM2: embed.massG / areaM2 };
 }
 
 /** A job's build replaced by a recipe's: one mix serves all of its pieces. What it is called from stays with it. */

@@ -24,6 +24,7 @@ import type { ColourLooks } from "../plan/colour-plan";
 import type { Plan } from "../plan/derive-plan";
 import type { PlannedCoat } from "../plan/timed";
 import type { JobDocument } from "../job/job";
+import { setStones } from "./set-stones";
 import { pouredZones } from "./poured-zones";
 import { roomOf } from "../job/job-settings";
 
@@ -171,6 +172,7 @@ export function rehearsalOf(
   piece: Measured,
   standingId = piece.id,
 ): PieceRehearsal | null {
+  const { seed, angleDeg } = job.rehearsal ?? USUAL_REHEARSAL;
   const looks = new Map(plan.looks.coats.map((coatLooks) => [coatLooks.coat.id, coatLooks]));
   const on = plan.coats.filter(({ coat, batched }) => batched && covers(coat, piece.id));
   const patterned = on.filter(({ coat }) => isPatterned(coat, piece));
@@ -270,11 +272,11 @@ export function rehearsalOf(
       passes: rows.map(({ words: _words, minute: _minute, stopHere: _stop, ...row }): RehearsedPass => row),
       veins: mapped(coat, colours),
       ...(strips && { strips }),
+      ...setStones(coat, piece, plan.pieces, seed, (name, hex) => painted(name, hex, false)),
       ...pouredZones(coat, job, piece, colours),
     };
   });
   if (passes.length === 0) return null;
-  const { seed, angleDeg } = job.rehearsal ?? USUAL_REHEARSAL;
   return {
     rehearsal: {
       ...seenOf(piece),

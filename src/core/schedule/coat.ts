@@ -87,12 +87,22 @@ export function byFilm<Some extends Pick<Coat, "given" | "batches" | "colours">>
   };
 }
 
+function setAnywhere(embed: Embed): Embed {
+  if (!embed.single) return embed;
+  const { zoneIds: _zones, ...single } = embed.single;
+  return { ...embed, single };
+}
+
 /** A coat that names no piece and no zone, nor do its colours: those of one job mean nothing in another. */
 export function placeless<Some extends Omit<Coat, "given" | "batches">>(
   coat: Some,
 ): Omit<Some, "pieceIds" | "zonesByPiece" | "filmByPieceMm"> {
   const { pieceIds: _pieces, zonesByPiece: _zones, filmByPieceMm: _films, ...rest } = coat;
-  return { ...rest, colours: coat.colours.map(({ placeIds: _places, ...colour }) => colour) };
+  return {
+    ...rest,
+    colours: coat.colours.map(({ placeIds: _places, ...colour }) => colour),
+    ...(coat.embeds && { embeds: coat.embeds.map(setAnywhere) }),
+  };
 }
 
 /** Whether a coat goes on a piece. */

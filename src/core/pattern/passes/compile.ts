@@ -1,6 +1,7 @@
 import { evaluate, ROUGH } from "../engine/evaluate";
 import { segregated } from "../engine/measures";
 import type { Op } from "../engine/op";
+import { flecks } from "../ops/flecks";
 import { passOps } from "./pass-ops";
 import { PASS, type PassFacts } from "../../passes/facts";
 import type { Rehearsal, RehearsedCoat, RehearsedPass } from "./rehearsal";
@@ -14,15 +15,18 @@ export type Step = { coatId: string; passId: string; ops: number; picture: PassF
 const LOOK_MM = 14;
 const MOST_LOOKS = 110;
 const REACH_MM = 40;
+/** Of what lies under it a stone covers so much. */
+const STONE_HIDES = 0.97;
 
 /** How many colours a rehearsal speaks of. */
 export const coloursIn = ({ base, coats }: Rehearsal): number =>
   1 +
   Math.max(
     base,
-    ...coats.flatMap(({ colours, passes, veins }) => [
+    ...coats.flatMap(({ colours, passes, veins, stones }) => [
       ...colours.map(({ at }) => at),
       ...passes.map(({ paint }) => paint ?? 0),
+      ...(stones ?? []).map(({ at }) => at),
       ...(veins ?? []).map(({ at }) => at),
     ]),
   );
@@ -83,6 +87,9 @@ export function compile(of: Rehearsal, earlier: Compiled | null = null): Compile
           ? earlier.ops.slice(at > 0 ? earlier.steps[at - 1]?.ops : 0, earlier.steps[at]?.ops)
           : passOps({ of, coat, pass, seed, unlike: () => unlikeOf(of, before) })),
       );
+      // Stones are set when the film has been worked.
+      if (m === coat.passes.length - 1 && !same)
+        for (const { at: colour, places } of coat.stones ?? []) ops.push(flecks(places, colour, STONE_HIDES));
       prints.push(print);
       steps.push({
         coatId: coat.id,

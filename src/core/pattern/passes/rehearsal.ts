@@ -1,6 +1,7 @@
 import type { Box, Ring } from "../../geometry/ring";
 import type { PatternPass } from "../../passes/facts";
 import type { SoftPlace } from "../../geometry/weights";
+import type { Fleck } from "../ops/flecks";
 import type { Vein, VeinManner } from "./vein";
 import type { PassWork, WorkTool } from "./work";
 
@@ -26,6 +27,9 @@ export type PlannedVeins = { veins: readonly Vein[]; manner: VeinManner; at: num
 /** A zone of a divided piece that a coat is poured in: its place among the zones, its own colours, and whether a barrier stands on its borders. */
 export type RehearsedZone = { at: number; colours: RehearsedCoat["colours"]; held: boolean };
 
+/** Stones set into a coat, as they lie: the place of their colour in the palette, and each of them, mm. */
+export type RehearsedStones = { at: number; places: readonly Fleck[] };
+
 /** A coat as it is rehearsed: its colours by their places in the palette, with their shares. */
 export type RehearsedCoat = {
   id: string;
@@ -38,6 +42,8 @@ export type RehearsedCoat = {
   strips?: readonly Box[];
   /** Where it differs by zone, or a barrier stands between them: the zones that it is poured in; absent where it lies alike on all of the piece. */
   zones?: readonly RehearsedZone[];
+  /** What is set into it when it has been worked. */
+  stones?: readonly RehearsedStones[];
   /** Veins of the vein map, in place of what chance would do; null where there is no map. */
   veins: readonly PlannedVeins[] | null;
 };

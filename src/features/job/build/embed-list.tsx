@@ -1,6 +1,6 @@
 "use client";
 
-import { EMBEDS, embedNeed, type Embed, type EmbedKind } from "@/core/batch/embeds";
+import { EMBEDS, embedNeed, singleG, type Embed, type EmbedKind, type SetSingly } from "@/core/batch/embeds";
 import { isFill, type Coat } from "@/core/schedule/coat";
 import { decimal, quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
@@ -8,7 +8,12 @@ import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
 import { AdviceAt } from "../workspace/advice-line";
 import { editCoat, newId } from "../workspace/edits";
+import { SetSinglyFields } from "./set-singly";
 import { useJob } from "../workspace/use-job";
+
+const TOLD_BY = { mass: "mass", number: "number", area: "number by area", line: "number along borders" };
+type ToldBy = keyof typeof TOLD_BY;
+const USUAL_STONE_MM = 12;
 
 /** What lies in a coat that is not colour: its volume, and the clear that wets and locks it. */
 export function EmbedList({ coat }: { coat: Coat }) {
@@ -27,6 +32,25 @@ export function EmbedList({ coat }: { coat: Coat }) {
         if (embed.id !== id) return embed;
         const { gPerM2: _byArea, ...rest } = embed;
         return { ...rest, massG };
+      }),
+    );
+  /** Told another way it is as much as before, as near as whole stones come to it. */
+  const tell = (embed: Embed, by: ToldBy) =>
+    set((before) =>
+      before.map((was) => {
+        if (was.id !== embed.id) return was;
+        const { single, gPerM2: _byArea, ...rest } = was;
+        if (by === "mass") return { ...rest, massG: embed.massG };
+        const sizeMm = single?.sizeMm ?? USUAL_STONE_MM;
+        const count = Math.max(1, Math.round(embed.massG / singleG(sizeMm, embed.densityGPerMl)));
+        const areaM2 = plan.coats.find((planned) => planned.coat.id === coat.id)?.coveredM2 || 1;
+        const many: SetSingly["many"] =
+          by === "number"
+            ? { by, count }
+            : by === "area"
+              ? { by, perM2: count / areaM2 }
+              : { by, perM: 1000 / (2 * sizeMm) };
+        return { ...rest, single: { ...single, sizeMm, many } };
       }),
     );
   return (
@@ -83,16 +107,36 @@ export function EmbedList({ coat }: { coat: Coat }) {
                 </option>
               ))}
             </SelectField>
-            <QuantityField
-              label="In all"
-              value={embed.massG}
-              dimension="mass"
-              system={system}
-              bounds={{ min: 0, max: 1_000_000 }}
-              onChange={(massG) => setMass(embed.id, massG)}
-              keep={`${embed.id}.mass`}
-              bare
-            />
+            <SelectField
+              label="Told by"
+              value={embed.single?.many.by ?? "mass"}
+              onChange={(event) => tell(embed, event.target.value as ToldBy)}
+            >
+              {Object.entries(TOLD_BY).map(([by, words]) => (
+                <option key={by} value={by}>
+                  {words}
+                </option>
+              ))}
+            </SelectField>
+            {embed.single ? (
+              <SetSinglyFields
+                coat={coat}
+                embed={embed}
+                single={embed.single}
+                onSingle={(single) => edit(embed.id, { single })}
+              />
+            ) : (
+              <QuantityField
+                label="In all"
+                value={embed.massG}
+                dimension="mass"
+                system={system}
+                bounds={{ min: 0, max: 1_000_000 }}
+                onChange={(massG) => setMass(embed.id, massG)}
+                keep={`${embed.id}.mass`}
+                bare
+              />
+            )}
             <QuantityField
               label="Its density"
               value={embed.densityGPerMl}

@@ -1,0 +1,129 @@
+import { EMBEDS, setCount, type Embed, type SetRoom, type SetSingly } from "../batch/embeds";
+import type { Point } from "../geometry/curves";
+import type { Measured } from "../geometry/measure";
+import { boxOf, placeIn, ringAreaMm2, type Ring } from "../geometry/ring";
+import { surfaceOf } from "../geometry/zones/regions";
+import type { RehearsedStones } from "../pattern/passes/rehearsal";
+import { setRoomOf } from "../plan/set-room";
+import { between, sourceOf, spread, type Random } from "../pattern/placing/random";
+import { coversZone, type Coat } from "../schedule/coat";
+
+/** More than these are not drawn on one piece. */
+const MOST_DRAWN = 3000;
+/** They are as unlike in size as this, to either side, and lie off their line by so much of their size. */
+const UNLIKE = 0.3;
+const OFF_LINE = 0.35;
+
+/** Lines within an odd number of which a place lies. */
+type Field = readonly Ring[];
+type Set = { embed: Embed & { single: SetSingly }; fields: Field[]; lines: Point[][]; room: SetRoom };
+
+function setOn(coat: Coat, embed: Embed & { single: SetSingly }, piece: Measured): Set {
+  const { zoneIds } = embed.single;
+  const zones = piece.zones.filter(
+    ({ id }) => coversZone(coat, piece.id, id) && (zoneIds?.includes(id) ?? true),
+  );
+  const borders = piece.borders.filter(({ zoneIds: both }) =>
+    both.some((id) => zones.some((zone) => zone.id === id)),
+  );
+  const surface = surfaceOf(piece.piece);
+  const whole: Field = [surface.ring, ...surface.openings.map(({ ring }) => ring)];
+  return {
+    embed,
+    fields: piece.zones.length > 0 ? zones.map(({ rings }) => rings) : [whole],
+    lines: borders.flatMap(({ lines }) => lines),
+    room: setRoomOf(
+      coat,
+      [{ ...piece, count: 1, zones }],
+      (piece.zones.length > 0 ? zones.reduce((sum, zone) => sum + zone.topAreaMm2, 0) : piece.topAreaMm2) /
+        1e6,
+    ),
+  };
+}
+
+/** So many places spread over closed lines, evenly but not in rows. */
+function within(field: Field, many: number, random: Random): Point[] {
+  const box = boxOf(field.flat());
+  // Rings within rings are openings: what they leave decides how many a box of the same density has.
+  const [outer = 0, ...inner] = field.map(ringAreaMm2).sort((a, b) => b - a);
+  const area = Math.max(1, outer - inner.reduce((sum, mm2) => sum + mm2, 0));
+  const inBox = Math.ceil((1.15 * many * (box.maxX - box.minX) * (box.maxY - box.minY)) / area);
+  return spread(box, inBox, random)
+    .filter((place) => field.filter((ring) => placeIn(place, ring) > 0).length % 2 === 1)
+    .slice(0, many);
+}
+
+/** So many places along lines, each a little off it and off its turn. */
+function along(lines: readonly Point[][], many: number, offMm: number, random: Random): Point[] {
+  const sides = lines.flatMap((line) =>
+    line.slice(1).map((to, n) => {
+      const from = line[n] as Point;
+      return { from, to, long: Math.hypot(to.x - from.x, to.y - from.y) };
+    }),
+  );
+  const total = sides.reduce((sum, { long }) => sum + long, 0);
+  const places: Point[] = [];
+  let [at, walked] = [0, 0];
+  for (let n = 0; n < many && total > 0; n += 1) {
+    const wanted = ((n + between(random, 0.25, 0.75)) * total) / many;
+    while (at < sides.length - 1 && walked + (sides[at]?.long ?? 0) < wanted) {
+      walked += sides[at]?.long ?? 0;
+      at += 1;
+    }
+    const side = sides[at];
+    if (!side || side.long === 0) continue;
+    const share = Math.min(1, (wanted - walked) / side.long);
+    const off = between(random, -offMm, offMm);
+    const [ux, uy] = [(side.to.x - side.from.x) / side.long, (side.to.y - side.from.y) / side.long];
+    places.push({
+      x: side.from.x + share * (side.to.x - side.from.x) - off * uy,
+      y: side.from.y + share * (side.to.y - side.from.y) + off * ux,
+    });
+  }
+  return places;
+}
+
+/**
+ * The stones of a coat that are set one by one on a piece, as they may come to lie. Those told by their number over several pieces are shared by
+ * area.
+ * @param colourOf the place in the palette of a colour that stones of a kind have
+ */
+export function setStones(
+  coat: Coat,
+  piece: Measured,
+  pieces: readonly Measured[],
+  seed: number,
+  colourOf: (name: string, hex: string) => number,
+): { stones?: RehearsedStones[] } {
+  const stones = (coat.embeds ?? []).flatMap((embed, n): RehearsedStones[] => {
+    const { single } = embed;
+    if (!single) return [];
+    const here = setOn(coat, { ...embed, single }, piece);
+    const allM2 = pieces.reduce(
+      (sum, other) => sum + other.count * setOn(coat, { ...embed, single }, other).room.areaM2,
+      0,
+    );
+    const share = single.many.by === "number" && allM2 > 0 ? here.room.areaM2 / allM2 : 1;
+    const many = Math.min(MOST_DRAWN, Math.round(setCount(single, here.room) * share));
+    const random = sourceOf(seed, 83 + n);
+    const places =
+      single.many.by === "line"
+        ? along(here.lines, many, OFF_LINE * single.sizeMm, random)
+        : here.fields.flatMap((field, at) => {
+            const zoneM2 = here.room.zones[at]?.areaM2 ?? here.room.areaM2;
+            return within(field, Math.round((many * zoneM2) / here.room.areaM2), random);
+          });
+    if (places.length === 0) return [];
+    return [
+      {
+        at: colourOf(embed.name, EMBEDS[embed.kind].hex),
+        places: places.map(({ x, y }) => ({
+          x,
+          y,
+          radiusMm: (single.sizeMm / 2) * between(random, 1 - UNLIKE, 1 + UNLIKE),
+        })),
+      },
+    ];
+  });
+  return stones.length > 0 ? { stones } : {};
+}
