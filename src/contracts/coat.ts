@@ -195,7 +195,11 @@ export const coat = z
   })
   .refine(sharesSumToOne, SHARES);
 export const recipeCoat = z
-  .object({ ...coatFields, colours: coloursOf(colour.omit({ placeIds: true })) })
+  .object({
+    ...coatFields,
+    zoneIds: z.array(partId).max(MOST_ZONES).optional(),
+    filmByZoneMm: z.record(partId, z.number().min(FILM_BOUNDS.min).max(FILM_BOUNDS.max)).optional(),
+  })
   .refine(sharesSumToOne, SHARES);
 
 export const coatsOf = <Coat extends z.ZodType>(of: Coat) =>

@@ -232,6 +232,20 @@ const divider = z.object({
   within: partId.optional(),
   barrier: barrier.optional(),
 });
+export const weights = z
+  .array(
+    z.object({
+      id: partId,
+      colourId: partId,
+      kind: z.enum(keysOf<SoftPlace["kind"]>(WEIGHT_WORDS)),
+      xMm: place,
+      yMm: place,
+      reachMm: length,
+      angleDeg: degrees.optional(),
+    }),
+  )
+  .max(MOST_WEIGHTS, `A piece has at most ${MOST_WEIGHTS} places where colours are more or less.`);
+
 export const division = z
   .object({ rest: zone, dividers: z.array(divider).max(MOST_ZONES) })
   .refine(({ dividers }) => dividers.reduce((sum, { zones }) => sum + zones.length, 1) <= MOST_ZONES, {
@@ -277,18 +291,5 @@ export const piece = z.object({
     })
     .optional(),
   division: division.optional(),
-  weights: z
-    .array(
-      z.object({
-        id: partId,
-        colourId: partId,
-        kind: z.enum(keysOf<SoftPlace["kind"]>(WEIGHT_WORDS)),
-        xMm: place,
-        yMm: place,
-        reachMm: length,
-        angleDeg: degrees.optional(),
-      }),
-    )
-    .max(MOST_WEIGHTS, `A piece has at most ${MOST_WEIGHTS} places where colours are more or less.`)
-    .optional(),
+  weights: weights.optional(),
 });

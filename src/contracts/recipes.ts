@@ -2,9 +2,11 @@ import { z } from "zod";
 import { colourCardFields, labSchema } from "./colour-card";
 import { coatsOf, ground, recipeCoat } from "./coat";
 import { target } from "./job-document";
+import { division, weights } from "./piece";
 import { jobFields } from "./jobs";
 import { act } from "./act";
 import { freeText, nameText, rowId } from "./text";
+import { LARGEST_MM } from "@/core/geometry/piece";
 import type { RecipeDocument } from "@/core/recipe/recipe";
 
 /** A recipe as stored and sent: see `src/core/recipe/recipe.ts` for what each field means. */
@@ -13,6 +15,14 @@ export const recipeDocument: z.ZodType<RecipeDocument> = z.object({
   ground,
   coats: coatsOf(recipeCoat).min(1, "A recipe has one coat at least."),
   target: target.optional(),
+  layout: z
+    .object({
+      lengthMm: z.number().min(1).max(LARGEST_MM),
+      depthMm: z.number().min(1).max(LARGEST_MM),
+      division: division.optional(),
+      weights: weights.optional(),
+    })
+    .optional(),
   notes: freeText(4000),
 });
 

@@ -68,6 +68,8 @@ const FIELD_WORDS: Record<string, string> = {
   filmByPieceMm: "film by piece",
   pieceIds: "pieces",
   zonesByPiece: "zones",
+  filmByZoneMm: "film by zone",
+  layout: "what goes where",
   placeIds: "goes on",
   division: "zones",
   weights: "where colours go",

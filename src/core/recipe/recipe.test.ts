@@ -42,7 +42,7 @@ describe("a recipe", () => {
   });
 
   test("laid on the job it came from changes no cup", () => {
-    const back = withRecipe(job, recipe(), reference);
+    const back = withRecipe(job, recipe(), reference, newId);
     const [before, after] = [derivePlan(job, cards), derivePlan(back, cards)];
     expect(after.coats.map(({ batched }) => batched)).toEqual(before.coats.map(({ batched }) => batched));
     expect(back.recipe).toEqual(reference);
@@ -96,7 +96,7 @@ describe("a recipe", () => {
       ),
     );
     // On the job it came from, the mass typed there.
-    const back = derivePlan(withRecipe(glittering, taken, reference), cards);
+    const back = derivePlan(withRecipe(glittering, taken, reference, newId), cards);
     expect(back.coats.find((planned) => planned.coat.kind === "colour")!.embeds[0]!.massG).toBeCloseTo(
       120,
       9,

@@ -7,11 +7,18 @@ import type { PlannedCoat } from "../plan/timed";
 import type { JobDocument, RecipeReference } from "../job/job";
 import { emptyJob } from "../job/new-job";
 import { newPiece, type NewId } from "../geometry/new-piece";
+import { zonesOf, type Zone } from "../geometry/zones/division";
+import { laidOut, layoutOf, type LaidOut, type RecipeLayout } from "./layout";
 import { MM_PER_FOOT } from "../units/constants";
 import type { UnitSystem } from "../units/dimension";
 
-/** A coat without a size: no pieces, and what is embedded told by area. */
-export type RecipeCoat = Omit<Coat, "pieceIds" | "zonesByPiece" | "filmByPieceMm" | "given" | "batches">;
+/** A coat without a size: no pieces, and what is embedded told by area. Zones are those of the recipe's layout. */
+export type RecipeCoat = Omit<Coat, "pieceIds" | "zonesByPiece" | "filmByPieceMm" | "given" | "batches"> & {
+  /** Zones that it goes on; all when absent. */
+  zoneIds?: string[];
+  /** Film on single zones where it differs from `filmMm`. */
+  filmByZoneMm?: Record<string, number>;
+};
 
 /** A build without a size: coats in their order with films, shares, doses and passes; on what; towards which colour. */
 export type RecipeDocument = {
@@ -20,6 +27,8 @@ export type RecipeDocument = {
   /** From the ground upward. Their ids, and those of their colours, stay the same from version to version. */
   coats: RecipeCoat[];
   target?: NonNullable<JobDocument["target"]>;
+  /** Zones, and where colours go. */
+  layout?: RecipeLayout;
   notes: string;
 };
 
@@ -43,6 +52,9 @@ export function recipeOf(
 ): RecipeDocument {
   const known = new Map(planned.map((coat) => [coat.coat.id, coat]));
   const coats = pieceId === null ? job.coats : buildOf(job, pieceId);
+  const piece = job.pieces.find(({ id }) => id === pieceId);
+  const colourIds = new Set(coats.flatMap(({ colours }) => colours.map(({ id }) => id)));
+  const layout = piece && layoutOf(piece, colourIds);
   return {
     format: 1,
     ground: (pieceId !== null && job.groundByPiece?.[pieceId]) || job.ground,
@@ -51,16 +63,70 @@ export function recipeOf(
       const { coat = typed, coveredM2: areaM2 = 0 } = known.get(typed.id) ?? {};
       return {
         ...placeless(byFilm(keepable(coat))),
+        ...(piece?.division && zonedFields(coat, piece.id, zonesOf(piece.division))),
         filmMm: pieceId === null ? coat.filmMm : filmOn(coat, pieceId),
         ...(coat.embeds
           ? {
-              embeds: coat.embeds.map((embed) => embedByArea(embed, areaM2)),
+              embeds: (piece?.division ? coat : placeless(coat)).embeds?.map((embed) =>
+                embedByArea(embed, areaM2),
+              ),
             }
           : {}),
       };
     }),
     ...(job.target ? { target: job.target } : {}),
+    ...(layout ? { layout } : {}),
     notes,
+  };
+}
+
+/** What of a coat is said of the zones of the piece that is kept. */
+function zonedFields(
+  coat: Coat,
+  pieceId: string,
+  zones: readonly Zone[],
+): Pick<RecipeCoat, "zoneIds" | "filmByZoneMm" | "colours"> {
+  const known = new Set(zones.map(({ id }) => id));
+  const zoneIds = coat.zonesByPiece?.[pieceId];
+  const films = Object.entries(coat.filmByPieceMm ?? {}).filter(([id]) => known.has(id));
+  return {
+    ...(zoneIds && { zoneIds: [...zoneIds] }),
+    ...(films.length > 0 && { filmByZoneMm: Object.fromEntries(films) }),
+    colours: coat.colours.map(({ placeIds, ...colour }) =>
+      placeIds && !placeIds.includes(pieceId)
+        ? { ...colour, placeIds: placeIds.filter((id) => known.has(id)) }
+        : colour,
+    ),
+  };
+}
+
+/** A recipe's coat in a job: its zones are those that the layout came to on the job's pieces. */
+function coatOnPieces({ zoneIds, filmByZoneMm, ...recipe }: RecipeCoat, laid: readonly LaidOut[]): Coat {
+  const coat: Coat = structuredClone(recipe);
+  const everywhere = (ids: readonly string[]) =>
+    laid.flatMap(({ zones }) => ids.flatMap((id) => zones.get(id) ?? []));
+  const films = Object.entries(filmByZoneMm ?? {}).flatMap(([id, filmMm]) =>
+    everywhere([id]).map((zoneId): [string, number] => [zoneId, filmMm]),
+  );
+  const divided = laid.filter(({ zones }) => zones.size > 0);
+  return {
+    ...coat,
+    ...(zoneIds && {
+      zonesByPiece: Object.fromEntries(
+        divided.map(({ piece, zones }) => [piece.id, zoneIds.flatMap((id) => zones.get(id) ?? [])]),
+      ),
+    }),
+    ...(films.length > 0 && { filmByPieceMm: Object.fromEntries(films) }),
+    colours: coat.colours.map(({ placeIds, ...colour }) =>
+      placeIds && divided.length > 0 ? { ...colour, placeIds: everywhere(placeIds) } : colour,
+    ),
+    ...(coat.embeds && {
+      embeds: coat.embeds.map((embed) =>
+        embed.single?.zoneIds
+          ? { ...embed, single: { ...embed.single, zoneIds: everywhere(embed.single.zoneIds) } }
+          : embed,
+      ),
+    }),
   };
 }
 
@@ -78,12 +144,18 @@ export function withRecipe(
   job: JobDocument,
   recipe: RecipeDocument,
   reference: RecipeReference,
+  newId: NewId,
 ): JobDocument {
   const { target: _before, ...rest } = job;
   const target = recipe.target ?? job.target;
+  const { layout } = recipe;
+  const laid = job.pieces.map((piece): LaidOut =>
+    layout ? laidOut(piece, layout, newId) : { piece, zones: new Map() },
+  );
   return {
     ...rest,
-    coats: structuredClone(recipe.coats),
+    pieces: laid.map(({ piece }) => piece),
+    coats: recipe.coats.map((coat) => coatOnPieces(coat, laid)),
     recipe: reference,
     ...(target ? { target } : {}),
   };
@@ -96,11 +168,14 @@ export function jobFromRecipe(
   size: { kind: "straight" | "sample"; lengthMm: number; depthMm: number } | null,
   newId: NewId,
 ): JobDocument {
-  const job = withRecipe({ ...emptyJob(), ground: recipe.ground, notes: recipe.notes }, recipe, reference);
-  if (!size) return job;
-  const piece = newPiece(size.kind, size.kind === "sample" ? "Sample board" : "Run", newId);
-  return {
-    ...job,
-    pieces: [{ ...piece, shape: { kind: size.kind, lengthMm: size.lengthMm, depthMm: size.depthMm } }],
-  };
+  const job: JobDocument = { ...emptyJob(), ground: recipe.ground, notes: recipe.notes };
+  const pieces = size
+    ? [
+        {
+          ...newPiece(size.kind, size.kind === "sample" ? "Sample board" : "Run", newId),
+          shape: { kind: size.kind, lengthMm: size.lengthMm, depthMm: size.depthMm },
+        },
+      ]
+    : [];
+  return withRecipe({ ...job, pieces }, recipe, reference, newId);
 }

@@ -221,6 +221,12 @@ export function planOnBoard(
 ): Plan {
   const recipe = recipeOf(job, plan.coats);
   const reference = job.recipe ?? { versionId: "", name: "", number: 0 };
-  const onBoard = jobFromRecipe(recipe, reference, { kind: "sample", ...board }, () => "board");
+  let made = 0;
+  const onBoard = jobFromRecipe(
+    recipe,
+    reference,
+    { kind: "sample", ...board },
+    () => `board-${(made += 1)}`,
+  );
   return derivePlan({ ...onBoard, factors: job.factors, work: { ...job.work, people: 1 } }, cards);
 }

@@ -122,8 +122,7 @@ describe("where they come to lie", () => {
       zoneIds: ["panel-disc"],
     }) as [ReturnType<typeof placesOf>[number]];
     expect(places.length).toBe(Math.round(60 * Math.PI * 0.3));
-    for (const { x, y } of places)
-      expect(Math.abs(Math.hypot(x - 400, y - 300) - RADIUS_MM)).toBeLessThan(4);
+    for (const { x, y } of places) expect(Math.abs(Math.hypot(x - 400, y - 300) - RADIUS_MM)).toBeLessThan(4);
     const turns = places.map(({ x, y }) => Math.atan2(y - 300, x - 400)).sort((a, b) => a - b);
     turns.slice(1).forEach((turn, n) => expect(turn - turns[n]!).toBeLessThan(0.4));
   });

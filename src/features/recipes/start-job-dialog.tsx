@@ -82,7 +82,8 @@ export function StartJobDialog({
     if (asBoard || lengthMm === null || depthMm === null) return [];
     const reference = { versionId: version.id, name: recipeName, number: version.number };
     const size = { kind: "straight" as const, lengthMm, depthMm };
-    const job: JobDocument = jobFromRecipe(version.document, reference, size, () => "piece");
+    let made = 0;
+    const job: JobDocument = jobFromRecipe(version.document, reference, size, () => `piece-${(made += 1)}`);
     const plan = derivePlan(job, resins);
     const from = board ?? { lengthMm: usualBoardMm(system), depthMm: usualBoardMm(system) };
     return scaleUp(planOnBoard(job, plan, from, resins), plan, job.work, system);

@@ -115,7 +115,7 @@ test("jobs made from a version are found by it; a removed recipe leaves the list
   const jobs = jobsOf(db, shop.owner);
   const fields = { name: "Kitchen", client: "", status: "planning" as const, dueOn: null };
   const reference = { versionId, name: "Fog granite", number: 1 };
-  const jobId = await jobs.create(fields, withRecipe(shop.document, document, reference));
+  const jobId = await jobs.create(fields, withRecipe(shop.document, document, reference, randomUUID));
   expect((await recipes.open(recipeId)).jobs).toEqual([{ jobId, name: "Kitchen", versionId }]);
   expect((await recipes.list()).find(({ id }) => id === recipeId)?.jobs).toBe(1);
   await recipes.rename(recipeId, "Granite by fog");

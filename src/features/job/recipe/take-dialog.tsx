@@ -7,6 +7,7 @@ import { withRecipe } from "@/core/recipe/recipe";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { SelectField } from "@/ui/text-field";
+import { newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 
 /** Takes the coats of a recipe version in place of those of this job. */
@@ -93,20 +94,25 @@ export function TakeDialog({ onClose }: { onClose: () => void }) {
                 className="self-start"
                 onClick={() => {
                   change((job) =>
-                    withRecipe(job, version.document, {
-                      versionId: version.id,
-                      name: recipe.name,
-                      number: version.number,
-                      ...(board
-                        ? {
-                            board: {
-                              number: board.number,
-                              lengthMm: board.lengthMm,
-                              depthMm: board.depthMm,
-                            },
-                          }
-                        : {}),
-                    }),
+                    withRecipe(
+                      job,
+                      version.document,
+                      {
+                        versionId: version.id,
+                        name: recipe.name,
+                        number: version.number,
+                        ...(board
+                          ? {
+                              board: {
+                                number: board.number,
+                                lengthMm: board.lengthMm,
+                                depthMm: board.depthMm,
+                              },
+                            }
+                          : {}),
+                      },
+                      newId,
+                    ),
                   );
                   onClose();
                 }}
