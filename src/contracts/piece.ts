@@ -247,7 +247,7 @@ export const weights = z
   .max(MOST_WEIGHTS, `A piece has at most ${MOST_WEIGHTS} places where colours are more or less.`);
 
 export const division = z
-  .object({ rest: zone, dividers: z.array(divider).max(MOST_ZONES) })
+  .object({ rest: zone, dividers: z.array(divider).max(MOST_ZONES), look: partId.optional() })
   .refine(({ dividers }) => dividers.reduce((sum, { zones }) => sum + zones.length, 1) <= MOST_ZONES, {
     message: `A piece has at most ${MOST_ZONES} zones.`,
   });

@@ -61,8 +61,8 @@ export type Divider = {
   barrier?: Barrier;
 };
 
-/** How a piece is divided: what is left of it, and the dividers from the lowest up. */
-export type Division = { rest: Zone; dividers: Divider[] };
+/** How a piece is divided: what is left of it, and the dividers from the lowest up. `look` names the look of the trade that divided it so, if one did. */
+export type Division = { rest: Zone; dividers: Divider[]; look?: string };
 
 /** The zones of a division: what is left of the piece first. */
 export const zonesOf = ({ rest, dividers }: Division): Zone[] => [

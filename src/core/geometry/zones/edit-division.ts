@@ -84,6 +84,7 @@ export function withZone(piece: Piece, id: string, next: (before: Zone) => Zone)
   return {
     ...piece,
     division: {
+      ...division,
       rest: changed(division.rest),
       dividers: division.dividers.map((divider) => ({ ...divider, zones: divider.zones.map(changed) })),
     },
@@ -134,7 +135,7 @@ export function withoutBand(divider: Divider, at: number): Divider {
 }
 
 /** The same division with ids of its own, for a copy of its piece. */
-export function copiedDivision({ rest, dividers }: Division, newId: NewId): Division {
+export function copiedDivision({ rest, dividers, ...others }: Division, newId: NewId): Division {
   const ids = new Map<string, string>();
   const fresh = (id: string) => {
     const known = ids.get(id) ?? newId();
@@ -143,6 +144,7 @@ export function copiedDivision({ rest, dividers }: Division, newId: NewId): Divi
   };
   const zoneOf = (zone: Zone): Zone => ({ ...zone, id: fresh(zone.id) });
   return {
+    ...others,
     rest: zoneOf(rest),
     dividers: dividers.map(({ id, drawn, zones, within, ...more }) => ({
       ...more,

@@ -3,9 +3,8 @@
 import { useState } from "react";
 import { newCoat } from "@/core/job/new-job";
 import { nextLayer } from "@/core/job/builds";
-import { dammed } from "@/core/geometry/new-piece";
 import { TECHNIQUE_IDS, TECHNIQUES, type TechniqueId } from "@/core/job/technique-list";
-import { withTechnique } from "@/core/job/techniques";
+import { withLook } from "@/core/job/looks";
 import { isFill, START_WORDS, type Coat, type NotBefore, type StartsAfter } from "@/core/schedule/coat";
 import { coatWhenWords, notBeforeOf, readWhen } from "@/core/schedule/when";
 import { hoursOf } from "@/core/job/job-settings";
@@ -51,15 +50,7 @@ export function CoatForm({ coat: typed, onGone }: { coat: Coat; onGone: () => vo
   const edit = (next: Partial<Coat>) => change(editCoat(coat.id, (before) => ({ ...before, ...next })));
   const first = index === 0;
 
-  const fill = (technique: TechniqueId) =>
-    change((job) => ({
-      ...job,
-      coats: job.coats.map((planned) =>
-        planned.id === coat.id ? withTechnique(planned, technique, newId) : planned,
-      ),
-      rehearsal: TECHNIQUES[technique].rehearsal,
-      pieces: TECHNIQUES[technique].dam ? job.pieces.map(dammed) : job.pieces,
-    }));
+  const fill = (technique: TechniqueId) => change((job) => withLook(job, coat.id, technique, newId));
 
   return (
     <div className="flex flex-col gap-4">

@@ -6,7 +6,7 @@ import { derivePlan } from "@/core/plan/derive-plan";
 import type { JobDocument } from "@/core/job/job";
 import { rehearsalOf } from "@/core/rehearsal/rehearse";
 import { TECHNIQUE_IDS, TECHNIQUES, type TechniqueId } from "@/core/job/technique-list";
-import { withTechnique } from "@/core/job/techniques";
+import { withLook } from "@/core/job/looks";
 import { isFill } from "@/core/schedule/coat";
 import { Dialog } from "@/ui/dialog";
 import { newId } from "../workspace/edits";
@@ -26,22 +26,17 @@ const fits = (id: TechniqueId, { piece, fillMl }: Measured): boolean => {
 };
 
 /** The job with its colour coat filled by a look; null where it has none. */
-function withLook(job: JobDocument, id: TechniqueId): JobDocument | null {
+function lookOn(job: JobDocument, id: TechniqueId): JobDocument | null {
   const wanted =
     TECHNIQUES[id].for === "channel" ? isFill : ({ kind }: { kind: string }) => kind === "colour";
   const coat = job.coats.find(wanted);
-  if (!coat) return null;
-  return {
-    ...job,
-    rehearsal: TECHNIQUES[id].rehearsal,
-    coats: job.coats.map((planned) => (planned === coat ? withTechnique(planned, id, newId) : planned)),
-  };
+  return coat ? withLook(job, coat.id, id, newId) : null;
 }
 
 /** The looks of the trade on this piece: one is taken, and stays editable. */
 export function LooksDialog({ piece, onClose }: { piece: Measured; onClose: () => void }) {
   const { document, change } = useJob();
-  const offered = TECHNIQUE_IDS.filter((id) => fits(id, piece) && withLook(document, id) !== null);
+  const offered = TECHNIQUE_IDS.filter((id) => fits(id, piece) && lookOn(document, id) !== null);
   return (
     <Dialog open onClose={onClose} title={`Looks, on ${piece.name}`} wide>
       {offered.length === 0 && <p>Give the job a colour coat in Build first.</p>}
@@ -52,7 +47,7 @@ export function LooksDialog({ piece, onClose }: { piece: Measured; onClose: () =
               type="button"
               className="text-left w-full hover:outline-2 hover:outline-ink p-1"
               onClick={() => {
-                change((job) => withLook(job, id) ?? job);
+                change((job) => lookOn(job, id) ?? job);
                 onClose();
               }}
             >
@@ -64,7 +59,8 @@ export function LooksDialog({ piece, onClose }: { piece: Measured; onClose: () =
         ))}
       </ul>
       <p className="label mt-4">
-        A look fills the colour coat: film, colours, shares, passes. Undo brings back what was there.
+        A look fills the colour coat: film, colours, shares, passes; one of fields or pebbles divides the
+        piece, so that each can be moved. Undo brings back what was there.
       </p>
     </Dialog>
   );
@@ -73,7 +69,7 @@ export function LooksDialog({ piece, onClose }: { piece: Measured; onClose: () =
 function Look({ id, pieceId }: { id: TechniqueId; pieceId: string }) {
   const { document, cards, colours } = useJob();
   const { piece, of } = useMemo(() => {
-    const job = withLook(document, id);
+    const job = lookOn(document, id);
     const plan = job && derivePlan(job, cards, colours);
     const piece = plan?.pieces.find((piece) => piece.id === pieceId);
     return { piece: piece, of: job && plan && piece ? rehearsalOf(plan, job, piece) : null };
