@@ -10,6 +10,7 @@ import { emptyJob, newCoat } from "@/core/job/new-job";
 import { withTechnique } from "@/core/job/techniques";
 import type { Coat } from "@/core/schedule/coat";
 import { usualPass } from "@/core/schedule/pass";
+import { MM2_PER_FT2, MM2_PER_M2, MM_PER_FOOT } from "@/core/units/constants";
 
 const id = () => randomUUID();
 const zone = (name: string): Zone => ({ id: id(), name });
@@ -162,7 +163,11 @@ export function geode(coating: string | null): JobDocument {
             massG: 0,
             densityGPerMl: 2.65,
             lockedShare: 0.4,
-            single: { sizeMm: 15, many: { by: "area", perM2: 1500 }, zoneIds: [crystals.id] },
+            single: {
+              sizeMm: 15,
+              many: { by: "area", perM2: (140 * MM2_PER_M2) / MM2_PER_FT2 },
+              zoneIds: [crystals.id],
+            },
           },
           {
             id: id(),
@@ -171,7 +176,11 @@ export function geode(coating: string | null): JobDocument {
             massG: 0,
             densityGPerMl: 2.5,
             lockedShare: 0.5,
-            single: { sizeMm: 7, many: { by: "line", perM: 70 }, zoneIds: [crystals.id] },
+            single: {
+              sizeMm: 7,
+              many: { by: "line", perM: (22 * 1000) / MM_PER_FOOT },
+              zoneIds: [crystals.id],
+            },
           },
         ],
       }),

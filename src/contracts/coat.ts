@@ -36,6 +36,9 @@ import { keysOf, label, pair } from "./piece";
 
 export const ground = z.enum(GROUND_IDS);
 
+/** Pieces and zones that a colour or a pass is for by name. */
+const MOST_PLACES = 200;
+
 const embed = z.object({
   id: partId,
   name: label,
@@ -57,8 +60,6 @@ const embed = z.object({
     .optional(),
 });
 
-/** Pieces and zones that a colour is for by name. */
-const MOST_PLACES = 200;
 const colour = z.object({
   id: partId,
   name: label,
@@ -145,6 +146,7 @@ const pass = z.object({
     .optional(),
   sections: z.number().int().min(1).max(MOST_SECTIONS).optional(),
   colourIds: z.array(partId).max(MOST_COLOURS).optional(),
+  zoneIds: z.array(partId).max(MOST_PLACES).optional(),
   toolWetWith: partId.optional(),
   stopHere: freeText(120).nullable(),
   gPer100Ml: z.number().min(0).max(100).optional(),

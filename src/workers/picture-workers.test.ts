@@ -1,6 +1,7 @@
 import { createHash } from "node:crypto";
 import { derivePlan } from "@/core/plan/derive-plan";
-import type { Practice, PracticeStroke } from "@/core/rehearsal/critique";
+import type { Practice } from "@/core/rehearsal/critique";
+import type { PracticeStroke } from "@/core/rehearsal/practised-on";
 import { rehearsalOf } from "@/core/rehearsal/rehearse";
 import { sampleJob } from "@/core/job/sample-job";
 import { starterCards } from "@/core/cure/starter-cards";

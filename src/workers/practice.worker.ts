@@ -4,8 +4,8 @@ import { CLOSE, evaluate } from "@/core/pattern/engine/evaluate";
 import { emptyShares, type Shares, type Sheet } from "@/core/pattern/engine/sheet";
 import { type Op } from "@/core/pattern/engine/op";
 import { pictureOf } from "@/core/pattern/engine/picture";
-import { critique, type Critique, type Practice, type PracticeStroke } from "@/core/rehearsal/critique";
-import { practisedOn } from "@/core/rehearsal/practised-on";
+import { critique, type Critique, type Practice } from "@/core/rehearsal/critique";
+import { practisedOn, type PracticeStroke } from "@/core/rehearsal/practised-on";
 import { sheetOf } from "@/core/rehearsal/judge-picture";
 import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
 

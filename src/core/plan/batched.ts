@@ -11,7 +11,7 @@ import { spraysOf, type SprayNeed } from "../schedule/sprays";
 import type { JobDocument } from "../job/job";
 import { begunIdsOf, coveredBy, coveredM2, pourDepthMm } from "./covered";
 import type { MeasuredJob } from "./measured";
-import { setRoomOf } from "./set-room";
+import { passPlaces, setRoomOf } from "./set-room";
 
 /**
  * A coat with how much is mixed for it. `coat` is as it came out: with the film and the shares that follow from what is given. `problem` says in words
@@ -99,7 +99,10 @@ function sizedCoat(
     coat: asGiven,
     pourDepthMm: pourDepthMm(asGiven, pieces),
     batched,
-    sprays: spraysOf(coat.passes, batched.topAreaMm2, factors),
+    sprays: coat.passes.flatMap((pass) => {
+      const share = passPlaces(pass, coat, pieces)?.share ?? 1;
+      return spraysOf([pass], share * batched.topAreaMm2, factors);
+    }),
     problem: null,
   };
 }

@@ -1,3 +1,6 @@
+import type { Measured } from "../geometry/measure";
+import { passPlaces } from "../plan/set-room";
+import { whereWords } from "./where-words";
 import type { Batch, BatchedCoat } from "../batch/batch-coat";
 import { PASS } from "../passes/facts";
 import type { PassWindow } from "../schedule/coat-windows";
@@ -143,7 +146,7 @@ function batchSteps(
  * @param weighed what was weighed so far: what is still to come of a batch follows it
  */
 export function runSheet(plan: Plan, system: UnitSystem, weighed: WeighedSoFar = new Map()): RunStep[] {
-  const of = { system, atHand: plan.atHand, weighed };
+  const of = { system, atHand: plan.atHand, weighed, pieces: plan.pieces };
   const steps = plan.coats.flatMap((planned) =>
     planned.batched ? coatSteps(planned, planned.batched, of) : [],
   );
@@ -153,7 +156,7 @@ export function runSheet(plan: Plan, system: UnitSystem, weighed: WeighedSoFar =
 /** A pass with its time, and its turns where it comes more than once. */
 type Row = Pick<PassWindow, "pass" | "atMin" | "untilMin" | "turns" | "turnOf">;
 
-type SheetOf = { system: UnitSystem; atHand: AtHand; weighed: WeighedSoFar };
+type SheetOf = { system: UnitSystem; atHand: AtHand; weighed: WeighedSoFar; pieces: readonly Measured[] };
 
 function coatSteps(planned: PlannedCoat, batched: BatchedCoat, of: SheetOf): RunStep[] {
   const { coat } = planned;
@@ -186,7 +189,14 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, of: SheetOf): Run
       passId: pass.id,
       kind: "pass",
       title: turn === null || ofBatch ? words : turnWords(words, turn, turnOf, turns),
-      detail: passDetail(pass, batched.topAreaMm2, of.system, coat.colours),
+      detail: passDetail(
+        pass,
+        batched.topAreaMm2,
+        of.system,
+        coat.colours,
+        passPlaces(pass, coat, of.pieces),
+        PASS[pass.kind].picture === "pours" ? whereWords(coat.colours, of.pieces) : null,
+      ),
       weigh: [],
       atMin,
       untilMin,

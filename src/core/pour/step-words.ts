@@ -1,3 +1,4 @@
+import type { PassPlaces } from "../plan/set-room";
 import type { Batch, Cup } from "../batch/batch-coat";
 import { TOOL_WORDS } from "../batch/factors";
 import type { Section } from "../batch/sections";
@@ -88,16 +89,24 @@ export function wettedWords(
 const listWords = (names: readonly string[]): string =>
   names.length < 2 ? names.join("") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
 
-/** What a pass says in one line of detail. */
+/**
+ * What a pass says in one line of detail.
+ * @param places the part of its coat that it is done on
+ * @param where where its colours go, in words
+ */
 export function passDetail(
   pass: Pass,
   areaMm2: number,
   system: UnitSystem,
   colours: readonly { id: string; name: string }[] = [],
+  places: PassPlaces = null,
+  where: string | null = null,
 ): string {
   const parts = [
     coloursWords(pass, colours),
-    sprayWords(pass, areaMm2, system),
+    places && places.names.length > 0 ? `on ${listWords(places.names)} only` : null,
+    where,
+    sprayWords(pass, (places?.share ?? 1) * areaMm2, system),
     pass.rounds > 1 ? `${pass.rounds} rounds` : null,
     pass.tool !== "none" ? TOOL_WORDS[pass.tool] : null,
     wettedWords(pass, colours),

@@ -85,7 +85,7 @@ function zonedFields(
   coat: Coat,
   pieceId: string,
   zones: readonly Zone[],
-): Pick<RecipeCoat, "zoneIds" | "filmByZoneMm" | "colours"> {
+): Pick<RecipeCoat, "zoneIds" | "filmByZoneMm" | "colours" | "passes"> {
   const known = new Set(zones.map(({ id }) => id));
   const zoneIds = coat.zonesByPiece?.[pieceId];
   const films = Object.entries(coat.filmByPieceMm ?? {}).filter(([id]) => known.has(id));
@@ -97,6 +97,10 @@ function zonedFields(
         ? { ...colour, placeIds: placeIds.filter((id) => known.has(id)) }
         : colour,
     ),
+    passes: coat.passes.map(({ zoneIds: wanted, ...pass }) => {
+      const here = wanted?.filter((id) => known.has(id)) ?? [];
+      return here.length > 0 ? { ...pass, zoneIds: here } : pass;
+    }),
   };
 }
 
@@ -119,6 +123,9 @@ function coatOnPieces({ zoneIds, filmByZoneMm, ...recipe }: RecipeCoat, laid: re
     ...(films.length > 0 && { filmByPieceMm: Object.fromEntries(films) }),
     colours: coat.colours.map(({ placeIds, ...colour }) =>
       placeIds && divided.length > 0 ? { ...colour, placeIds: everywhere(placeIds) } : colour,
+    ),
+    passes: coat.passes.map(({ zoneIds: wanted, ...pass }) =>
+      wanted && divided.length > 0 ? { ...pass, zoneIds: everywhere(wanted) } : pass,
     ),
     ...(coat.embeds && {
       embeds: coat.embeds.map((embed) =>

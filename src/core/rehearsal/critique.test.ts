@@ -1,5 +1,6 @@
 import { derivePlan } from "../plan/derive-plan";
-import { critique, type Practice, type PracticeStroke } from "./critique";
+import { critique, type Practice } from "./critique";
+import type { PracticeStroke } from "./practised-on";
 import { rehearsalOf } from "./rehearse";
 import { sampleJob } from "../job/sample-job";
 import { starterCards } from "../cure/starter-cards";

@@ -9,13 +9,10 @@ import type { Op } from "../pattern/engine/op";
 import { BLADE_MM } from "../pattern/placing/practised";
 import { TOUCHES } from "../pattern/placing/pulls";
 import type { PractisedStroke } from "../pattern/passes/work";
-import { practisedOn } from "./practised-on";
+import { practisedOn, type PracticeStroke } from "./practised-on";
 import { sheetOf, topOf } from "./judge-picture";
 import { differenceIn, type PieceRehearsal } from "./rehearse";
 import { critiqueWords, MUD } from "./words";
-
-/** A pull of a practice: with the minute of the film at which it was begun. */
-export type PracticeStroke = PractisedStroke & { atMin: number; flowLeft: number };
 
 /** A practice on one piece, as it was done. */
 export type Practice = {

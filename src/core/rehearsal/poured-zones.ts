@@ -18,7 +18,7 @@ export function pouredZones(
   const coat = job.coats.find((planned) => planned.id === id);
   if (!coat || piece.zones.length === 0) return {};
   const on = piece.zones.map((zone) => coversZone(coat, piece.id, zone.id));
-  const alike = on.every(Boolean) && !isPlaced(coat.colours);
+  const alike = on.every(Boolean) && !isPlaced(coat.colours) && coat.passes.every(({ zoneIds }) => !zoneIds);
   if (alike && piece.barriers.length === 0) return {};
   const zones = piece.zones.flatMap((zone, at): RehearsedZone[] => {
     if (!on[at] || !(zone.topAreaMm2 > 0)) return [];

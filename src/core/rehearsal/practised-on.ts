@@ -1,8 +1,11 @@
 import type { Op } from "../pattern/engine/op";
 import { behindBarriers } from "../pattern/passes/barriers";
+import type { PractisedStroke } from "../pattern/passes/work";
 import { practisedStroke } from "../pattern/placing/practised";
-import type { PracticeStroke } from "./critique";
 import type { PieceRehearsal } from "./rehearse";
+
+/** A pull of a practice: with the minute of the film at which it was begun. */
+export type PracticeStroke = PractisedStroke & { atMin: number; flowLeft: number };
 
 /**
  * What a drawn pull does to the piece after so many passes: to the film that the last of them was done in, and to what barriers leave of it.

@@ -234,3 +234,25 @@ test("differences in a palette are those of its colours", () => {
   expect(difference(0, 1)).toBe(difference(1, 0));
   expect(difference(0, 99)).toBe(0);
 });
+
+test("a pass that is done in some zones only is done there in the picture, and the coat lies in zones for it", () => {
+  const document = structuredClone(job);
+  const [piece] = document.pieces;
+  piece!.division = {
+    rest: { id: "rest", name: "Field" },
+    dividers: [
+      {
+        id: "d",
+        drawn: { kind: "shape", shape: { kind: "round", xMm: 300, yMm: 300, diameterMm: 250 } },
+        zones: [{ id: "leaf", name: "Leaf" }],
+      },
+    ],
+  };
+  const colour = document.coats.find(({ kind }) => kind === "colour")!;
+  colour.passes = [usualPass("lay", "lay"), usualPass("a", "alcohol", { fromMin: 20, zoneIds: ["leaf"] })];
+  const { rehearsal } = of(document)!;
+  const passes = rehearsal.coats.flatMap((rehearsed) => rehearsed.passes);
+  expect(passes.find(({ id }) => id === "a")!.zones).toEqual([1]);
+  expect(passes.find(({ id }) => id === "lay")!.zones).toBeUndefined();
+  expect(rehearsal.coats.some(({ zones }) => zones?.length === 2)).toBe(true);
+});

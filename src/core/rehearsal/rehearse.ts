@@ -248,11 +248,12 @@ export function rehearsalOf(
       const paint = usualPaint(row.kind, seen?.colours ?? []);
       const hex = row.work.hex ?? paint?.hex;
       const at = paint && hex ? painted(paint.name, hex, row.kind !== "fog" && row.kind !== "mask") : null;
-      const { colourIds, ...rest } = row;
+      const { colourIds, zoneIds, ...rest } = row;
+      const zones = zoneIds && piece.zones.flatMap(({ id }, n) => (zoneIds.includes(id) ? [n] : []));
       const uses =
         colourIds &&
         coat.colours.flatMap(({ id }, n) => (colourIds.includes(id) ? (colours[n]?.at ?? []) : []));
-      return { ...rest, paint: at, ...(uses && { uses }) };
+      return { ...rest, paint: at, ...(uses && { uses }), ...(zones && { zones }) };
     });
     for (const { id, words, minute, stopHere } of rows)
       passes.push({
@@ -294,7 +295,7 @@ export function rehearsalOf(
 
 type Row = Omit<RehearsedPass, "paint" | "uses"> &
   Pick<ShownPass, "words" | "minute" | "stopHere"> &
-  Pick<Pass, "colourIds">;
+  Pick<Pass, "colourIds" | "zoneIds">;
 
 /** The coat in whose film a coat's passes are done: veins laid wet into the coat below move as that one does. */
 function filmBelow(planned: PlannedCoat, on: readonly PlannedCoat[]): PlannedCoat {
@@ -322,9 +323,9 @@ function patternPasses({ windows }: PlannedCoat, into: PlannedCoat, job: JobDocu
     }
     const minute = Math.max(0, atMin - below.mixedAtMin);
     const flowLeft = resin.kind === "paint" ? 1 : flowShareIn(film, minute).likely;
-    const { id, rounds, mlPerM2, stopHere, work = {}, colourIds } = pass;
+    const { id, rounds, mlPerM2, stopHere, work = {}, colourIds, zoneIds } = pass;
     const worked = { id, kind, tool: workTool(pass), rounds, mlPerM2, flowLeft, work };
-    rows.push({ ...worked, words, minute, stopHere, colourIds });
+    rows.push({ ...worked, words, minute, stopHere, colourIds, zoneIds });
   }
   return rows;
 }

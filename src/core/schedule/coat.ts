@@ -101,6 +101,7 @@ export function placeless<Some extends Omit<Coat, "given" | "batches">>(
   return {
     ...rest,
     colours: coat.colours.map(({ placeIds: _places, ...colour }) => colour),
+    passes: coat.passes.map(({ zoneIds: _zones, ...pass }) => pass),
     ...(coat.embeds && { embeds: coat.embeds.map(setAnywhere) }),
   };
 }

@@ -35,6 +35,8 @@ export type Pass = {
   sections?: number;
   /** The colours of its coat that it uses; all when absent. */
   colourIds?: string[];
+  /** The zones of its coat that it is done in; all when absent. */
+  zoneIds?: string[];
   /** Its tool is wetted before: with alcohol, with mixed clear, or with a colour of its coat, by id. */
   toolWetWith?: "alcohol" | "clear" | (string & {});
   stopHere: string | null;

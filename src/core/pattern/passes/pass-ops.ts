@@ -262,7 +262,8 @@ function inZones(given: PassScene, zones: readonly RehearsedZone[]): Op[] {
   // What was drawn by hand is done once, over all of the piece.
   if (pass.work.strokes) return behindBarriers(of, coat, onPiece(given, of.box));
   const fields = fieldsOf(of);
-  const each = zones.flatMap((zone, n): { op: Op; n: number; held: boolean; inside: ZoneField }[] => {
+  const done = zones.filter(({ at }) => pass.zones?.includes(at) ?? true);
+  const each = done.flatMap((zone, n): { op: Op; n: number; held: boolean; inside: ZoneField }[] => {
     const inside = fields[zone.at];
     if (!inside) return [];
     const { zones: _zones, strips: _strips, ...rest } = coat;
@@ -272,7 +273,8 @@ function inZones(given: PassScene, zones: readonly RehearsedZone[]): Op[] {
     return onPiece({ ...given, coat: own, seed }, box).map((op) => ({ op, n, held: zone.held, inside }));
   });
   return each.flatMap(({ op, n, held, inside }) => {
-    if (held || LAYS.has(op.kind)) return [inZone(op, inside)];
+    // Done in some zones alone it is kept off the others.
+    if (held || pass.zones || LAYS.has(op.kind)) return [inZone(op, inside)];
     return op.kind === "wobble" && n > 0 ? [] : [op];
   });
 }

@@ -18,6 +18,8 @@ export type RehearsedPass = {
   paint: number | null;
   /** Places in the palette of those of its coat's colours that it uses; all when absent. */
   uses?: readonly number[];
+  /** Places among the zones of those that it is done in; all of its coat's when absent. */
+  zones?: readonly number[];
   work: PassWork;
 };
 

@@ -11,7 +11,7 @@ import { editCoat, newId } from "../workspace/edits";
 import { SetSinglyFields } from "./set-singly";
 import { useJob } from "../workspace/use-job";
 
-const TOLD_BY = { mass: "mass", number: "number", area: "number by area", line: "number along borders" };
+const TOLD_BY = { mass: "mass", number: "number", area: "by area", line: "by border" };
 type ToldBy = keyof typeof TOLD_BY;
 const USUAL_STONE_MM = 12;
 

@@ -8,6 +8,7 @@ import { PASS, type PassFacts, type PassKind } from "@/core/passes/facts";
 import { DROP_WORDS, type DropSize } from "@/core/pattern/passes/work";
 import type { CoatWindows } from "@/core/schedule/coat-windows";
 import { manyWords } from "@/core/schedule/turns";
+import { passPlaces } from "@/core/plan/set-room";
 import { usualPass, type Pass } from "@/core/schedule/pass";
 import { namedPasses, passAt, passWhenWords, readWhen } from "@/core/schedule/when";
 import { hoursOf } from "@/core/job/job-settings";
@@ -20,6 +21,7 @@ import { SelectField, TextField } from "@/ui/text-field";
 import { AdviceAt } from "../workspace/advice-line";
 import { editCoat, editPass, moved, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
+import { coveredZones } from "./covered-zones";
 import { useClockWords } from "@/ui/shop-clock";
 
 /** ": 5 to 7 rounds", for what comes again until the film is so. */
@@ -99,7 +101,13 @@ export function PassList({ coat }: { coat: Coat }) {
               <span className="flex-1 min-w-0">
                 {PASS[pass.kind].words}
                 <span className="label block">
-                  {passDetail({ ...pass, note: "" }, areaMm2, system, coat.colours)}
+                  {passDetail(
+                    { ...pass, note: "" },
+                    areaMm2,
+                    system,
+                    coat.colours,
+                    passPlaces(pass, coat, plan.pieces),
+                  )}
                 </span>
               </span>
               {!isPlanned(pass) ? (
@@ -133,6 +141,13 @@ function withColour(pass: Pass, coat: Coat, colourId: string): Pass {
   return used.length === 0 || used.length === coat.colours.length ? rest : { ...rest, colourIds: used };
 }
 
+/** A pass that is done in a zone of its coat, or no longer is; one at least, and all of them by none named. */
+function withZone(pass: Pass, all: readonly string[], zoneId: string): Pass {
+  const { zoneIds = all, ...rest } = pass;
+  const used = all.filter((id) => zoneIds.includes(id) !== (id === zoneId));
+  return used.length === 0 || used.length === all.length ? rest : { ...rest, zoneIds: used };
+}
+
 /** A tool that is wetted before: not a flame's, nor where there is none. */
 const canBeWetted = ({ kind, tool }: Pick<Pass, "kind" | "tool">): boolean =>
   tool !== "none" && PASS[kind].fire !== "lights";
@@ -145,7 +160,8 @@ function withTool({ toolWetWith, ...pass }: Pass, tool: Tool): Pass {
 
 function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us" | "metric" }) {
   const { style } = useClockWords();
-  const { document, change } = useJob();
+  const { document, plan, change } = useJob();
+  const zones = coveredZones(coat, plan.pieces);
   const edit = (next: Partial<Pass> | ((before: Pass) => Pass)) => change(editPass(coat.id, pass.id, next));
   const passes = namedPasses(coat.passes).filter(({ id }) => id !== pass.id);
   const { openMin } = hoursOf(document);
@@ -237,6 +253,29 @@ function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; system: "us"
                 label={name}
                 checked={pass.colourIds?.includes(id) ?? true}
                 onChange={() => edit((before) => withColour(before, coat, id))}
+              />
+            ))}
+          </div>
+        </fieldset>
+      )}
+      {zones.length > 0 && (
+        <fieldset className="col-span-2">
+          <legend className="label">Zones it is done in</legend>
+          <div className="flex flex-wrap gap-x-4 gap-y-1">
+            {zones.map(({ id, words }) => (
+              <Checkbox
+                key={id}
+                label={words}
+                checked={pass.zoneIds?.includes(id) ?? true}
+                onChange={() =>
+                  edit((before) =>
+                    withZone(
+                      before,
+                      zones.map((zone) => zone.id),
+                      id,
+                    ),
+                  )
+                }
               />
             ))}
           </div>

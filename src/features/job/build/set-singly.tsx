@@ -1,14 +1,14 @@
 "use client";
 
 import { setCount, singleG, type Embed, type SetSingly } from "@/core/batch/embeds";
-import type { Measured } from "@/core/geometry/measure";
 import { setRoomOf } from "@/core/plan/set-room";
-import { coversZone, type Coat } from "@/core/schedule/coat";
+import type { Coat } from "@/core/schedule/coat";
 import { MM_PER_FOOT } from "@/core/units/constants";
 import { quantityText } from "@/core/units/format-quantity";
 import { Checkbox } from "@/ui/checkbox";
 import { QuantityField } from "@/ui/quantity-field";
 import { useJob } from "../workspace/use-job";
+import { coveredZones } from "./covered-zones";
 
 /** What people count stones by: a square of so many mm a side, and so many mm of a line. */
 const BY = {
@@ -16,16 +16,6 @@ const BY = {
   metric: { squareMm: 100, lineMm: 100, square: "To 10 × 10 cm", line: "To 10 cm" },
 };
 const M = 1000;
-
-/** The zones that a coat goes on, by name. */
-function namesOf(coat: Coat, pieces: readonly Measured[]): { id: string; words: string }[] {
-  const divided = pieces.filter(({ zones }) => zones.length > 0);
-  return divided.flatMap((piece) =>
-    piece.zones
-      .filter((zone) => coversZone(coat, piece.id, zone.id))
-      .map(({ id, name }) => ({ id, words: divided.length > 1 ? `${piece.name}, ${name}` : name })),
-  );
-}
 
 /** How stones are set one by one: how large one is, how many, in which zones or along whose borders. */
 export function SetSinglyFields({
@@ -41,7 +31,7 @@ export function SetSinglyFields({
 }) {
   const { system, plan } = useJob();
   const areaM2 = plan.coats.find((planned) => planned.coat.id === coat.id)?.coveredM2 ?? 0;
-  const names = namesOf(coat, plan.pieces);
+  const names = coveredZones(coat, plan.pieces);
   const { many, zoneIds, sizeMm } = single;
   const by = BY[system];
   const count = setCount(single, setRoomOf(coat, plan.pieces, areaM2));

@@ -2,7 +2,8 @@
 
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Measured } from "@/core/geometry/measure";
-import type { Critique, Practice, PracticeStroke } from "@/core/rehearsal/critique";
+import type { Critique, Practice } from "@/core/rehearsal/critique";
+import type { PracticeStroke } from "@/core/rehearsal/practised-on";
 import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
 import type { PracticeAnswer, PracticeQuestion } from "@/workers/practice.worker";
 
