@@ -5,7 +5,12 @@ import type { UnitSystem } from "@/core/units/dimension";
 import { otherSystem, quantityText } from "@/core/units/format-quantity";
 
 /** Where the millimetres of a piece stand on the screen. */
-export type Frame = { scale: number; at: (point: Point) => Point };
+export type Frame = {
+  scale: number;
+  at: (point: Point) => Point;
+  /** And back, where it is not straight: on a tumbler's wall. Lines are followed in steps of so many mm there, so that they bend. */
+  bent?: { from: (px: Point) => Point; stepMm: number };
+};
 
 /** Distance of the dimension lines from the piece, px: beyond faces, and for one that stands inside. */
 const OFF_PX = 46;

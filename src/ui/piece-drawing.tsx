@@ -13,7 +13,7 @@ import { doorPoint } from "@/core/geometry/way-out";
 import { DoorMark } from "./door-mark";
 import { EdgeBand, pointsText } from "./edge-drawing";
 import { PieceInside } from "./piece-inside";
-import { ZoneDrawing } from "./zone-drawing";
+import { surfaceFrame, ZoneDrawing } from "./zone-drawing";
 
 /** Room around a piece for its dimension lines, px; one with sizes on all sides wants it on all. */
 const ROOM = { left: 160, right: 78, top: 64, bottom: 84 };
@@ -79,7 +79,6 @@ export function PieceDrawing({
   }
   const turn = ringTurn(outline.corners);
   const map = zoneMapOf(piece);
-  const isWall = piece.shape.kind === "tumbler";
   return (
     <svg
       width={width}
@@ -113,7 +112,7 @@ export function PieceDrawing({
         strokeWidth="1.4"
         strokeLinejoin="round"
       />
-      {map && !isWall && <ZoneDrawing map={map} frame={frame} piece={piece} />}
+      {map && <ZoneDrawing map={map} frame={surfaceFrame(piece, frame)} piece={piece} />}
       {outline.joints.map((joint, index) => (
         <polyline
           key={index}

@@ -1,20 +1,10 @@
 import type { Point } from "@/core/geometry/curves";
 import type { Piece } from "@/core/geometry/piece";
 import type { ZoneMap } from "@/core/geometry/zones/zone-map";
+import { inSteps, wallOnFan } from "@/core/geometry/wall-on-fan";
+import { outlineOf } from "@/core/geometry/outline";
 import { areaMiddle } from "@/core/geometry/zones/area-middle";
 import type { Frame } from "./dimension-lines";
-
-/** Closed lines as one path, filled where it is crossed an odd number of times. */
-export const ringsPath = (rings: readonly (readonly Point[])[], frame: Frame): string =>
-  rings
-    .map((ring) => {
-      const points = ring.map((point) => {
-        const { x, y } = frame.at(point);
-        return `${x.toFixed(2)} ${y.toFixed(2)}`;
-      });
-      return `M${points.join("L")}Z`;
-    })
-    .join("");
 
 const linePath = (line: readonly Point[], frame: Frame): string =>
   `M${line
@@ -23,6 +13,31 @@ const linePath = (line: readonly Point[], frame: Frame): string =>
       return `${x.toFixed(2)} ${y.toFixed(2)}`;
     })
     .join("L")}`;
+
+/** A step of what is drawn on a bent wall, mm. */
+const BENT_STEP_MM = 3;
+
+/** The frame of what is drawn on a piece: on a tumbler of its wall laid flat, bent as its fan is. */
+export function surfaceFrame(piece: Piece, frame: Frame): Frame {
+  const { shape } = piece;
+  if (shape.kind !== "tumbler") return frame;
+  const { toFan, toFlat } = wallOnFan(shape, outlineOf(piece).origin);
+  const zero = frame.at({ x: 0, y: 0 });
+  return {
+    scale: frame.scale,
+    at: (place) => frame.at(toFan(place)),
+    bent: {
+      from: ({ x, y }) => toFlat({ x: (x - zero.x) / frame.scale, y: (y - zero.y) / frame.scale }),
+      stepMm: BENT_STEP_MM,
+    },
+  };
+}
+
+/** Closed lines as one path, filled where it is crossed an odd number of times. */
+export const ringsPath = (rings: readonly (readonly Point[])[], frame: Frame): string =>
+  rings
+    .map((ring) => `${linePath(frame.bent ? inSteps(ring, frame.bent.stepMm, true) : ring, frame)}Z`)
+    .join("");
 
 /** Paper tones that tell neighbours apart, in grey printing too. */
 const TONES = ["#f3f0e9", "#dcd7ca", "#ece7db", "#cfc9ba", "#e5dfd1", "#f8f6f1", "#d5d0c2"];
@@ -52,7 +67,7 @@ export function ZoneDrawing({ map, frame, piece }: { map: ZoneMap; frame: Frame;
           return (
             <path
               key={`${divider.id}-${zoneIds.join("-")}-${n}`}
-              d={linePath(line, frame)}
+              d={linePath(frame.bent ? inSteps(line, frame.bent.stepMm, false) : line, frame)}
               fill="none"
               stroke="var(--color-ink)"
               strokeLinejoin="round"

@@ -1,6 +1,7 @@
 import type { Point } from "../geometry/curves";
 import { cutOutRing } from "../geometry/cut-out";
-import { bareOnWall, onUnrolled, unrolledBand, wallSize, type Tumbler } from "../geometry/frustum";
+import { bareOnWall, unrolledBand, wallSize, type Tumbler } from "../geometry/frustum";
+import { wallOnFan } from "../geometry/wall-on-fan";
 import type { Measured } from "../geometry/measure";
 import { boxOf, type Box } from "../geometry/ring";
 import { unfoldedFaces } from "../geometry/unfold";
@@ -27,11 +28,9 @@ export type OnTemplate = <Place extends Point>(place: Place) => Place;
 /** A tumbler's wall as paper around it would lie flat: its places on the sector, and what of it stays bare. */
 function unrolled(shape: Tumbler) {
   const { rim, patch } = bareOnWall(shape);
-  const { aroundMm, slantMm } = wallSize(shape);
-  const at: OnTemplate = (place) => ({
-    ...place,
-    ...onUnrolled(shape, place.x / aroundMm - 0.5, slantMm - place.y),
-  });
+  const { slantMm } = wallSize(shape);
+  const { toFan } = wallOnFan(shape, { x: 0, y: 0 });
+  const at: OnTemplate = (place) => ({ ...place, ...toFan(place) });
   return {
     outline: unrolledBand(shape, [0, slantMm]),
     bare: [rim, patch].filter((ring) => ring !== null),

@@ -15,6 +15,7 @@ import { Button } from "@/ui/button";
 import type { Frame } from "@/ui/dimension-lines";
 import { frameOf, PieceDrawing } from "@/ui/piece-drawing";
 import { useSize } from "@/ui/use-size";
+import { surfaceFrame } from "@/ui/zone-drawing";
 import { editPiece, newId } from "../workspace/edits";
 import { useJob, useJobState } from "../workspace/use-job";
 import { ExportMenu } from "./export-menu";
@@ -123,9 +124,8 @@ export function PieceStage({
     const snap = free ? null : zoneSnap(held.piece, SNAP_MM[system], ALIGN_PX / held.frame.scale);
     soon(() => edit(() => withDivider(held.piece, divider, (was) => pulledDivider(was, handle, by, snap))));
   };
-  const flat = piece.shape.kind !== "tumbler";
-  const picked = divider !== null && flat ? piece.division : undefined;
-  const zoned = flat ? zoneMapOf(piece) : null;
+  const picked = divider !== null ? piece.division : undefined;
+  const zoned = zoneMapOf(piece);
   const zoneEdit = (next: (was: Divider) => Divider) => {
     if (divider !== null) edit((before) => withDivider(before, divider, next));
   };
@@ -205,7 +205,7 @@ export function PieceStage({
                     piece={piece}
                     division={picked}
                     dividerId={divider ?? ""}
-                    frame={at}
+                    frame={surfaceFrame(piece, at)}
                     onPick={onDivider}
                     onPullStart={() => beginPull(at)}
                     onPull={pullZone}
@@ -219,7 +219,7 @@ export function PieceStage({
                   />
                 ) : (
                   <>
-                    {zoned && <ZonePicks map={zoned} frame={at} onPick={onDivider} />}
+                    {zoned && <ZonePicks map={zoned} frame={surfaceFrame(piece, at)} onPick={onDivider} />}
                     <PieceHandles
                       piece={piece}
                       outline={outline}

@@ -63,11 +63,11 @@ export function ZoneHandles({
   const { drawn } = divider;
   const name = divider.zones[0]?.name ?? "Zone";
   const pointer = (handle: ZoneHandle) =>
-    pull<ZoneHandle, SVGElement>({
+    pull<{ handle: ZoneHandle; from: Point | null }, SVGElement>({
       fromPx: PULL_FROM_PX,
-      begin: () => handle,
+      begin: () => ({ handle, from: handlePlace(drawn, handle) }),
       start: onPullStart,
-      move: (held, { x, y }, { altKey }) => onPull(held, { x: x / frame.scale, y: y / frame.scale }, altKey),
+      move: ({ handle: held, from }, by, { altKey }) => onPull(held, wayOnPiece(frame, from, by), altKey),
       end: (_, { moved }) => {
         if (moved) onPullEnd();
       },
@@ -150,6 +150,14 @@ export function ZoneHandles({
       )}
     </g>
   );
+}
+
+/** How far a pointer has come on the piece, mm: from where the handle lay when it was taken, where the surface is bent. */
+function wayOnPiece({ scale, at, bent }: Frame, from: Point | null, { x, y }: Point): Point {
+  if (!bent || !from) return { x: x / scale, y: y / scale };
+  const began = at(from);
+  const to = bent.from({ x: began.x + x, y: began.y + y });
+  return { x: to.x - from.x, y: to.y - from.y };
 }
 
 /** Zones that are picked by a click; readers and keys have them in the list. */

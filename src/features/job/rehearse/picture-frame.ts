@@ -1,6 +1,6 @@
 import type { Point } from "@/core/geometry/curves";
-import { fromUnrolled, onUnrolled, wallSize } from "@/core/geometry/frustum";
 import type { Measured } from "@/core/geometry/measure";
+import { wallOnFan } from "@/core/geometry/wall-on-fan";
 import { seenSize } from "./piece-picture";
 
 /** Where the millimetres of a piece stand on its picture, px, and back: on what is flat as it lies, on a tumbler around its wall. */
@@ -17,17 +17,13 @@ export function pictureFrame(piece: Measured, widthPx: number): PictureFrame {
       at: ({ x, y }) => ({ x: (x - fromX) * pxPerMm, y: (y - fromY) * pxPerMm }),
       from: ({ x, y }) => ({ x: x / pxPerMm + fromX, y: y / pxPerMm + fromY }),
     };
-  const { aroundMm, slantMm } = wallSize(shape);
-  const { origin } = piece.outline;
+  const { toFan, toFlat } = wallOnFan(shape, piece.outline.origin);
   return {
     pxPerMm,
-    at: ({ x, y }) => {
-      const laid = onUnrolled(shape, x / aroundMm - 0.5, slantMm - y);
-      return { x: (laid.x - origin.x) * pxPerMm, y: (laid.y - origin.y) * pxPerMm };
+    at: (place) => {
+      const { x, y } = toFan(place);
+      return { x: x * pxPerMm, y: y * pxPerMm };
     },
-    from: ({ x, y }) => {
-      const { around, up } = fromUnrolled(shape, { x: x / pxPerMm + origin.x, y: y / pxPerMm + origin.y });
-      return { x: (around + 0.5) * aroundMm, y: slantMm - up };
-    },
+    from: ({ x, y }) => toFlat({ x: x / pxPerMm, y: y / pxPerMm }),
   };
 }
