@@ -362,21 +362,26 @@ const listed = (names: readonly string[]): string =>
 
 const filmText = (mm: number) => inUnits(mm, "film");
 
-/** @param thin whether the coat over it is too thin for so high a step, or there is none */
+/**
+ * @param thin whether the coat over it is too thin for so high a step, or there is none
+ * @param others how many more borders have one
+ */
 export const stepBetween = (
   { low, high, stepMm, coat, filmMm, leavesMm }: StepUnder,
   thin: boolean,
+  others: number,
 ): Said => {
+  const more = others > 0 ? ` ${others} more ${others > 1 ? "borders have" : "border has"} a step.` : "";
   const left = `${filmText(leavesMm.likely)} (${filmText(leavesMm.low)} to ${filmText(leavesMm.high)})`;
   if (coat === null || filmMm === null)
     return {
-      what: `${high} ends ${filmText(stepMm)} above ${low}, and nothing is poured over both.`,
+      what: `${high} ends ${filmText(stepMm)} above ${low}, and nothing is poured over both.${more}`,
       soWhat: "Sand it flush, raise the lower one, or pour a clear over both.",
       kind: "common practice",
       why: "Heights are the films and pools of both zones added up. A step is felt from a twentieth of a millimetre on, and seen in the light.",
     };
   return {
-    what: `${high} lies ${filmText(stepMm)} above ${low} under ${coat}.`,
+    what: `${high} lies ${filmText(stepMm)} above ${low} under ${coat}.${more}`,
     soWhat: thin
       ? `${filmText(filmMm)} run off the higher one: fill ${low} first, or sand it flush.`
       : `It leaves ${left} of it: fill ${low} first, sand it flush, or pour thicker.`,

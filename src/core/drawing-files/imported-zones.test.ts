@@ -19,7 +19,8 @@ const measured = (piece: Piece): Measured => {
 const whole: Piece = {
   ...newPiece("rectangle", "Island", newId),
   shape: { kind: "rectangle", lengthMm: 1800, depthMm: 900 },
-  edges: {},
+  // Its faces are folded out in the map: they are no zones.
+  edges: { front: { treatment: "face", heightMm: 38, roundingMm: 3 } },
 };
 const round = (xMm: number, yMm: number, diameterMm: number): Drawn => ({
   kind: "shape",
@@ -59,6 +60,7 @@ test.each([
     const zones = importedZones(drawing.paths, drawing.mmPerUnit ?? 0, whole, newId);
     if (!zones.ok) throw new Error(zones.why);
     expect(zones.aligned).toBe(true);
+    expect(zones.made).toBe(4);
     const after = measured(zones.piece);
     for (const name of ["Leaf", "Heart", "End", "Field"]) {
       const [was, is] = [before, after].map(({ zones }) => zones.find((zone) => zone.name.startsWith(name)));

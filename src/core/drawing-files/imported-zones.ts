@@ -26,6 +26,13 @@ export type ImportedZones =
   | { ok: true; piece: Piece; made: number; aligned: boolean; left: number }
   | { ok: false; why: "none" | "many" | "corners" };
 
+/** Whether a line is wholly beside the outline, as faces folded out are. */
+const liesBeside = (box: Box, outline: Box): boolean =>
+  box.maxX < outline.minX + SAME_MM ||
+  box.minX > outline.maxX - SAME_MM ||
+  box.maxY < outline.minY + SAME_MM ||
+  box.minY > outline.maxY - SAME_MM;
+
 /** What a line's zone is called: by its layer, where that is not what layers are called when nobody named them. */
 function nameOf(layer: string, alike: number, number: number): string {
   const named = layer
@@ -88,7 +95,7 @@ export function importedZones(
   for (const line of closed) if (!largestOf.has(line.path.layer)) largestOf.set(line.path.layer, line);
   const lines: Line[] = [];
   for (const line of closed) {
-    if (outline && isSame(line, outline)) continue;
+    if (outline && (isSame(line, outline) || liesBeside(line.box, outline.box))) continue;
     const at = lines.findIndex((other) => isSame(line, other));
     if (at < 0) lines.push(line);
     // Around an opening of one zone runs the outline of another: it is that one's.

@@ -4,6 +4,7 @@ import type { Piece } from "@/core/geometry/piece";
 import { zonesOf } from "@/core/geometry/zones/division";
 import { coatFor, coatForZone, piecesOf } from "@/core/job/builds";
 import { coversZone, filmOn, isFill, type Coat } from "@/core/schedule/coat";
+import { zoneMeetings, type ZoneMeeting } from "@/core/plan/zone-borders";
 import { Checkbox } from "@/ui/checkbox";
 import { QuantityField } from "@/ui/quantity-field";
 import { giveCoat } from "../workspace/edits";
@@ -97,7 +98,38 @@ export function CoatPieces({ coat }: { coat: Coat }) {
             })}
         </div>
       ))}
+      <Meetings coat={coat} />
     </div>
+  );
+}
+
+/** How a zone meets its neighbour in this coat, in words. */
+function meetingWords(meeting: ZoneMeeting): string {
+  const [one, other] = meeting.zones;
+  switch (meeting.how) {
+    case "melt":
+      return `${one} and ${other} are wet beside each other: their colours melt over the border.`;
+    case "held":
+      return `${one} and ${other} are held apart by ${meeting.by}.`;
+    case "before":
+      return `${one} runs up to ${other}, which ${meeting.coat} has coated before.`;
+    case "later":
+      return `${one} runs up to ${other}, which ${meeting.coat} coats later.`;
+    case "bare":
+      return `${one} runs up to ${other}, which no coat of its own covers.`;
+  }
+}
+
+function Meetings({ coat }: { coat: Coat }) {
+  const { document, plan } = useJob();
+  const meetings = zoneMeetings(coat, document.coats, plan.pieces);
+  if (meetings.length === 0) return null;
+  return (
+    <ul aria-label="How zones meet" className="text-sm border-t border-line pt-2 mt-1">
+      {meetings.map((meeting) => (
+        <li key={`${meeting.piece} ${meeting.zones.join(" ")}`}>{meetingWords(meeting)}</li>
+      ))}
+    </ul>
   );
 }
 
