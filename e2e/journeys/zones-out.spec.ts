@@ -170,8 +170,8 @@ test("a tumbler's zone is pulled on its wall as it is drawn", async ({ page }) =
   await divide(page, "A round or square shape");
   const shape = page.getByRole("button", { name: "Zone 1: pull it" });
   await expect(shape).toBeVisible();
-  const down = field(page, "Middle from the front");
-  const left = field(page, "Middle from the left");
+  const down = field(page, "Middle from the base");
+  const left = field(page, "Middle from the seam");
   await expect(left).toHaveValue(/^\d+(\.\d)?$/);
   const [x, y] = [Number(await left.inputValue()), Number(await down.inputValue())];
   const box = (await shape.boundingBox())!;

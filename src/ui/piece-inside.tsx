@@ -39,7 +39,9 @@ export function PieceInside({
         />
       );
     case "tumbler":
-      return <TumblerWall tumbler={shape} outline={outline} frame={frame} />;
+      return (
+        <TumblerWall tumbler={shape} outline={outline} frame={frame} divided={piece.division !== undefined} />
+      );
     default:
       return null;
   }
@@ -102,7 +104,18 @@ function MouldFloor({ outline, lean, frame }: { outline: Outline; lean: number; 
 }
 
 /** Bare band and blank patch on the unrolled wall, and the tumbler from the side at the same scale. */
-function TumblerWall({ tumbler, outline, frame }: { tumbler: Tumbler; outline: Outline; frame: Frame }) {
+function TumblerWall({
+  tumbler,
+  outline,
+  frame,
+  divided,
+}: {
+  tumbler: Tumbler;
+  outline: Outline;
+  frame: Frame;
+  /** Then its zones have the room for words. */
+  divided: boolean;
+}) {
   const moved = (ring: readonly Point[]) =>
     ring.map(({ x, y }) => ({ x: x - outline.origin.x, y: y - outline.origin.y }));
   const bare = { fill: "var(--color-ground)", stroke: "var(--color-ink-soft)", strokeWidth: 0.8 } as const;
@@ -110,9 +123,11 @@ function TumblerWall({ tumbler, outline, frame }: { tumbler: Tumbler; outline: O
   return (
     <g pointerEvents="none">
       {rim && <polygon points={pointsText(moved(rim), frame)} {...bare} />}
-      <text {...captionAt(outline, frame)} textAnchor="middle" fontSize="12" fill="var(--color-ink-soft)">
-        the wall, unrolled
-      </text>
+      {!divided && (
+        <text {...captionAt(outline, frame)} textAnchor="middle" fontSize="12" fill="var(--color-ink-soft)">
+          the wall, unrolled
+        </text>
+      )}
       {patch && <polygon points={pointsText(moved(patch), frame)} {...bare} strokeDasharray="3 3" />}
     </g>
   );

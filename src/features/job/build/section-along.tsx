@@ -163,7 +163,6 @@ function PieceMap({
           />
         );
       })}
-      <ZoneNames zones={piece.zones} frame={frame} />
       {[5, 2].map((wide) => (
         <path
           key={wide}
@@ -172,6 +171,9 @@ function PieceMap({
           strokeWidth={wide}
         />
       ))}
+      <g pointerEvents="none">
+        <ZoneNames zones={piece.zones} frame={frame} />
+      </g>
       {([0, 1] as const).map((end) => {
         const { x, y } = frame.at(line[end]);
         return (

@@ -160,6 +160,7 @@ function ShapeFields({
   if (shape.kind === "free")
     return <LineChoice curved={shape.curved ?? false} onChange={(curved) => onShape({ ...shape, curved })} />;
   const { box } = surfaceOf(piece);
+  const isWall = piece.shape.kind === "tumbler";
   const { xMm, yMm } = shape;
   const [lengthMm, depthMm] =
     shape.kind === "round" ? [shape.diameterMm, shape.diameterMm] : [shape.lengthMm, shape.depthMm];
@@ -198,10 +199,20 @@ function ShapeFields({
             dimension: "angle",
           })}
         {shape.kind === "round" && <span />}
-        {field("Middle from the left", xMm, (to) => onShape({ ...shape, xMm: to }), { min: -100_000 })}
-        {field("Middle from the front", box.maxY - yMm, (to) => onShape({ ...shape, yMm: box.maxY - to }), {
-          min: -100_000,
-        })}
+        {field(
+          isWall ? "Middle from the seam" : "Middle from the left",
+          xMm,
+          (to) => onShape({ ...shape, xMm: to }),
+          { min: -100_000 },
+        )}
+        {field(
+          isWall ? "Middle from the base" : "Middle from the front",
+          box.maxY - yMm,
+          (to) => onShape({ ...shape, yMm: box.maxY - to }),
+          {
+            min: -100_000,
+          },
+        )}
       </div>
     </>
   );
