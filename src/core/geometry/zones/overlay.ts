@@ -64,20 +64,15 @@ type Line = { ring: Ring; index: RingIndex; regions: number[]; cuts: Cut[] };
 /** The middle of the longest part of a path, and its direction. */
 type Middle = { at: Point; dx: number; dy: number; n: number };
 
-/**
- * A stretch of a ring between two cuts: its path, the side of the ring behind each part of it, and what was worked out of it the last time:
- * whether a ray from its middle crosses a ring an odd number of times, ring by ring.
- */
-type Stretch = {
-  path: Point[];
-  sides: number[];
-  middle: Middle;
-  asked: { on: readonly Ring[]; rings: readonly Ring[]; odd: boolean[] } | null;
-};
+/** Whether a ray from the middle of a stretch crosses a ring an odd number of times, ring by ring, and what came of it. */
+type Asked = { on: readonly Ring[]; rings: Ring[]; odd: boolean[]; layout: string; run: Run };
+
+/** A stretch of a ring between two cuts: its path, the side of the ring behind each part of it, and what was worked out of it the last time. */
+type Stretch = { path: Point[]; sides: number[]; middle: Middle; to: number; asked: Asked | null };
 type Arc = { line: Line; of: Stretch };
 
-/** The stretches of a ring as they were the last time, by where they begin and end. */
-const lastStretches = byIdentity((_ring: Ring) => ({ known: new Map<string, Stretch>() }));
+/** The stretches of a ring as they were the last time, by where they begin. */
+const lastStretches = byIdentity((_ring: Ring) => ({ known: new Map<number, Stretch>() }));
 
 /** Each ring once, whatever regions it belongs to. */
 function linesOf(regions: readonly Region[]): Line[] {
@@ -121,7 +116,7 @@ function stretchOf(ring: Ring, from: Cut, to: Cut): Stretch | null {
     path.push(end);
     sides.push(side % count);
   }
-  return path.length > 1 ? { path, sides, middle: longestPart(path), asked: null } : null;
+  return path.length > 1 ? { path, sides, middle: longestPart(path), to: to.along, asked: null } : null;
 }
 
 /** The stretches of a ring from cut to cut; all of it where it is not cut. */
@@ -129,13 +124,12 @@ function arcsOf(line: Line): Arc[] {
   const { ring, cuts } = line;
   const count = ring.length;
   const kept = lastStretches(ring);
-  const now = new Map<string, Stretch>();
+  const now = new Map<number, Stretch>();
   const stretch = (from: Cut, to: Cut): Arc[] => {
-    const key = `${from.along} ${to.along}`;
-    const last = kept.known.get(key);
-    const same = last && last.path[0] === from.place && last.path.at(-1) === to.place;
+    const last = kept.known.get(from.along);
+    const same = last && last.to === to.along && last.path[0] === from.place && last.path.at(-1) === to.place;
     const of = same ? last : stretchOf(ring, from, to);
-    if (of) now.set(key, of);
+    if (of) now.set(from.along, of);
     return of ? [{ line, of }] : [];
   };
   const sorted = cuts
@@ -154,6 +148,9 @@ function arcsOf(line: Line): Arc[] {
   return arcs;
 }
 
+/** More places than these no drawing has. */
+const MOST_PLACES = 2 ** 26;
+
 /** Arcs that lie on each other, once: such are straight from one place to another, for each has been cut where the other has a corner. */
 function together(arcs: readonly Arc[]): { arc: Arc; all: Arc[]; regions: number[] }[] {
   const numbers = new Map<Point, number>();
@@ -162,7 +159,7 @@ function together(arcs: readonly Arc[]): { arc: Arc; all: Arc[]; regions: number
     if (number === undefined) numbers.set(place, (number = numbers.size));
     return number;
   };
-  const straight = new Map<string, Arc[]>();
+  const straight = new Map<number, Arc[]>();
   const found: Arc[][] = [];
   for (const arc of arcs) {
     const { path } = arc.of;
@@ -171,7 +168,7 @@ function together(arcs: readonly Arc[]): { arc: Arc; all: Arc[]; regions: number
       continue;
     }
     const [from, to] = path.map(numberOf) as [number, number];
-    const key = from < to ? `${from} ${to}` : `${to} ${from}`;
+    const key = Math.min(from, to) * MOST_PLACES + Math.max(from, to);
     const known = straight.get(key);
     if (known) known.push(arc);
     else {
@@ -188,28 +185,6 @@ function together(arcs: readonly Arc[]): { arc: Arc; all: Arc[]; regions: number
     const arc = all.find(({ line }) => first !== undefined && line.regions.includes(first));
     return arc ? [{ arc, all, regions }] : [];
   });
-}
-
-/**
- * Whether a ray from the middle of an arc along an axis crosses each ring an odd number of times, the sides that the middle is on left out.
- * What was asked of the same rings before is not asked again.
- */
-function oddCrossings(
-  { of }: Arc,
-  axis: "x" | "y",
-  on: readonly { ring: Ring; side: number }[],
-  lines: readonly Line[],
-): boolean[] {
-  const last = of.asked;
-  const same = last?.on.length === on.length && on.every(({ ring }, n) => ring === last.on[n]);
-  const rings = lines.map(({ ring }) => ring);
-  const odd = lines.map(({ ring, index }, n) =>
-    same && last.rings[n] === ring
-      ? (last.odd[n] as boolean)
-      : crossingsBeyond(of.middle.at, axis, index, on) % 2 === 1,
-  );
-  of.asked = { on: on.map(({ ring }) => ring), rings, odd };
-  return odd;
 }
 
 function longestPart(path: readonly Point[]): Middle {
@@ -236,22 +211,65 @@ function longestPart(path: readonly Point[]): Middle {
 export function overlay(regions: readonly Region[]): Run[] {
   const lines = linesOf(regions);
   cutAll(lines);
-  const rim = lines.filter(({ regions: of }) => of[0] === 0);
-  return together(lines.flatMap(arcsOf)).flatMap(({ arc, all, regions: own }): Run[] => {
-    const { path, sides, middle } = arc.of;
-    const axis = Math.abs(middle.dy) >= Math.abs(middle.dx) ? "x" : "y";
-    // On a screen the left hand of a way down points to +x, that of a way to the left to +y.
-    const leftBeyond = axis === "x" ? middle.dy > 0 : middle.dx < 0;
-    const on = all.map(({ line, of }) => ({ ring: line.ring, side: of.sides[middle.n] as number }));
-    // Most of what is drawn beyond the piece is soon told.
-    const inPiece = (line: Line) => crossingsBeyond(middle.at, axis, line.index, on) % 2 === 1;
-    if (own[0] !== 0 && !rim.some(inPiece)) return [];
-    const beyond = new Array<boolean>(regions.length).fill(false);
-    oddCrossings(arc, axis, on, lines).forEach((odd, n) => {
-      if (odd) for (const region of lines[n]?.regions ?? []) beyond[region] = !beyond[region];
-    });
-    const behind = beyond.map((inside, region) => (own.includes(region) ? !inside : inside));
-    const [left, right] = leftBeyond ? [beyond, behind] : [behind, beyond];
-    return [{ path, left, right, regions: own, sides }];
+  const rim = lines.flatMap((line, n) => (line.regions[0] === 0 ? [n] : []));
+  // Which ring is of which regions.
+  const layout = `${regions.length}: ${lines.map(({ regions: of }) => of.join(" ")).join(", ")}`;
+  return together(lines.flatMap(arcsOf)).flatMap((laid): Run[] => {
+    const run = runOf(laid, lines, rim, regions.length, layout);
+    return run ? [run] : [];
   });
+}
+
+const sameNumbers = (a: readonly number[], b: readonly number[]) =>
+  a.length === b.length && a.every((number, n) => number === b[n]);
+
+/** A stretch with the regions on either hand; the very one of the last time where nothing about it has changed, none outside the first region. */
+function runOf(
+  { arc, all, regions: own }: ReturnType<typeof together>[number],
+  lines: readonly Line[],
+  rim: readonly number[],
+  many: number,
+  layout: string,
+): Run | null {
+  const { path, sides, middle } = arc.of;
+  const axis = Math.abs(middle.dy) >= Math.abs(middle.dx) ? "x" : "y";
+  const on = all.map(({ line, of }) => ({ ring: line.ring, side: of.sides[middle.n] as number }));
+  const last = arc.of.asked;
+  const known =
+    last && last.on.length === on.length && on.every(({ ring }, n) => ring === last.on[n]) ? last : null;
+  // What was asked of the same rings before is not asked again.
+  const isOdd = (n: number): boolean => {
+    const { ring, index } = lines[n] as Line;
+    return known && known.rings[n] === ring
+      ? (known.odd[n] as boolean)
+      : crossingsBeyond(middle.at, axis, index, on) % 2 === 1;
+  };
+  // Most of what is drawn beyond the piece is soon told.
+  if (own[0] !== 0 && !rim.some(isOdd)) return null;
+  let changed = !known || known.layout !== layout || !sameNumbers(known.run.regions, own);
+  const odd = changed ? [] : (known?.odd ?? []);
+  for (let n = 0; n < lines.length; n += 1) {
+    const now = isOdd(n);
+    changed ||= odd[n] !== now;
+    odd[n] = now;
+    if (known && !changed) known.rings[n] = (lines[n] as Line).ring;
+  }
+  if (known && !changed) return known.run;
+  const beyond = new Array<boolean>(many).fill(false);
+  odd.forEach((inside, n) => {
+    if (inside) for (const region of lines[n]?.regions ?? []) beyond[region] = !beyond[region];
+  });
+  const behind = beyond.map((inside, region) => (own.includes(region) ? !inside : inside));
+  // On a screen the left hand of a way down points to +x, that of a way to the left to +y.
+  const leftBeyond = axis === "x" ? middle.dy > 0 : middle.dx < 0;
+  const [left, right] = leftBeyond ? [beyond, behind] : [behind, beyond];
+  const run = { path, left, right, regions: own, sides };
+  arc.of.asked = {
+    on: on.map(({ ring }) => ring),
+    rings: lines.map(({ ring }) => ring),
+    odd,
+    layout,
+    run,
+  };
+  return run;
 }

@@ -1,7 +1,7 @@
 import { byIdentity } from "../../numerics/by-identity";
 import type { Point } from "../curves";
 import { wallSize } from "../frustum";
-import { outlineOf } from "../outline";
+import { outlineOf, type Outline } from "../outline";
 import type { EdgeName, Piece, Shape } from "../piece";
 import { cutOutAreaMm2 } from "../cut-out";
 import { ringAreaMm2 } from "../ring";
@@ -105,8 +105,8 @@ function widthOf({ shape }: Piece): (y: number) => number {
 }
 
 /** Which edge each side of the flattened outline belongs to, and how much longer it truly is. */
-function edgesBySide(piece: Piece): { name: EdgeName; times: number }[] {
-  return outlineOf(piece).sides.flatMap(({ name, path, lengthMm }) => {
+const edgesBySide = byIdentity(({ sides }: Outline): { name: EdgeName; times: number }[] =>
+  sides.flatMap(({ name, path, lengthMm }) => {
     let flat = 0;
     for (let n = 1; n < path.length; n += 1) {
       const [a, b] = [path[n - 1] as Point, path[n] as Point];
@@ -114,8 +114,8 @@ function edgesBySide(piece: Piece): { name: EdgeName; times: number }[] {
     }
     const times = flat > 0 ? lengthMm / flat : 1;
     return Array.from({ length: path.length - 1 }, () => ({ name, times }));
-  });
-}
+  }),
+);
 
 type Side = { zone: number; reversed: boolean };
 
@@ -158,7 +158,7 @@ function mapOf(piece: Piece, division: Division): ZoneMap {
   });
   const wide = widthOf(piece);
   const isWall = piece.shape.kind === "tumbler";
-  const edges = isWall ? [] : edgesBySide(piece);
+  const edges = isWall ? [] : edgesBySide(outlineOf(piece));
   const zones = list.map((zone): LaidZone => ({
     zone,
     divider: division.dividers.find(({ zones: own }) => own.includes(zone)) ?? null,
