@@ -1,6 +1,6 @@
 "use client";
 
-import { useId, type ReactNode } from "react";
+import { memo, useId, type ReactNode } from "react";
 import type { Point } from "@/core/geometry/curves";
 import { cutOutCentre, cutOutRing } from "@/core/geometry/cut-out";
 import { outlineOf, type Outline } from "@/core/geometry/outline";
@@ -12,6 +12,7 @@ import { zoneMapOf } from "@/core/geometry/zones/zone-map";
 import { doorPoint } from "@/core/geometry/way-out";
 import { DoorMark } from "./door-mark";
 import { EdgeBand, pointsText } from "./edge-drawing";
+import { ringsPath } from "./line-path";
 import { PieceInside } from "./piece-inside";
 import { surfaceFrame, ZoneDrawing } from "./zone-drawing";
 
@@ -77,7 +78,6 @@ export function PieceDrawing({
       </div>
     );
   }
-  const turn = ringTurn(outline.corners);
   const map = zoneMapOf(piece);
   return (
     <svg
@@ -94,18 +94,9 @@ export function PieceDrawing({
         </pattern>
       </defs>
       {under}
-      {outline.sides.map(({ name, path }) => (
-        <EdgeBand
-          key={name}
-          path={path.map(frame.at)}
-          turn={turn}
-          treatment={edgeOf(piece, name).treatment}
-          depth={faceDepth(edgeOf(piece, name).heightMm, frame.scale)}
-          hatch={hatch}
-        />
-      ))}
-      <polygon
-        points={pointsText(outline.corners, frame)}
+      <Edges piece={piece} outline={outline} frame={frame} hatch={hatch} />
+      <path
+        d={ringsPath([outline.corners], frame)}
         fill="var(--color-paper)"
         fillOpacity={under ? 0.35 : 1}
         stroke="var(--color-ink)"
@@ -157,6 +148,30 @@ export function PieceDrawing({
     </svg>
   );
 }
+
+/** The edges of a piece by what they are; drawn again only when these or the outline change, not while something within it is pulled. */
+const Edges = memo(
+  function Edges({ piece, outline, frame, hatch }: EdgesProps) {
+    const turn = ringTurn(outline.corners);
+    return outline.sides.map(({ name, path }) => (
+      <EdgeBand
+        key={name}
+        path={path.map(frame.at)}
+        turn={turn}
+        treatment={edgeOf(piece, name).treatment}
+        depth={faceDepth(edgeOf(piece, name).heightMm, frame.scale)}
+        hatch={hatch}
+      />
+    ));
+  },
+  (before, after) =>
+    before.outline === after.outline &&
+    before.frame === after.frame &&
+    before.hatch === after.hatch &&
+    before.piece.edges === after.piece.edges &&
+    before.piece.shape === after.piece.shape,
+);
+type EdgesProps = { piece: Piece; outline: Outline; frame: Frame; hatch: string };
 
 function CutOutDrawing({
   cutOut,

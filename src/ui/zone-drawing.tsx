@@ -1,18 +1,11 @@
 import type { Point } from "@/core/geometry/curves";
 import type { Piece } from "@/core/geometry/piece";
 import type { ZoneMap } from "@/core/geometry/zones/zone-map";
-import { inSteps, wallOnFan } from "@/core/geometry/wall-on-fan";
+import { wallOnFan } from "@/core/geometry/wall-on-fan";
 import { outlineOf } from "@/core/geometry/outline";
 import { areaMiddle } from "@/core/geometry/zones/area-middle";
 import type { Frame } from "./dimension-lines";
-
-const linePath = (line: readonly Point[], frame: Frame): string =>
-  `M${line
-    .map((point) => {
-      const { x, y } = frame.at(point);
-      return `${x.toFixed(2)} ${y.toFixed(2)}`;
-    })
-    .join("L")}`;
+import { linePath, ringsPath } from "./line-path";
 
 /** A step of what is drawn on a bent wall, mm. */
 const BENT_STEP_MM = 3;
@@ -32,12 +25,6 @@ export function surfaceFrame(piece: Piece, frame: Frame): Frame {
     },
   };
 }
-
-/** Closed lines as one path, filled where it is crossed an odd number of times. */
-export const ringsPath = (rings: readonly (readonly Point[])[], frame: Frame): string =>
-  rings
-    .map((ring) => `${linePath(frame.bent ? inSteps(ring, frame.bent.stepMm, true) : ring, frame)}Z`)
-    .join("");
 
 /** Paper tones that tell neighbours apart, in grey printing too. */
 const TONES = ["#f3f0e9", "#dcd7ca", "#ece7db", "#cfc9ba", "#e5dfd1", "#f8f6f1", "#d5d0c2"];
@@ -67,7 +54,7 @@ export function ZoneDrawing({ map, frame, piece }: { map: ZoneMap; frame: Frame;
           return (
             <path
               key={`${divider.id}-${zoneIds.join("-")}-${n}`}
-              d={linePath(frame.bent ? inSteps(line, frame.bent.stepMm, false) : line, frame)}
+              d={linePath(line, frame)}
               fill="none"
               stroke="var(--color-ink)"
               strokeLinejoin="round"

@@ -271,13 +271,17 @@ export function areaBelowMm2(ring: Ring, axis: "x" | "y", limit: number): number
 
 /** The stretches of a line across a ring, as pairs of coordinates on the other axis. */
 export function crossingsAt(ring: Ring, axis: "x" | "y", at: number): [number, number][] {
-  const other = axis === "x" ? "y" : "x";
+  const isX = axis === "x";
   const hits: number[] = [];
-  ring.forEach((_, index) => {
-    const [a, b] = segment(ring, index);
-    if (a[axis] < at !== b[axis] < at)
-      hits.push(a[other] + ((at - a[axis]) / (b[axis] - a[axis])) * (b[other] - a[other]));
-  });
+  let a = ring.at(-1) as Point;
+  for (const b of ring) {
+    const [from, to] = isX ? [a.x, b.x] : [a.y, b.y];
+    if (from < at !== to < at) {
+      const [low, high] = isX ? [a.y, b.y] : [a.x, b.x];
+      hits.push(low + ((at - from) / (to - from)) * (high - low));
+    }
+    a = b;
+  }
   hits.sort((one, two) => one - two);
   return hits.flatMap((from, index): [number, number][] =>
     index % 2 === 0 && hits[index + 1] !== undefined ? [[from, nth(hits, index + 1)]] : [],

@@ -16,7 +16,15 @@ function stretchAt(rings: readonly Ring[], axis: "x" | "y", at: number, on: numb
   return null;
 }
 
-function widest(rings: readonly Ring[]): { at: Point; clearMm: number } | null {
+/** A name need not be placed by every corner of a traced line. */
+const CORNERS = 240;
+const coarse = (ring: Ring): Ring => {
+  const every = Math.ceil(ring.length / CORNERS);
+  return every > 1 ? ring.filter((_, n) => n % every === 0) : ring;
+};
+
+function widest(fine: readonly Ring[]): { at: Point; clearMm: number } | null {
+  const rings = fine.map(coarse);
   const points = rings.flat();
   if (points.length < 3) return null;
   const { minY, maxY } = boxOf(points);

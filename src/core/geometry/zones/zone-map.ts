@@ -57,6 +57,12 @@ function zoneAt(
   return zone;
 }
 
+const strung = new WeakMap<readonly Point[], readonly Point[][]>();
+
+/** The stretches that a zone's closed line was strung from, from end to end: those that a pull does not touch are the same as before. */
+export const stretchesOf = (ring: readonly Point[]): readonly (readonly Point[])[] =>
+  strung.get(ring) ?? [ring];
+
 /** Strings runs together into closed lines, each with its zone on its right hand. */
 function loops(runs: readonly Point[][]): Point[][] {
   const from = new Map<Point, Point[][]>();
@@ -70,13 +76,17 @@ function loops(runs: readonly Point[][]): Point[][] {
   for (const run of runs) {
     const start = run[0] as Point;
     const ring: Point[] = [];
+    const stretches: Point[][] = [];
     let at = start;
     for (let next = from.get(at)?.pop(); next; next = from.get(at)?.pop()) {
       ring.push(...next.slice(0, -1));
+      stretches.push(next);
       at = next.at(-1) as Point;
       if (at === start) break;
     }
-    if (ring.length > 2) rings.push(ring);
+    if (ring.length < 3) continue;
+    strung.set(ring, stretches);
+    rings.push(ring);
   }
   return rings;
 }

@@ -14,7 +14,8 @@ import { quantityText } from "@/core/units/format-quantity";
 import { classNames } from "@/ui/class-names";
 import { FilmTexture } from "@/ui/film-texture";
 import { usePull } from "@/ui/use-pull";
-import { ringsPath, ZoneNames } from "@/ui/zone-drawing";
+import { ringsPath } from "@/ui/line-path";
+import { ZoneNames } from "@/ui/zone-drawing";
 
 /** Left of the section stand the coats' names. */
 const LEFT = 190;

@@ -15,7 +15,7 @@ import { drawnRegions, surfaceOf } from "@/core/geometry/zones/regions";
 import { zoneMapOf, type ZoneMap } from "@/core/geometry/zones/zone-map";
 import type { Frame } from "@/ui/dimension-lines";
 import { usePull } from "@/ui/use-pull";
-import { ringsPath } from "@/ui/zone-drawing";
+import { ringsPath } from "@/ui/line-path";
 
 /** A pointer that moves less than this picks rather than pulls. */
 const PULL_FROM_PX = 3;

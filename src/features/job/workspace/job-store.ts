@@ -57,6 +57,9 @@ const pathIn = ({ field }: ActError): string[] => {
 };
 
 /** As it goes over the wire: what is undefined is left out. */
+/** What is pulled is kept so often on the way, ms. */
+const PULL_KEPT_MS = 250;
+
 const asSent = (document: JobDocument): unknown => JSON.parse(JSON.stringify(document));
 const sameDocument = (a: JobDocument, b: JobDocument): boolean => deepEqual(asSent(a), asSent(b));
 
@@ -71,6 +74,7 @@ export function createJobStore(job: OpenJob) {
   /** Documents that become a version, and so an undo step, of their own; the oldest first. */
   let marks: JobDocument[] = [];
   let held = false;
+  let keeping: ReturnType<typeof setTimeout> | null = null;
   /** What went to the server last. */
   let sent: JobDocument = job.document;
   /** What went out from this revision and was not answered: one of them may stand on the server all the same. */
@@ -95,6 +99,13 @@ export function createJobStore(job: OpenJob) {
       );
       if (!stored)
         set({ trouble: "This browser's storage is full: what you type is not kept until it is saved." });
+    };
+    /** A pull is kept on the way, but not with each of its frames; all of it when it is let go. */
+    const keepSoon = () => {
+      keeping ??= setTimeout(() => {
+        keeping = null;
+        if (held) keep(get().document);
+      }, PULL_KEPT_MS);
     };
     const later = (ms: number) => {
       clearTimeout(timer);
@@ -229,7 +240,8 @@ export function createJobStore(job: OpenJob) {
               : "unsaved",
           canUndo: true,
         });
-        keep(document);
+        if (held) keepSoon();
+        else keep(document);
         if (status !== "conflict") later(QUIET_MS);
       },
       save: async () => {
@@ -277,8 +289,10 @@ export function createJobStore(job: OpenJob) {
       hold: (pulling) => {
         get().mark();
         held = pulling;
-        if (held) clearTimeout(timer);
-        else if (["unsaved", "unreachable", "full"].includes(get().status)) later(QUIET_MS);
+        if (held) return clearTimeout(timer);
+        const { status, document } = get();
+        if (status !== "saved") keep(document);
+        if (["unsaved", "unreachable", "full"].includes(status)) later(QUIET_MS);
       },
       settle: async (which) => {
         const { conflict } = get();
