@@ -256,3 +256,38 @@ test("a pass that is done in some zones only is done there in the picture, and t
   expect(passes.find(({ id }) => id === "lay")!.zones).toBeUndefined();
   expect(rehearsal.coats.some(({ zones }) => zones?.length === 2)).toBe(true);
 });
+
+test("on a divided piece each zone counts with the colours of its own uppermost coat", () => {
+  const document = structuredClone(job);
+  const [piece] = document.pieces;
+  piece!.division = {
+    rest: { id: "rest", name: "Field" },
+    dividers: [
+      {
+        id: "d",
+        drawn: { kind: "shape", shape: { kind: "round", xMm: 300, yMm: 300, diameterMm: 250 } },
+        zones: [{ id: "leaf", name: "Leaf" }],
+      },
+    ],
+  };
+  const lay = [usualPass("lay", "lay")];
+  const [base] = document.coats;
+  const coat = (name: string, colour: string, zone: string) => ({
+    ...newCoat("colour", name, base!.resinCardId, newId),
+    zonesByPiece: { [piece!.id]: [zone] },
+    passes: lay.map((pass) => ({ ...pass, id: `${pass.id}-${zone}` })),
+    colours: [colourFrom(colourantNamed(colour), newId(), 1)],
+  });
+  document.coats = [base!, coat("Leaf", "Copper", "leaf"), coat("Field", "Graphite", "rest")];
+  const plan = derivePlan(document, cards);
+  const measured = plan.pieces[0]!;
+  const { palette } = rehearsalOf(plan, document, measured)!;
+  for (const [name, zone] of [
+    ["Copper", "leaf"],
+    ["Graphite", "rest"],
+  ])
+    expect(palette.find((colour) => colour.name === name)!.poured).toBeCloseTo(
+      measured.zones.find(({ id }) => id === zone)!.share,
+      9,
+    );
+});

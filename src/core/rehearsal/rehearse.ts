@@ -24,6 +24,7 @@ import type { ColourLooks } from "../plan/colour-plan";
 import type { Plan } from "../plan/derive-plan";
 import type { PlannedCoat } from "../plan/timed";
 import type { JobDocument } from "../job/job";
+import { pouredOnTop } from "./poured-on-top";
 import { setStones } from "./set-stones";
 import { pouredZones } from "./poured-zones";
 import { roomOf } from "../job/job-settings";
@@ -220,22 +221,19 @@ export function rehearsalOf(
   };
   const passes: ShownPass[] = [];
   let cut: Box[] = [];
-  const uppermost = patterned.findLast(({ coat }) => coat.kind !== "vein");
+  const layers = patterned.filter(({ coat }) => coat.kind !== "vein");
+  const uppermost = layers.at(-1);
+  const onTop = pouredOnTop(
+    layers.map(({ coat }) => coat),
+    piece,
+  );
   const coats = patterned.map((planned) => {
     const { coat } = planned;
     const seen = looks.get(coat.id);
     const total = coat.colours.reduce((sum, { share }) => sum + share, 0) || 1;
-    const seenTotal =
-      coat.colours.reduce((sum, { share, look }) => sum + (look === "clear" ? 0 : share), 0) || 1;
     const filmMm = isFill(coat) ? piece.fillDepthMm * coat.coverShare : filmOn(coat, piece.id);
     const colours = (seen?.colours ?? []).map((looks) => ({
-      at: add(
-        looks.colour.name,
-        looks,
-        looks.colour.look === "metallic",
-        // Clear is poured too, but has no colour of its own that could lie on top; what a later coat covers is not meant to.
-        planned !== uppermost || looks.colour.look === "clear" ? 0 : looks.colour.share / seenTotal,
-      ),
+      at: add(looks.colour.name, looks, looks.colour.look === "metallic", onTop.get(looks.colour.id) ?? 0),
       share: looks.colour.share / total,
       // The first coat's colours are worked out over their ground as they are; clear lies over whatever is there.
       hides: planned === first && !isFill(coat) && looks.colour.look !== "clear" ? 1 : hidesOf(looks, filmMm),

@@ -4,7 +4,7 @@ import type { Point } from "../curves";
 import { boxOf, crossingsAt, type Ring } from "../ring";
 
 /** Lines across a zone along which its widest place is looked for. */
-const LINES = 15;
+const LINES = 11;
 /** A name is so many times wider than it is high. */
 const WIDE = 3;
 
@@ -17,7 +17,7 @@ function stretchAt(rings: readonly Ring[], axis: "x" | "y", at: number, on: numb
 }
 
 /** A name need not be placed by every corner of a traced line. */
-const CORNERS = 240;
+const CORNERS = 96;
 const coarse = (ring: Ring): Ring => {
   const every = Math.ceil(ring.length / CORNERS);
   return every > 1 ? ring.filter((_, n) => n % every === 0) : ring;

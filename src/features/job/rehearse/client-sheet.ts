@@ -11,6 +11,8 @@ export type ClientSheet = {
   whole: string;
   target: { name: string; hex: string; words: string } | null;
   foot: string;
+  /** How the piece is divided, in a line; null where it is all of one. */
+  zones: string | null;
 };
 
 export const CHARACTER_WORDS =
@@ -72,6 +74,7 @@ export function drawClientSheet(canvas: HTMLCanvasElement, sheet: ClientSheet): 
     tile(tiles + 200, sheet.target.hex, sheet.target.name || "wanted");
     text(sheet.target.words, tiles, chips + 166, 20, 400, SOFT);
   }
+  if (sheet.zones) text(sheet.zones, EDGE, HIGH - EDGE - 84, 20, 400, SOFT);
   drawing.fillStyle = INK;
   drawing.fillRect(EDGE, HIGH - EDGE - 66, room, 2);
   text(CHARACTER_WORDS, EDGE, HIGH - EDGE - 30, 22);

@@ -9,6 +9,7 @@ import { approvePicture, listApproved, type ApprovedPicture } from "@/contracts/
 import { closeness } from "@/core/colour/ciede2000";
 import { DIFFERENCE_BASIS, differenceFinished } from "@/core/plan/colour-plan";
 import { hexOfLab } from "@/core/colour/spaces";
+import type { Measured } from "@/core/geometry/measure";
 import { Button } from "@/ui/button";
 import { fetchFile, saveFile } from "@/ui/save-file";
 import { ShopPicture } from "@/ui/shop-picture";
@@ -24,6 +25,17 @@ const SHARP_PX = 1600;
 const fileName = (name: string) => asFileName(name) || "piece";
 const pngOf = (canvas: HTMLCanvasElement): Promise<Blob | null> =>
   new Promise((resolve) => canvas.toBlob(resolve, "image/png"));
+
+/** More zones than these are told by their number. */
+const MOST_ZONES_TOLD = 8;
+
+/** "Leaf 13 % · Island 87 % of the top". */
+function zonesLine({ zones }: Measured): string | null {
+  if (zones.length === 0) return null;
+  if (zones.length > MOST_ZONES_TOLD) return `Divided into ${zones.length} zones.`;
+  const each = zones.map(({ name, share }) => `${name} ${Math.round(100 * share)} %`);
+  return `${each.join(" · ")} of the top`;
+}
 
 /** The sheet for the client: the picture with its colours and the tile, as a file, to be approved, kept with the recipe. */
 export function ClientView() {
@@ -66,6 +78,7 @@ export function ClientView() {
             }
           : null,
       foot: `Sister ${seed} · ${today}`,
+      zones: zonesLine(piece),
     });
   }, [picture, piece, of, target, plan.looks, title, seed, today]);
   if (!piece || !of) return <NothingToRehearse />;
