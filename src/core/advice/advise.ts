@@ -6,8 +6,8 @@ import { loadTooLarge, overCardLimit } from "./load-rules";
 import { yellowOverDark } from "./yellow-rules";
 import { filmTooThick, filmTooThin, notForCounters } from "./film-rules";
 import { daysTroubles, shortNight } from "./time-rules";
-import { finishedBeside, zonesApart } from "./zone-rules";
-import { alcoholTooEarly, flameAfterVapour, tapeUnpulled } from "./pass-rules";
+import { finishedBeside, tapeUnpulled, zonesApart } from "./zone-rules";
+import { alcoholTooEarly, flameAfterVapour } from "./pass-rules";
 
 const RULES: readonly Rule[] = [
   flameAfterVapour,

@@ -1,7 +1,7 @@
 import { PASS } from "../passes/facts";
 import { FLASH_OFF_MIN, putsVapour } from "../schedule/pass";
 import type { Advice, Rule } from "./advice";
-import { alcoholTooEarly as fogEarly, flameAfterVapour as lights, tapeUnpulled as unpulled } from "./words";
+import { alcoholTooEarly as fogEarly, flameAfterVapour as lights } from "./words";
 
 /** Shown once at the head of every sheet. */
 export const GENERAL_CAUTION =
@@ -38,12 +38,4 @@ export const alcoholTooEarly: Rule = ({ coats, tempC }) =>
         at: pass.id,
         ...fogEarly(pass.fromMin ?? 0),
       })),
-  );
-
-/** A zone behind a tape that no pass pulls (common practice, no source). */
-export const tapeUnpulled: Rule = ({ coats }) =>
-  coats.flatMap(({ coat, taped }) =>
-    taped.length > 0 && !coat.passes.some(({ kind }) => kind === "tape-pull")
-      ? [{ rule: "tape-unpulled", coatId: coat.id, at: "passes", ...unpulled(taped) }]
-      : [],
   );

@@ -1,7 +1,7 @@
 import { PASS } from "../passes/facts";
 import { putsVapour } from "../schedule/pass";
 import type { Advice, Rule } from "./advice";
-import { finishedBeside as finished, stepBetween } from "./words";
+import { finishedBeside as finished, stepBetween, tapeUnpulled as unpulled } from "./zone-words";
 
 /** What of a step a film may leave and nobody sees it, mm. */
 const UNSEEN_MM = 0.1;
@@ -28,3 +28,11 @@ export const finishedBeside: Rule = ({ coats }) =>
     const drifts = coat.passes.some((pass) => putsVapour(pass) || PASS[pass.kind].picture === "drops");
     return [{ rule: "finished-beside", coatId: coat.id, at: "passes", ...finished(beside, drifts) }];
   });
+
+/** A zone behind a tape that no pass pulls (common practice, no source). */
+export const tapeUnpulled: Rule = ({ coats }) =>
+  coats.flatMap(({ coat, taped }) =>
+    taped.length > 0 && !coat.passes.some(({ kind }) => kind === "tape-pull")
+      ? [{ rule: "tape-unpulled", coatId: coat.id, at: "passes", ...unpulled(taped) }]
+      : [],
+  );

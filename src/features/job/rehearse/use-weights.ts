@@ -39,7 +39,7 @@ export function useWeights(piece: Measured | undefined, coatId: string | null) {
   const { document, change } = useJob();
   const [picked, setPicked] = useState<string | null>(null);
   const coat = document.coats.find(({ id }) => id === coatId) ?? null;
-  // The one there is least to say of is the ground; the next one is what people place.
+  // The first colour is the coat's ground; the next one is what people place.
   const colourId =
     coat?.colours.find(({ id }) => id === picked)?.id ?? coat?.colours[1]?.id ?? coat?.colours[0]?.id ?? null;
   const all = document.pieces.find(({ id }) => id === piece?.piece.id)?.weights ?? [];
