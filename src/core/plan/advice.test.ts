@@ -304,6 +304,13 @@ describe("the order of cups (common practice, no source)", () => {
       what: "Silver mica is poured before Blue dye.",
     });
   });
+  test("in a clear or a base it is of no matter which comes first", () => {
+    const colours = ["Silver mica", "Blue dye"].map(cup);
+    for (const kind of ["base", "clear", "colour"] as const)
+      expect(
+        say([advised({ coat: coat({ kind, colours }) })]).some(({ rule }) => rule === "heavy-first"),
+      ).toBe(kind === "colour");
+  });
 });
 
 describe("film", () => {
