@@ -113,28 +113,42 @@ export const zoneNamesOf = (coat: Coat, pieces: readonly Piece[]): string[] =>
       : [],
   );
 
-/** Gives one piece coats of its own: shared ones are copied for it, behind the shared one, and leave it out. */
+/** Gives one piece coats of its own: shared ones are copied for it, behind the shared one, and leave it out; where its colours go stays with them. */
 export function withOwnBuild(job: JobDocument, pieceId: string, newId: NewId): JobDocument {
   const name = job.pieces.find((piece) => piece.id === pieceId)?.name ?? "";
+  const colourOf = new Map<string, string>();
+  const coats = job.coats.flatMap((coat) => {
+    const on = piecesOf(job, coat);
+    if (!on.includes(pieceId) || on.length < 2) return [coat];
+    const copied = {
+      ...byFilm(copiedCoat(coat, newId)),
+      name: cutText(`${coat.name}, ${name}`, 80),
+      pieceIds: [pieceId],
+    };
+    coat.colours.forEach(({ id }, n) => colourOf.set(id, copied.colours[n]?.id ?? id));
+    return [
+      coatFor(
+        job,
+        coat,
+        on.filter((id) => id !== pieceId),
+      ),
+      copied,
+    ];
+  });
   return {
     ...job,
-    coats: job.coats.flatMap((coat) => {
-      const on = piecesOf(job, coat);
-      if (!on.includes(pieceId) || on.length < 2) return [coat];
-      const copied = {
-        ...byFilm(copiedCoat(coat, newId)),
-        name: cutText(`${coat.name}, ${name}`, 80),
-        pieceIds: [pieceId],
-      };
-      return [
-        coatFor(
-          job,
-          coat,
-          on.filter((id) => id !== pieceId),
-        ),
-        copied,
-      ];
-    }),
+    coats,
+    pieces: job.pieces.map((piece) =>
+      piece.id === pieceId && piece.weights
+        ? {
+            ...piece,
+            weights: piece.weights.map((weight) => ({
+              ...weight,
+              colourId: colourOf.get(weight.colourId) ?? weight.colourId,
+            })),
+          }
+        : piece,
+    ),
   };
 }
 

@@ -49,6 +49,18 @@ test("a build of its own: shared coats leave the piece out, copies are for it al
   expect(withOwnBuild(after, table.id, newId).coats).toHaveLength(8);
 });
 
+test("where colours go stays with the piece that gets a build of its own", () => {
+  const before = job();
+  const [counter, table] = before.pieces;
+  const [colour] = before.coats[2]!.colours;
+  const weight = { id: "w", colourId: colour!.id, kind: "more" as const, xMm: 100, yMm: 100, reachMm: 50 };
+  before.pieces = [counter!, { ...table!, weights: [weight] }];
+  const after = withOwnBuild(before, table!.id, newId);
+  const copied = buildOf(after, table!.id)[2]!.colours[0]!;
+  expect(copied.name).toBe(colour!.name);
+  expect(after.pieces[1]!.weights).toEqual([{ ...weight, colourId: copied.id }]);
+});
+
 test("one piece takes the build of another, films and all", () => {
   const before = job();
   const [counter, table] = before.pieces as unknown as [{ id: string }, { id: string }];
