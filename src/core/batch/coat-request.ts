@@ -23,6 +23,8 @@ export type CoveredPiece = {
   faceAreaMm2: number;
   openLengthMm: number;
   faceLengthMm: number;
+  /** Borders of a zone that stand behind tape, mm. */
+  tapedLengthMm: number;
   /** Edges that are dammed, mm. */
   damLengthMm: number;
   /** What the coat lies on, where this is its first coat and it drinks. */

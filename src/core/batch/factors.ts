@@ -46,6 +46,7 @@ export type FactorId =
   | "toolMl"
   | "runOffOpenMlPerM"
   | "runOffFaceMlPerM"
+  | "tapeOverMm"
   | "groundMlPerM2"
   | "faceFilmShare"
   | "shrinkPct"
@@ -113,6 +114,14 @@ export const FACTORS: Record<FactorId, Factor> = {
     usual: { low: 4, likely: 10, high: 20 },
     kind: "assumed",
     why: "What hangs and drips from the lower edge of a coated face; it is scraped off while it sets.",
+  },
+  tapeOverMm: {
+    id: "tapeOverMm",
+    name: "poured over a tape",
+    unit: "mm",
+    usual: { low: 2, likely: 4, high: 8 },
+    kind: "assumed",
+    why: "A stream that runs along a tape covers a strip of it, and what lies there goes off with it: a narrow zone loses more for its area.",
   },
   groundMlPerM2: {
     id: "groundMlPerM2",

@@ -10,6 +10,8 @@ const input = (change: Partial<LossInput> = {}): LossInput => ({
   shares: [1],
   tools: [],
   openLengthMm: 0,
+  tapedLengthMm: 0,
+  tapedFilmMm2: 0,
   faceLengthMm: 0,
   openShare: 1,
   faceShare: 1,
@@ -82,6 +84,14 @@ describe("each loss by hand", () => {
     };
     for (const [tool, ml] of Object.entries(kept) as [keyof typeof kept, number][])
       expect([tool, loss("tools", { tools: [tool] })?.ml.likely]).toEqual([tool, ml]);
+  });
+  test("over a tape lies a strip of the film: 1 m of 2 mm by 4 mm is 8 ml (arithmetic); without tape nothing", () => {
+    expect(loss("tape", { tapedLengthMm: 1000, tapedFilmMm2: 2000 })).toMatchObject({
+      ml: { low: 4, likely: 8, high: 16 },
+      lengthMm: 1000,
+      overMm: 4,
+    });
+    expect(loss("tape", {})).toBeUndefined();
   });
   test("run-off: 25 ml to the metre of open edge, 10 of face (assumed)", () => {
     expect(loss("run-off", { openLengthMm: 2000, faceLengthMm: 3000 })?.ml.likely).toBeCloseTo(80, 9);

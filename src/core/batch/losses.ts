@@ -19,6 +19,7 @@ export type Loss =
       /** How much of the usual run-off a film so thin has, open edges and faces together. */
       share: number;
     }
+  | { id: "tape"; ml: Spread; lengthMm: number; overMm: number }
   | { id: "ground"; ml: Spread; grounds: { ground: Ground; areaMm2: number; mlPerM2: number }[] }
   | { id: "shrink"; ml: Spread; pct: number };
 
@@ -37,6 +38,9 @@ export type LossInput = {
   /** How much of the usual run-off there is at each, by the film: {@link runOffShare}. */
   openShare: number;
   faceShare: number;
+  /** Border behind tape, mm, and the film along it, mm² of its section over all of it. */
+  tapedLengthMm: number;
+  tapedFilmMm2: number;
   /** What drinks, with its area; only the first coat on it. */
   grounds: readonly { ground: Ground; areaMm2: number }[];
   /** Volume that is filled and sinks a little as it cures, ml. */
@@ -131,6 +135,15 @@ export function lossesOf(input: LossInput): Loss[] {
       openMlPerM: open.likely,
       faceMlPerM: face.likely,
       share: ((openM + faceM) * 1000) / (input.openLengthMm + input.faceLengthMm),
+    });
+  }
+  if (input.tapedFilmMm2 > 0) {
+    const over = factorSpread("tapeOverMm", factors);
+    losses.push({
+      id: "tape",
+      ml: scaled(over, input.tapedFilmMm2 / 1000),
+      lengthMm: input.tapedLengthMm,
+      overMm: over.likely,
     });
   }
   const grounds = input.grounds.map(({ ground, areaMm2 }) => ({

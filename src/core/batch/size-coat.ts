@@ -56,6 +56,10 @@ function lossesAt(
     faceLengthMm,
     openShare,
     faceShare,
+    tapedLengthMm: sumOver(request.pieces, (piece) => piece.tapedLengthMm) * request.coverShare,
+    tapedFilmMm2:
+      sumOver(request.pieces, (piece) => piece.tapedLengthMm * piece.filmMm * need.filmTimes) *
+      request.coverShare,
     grounds: groundsUnder(request),
     filledMl: need.fills ? need.onTopMl.likely : 0,
     vesselsMl: request.vesselsMl,

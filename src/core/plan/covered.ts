@@ -91,6 +91,7 @@ export function coveredBy(
       faceAreaMm2: faces ? piece.faceAreaMm2 : 0,
       openLengthMm: filled || edgesOnly ? 0 : piece.lengthByTreatmentMm.open,
       faceLengthMm: faces ? piece.lengthByTreatmentMm.face : 0,
+      tapedLengthMm: 0,
       damLengthMm: filled || edgesOnly ? 0 : piece.lengthByTreatmentMm.dam,
       ground: first && !filled ? groundUnder(job, piece.id, alone?.id ?? null) : null,
       fillMl,
@@ -98,6 +99,14 @@ export function coveredBy(
     },
   ];
 }
+
+/** How long the borders of a zone are on which tape stands, mm. */
+const tapedLengthMm = ({ borders }: Measured, zoneId: string): number =>
+  borders.reduce(
+    (sum, { zoneIds, lengthMm, divider }) =>
+      sum + (zoneIds.includes(zoneId) && divider.barrier?.kind === "tape" ? lengthMm : 0),
+    0,
+  );
 
 /** The same of one zone. */
 function zoneCovered(
@@ -124,6 +133,7 @@ function zoneCovered(
     faceAreaMm2: faces ? zone.faceAreaMm2 : 0,
     openLengthMm: filled || edgesOnly ? 0 : lengths.open,
     faceLengthMm: faces ? lengths.face : 0,
+    tapedLengthMm: filled || edgesOnly ? 0 : tapedLengthMm(piece, zone.id),
     damLengthMm: filled || edgesOnly ? 0 : lengths.dam,
     ground: begun.has(zone.id) || filled ? null : groundUnder(job, piece.id, zone.id),
     fillMl,

@@ -58,6 +58,24 @@ const INLAY_M2 = 0.1;
 const ISLAND_M2 = 0.6;
 
 describe("a coat by zone", () => {
+  test("behind tape some of it goes off with the tape: its border by its film, more for its area the smaller the zone", () => {
+    const tape = { barrier: { kind: "tape", widthMm: 25 } } as const;
+    const on = { zonesByPiece: { island: ["inlay"] } };
+    const lossOf = (planned: PlannedCoat) => planned.batched!.losses.find(({ id }) => id === "tape");
+    // 2 · (400 + 250) mm of border, a film of 2 mm, 4 mm over it.
+    expect(lossOf(first([coat(on)], [island([divider(tape)])]))?.ml.likely).toBeCloseTo(1.3 * 2 * 4, 6);
+    expect(lossOf(first([coat(on)], [island([divider()])]))).toBeUndefined();
+    // Laid alike over all of it there is no tape any more.
+    expect(lossOf(first([coat()], [island([divider(tape)])]))).toBeUndefined();
+    const small = divider({
+      ...tape,
+      drawn: { kind: "shape", shape: { kind: "rectangle", xMm: 500, yMm: 300, lengthMm: 100, depthMm: 60 } },
+    });
+    const share = (planned: PlannedCoat) => lossOf(planned)!.ml.likely / planned.batched!.onTopMl.likely;
+    expect(share(first([coat(on)], [island([small])]))).toBeGreaterThan(
+      3 * share(first([coat(on)], [island([divider(tape)])])),
+    );
+  });
   test("of one zone it covers that zone's area alone", () => {
     const planned = first([coat({ zonesByPiece: { island: ["inlay"] } })]);
     expect(planned.coveredM2).toBeCloseTo(INLAY_M2, 9);

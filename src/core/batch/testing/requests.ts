@@ -26,6 +26,7 @@ export const topOf = (more: Partial<CoveredPiece> = {}): CoveredPiece => ({
   faceAreaMm2: 0,
   openLengthMm: 0,
   faceLengthMm: 0,
+  tapedLengthMm: 0,
   damLengthMm: 0,
   ground: null,
   fillMl: null,

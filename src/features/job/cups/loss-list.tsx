@@ -31,6 +31,7 @@ const LOSS_NAMES: Record<Loss["id"], string> = {
   tools: "Tools, wetted",
   buckets: "Bucket walls",
   "run-off": "Run-off",
+  tape: "Over the tape",
   ground: "Thirsty ground",
   shrink: "Sinks while it cures",
 };
@@ -62,6 +63,11 @@ function lossHow(loss: Loss, system: UnitSystem): { how: string; factors: Factor
           .filter(Boolean)
           .join(", "),
         factors: ["runOffOpenMlPerM", "runOffFaceMlPerM"],
+      };
+    case "tape":
+      return {
+        how: `${length(loss.lengthMm)} behind tape, ${trimmed(loss.overMm, 1)} mm over it`,
+        factors: ["tapeOverMm"],
       };
     case "ground":
       return {
