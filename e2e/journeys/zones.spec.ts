@@ -108,6 +108,8 @@ test("the demo's geode is rehearsed ring by ring, with cups by zone", async ({ p
     .getByRole("link", { name: /Geode, blue and brass/ })
     .first()
     .click();
+  // Among the jobs may be one whose name begins with that of a view.
+  await page.waitForURL("**/measure");
   await page.getByRole("link", { name: "Cups" }).first().click();
   await expect(page.getByText("Geode, Third ring").first()).toBeVisible();
   await page.getByRole("link", { name: "Rehearse" }).first().click();
