@@ -17,9 +17,12 @@ import { usePull } from "@/ui/use-pull";
 import { ringsPath } from "@/ui/line-path";
 import { ZoneNames } from "@/ui/zone-drawing";
 
-/** Left of the section stand the coats' names. */
-const LEFT = 190;
+/** Left of the section stand the coats' names; on a narrow screen above it. */
+const NAMES_PX = 190;
+const NARROW_PX = 560;
+const NAMES_ABOVE_PX = 48;
 const RIGHT = 24;
+const leftOf = (width: number) => (width < NARROW_PX ? 12 : NAMES_PX);
 const AXIS_PX = 38;
 const GROUND_PX = 34;
 const LOOKS = ["opaque", "metallic", "tint", "clear"] as const;
@@ -122,8 +125,9 @@ function PieceMap({
   const pull = usePull();
   const { box } = surfaceOf(piece.piece);
   const { minX, minY, maxX, maxY } = box;
-  const scale = Math.min((width - LEFT - RIGHT) / (maxX - minX), (height - 24) / (maxY - minY));
-  const left = LEFT + (width - LEFT - RIGHT - (maxX - minX) * scale) / 2 - minX * scale;
+  const from = leftOf(width);
+  const scale = Math.min((width - from - RIGHT) / (maxX - minX), (height - 24) / (maxY - minY));
+  const left = from + (width - from - RIGHT - (maxX - minX) * scale) / 2 - minX * scale;
   const top = 10 - minY * scale;
   const frame = { scale, at: ({ x, y }: Point) => ({ x: left + x * scale, y: top + y * scale }) };
   const within = ({ x, y }: Point): Point => ({
@@ -226,18 +230,24 @@ function Section({
   const longMm = section.at(-1)?.toMm ?? 1;
   const highMm = Math.max(0.1, ...section.map(({ layers, groundMm }) => layers.at(-1)?.topMm ?? groundMm));
   const deepMm = Math.max(0, ...section.map(({ groundMm }) => -groundMm));
-  const room = height - AXIS_PX - GROUND_PX - 14;
+  const left = leftOf(width);
+  const isNarrow = left < NAMES_PX;
+  const drawn = isNarrow ? height - NAMES_ABOVE_PX : height;
+  const room = drawn - AXIS_PX - GROUND_PX - 14;
   const pxPerMm = Math.min(90, room / (highMm + deepMm));
   const zeroY = 14 + highMm * pxPerMm;
   const floorY = zeroY + deepMm * pxPerMm + GROUND_PX;
-  const x = (mm: number) => LEFT + ((width - LEFT - RIGHT) * mm) / longMm;
+  const x = (mm: number) => left + ((width - left - RIGHT) * mm) / longMm;
   const y = (mm: number) => zeroY - mm * pxPerMm;
   const laid = coats.filter(({ id: coatId }) =>
     section.some(({ layers }) => layers.some((layer) => layer.coatId === coatId)),
   );
   return (
-    <div className="relative" style={{ height }}>
-      <svg width={width} height={height} aria-hidden className="block">
+    <div
+      className={classNames("relative", isNarrow && "flex flex-col-reverse justify-end")}
+      style={{ height }}
+    >
+      <svg width={width} height={drawn} aria-hidden className="block">
         <defs>
           {LOOKS.map((look) => (
             <FilmTexture key={look} id={`${id}-${look}`} look={look} />
@@ -291,14 +301,21 @@ function Section({
             </g>
           );
         })}
-        <path d={`M${LEFT} ${floorY}H${width - RIGHT}`} stroke="var(--color-ink)" />
+        <path d={`M${left} ${floorY}H${width - RIGHT}`} stroke="var(--color-ink)" />
         <text x={width - RIGHT} y={floorY + 33} textAnchor="end" fontSize="12" fill="var(--color-ink-soft)">
           {quantityText(longMm, "length", system)} across; films drawn {Math.round(pxPerMm / (96 / 25.4))}{" "}
           times too thick
         </text>
       </svg>
-      <ol className="absolute left-0 top-1 w-[164px] flex flex-col-reverse gap-1">
-        {laid.map((coat) => (
+      <ol
+        className={
+          isNarrow
+            ? "flex flex-wrap gap-x-4 gap-y-1"
+            : "absolute left-0 top-1 w-[164px] flex flex-col-reverse gap-1"
+        }
+        style={isNarrow ? { minHeight: NAMES_ABOVE_PX } : undefined}
+      >
+        {(isNarrow ? [...laid].reverse() : laid).map((coat) => (
           <li key={coat.id}>
             <button
               type="button"
