@@ -137,3 +137,22 @@ describe("where they come to lie", () => {
     expect(Math.abs(second!.places.length - 100)).toBeLessThan(15);
   });
 });
+
+test("a zone that others cut in two parts has its stones on both, as many as it is told", () => {
+  const cut = piece();
+  cut.division.dividers[0]!.drawn.shape = {
+    kind: "rectangle",
+    xMm: 500,
+    yMm: 300,
+    lengthMm: 100,
+    depthMm: 600,
+  } as never;
+  const [{ places }] = placesOf({ sizeMm: 8, many: { by: "number", count: 200 }, zoneIds: ["panel-rest"] }, [
+    cut,
+  ]) as [ReturnType<typeof placesOf>[number]];
+  expect(Math.abs(places.length - 200)).toBeLessThan(20);
+  const left = places.filter(({ x }) => x < 450).length;
+  expect(left).toBeGreaterThan(70);
+  expect(places.length - left).toBeGreaterThan(70);
+  expect(places.some(({ x }) => x > 450 && x < 550)).toBe(false);
+});

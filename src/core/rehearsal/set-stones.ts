@@ -1,11 +1,11 @@
-import { EMBEDS, setCount, type Embed, type SetRoom, type SetSingly } from "../batch/embeds";
+import { EMBEDS, setCount, type SetRoom, type SetSingly } from "../batch/embeds";
 import type { Point } from "../geometry/curves";
 import type { Measured } from "../geometry/measure";
-import { boxOf, placeIn, ringAreaMm2, type Ring } from "../geometry/ring";
+import { boxOf, placeIn, type Ring } from "../geometry/ring";
 import { surfaceOf } from "../geometry/zones/regions";
 import type { RehearsedStones } from "../pattern/passes/rehearsal";
 import { setRoomOf } from "../plan/set-room";
-import { between, sourceOf, spread, type Random } from "../pattern/placing/random";
+import { areaOf, between, sourceOf, spread, type Random } from "../pattern/placing/random";
 import { coversZone, type Coat } from "../schedule/coat";
 
 /** More than these are not drawn on one piece. */
@@ -13,13 +13,16 @@ const MOST_DRAWN = 3000;
 /** They are as unlike in size as this, to either side, and lie off their line by so much of their size. */
 const UNLIKE = 0.3;
 const OFF_LINE = 0.35;
+/** So many places are tried for each that is wanted, by the part of its box that a field takes; no more than these in all. */
+const SPARE = 1.15;
+const MOST_TRIED = 60_000;
 
-/** Lines within an odd number of which a place lies. */
-type Field = readonly Ring[];
-type Set = { embed: Embed & { single: SetSingly }; fields: Field[]; lines: Point[][]; room: SetRoom };
+/** Lines within an odd number of which a place lies, and the area that they enclose, m². */
+type Field = { rings: readonly Ring[]; areaM2: number };
+/** Where stones are set on ONE of a piece. */
+type Places = { fields: Field[]; lines: Point[][]; room: SetRoom };
 
-function setOn(coat: Coat, embed: Embed & { single: SetSingly }, piece: Measured): Set {
-  const { zoneIds } = embed.single;
+function placesOn(coat: Coat, { zoneIds }: SetSingly, piece: Measured): Places {
   const zones = piece.zones.filter(
     ({ id }) => coversZone(coat, piece.id, id) && (zoneIds?.includes(id) ?? true),
   );
@@ -27,29 +30,26 @@ function setOn(coat: Coat, embed: Embed & { single: SetSingly }, piece: Measured
     both.some((id) => zones.some((zone) => zone.id === id)),
   );
   const surface = surfaceOf(piece.piece);
-  const whole: Field = [surface.ring, ...surface.openings.map(({ ring }) => ring)];
+  const whole = [surface.ring, ...surface.openings.map(({ ring }) => ring)];
+  const fields: Field[] =
+    piece.zones.length > 0
+      ? zones.map(({ rings, topAreaMm2 }) => ({ rings, areaM2: topAreaMm2 / 1e6 }))
+      : [{ rings: whole, areaM2: piece.topAreaMm2 / 1e6 }];
+  const areaM2 = fields.reduce((sum, field) => sum + field.areaM2, 0);
   return {
-    embed,
-    fields: piece.zones.length > 0 ? zones.map(({ rings }) => rings) : [whole],
+    fields,
     lines: borders.flatMap(({ lines }) => lines),
-    room: setRoomOf(
-      coat,
-      [{ ...piece, count: 1, zones }],
-      (piece.zones.length > 0 ? zones.reduce((sum, zone) => sum + zone.topAreaMm2, 0) : piece.topAreaMm2) /
-        1e6,
-    ),
+    room: setRoomOf(coat, [{ ...piece, count: 1, zones }], areaM2),
   };
 }
 
-/** So many places spread over closed lines, evenly but not in rows. */
-function within(field: Field, many: number, random: Random): Point[] {
-  const box = boxOf(field.flat());
-  // Rings within rings are openings: what they leave decides how many a box of the same density has.
-  const [outer = 0, ...inner] = field.map(ringAreaMm2).sort((a, b) => b - a);
-  const area = Math.max(1, outer - inner.reduce((sum, mm2) => sum + mm2, 0));
-  const inBox = Math.ceil((1.15 * many * (box.maxX - box.minX) * (box.maxY - box.minY)) / area);
-  return spread(box, inBox, random)
-    .filter((place) => field.filter((ring) => placeIn(place, ring) > 0).length % 2 === 1)
+/** So many places spread over a field, evenly but not in rows; of one with two sides those that are seen. */
+function within({ rings, areaM2 }: Field, many: number, random: Random): Point[] {
+  if (many === 0 || !(areaM2 > 0)) return [];
+  const box = boxOf(rings.flat());
+  const inBox = Math.ceil((SPARE * many * areaOf(box)) / 1e6 / areaM2);
+  return spread(box, Math.min(MOST_TRIED, inBox), random)
+    .filter((place) => rings.filter((ring) => placeIn(place, ring) > 0).length % 2 === 1)
     .slice(0, many);
 }
 
@@ -98,9 +98,9 @@ export function setStones(
   const stones = (coat.embeds ?? []).flatMap((embed, n): RehearsedStones[] => {
     const { single } = embed;
     if (!single) return [];
-    const here = setOn(coat, { ...embed, single }, piece);
+    const here = placesOn(coat, single, piece);
     const allM2 = pieces.reduce(
-      (sum, other) => sum + other.count * setOn(coat, { ...embed, single }, other).room.areaM2,
+      (sum, other) => sum + other.count * placesOn(coat, single, other).room.areaM2,
       0,
     );
     const share = single.many.by === "number" && allM2 > 0 ? here.room.areaM2 / allM2 : 1;
@@ -109,10 +109,9 @@ export function setStones(
     const places =
       single.many.by === "line"
         ? along(here.lines, many, OFF_LINE * single.sizeMm, random)
-        : here.fields.flatMap((field, at) => {
-            const zoneM2 = here.room.zones[at]?.areaM2 ?? here.room.areaM2;
-            return within(field, Math.round((many * zoneM2) / here.room.areaM2), random);
-          });
+        : here.fields.flatMap((field) =>
+            within(field, Math.round((many * field.areaM2) / here.room.areaM2), random),
+          );
     if (places.length === 0) return [];
     return [
       {
