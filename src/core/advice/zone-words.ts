@@ -47,9 +47,9 @@ export const stepBetween = (
 export const finishedBeside = (zones: readonly FinishedZone[], drifts: boolean): Said => {
   const names = listed(zones.map(({ name }) => name));
   const open = zones.filter(({ barrier }) => !barrier).map(({ name }) => name);
-  const metres = zones.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+  const lengthMm = zones.reduce((sum, zone) => sum + zone.lengthMm, 0);
   return {
-    what: `${names} ${zones.length > 1 ? "are" : "is"} finished before this coat runs up to ${zones.length > 1 ? "them" : "it"}: ${inUnits(metres, "length")} of edge.`,
+    what: `${names} ${zones.length > 1 ? "are" : "is"} finished before this coat runs up to ${zones.length > 1 ? "them" : "it"}: ${inUnits(lengthMm, "length")} of edge.`,
     soWhat: `Mask ${zones.length > 1 ? "them" : "it"}: fresh tape on the cured edge${open.length > 0 ? ` (${listed(open)} ${open.length > 1 ? "have" : "has"} no barrier)` : ""}, film over the rest${drifts ? ", for spray and drops drift" : ""}.`,
     kind: "common practice",
     why: "What runs over a cured edge stays there and has to be scraped off while it is gummy. Tape sticks to a film once it has set, not before.",

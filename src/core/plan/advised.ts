@@ -1,5 +1,5 @@
 import { advise } from "../advice/advise";
-import { adviceKey, canSetAside, type Advice, type FinishedZone } from "../advice/advice";
+import { adviceKey, canSetAside, type Advice } from "../advice/advice";
 import type { ColourCard } from "../colour/colour-card";
 import { isPlaced } from "../batch/placed-colours";
 import type { Measured } from "../geometry/measure";
@@ -8,6 +8,7 @@ import { coversZone, type Coat } from "../schedule/coat";
 import type { DayPlan } from "../schedule/plan-days";
 import type { CoatLooks, ColourPlan } from "./colour-plan";
 import type { PlannedCoat } from "./timed";
+import { finishedBeside } from "./zone-borders";
 import { zoneSteps } from "./zone-steps";
 
 /** What is advised, and what was set aside with the reason that was given. */
@@ -42,39 +43,6 @@ function tapedBy(coat: Coat, pieces: readonly Measured[]): string[] {
   });
 }
 
-/** Zones beside a coat's own that an earlier coat was poured on alone: finished, as far as this one goes. */
-export function finishedBeside(
-  coat: Coat,
-  before: readonly Coat[],
-  pieces: readonly Measured[],
-): FinishedZone[] {
-  return pieces.flatMap(({ id, zones, borders }) => {
-    const names = new Map(zones.map((zone) => [zone.id, zone.name]));
-    const on = (zoneId: string) => coversZone(coat, id, zoneId);
-    const found = new Map<string, FinishedZone>();
-    for (const { zoneIds, lengthMm, divider } of borders) {
-      const [one, other] = zoneIds;
-      if (on(one) === on(other)) continue;
-      const [poured, beside] = on(one) ? [one, other] : [other, one];
-      const finished = before.findLast(
-        (earlier) =>
-          makesColour(earlier) && coversZone(earlier, id, beside) && !coversZone(earlier, id, poured),
-      );
-      if (!finished) continue;
-      const known = found.get(beside);
-      found.set(beside, {
-        name: names.get(beside) ?? "",
-        coat: finished.name,
-        lengthMm: (known?.lengthMm ?? 0) + lengthMm,
-        barrier: (known?.barrier ?? true) && divider.barrier !== undefined,
-      });
-    }
-    return [...found.values()];
-  });
-}
-
-const makesColour = ({ kind }: Coat): boolean => kind === "colour" || kind === "clear" || kind === "fill";
-
 export function advised(
   { work, setAside = {} }: JobDocument,
   pieces: readonly Measured[],
@@ -84,7 +52,8 @@ export function advised(
   colourants: readonly ColourCard[],
 ): Advised {
   const steps = zoneSteps(pieces, coats, work.tempC);
-  const last = coats.at(-1)?.coat.id ?? null;
+  const ordered = coats.map(({ coat }) => coat);
+  const last = ordered.at(-1)?.id ?? null;
   const all = advise({
     startMin: work.startMin,
     troubles,
@@ -102,11 +71,7 @@ export function advised(
       pourDepthMm,
       taped: tapedBy(coat, pieces),
       steps: steps.filter(({ coatId }) => (coatId ?? last) === coat.id),
-      beside: finishedBeside(
-        coat,
-        coats.slice(0, index).map((planned) => planned.coat),
-        pieces,
-      ),
+      beside: finishedBeside(coat, ordered, pieces),
       reactingMm,
       seen: looks.coats[index] as CoatLooks,
     })),

@@ -2,6 +2,7 @@
 
 import type { Piece } from "@/core/geometry/piece";
 import { zonesOf } from "@/core/geometry/zones/division";
+import { BARRIER_WORDS } from "@/core/geometry/zones/zone-table";
 import { coatFor, coatForZone, piecesOf } from "@/core/job/builds";
 import { coversZone, filmOn, isFill, type Coat } from "@/core/schedule/coat";
 import { zoneMeetings, type ZoneMeeting } from "@/core/plan/zone-borders";
@@ -110,7 +111,7 @@ function meetingWords(meeting: ZoneMeeting): string {
     case "melt":
       return `${one} and ${other} are wet beside each other: their colours melt over the border.`;
     case "held":
-      return `${one} and ${other} are held apart by ${meeting.by}.`;
+      return `${one} and ${other} are held apart by ${BARRIER_WORDS[meeting.by]}.`;
     case "before":
       return `${one} runs up to ${other}, which ${meeting.coat} has coated before.`;
     case "later":
@@ -127,7 +128,7 @@ function Meetings({ coat }: { coat: Coat }) {
   return (
     <ul aria-label="How zones meet" className="text-sm border-t border-line pt-2 mt-1">
       {meetings.map((meeting) => (
-        <li key={`${meeting.piece} ${meeting.zones.join(" ")}`}>{meetingWords(meeting)}</li>
+        <li key={`${meeting.zoneIds.join(" ")} ${meeting.how}`}>{meetingWords(meeting)}</li>
       ))}
     </ul>
   );
