@@ -1,17 +1,15 @@
+import { listWords } from "../units/list-words";
 import { inUnits } from "../units/said";
 import type { FinishedZone, StepUnder } from "./advice";
 import type { Said } from "./words";
 
 /** @param zones that lie behind a tape */
 export const tapeUnpulled = (zones: readonly string[]): Said => ({
-  what: `${listed(zones)} ${zones.length > 1 ? "are" : "is"} taped off, and no pass pulls the tape.`,
+  what: `${listWords(zones)} ${zones.length > 1 ? "are" : "is"} taped off, and no pass pulls the tape.`,
   soWhat: "Add the pass and pull it while the film is gummy.",
   kind: "common practice",
   why: "Pulled too early the edge runs; pulled once the film has set it tears out of it, or has to be cut free with a knife. While it is gummy it comes away clean, drawn back low over itself.",
 });
-
-const listed = (names: readonly string[]): string =>
-  names.length > 1 ? `${names.slice(0, -1).join(", ")} and ${names.at(-1)}` : (names[0] ?? "");
 
 const filmText = (mm: number) => inUnits(mm, "film");
 
@@ -45,12 +43,12 @@ export const stepBetween = (
 
 /** @param drifts whether the coat is sprayed or drizzled */
 export const finishedBeside = (zones: readonly FinishedZone[], drifts: boolean): Said => {
-  const names = listed(zones.map(({ name }) => name));
+  const names = listWords(zones.map(({ name }) => name));
   const open = zones.filter(({ barrier }) => !barrier).map(({ name }) => name);
   const lengthMm = zones.reduce((sum, zone) => sum + zone.lengthMm, 0);
   return {
     what: `${names} ${zones.length > 1 ? "are" : "is"} finished before this coat runs up to ${zones.length > 1 ? "them" : "it"}: ${inUnits(lengthMm, "length")} of edge.`,
-    soWhat: `Mask ${zones.length > 1 ? "them" : "it"}: fresh tape on the cured edge${open.length > 0 ? ` (${listed(open)} ${open.length > 1 ? "have" : "has"} no barrier)` : ""}, film over the rest${drifts ? ", for spray and drops drift" : ""}.`,
+    soWhat: `Mask ${zones.length > 1 ? "them" : "it"}: fresh tape on the cured edge${open.length > 0 ? ` (${listWords(open)} ${open.length > 1 ? "have" : "has"} no barrier)` : ""}, film over the rest${drifts ? ", for spray and drops drift" : ""}.`,
     kind: "common practice",
     why: "What runs over a cured edge stays there and has to be scraped off while it is gummy. Tape sticks to a film once it has set, not before.",
   };

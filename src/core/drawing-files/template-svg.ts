@@ -1,11 +1,5 @@
-import type { Point } from "../geometry/curves";
+import { escaped, n, pathOf } from "./svg-text";
 import { layerName, templateBox, type Template, type TemplateLine } from "./template";
-
-const n = (value: number) => String(Math.round(value * 1000) / 1000);
-const pathOf = (points: readonly Point[], close: boolean) =>
-  `M${points.map(({ x, y }) => `${n(x)} ${n(y)}`).join("L")}${close ? "Z" : ""}`;
-const escaped = (text: string) =>
-  text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`).replace(/[\u0000-\u001f]/g, " ");
 
 const LOOK: Record<TemplateLine["layer"], string> = {
   outline: 'fill="none" stroke="#1e2124" stroke-width="0.6"',

@@ -1,3 +1,4 @@
+import { escaped, n, pathOf } from "./svg-text";
 import type { Point } from "../geometry/curves";
 import { cutOutCentre, cutOutRing } from "../geometry/cut-out";
 import { dimensionsOf } from "../geometry/dimensions";
@@ -5,12 +6,6 @@ import { outlineOf } from "../geometry/outline";
 import { edgeOf, type Piece } from "../geometry/piece";
 import type { UnitSystem } from "../units/dimension";
 import { quantityText } from "../units/format-quantity";
-
-const escaped = (text: string) =>
-  text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`).replace(/[\u0000-\u001f]/g, " ");
-const n = (value: number) => String(Math.round(value * 1000) / 1000);
-const pathOf = (ring: readonly Point[], close = true) =>
-  `M${ring.map(({ x, y }) => `${n(x)} ${n(y)}`).join("L")}${close ? "Z" : ""}`;
 
 /** Text and its distance from the line, as shares of the drawing's size. */
 const TEXT_SHARE = 0.022;

@@ -1,3 +1,4 @@
+import { listWords } from "../units/list-words";
 import type { PassPlaces } from "../plan/set-room";
 import type { Batch, Cup } from "../batch/batch-coat";
 import { TOOL_WORDS } from "../batch/factors";
@@ -86,21 +87,19 @@ export function wettedWords(
   return name === undefined ? null : `wetted with ${name}`;
 }
 
-const listWords = (names: readonly string[]): string =>
-  names.length < 2 ? names.join("") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
+/** What a pass's detail hangs on: its coat's colours, the part of the coat that it is done on, and where colours go, in words. */
+type PassDetail = {
+  colours?: readonly { id: string; name: string }[];
+  places?: PassPlaces;
+  where?: string | null;
+};
 
-/**
- * What a pass says in one line of detail.
- * @param places the part of its coat that it is done on
- * @param where where its colours go, in words
- */
+/** What a pass says in one line of detail. */
 export function passDetail(
   pass: Pass,
   areaMm2: number,
   system: UnitSystem,
-  colours: readonly { id: string; name: string }[] = [],
-  places: PassPlaces = null,
-  where: string | null = null,
+  { colours = [], places = null, where = null }: PassDetail = {},
 ): string {
   const parts = [
     coloursWords(pass, colours),

@@ -4,6 +4,9 @@ import type { Piece } from "../geometry/piece";
 import { derivePlan } from "../plan/derive-plan";
 import { passPlaces } from "../plan/set-room";
 import { job as sample, colourCoat, CARDS, newId } from "../plan/testing/sample";
+import { newCoat } from "../job/new-job";
+import type { Coat } from "../schedule/coat";
+import { colourantNamed, colourFrom } from "../colour/starter-colours";
 import { usualPass } from "../schedule/pass";
 import { runSheet } from "./run-sheet";
 import { whereWords } from "./where-words";
@@ -46,7 +49,12 @@ const weighed = (weights: Partial<ColourWeight>[], piece = leaf) =>
     }),
     CARDS,
   ).pieces;
-const black = [{ id: "k", name: "Black" }];
+const coatOf = (id: string, name: string, pieceIds?: string[]): Coat => ({
+  ...newCoat("colour", "Colour", null, newId),
+  colours: [{ ...colourFrom(colourantNamed("Ink black"), id, 1), name }],
+  ...(pieceIds && { pieceIds }),
+});
+const black = coatOf("k", "Black");
 
 describe("where a colour goes, in words", () => {
   test.each<[Partial<ColourWeight>, string]>([
@@ -60,7 +68,9 @@ describe("where a colour goes, in words", () => {
   });
   test("nothing where chance decides", () => {
     expect(whereWords(black, weighed([]))).toBeNull();
-    expect(whereWords([{ id: "other", name: "White" }], weighed([{}]))).toBeNull();
+    expect(whereWords(coatOf("other", "White"), weighed([{}]))).toBeNull();
+    // On a piece that the coat does not go on it is of no matter.
+    expect(whereWords(coatOf("k", "Black", ["elsewhere"]), weighed([{}]))).toBeNull();
   });
 });
 

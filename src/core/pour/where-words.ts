@@ -1,6 +1,6 @@
-import type { CoatColour } from "../batch/coat-colour";
 import type { Measured } from "../geometry/measure";
 import type { ColourWeight } from "../geometry/weights";
+import { covers, type Coat } from "../schedule/coat";
 import { surfaceOf } from "../geometry/zones/regions";
 
 const THIRDS = { x: ["left", "", "right"], y: ["back", "", "front"] } as const;
@@ -25,13 +25,11 @@ function weightWords(weight: ColourWeight, piece: Measured): string {
 }
 
 /** "black more at the left; pewter fading to the front": where colours go on the pieces that a coat is poured on; null where chance decides. */
-export function whereWords(
-  colours: readonly Pick<CoatColour, "id" | "name">[],
-  pieces: readonly Measured[],
-): string | null {
-  const several = pieces.filter(({ piece }) => piece.weights?.length).length > 1;
-  const told = pieces.flatMap((piece) =>
-    colours.flatMap(({ id, name }) => {
+export function whereWords(coat: Coat, pieces: readonly Measured[]): string | null {
+  const on = pieces.filter(({ id, piece }) => covers(coat, id) && piece.weights?.length);
+  const several = on.length > 1;
+  const told = on.flatMap((piece) =>
+    coat.colours.flatMap(({ id, name }) => {
       const own = (piece.piece.weights ?? []).filter(({ colourId }) => colourId === id);
       if (own.length === 0) return [];
       const words = own.map((weight) => weightWords(weight, piece)).join(", ");

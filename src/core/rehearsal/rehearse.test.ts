@@ -235,7 +235,8 @@ test("differences in a palette are those of its colours", () => {
   expect(difference(0, 99)).toBe(0);
 });
 
-test("a pass that is done in some zones only is done there in the picture, and the coat lies in zones for it", () => {
+/** The counter with a round leaf in it. */
+function withLeaf(): JobDocument {
   const document = structuredClone(job);
   const [piece] = document.pieces;
   piece!.division = {
@@ -248,6 +249,11 @@ test("a pass that is done in some zones only is done there in the picture, and t
       },
     ],
   };
+  return document;
+}
+
+test("a pass that is done in some zones only is done there in the picture, and the coat lies in zones for it", () => {
+  const document = withLeaf();
   const colour = document.coats.find(({ kind }) => kind === "colour")!;
   colour.passes = [usualPass("lay", "lay"), usualPass("a", "alcohol", { fromMin: 20, zoneIds: ["leaf"] })];
   const { rehearsal } = of(document)!;
@@ -258,23 +264,12 @@ test("a pass that is done in some zones only is done there in the picture, and t
 });
 
 test("on a divided piece each zone counts with the colours of its own uppermost coat", () => {
-  const document = structuredClone(job);
-  const [piece] = document.pieces;
-  piece!.division = {
-    rest: { id: "rest", name: "Field" },
-    dividers: [
-      {
-        id: "d",
-        drawn: { kind: "shape", shape: { kind: "round", xMm: 300, yMm: 300, diameterMm: 250 } },
-        zones: [{ id: "leaf", name: "Leaf" }],
-      },
-    ],
-  };
+  const document = withLeaf();
   const lay = [usualPass("lay", "lay")];
   const [base] = document.coats;
   const coat = (name: string, colour: string, zone: string) => ({
     ...newCoat("colour", name, base!.resinCardId, newId),
-    zonesByPiece: { [piece!.id]: [zone] },
+    zonesByPiece: { [document.pieces[0]!.id]: [zone] },
     passes: lay.map((pass) => ({ ...pass, id: `${pass.id}-${zone}` })),
     colours: [colourFrom(colourantNamed(colour), newId(), 1)],
   });

@@ -11,11 +11,10 @@ import { quantityText } from "@/core/units/format-quantity";
 import { FilmTexture } from "@/ui/film-texture";
 import { InGround, placesInGround } from "./in-ground";
 
-type Props = {
+/** What every section shows: the coats over their ground, one of them picked, on a stage of a size. */
+export type SectionProps = {
   coats: readonly Coat[];
   ground: Ground;
-  /** What the section is cut through: a counter's edge, or the middle of a floor, a tumbler's wall, a mould. */
-  form: SectionForm;
   system: UnitSystem;
   selectedId: string | null;
   onSelect: (coatId: string) => void;
@@ -23,6 +22,7 @@ type Props = {
   height: number;
 };
 
+/** What it is cut through: a counter's edge, or the middle of a floor, a tumbler's wall, a mould. */
 export type SectionForm = "edge" | "floor" | "wall" | "mould";
 const FORM_WORDS: Record<SectionForm, string> = { edge: "", floor: "", wall: "wall of ", mould: "" };
 /** What is thin is drawn thin. */
@@ -129,7 +129,16 @@ function Veins({ coat, top, depth, right }: { coat: Coat; top: number; depth: nu
 }
 
 /** The coats as a cross-section, films to one exaggerated scale. */
-export function CrossSection({ coats, ground, form, system, selectedId, onSelect, width, height }: Props) {
+export function CrossSection({
+  coats,
+  ground,
+  form,
+  system,
+  selectedId,
+  onSelect,
+  width,
+  height,
+}: SectionProps & { form: SectionForm }) {
   const id = useId();
   const { document } = useJob();
   const laid = coats.filter(liesOnTop);

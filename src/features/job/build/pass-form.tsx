@@ -42,18 +42,24 @@ export function PassOptions() {
   ));
 }
 
-/** A pass that uses a colour of its coat, or no longer does; one at least, and all of them by none named. */
-function withColour(pass: Pass, coat: Coat, colourId: string): Pass {
-  const { colourIds = coat.colours.map(({ id }) => id), ...rest } = pass;
-  const used = coat.colours.map(({ id }) => id).filter((id) => colourIds.includes(id) !== (id === colourId));
-  return used.length === 0 || used.length === coat.colours.length ? rest : { ...rest, colourIds: used };
+const idsOf = (list: readonly { id: string }[]) => list.map(({ id }) => id);
+
+/** The chosen of a list with one put in or taken out: one at least, and all of them are none named. */
+function toggled(all: readonly string[], chosen: readonly string[] = all, id: string): string[] | undefined {
+  const next = all.filter((other) => chosen.includes(other) !== (other === id));
+  return next.length === 0 || next.length === all.length ? undefined : next;
 }
 
-/** A pass that is done in a zone of its coat, or no longer is; one at least, and all of them by none named. */
-function withZone(pass: Pass, all: readonly string[], zoneId: string): Pass {
-  const { zoneIds = all, ...rest } = pass;
-  const used = all.filter((id) => zoneIds.includes(id) !== (id === zoneId));
-  return used.length === 0 || used.length === all.length ? rest : { ...rest, zoneIds: used };
+/** A pass that uses a colour of its coat, or no longer does. */
+function withColour({ colourIds, ...rest }: Pass, all: readonly string[], id: string): Pass {
+  const used = toggled(all, colourIds, id);
+  return used ? { ...rest, colourIds: used } : rest;
+}
+
+/** A pass that is done in a zone of its coat, or no longer is. */
+function withZone({ zoneIds, ...rest }: Pass, all: readonly string[], id: string): Pass {
+  const used = toggled(all, zoneIds, id);
+  return used ? { ...rest, zoneIds: used } : rest;
 }
 
 /** A tool that is wetted before: not a flame's, nor where there is none. */
@@ -160,7 +166,7 @@ export function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; syste
                 key={id}
                 label={name}
                 checked={pass.colourIds?.includes(id) ?? true}
-                onChange={() => edit((before) => withColour(before, coat, id))}
+                onChange={() => edit((before) => withColour(before, idsOf(coat.colours), id))}
               />
             ))}
           </div>
@@ -175,15 +181,7 @@ export function PassForm({ coat, pass, system }: { coat: Coat; pass: Pass; syste
                 key={id}
                 label={words}
                 checked={pass.zoneIds?.includes(id) ?? true}
-                onChange={() =>
-                  edit((before) =>
-                    withZone(
-                      before,
-                      zones.map((zone) => zone.id),
-                      id,
-                    ),
-                  )
-                }
+                onChange={() => edit((before) => withZone(before, idsOf(zones), id))}
               />
             ))}
           </div>

@@ -68,13 +68,10 @@ export function PassList({ coat }: { coat: Coat }) {
               <span className="flex-1 min-w-0">
                 {PASS[pass.kind].words}
                 <span className="label block">
-                  {passDetail(
-                    { ...pass, note: "" },
-                    areaMm2,
-                    system,
-                    coat.colours,
-                    passPlaces(pass, coat, plan.pieces),
-                  )}
+                  {passDetail({ ...pass, note: "" }, areaMm2, system, {
+                    colours: coat.colours,
+                    places: passPlaces(pass, coat, plan.pieces),
+                  })}
                 </span>
               </span>
               {!isPlanned(pass) ? (

@@ -1,19 +1,19 @@
 "use client";
 
 import { useId, useState, type KeyboardEvent } from "react";
-import { GROUNDS, type Ground } from "@/core/batch/grounds";
+import { GROUNDS } from "@/core/batch/grounds";
 import type { Point } from "@/core/geometry/curves";
 import type { Measured } from "@/core/geometry/measure";
 import { surfaceOf } from "@/core/geometry/zones/regions";
 import { zonesAlong } from "@/core/geometry/zones/zones-along";
 import type { PlaceColours } from "@/core/plan/place-colours";
 import { sectionAlong, type SectionStretch } from "@/core/plan/section-along";
-import type { Coat } from "@/core/schedule/coat";
-import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
 import { classNames } from "@/ui/class-names";
 import { FilmTexture } from "@/ui/film-texture";
+import { arrowWay } from "@/ui/arrow-keys";
 import { usePull } from "@/ui/use-pull";
+import type { SectionProps } from "./cross-section";
 import { ringsPath } from "@/ui/line-path";
 import { ZoneNames } from "@/ui/zone-drawing";
 
@@ -28,12 +28,6 @@ const GROUND_PX = 34;
 const LOOKS = ["opaque", "metallic", "tint", "clear"] as const;
 /** An arrow key moves an end so far, mm; with Shift ten times as far. */
 const KEY_MM = 10;
-const DIRECTIONS: Record<string, Point> = {
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
-};
 
 type Line = [Point, Point];
 
@@ -65,17 +59,7 @@ export function SectionAlong({
   onSelect,
   width,
   height,
-}: {
-  piece: Measured;
-  places: readonly PlaceColours[];
-  coats: readonly Coat[];
-  ground: Ground;
-  system: UnitSystem;
-  selectedId: string | null;
-  onSelect: (coatId: string) => void;
-  width: number;
-  height: number;
-}) {
+}: SectionProps & { piece: Measured; places: readonly PlaceColours[] }) {
   const [line, setLine] = useState<Line>(() => firstLine(piece));
   const mapHeight = Math.round(height * 0.44);
   const section = sectionAlong(piece, coats, ...line);
@@ -136,7 +120,7 @@ function PieceMap({
   });
   const put = (end: 0 | 1, to: Point) => onLine(end === 0 ? [within(to), line[1]] : [line[0], within(to)]);
   const keys = (end: 0 | 1) => (event: KeyboardEvent) => {
-    const direction = DIRECTIONS[event.key];
+    const direction = arrowWay(event);
     if (!direction) return;
     event.preventDefault();
     const step = KEY_MM * (event.shiftKey ? 10 : 1);
@@ -216,16 +200,7 @@ function Section({
   onSelect,
   width,
   height,
-}: {
-  section: readonly SectionStretch[];
-  coats: readonly Coat[];
-  ground: Ground;
-  system: UnitSystem;
-  selectedId: string | null;
-  onSelect: (coatId: string) => void;
-  width: number;
-  height: number;
-}) {
+}: SectionProps & { section: readonly SectionStretch[] }) {
   const id = useId();
   const longMm = section.at(-1)?.toMm ?? 1;
   const highMm = Math.max(0.1, ...section.map(({ layers, groundMm }) => layers.at(-1)?.topMm ?? groundMm));

@@ -7,6 +7,7 @@ import type { Handle } from "@/core/geometry/handles";
 import type { Outline } from "@/core/geometry/outline";
 import { edgeOf, edgeWords, TREATMENT_WORDS, type EdgeName, type Piece } from "@/core/geometry/piece";
 import type { Frame } from "@/ui/dimension-lines";
+import { arrowWay } from "@/ui/arrow-keys";
 import { usePull } from "@/ui/use-pull";
 import { besides } from "@/core/geometry/besides";
 
@@ -66,13 +67,7 @@ export function PieceHandles({
       },
     });
   const keys = (handle: Handle) => (event: KeyboardEvent) => {
-    const direction: Record<string, Point> = {
-      ArrowLeft: { x: -1, y: 0 },
-      ArrowRight: { x: 1, y: 0 },
-      ArrowUp: { x: 0, y: -1 },
-      ArrowDown: { x: 0, y: 1 },
-    };
-    const found = direction[event.key];
+    const found = arrowWay(event);
     if (found) {
       event.preventDefault();
       onNudge(handle, found, event.shiftKey);

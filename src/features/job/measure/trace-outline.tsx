@@ -6,6 +6,7 @@ import type { Knot } from "@/core/geometry/handles";
 import { throughPoints } from "@/core/geometry/through-points";
 import { Button } from "@/ui/button";
 import type { Frame } from "@/ui/dimension-lines";
+import { arrowWay } from "@/ui/arrow-keys";
 import { usePull } from "@/ui/use-pull";
 
 /** A point is taken hold of within this, px. */
@@ -24,13 +25,6 @@ function lineOf(knots: readonly Knot[]): Point[] {
     return throughPoints([...at, ...at].slice(from, to + 1), false);
   });
 }
-
-const DIRECTIONS: Record<string, Point> = {
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
-};
 
 /**
  * Lies over a photo while its outline is traced: each click sets a point and the smooth line follows; a point is pulled, and clicked once more it
@@ -78,7 +72,7 @@ export function TraceTouch({
   };
   const keys = (event: KeyboardEvent) => {
     const middle = cross ?? { x: width / 2, y: height / 2 };
-    const way = DIRECTIONS[event.key];
+    const way = arrowWay(event);
     if (way) {
       const step = STEP_PX * (event.shiftKey ? 5 : 1);
       setCross({

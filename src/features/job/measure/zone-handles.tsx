@@ -14,6 +14,7 @@ import {
 import { drawnRegions, surfaceOf } from "@/core/geometry/zones/regions";
 import { zoneMapOf, type ZoneMap } from "@/core/geometry/zones/zone-map";
 import type { Frame } from "@/ui/dimension-lines";
+import { arrowWay } from "@/ui/arrow-keys";
 import { usePull } from "@/ui/use-pull";
 import { ringsPath } from "@/ui/line-path";
 
@@ -21,13 +22,6 @@ import { ringsPath } from "@/ui/line-path";
 const PULL_FROM_PX = 3;
 /** Stones of larger patterns are not moved one by one. */
 const MOST_STONES = 400;
-
-const DIRECTIONS: Record<string, Point> = {
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
-};
 
 /**
  * What can be taken hold of of a divider: a shape as a whole and by its size, points of a line one by one, stones. A click on another zone picks
@@ -73,7 +67,7 @@ export function ZoneHandles({
       },
     });
   const keys = (handle: ZoneHandle) => (event: KeyboardEvent) => {
-    const direction = DIRECTIONS[event.key];
+    const direction = arrowWay(event);
     if (direction) onNudge(handle, direction, event.shiftKey);
     else if (handle.kind === "point" && event.key === "Enter")
       onEdit((was) => withPointAfter(was, handle.index));

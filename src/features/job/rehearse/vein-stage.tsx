@@ -8,6 +8,7 @@ import { unfoldedFaces } from "@/core/geometry/unfold";
 import { aroundOf } from "@/core/veins/standing";
 import { mapBox, snapped, toMap, type PiecePlace } from "@/core/veins/places";
 import type { VeinMap, VeinSet } from "@/core/veins/vein-map";
+import { arrowWay } from "@/ui/arrow-keys";
 import { usePull, type Way } from "@/ui/use-pull";
 import { pathOf, VeinLines, WallVeins } from "./vein-lines";
 
@@ -107,19 +108,9 @@ export function VeinStage({
       end: letGo,
     });
   const arrow = (event: KeyboardEvent): Point | null => {
+    const way = arrowWay(event);
     const step = event.shiftKey ? 10 * STEP_MM : STEP_MM;
-    switch (event.key) {
-      case "ArrowLeft":
-        return { x: -step, y: 0 };
-      case "ArrowRight":
-        return { x: step, y: 0 };
-      case "ArrowUp":
-        return { x: 0, y: -step };
-      case "ArrowDown":
-        return { x: 0, y: step };
-      default:
-        return null;
-    }
+    return way ? { x: step * way.x, y: step * way.y } : null;
   };
   /** A place on the map under the pointer. */
   const under = (event: PointerEvent<SVGElement>): Point => {

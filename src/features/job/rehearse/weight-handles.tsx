@@ -5,18 +5,13 @@ import type { Point } from "@/core/geometry/curves";
 import type { Measured } from "@/core/geometry/measure";
 import { storedMm } from "@/core/geometry/stored";
 import { WEIGHT_WORDS, type ColourWeight } from "@/core/geometry/weights";
+import { arrowWay } from "@/ui/arrow-keys";
 import { usePull } from "@/ui/use-pull";
 import { pictureFrame } from "./picture-frame";
 
 /** An arrow key moves a place so far, mm; with Shift ten times as far. */
 const KEY_MM = 10;
 const LEAST_REACH_MM = 5;
-const DIRECTIONS: Record<string, Point> = {
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
-};
 const radians = (deg: number) => (deg * Math.PI) / 180;
 
 /** Where a place is pulled larger: at its right, or where a fade ends. */
@@ -86,7 +81,7 @@ export function WeightHandles({
     });
   const keys =
     (weight: ColourWeight, nudged: (by: Point) => ColourWeight) => (event: KeyboardEvent<SVGElement>) => {
-      const direction = DIRECTIONS[event.key];
+      const direction = arrowWay(event);
       const step = KEY_MM * (event.shiftKey ? 10 : 1);
       if (direction) onChange(nudged({ x: direction.x * step, y: direction.y * step }));
       else if (event.key === "Delete" || event.key === "Backspace") onRemove(weight.id);
