@@ -2,32 +2,18 @@
 
 import { cutText } from "@/core/units/cut-text";
 import { useState } from "react";
-import {
-  extentOf,
-  FILE_UNITS,
-  takeOutline,
-  type DrawnPath,
-  type FileUnit,
-  type ReadDrawing,
-} from "@/core/drawing-files/drawing";
-import { importedPiece, MOST_CORNERS, MOST_HOLES, type Imported } from "@/core/drawing-files/imported-piece";
-import { importedZones, type ImportedZones } from "@/core/drawing-files/imported-zones";
-import { measurePiece } from "@/core/geometry/measure";
-import { LARGEST_MM, type Piece } from "@/core/geometry/piece";
-import { MOST_ZONES } from "@/core/geometry/zones/zone-faults";
-import { formatQuantity, quantityText } from "@/core/units/format-quantity";
-import { Button } from "@/ui/button";
+import { extentOf, FILE_UNITS, type FileUnit, type ReadDrawing } from "@/core/drawing-files/drawing";
+import { type Piece } from "@/core/geometry/piece";
 import { Checkbox } from "@/ui/checkbox";
 import { Dialog } from "@/ui/dialog";
-import { PieceDrawing } from "@/ui/piece-drawing";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField } from "@/ui/text-field";
 import { editPiece, newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
+import { Outcome, sizeWords } from "./import-outcome";
 import { readDrawing } from "./read-drawing";
 
 type Read = Extract<ReadDrawing, { ok: true }>;
-const PREVIEW = { width: 420, height: 300 };
 
 /** An outline from an SVG or DXF file: unit asked when the file does not say, tolerance and layers chosen, holes kept. */
 export function ImportDialog({
@@ -192,26 +178,6 @@ function Chosen({
   );
 }
 
-const sizeWords = (
-  { width, height }: { width: number; height: number },
-  mm: number,
-  system: "us" | "metric",
-) => `${quantityText(width * mm, "length", system)} × ${quantityText(height * mm, "length", system)}`;
-
-/** Why a drawing is more than a job keeps, and what to do. */
-function tooMuch(
-  why: Extract<Imported, { ok: false }>["why"],
-  paths: DrawnPath[],
-  mmPerUnit: number,
-  system: "us" | "metric",
-): string {
-  if (why === "size")
-    return `With this unit the drawing is ${sizeWords(extentOf(paths), mmPerUnit, system)}; ${quantityText(LARGEST_MM, "length", system)} is the most. Choose another unit.`;
-  return why === "corners"
-    ? `The outline and its holes have more than ${MOST_CORNERS} corners. Choose a coarser tolerance or fewer layers.`
-    : `The outline has more than ${MOST_HOLES} holes. Choose fewer layers.`;
-}
-
 /** The piece's outline as a cut-out in the middle of another. */
 function withCutOut(host: Piece, piece: Piece): Piece {
   if (piece.shape.kind !== "free") return host;
@@ -231,103 +197,4 @@ function withCutOut(host: Piece, piece: Piece): Piece {
       },
     ],
   };
-}
-
-/** Where zones of a file come to lie. */
-const LAID = {
-  outline: "One line is as large as the piece: zones are laid by it.",
-  middle: "Zones are laid in the middle of the piece; pull them where they belong.",
-};
-const NO_ZONES: Record<Extract<ImportedZones, { ok: false }>["why"], string> = {
-  none: "No line inside the outline is closed: there is nothing that could be a zone.",
-  many: `Its closed lines are more zones than a piece can have (${MOST_ZONES}).`,
-  corners: `As zones the lines have more than ${MOST_CORNERS} corners. Choose a coarser tolerance or fewer layers.`,
-};
-
-function Outcome({
-  paths,
-  mmPerUnit,
-  name,
-  leftOut,
-  host,
-  onPiece,
-  onCutOut,
-  onZones,
-  system,
-}: {
-  paths: DrawnPath[];
-  mmPerUnit: number;
-  name: string;
-  leftOut: string[];
-  host: Piece | null;
-  onPiece: (piece: Piece) => void;
-  onCutOut: (piece: Piece) => void;
-  onZones: (divided: Piece) => void;
-  system: "us" | "metric";
-}) {
-  const taken = takeOutline(paths, mmPerUnit);
-  const imported = taken.ok ? importedPiece(taken, name, newId) : null;
-  if (!taken.ok || !imported?.ok)
-    return (
-      <p role="alert" className="border-l-2 border-danger text-danger pl-2">
-        {taken.ok && imported && !imported.ok ? tooMuch(imported.why, paths, mmPerUnit, system) : null}
-        {taken.ok ? null : taken.reason}
-      </p>
-    );
-  const { piece } = imported;
-  const zones = host && importedZones(paths, mmPerUnit, host, newId);
-  const measurement = measurePiece(piece);
-  return (
-    <>
-      <div className="flex gap-6 max-sm:flex-col">
-        <PieceDrawing
-          piece={piece}
-          system={system}
-          {...PREVIEW}
-          marks={measurement.ok ? [] : measurement.faults.flatMap(({ where }) => (where ? [where] : []))}
-        />
-        <div className="text-sm min-w-0">
-          {measurement.ok ? (
-            <>
-              <div className="label">Top</div>
-              <div className="figure text-3xl whitespace-nowrap">
-                {formatQuantity(measurement.measured.topAreaMm2, "area", system).number}
-                <span className="unit">
-                  {formatQuantity(measurement.measured.topAreaMm2, "area", system).unit}
-                </span>
-              </div>
-            </>
-          ) : (
-            measurement.faults.slice(0, 4).map((fault) => (
-              <p key={fault.message} role="alert" className="border-l-2 border-danger text-danger pl-2 mb-1">
-                {fault.message}
-              </p>
-            ))
-          )}
-          <p className="mt-2">
-            {taken.outer.points.length} corners, {taken.holes.length}{" "}
-            {taken.holes.length === 1 ? "hole" : "holes"}
-          </p>
-          {taken.left > 0 && <p className="label">{taken.left} other lines are left out.</p>}
-          {leftOut.length > 0 && <p className="label">Not read: {leftOut.join(", ")}.</p>}
-        </div>
-      </div>
-      <div className="flex gap-3 mt-5">
-        <Button weight="primary" onClick={() => onPiece(piece)}>
-          Take it as a piece
-        </Button>
-        {host && <Button onClick={() => onCutOut(piece)}>As a cut-out of {host.name || "this piece"}</Button>}
-        {host && zones?.ok && (
-          <Button onClick={() => onZones(zones.piece)}>
-            As {zones.made === 1 ? "a zone" : `${zones.made} zones`} of {host.name || "this piece"}
-          </Button>
-        )}
-      </div>
-      {host && zones && (
-        <p className="label mt-2">
-          {zones.ok ? LAID[zones.aligned ? "outline" : "middle"] : NO_ZONES[zones.why]}
-        </p>
-      )}
-    </>
-  );
 }
