@@ -97,7 +97,8 @@ module.exports = {
     only("server-contracts-core", "^src/server/", ["^src/(server|contracts|core)/"]),
     only("ui-knows-no-jobs", "^src/ui/", ["^src/(ui|core)/"]),
     only("workers-are-thin", "^src/workers/", ["^src/(workers|core|contracts)/"]),
-    only("features-inward", "^src/features/", ["^src/(features|ui|contracts|core|workers|server)/"]),
+    only("pictures-know-no-jobs", "^src/pictures/", ["^src/(pictures|ui|core|workers|contracts)/"]),
+    only("features-inward", "^src/features/", ["^src/(features|pictures|ui|contracts|core|workers|server)/"]),
     {
       name: "feature-imports-no-other-feature",
       severity: "error",

@@ -19,7 +19,7 @@ const config = {
     {
       ...shared,
       displayName: "interface",
-      testMatch: ["<rootDir>/src/{features,ui,app,workers}/**/*.test.{ts,tsx}"],
+      testMatch: ["<rootDir>/src/{features,pictures,ui,app,workers}/**/*.test.{ts,tsx}"],
     },
     {
       ...shared,

@@ -34,8 +34,10 @@ test("a piece is divided: typed sizes, a pull and keys give the same zones, whic
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width / 2 - 90, box.y + box.height / 2, { steps: 6 });
-  await page.mouse.up();
+  // Figures follow while it is held, and stay what they were when it is let go.
   const left = field(page, "Middle from the left");
+  await expect.poll(async () => Number(await left.inputValue())).toBeLessThan(450);
+  await page.mouse.up();
   await expect.poll(async () => Number(await left.inputValue())).toBeLessThan(450);
   const before = Number(await left.inputValue());
   await tabTo(page, /^Zone 1: pull it/);

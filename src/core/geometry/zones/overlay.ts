@@ -1,6 +1,6 @@
 import { byIdentity } from "../../numerics/by-identity";
 import type { Point } from "../curves";
-import type { Ring } from "../ring";
+import { boxOf, type Box, type Ring } from "../ring";
 import { crossingsBeyond, cutsBetween, cutsOfItself, ringIndex, SAME_MM, type RingIndex } from "./ring-cuts";
 
 /** A region by its rings: what lies within an odd number of them. */
@@ -88,13 +88,17 @@ function linesOf(regions: readonly Region[]): Line[] {
   return [...lines.values()];
 }
 
-function cutAll(lines: readonly Line[]): void {
+/** Cuts all lines where they meet, but for what lies outside of a box: there nothing of the first region is, and one stretch runs on. */
+function cutAll(lines: readonly Line[], box: Box): void {
   const places = new Places();
   const cut = (line: Line, along: number, at: Point) => line.cuts.push({ along, place: places.at(at) });
+  const inBox = ({ x, y }: Point) =>
+    x >= box.minX - SAME_MM && x <= box.maxX + SAME_MM && y >= box.minY - SAME_MM && y <= box.maxY + SAME_MM;
   lines.forEach((line, n) => {
-    for (const { at, along } of cutsOfItself(line.ring)) cut(line, along, at);
+    for (const { at, along } of cutsOfItself(line.ring)) if (inBox(at)) cut(line, along, at);
     for (const other of lines.slice(n + 1))
       for (const { at, along, otherAlong } of cutsBetween(line.ring, other.ring)) {
+        if (!inBox(at)) continue;
         cut(line, along, at);
         cut(other, otherAlong, at);
       }
@@ -178,6 +182,8 @@ function together(arcs: readonly Arc[]): { arc: Arc; all: Arc[]; regions: number
     }
   }
   return found.flatMap((all) => {
+    const [alone] = all;
+    if (alone && all.length === 1) return [{ arc: alone, all, regions: alone.line.regions }];
     const odd = new Set<number>();
     for (const { line } of all) for (const region of line.regions) if (!odd.delete(region)) odd.add(region);
     const regions = [...odd].sort((a, b) => a - b);
@@ -210,7 +216,7 @@ function longestPart(path: readonly Point[]): Middle {
  */
 export function overlay(regions: readonly Region[]): Run[] {
   const lines = linesOf(regions);
-  cutAll(lines);
+  cutAll(lines, boxOf((regions[0] ?? []).flat()));
   const rim = lines.flatMap((line, n) => (line.regions[0] === 0 ? [n] : []));
   // Which ring is of which regions.
   const layout = `${regions.length}: ${lines.map(({ regions: of }) => of.join(" ")).join(", ")}`;

@@ -183,9 +183,8 @@ function mapOf(piece: Piece, division: Division): ZoneMap {
   const borders = new Map<string, Border>();
   const at = (index: number) => zones[index] as LaidZone;
   for (const { run, left, right } of runs) {
-    const area = enclosedMm2(run.path, wide);
-    const lengths = lengthsOf(run.path);
-    const total = lengths.reduce((sum, long) => sum + long, 0);
+    const { lengths, totalMm: total, flatMm2 } = measuresOf(run.path);
+    const area = isWall ? enclosedMm2(run.path, wide) : flatMm2;
     const seam = isWall && run.regions[0] === RIM && onSeam(run.path);
     for (const { zone, reversed } of sidesOf(left, right)) {
       const laid = at(zone);
@@ -226,9 +225,17 @@ function mapOf(piece: Piece, division: Division): ZoneMap {
   return { zones, borders: [...borders.values()] };
 }
 
-const lengthsOf = byIdentity((path: readonly Point[]): number[] =>
-  path.slice(1).map((b, n) => Math.hypot(b.x - (path[n] as Point).x, b.y - (path[n] as Point).y)),
-);
+/** The sides of a stretch and all of it, mm, and what it encloses on a flat piece, mm². */
+const measuresOf = byIdentity((path: readonly Point[]) => {
+  const lengths = path
+    .slice(1)
+    .map((b, n) => Math.hypot(b.x - (path[n] as Point).x, b.y - (path[n] as Point).y));
+  return {
+    lengths,
+    totalMm: lengths.reduce((sum, long) => sum + long, 0),
+    flatMm2: enclosedMm2(path, () => 1),
+  };
+});
 /** The seam of a wall laid flat is upright and no edge of anything. */
 const onSeam = (path: readonly Point[]): boolean => path.every(({ x }) => x === path[0]?.x);
 const sidesOf = (left: number | null, right: number | null): Side[] => [

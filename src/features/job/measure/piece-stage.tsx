@@ -8,7 +8,6 @@ import type { EdgeName, Piece } from "@/core/geometry/piece";
 import { storedPair } from "@/core/geometry/stored";
 import type { Divider } from "@/core/geometry/zones/division";
 import { withDivider, withNewDivider } from "@/core/geometry/zones/edit-division";
-import { zoneMapOf } from "@/core/geometry/zones/zone-map";
 import { pulledDivider, zoneSnap, type ZoneHandle } from "@/core/geometry/zones/pull-divider";
 import { MM_PER_INCH } from "@/core/units/constants";
 import { Button } from "@/ui/button";
@@ -22,7 +21,7 @@ import { ExportMenu } from "./export-menu";
 import { PieceHandles } from "./piece-handles";
 import { TraceControls, TraceTouch } from "./trace-outline";
 import { knotsOf, Underlay, UnderlayControls, UnderlayTouch, type UnderlayMode } from "./underlay";
-import { ZoneHandles, ZonePicks } from "./zone-handles";
+import { ZoneGrips, ZoneTargets } from "./zone-handles";
 
 /** What a pull snaps to and a key nudges by, mm. */
 const SNAP_MM = { metric: 5, us: MM_PER_INCH / 4 };
@@ -58,6 +57,12 @@ export function PieceStage({
 }) {
   const { system, change } = useJob();
   const hold = useJobState((state) => state.hold);
+  // An edge that is pulled is drawn where it is now; of a divided piece only what is pulled is, and its zones follow.
+  const live =
+    useJobState(({ document }) => {
+      const now = document.pieces.find(({ id }) => id === piece.id);
+      return now?.division ? null : now;
+    }) ?? piece;
   const { ref, width, height } = useSize<HTMLDivElement>();
   /** The piece and its frame when a pull began; both are held until it ends. */
   const [held, setHeld] = useState<{ piece: Piece; frame: Frame } | null>(null);
@@ -98,7 +103,7 @@ export function PieceStage({
     last?.();
   };
   const beginPull = (frame: Frame) => {
-    hold(true);
+    hold(true, true);
     setHeld({ piece, frame });
   };
   const endPull = () => {
@@ -124,11 +129,22 @@ export function PieceStage({
     const snap = free ? null : zoneSnap(held.piece, SNAP_MM[system], ALIGN_PX / held.frame.scale);
     soon(() => edit(() => withDivider(held.piece, divider, (was) => pulledDivider(was, handle, by, snap))));
   };
-  const picked = divider !== null ? piece.division : undefined;
-  const zoned = zoneMapOf(piece);
+  const picked = piece.division?.dividers.find(({ id }) => id === divider) ?? null;
   const zoneEdit = (next: (was: Divider) => Divider) => {
     if (divider !== null) edit((before) => withDivider(before, divider, next));
   };
+  const pulls = (at: Frame) => ({
+    pulled: held !== null,
+    onPullStart: () => beginPull(at),
+    onPull: pullZone,
+    onPullEnd: endPull,
+    onNudge: (handle: ZoneHandle, direction: Point, far: boolean) => {
+      const step = NUDGE_MM[system] * (far ? 10 : 1);
+      const by = { x: direction.x * step, y: direction.y * step };
+      zoneEdit((was) => pulledDivider(was, handle, by, null));
+    },
+    onEdit: zoneEdit,
+  });
 
   return (
     <>
@@ -160,7 +176,7 @@ export function PieceStage({
         {frame && (
           <div className="absolute inset-0">
             <PieceDrawing
-              piece={piece}
+              piece={live}
               system={system}
               width={width}
               height={height}
@@ -200,47 +216,50 @@ export function PieceStage({
                     width={width}
                     height={height}
                   />
-                ) : picked ? (
-                  <ZoneHandles
-                    piece={piece}
-                    division={picked}
-                    dividerId={divider ?? ""}
-                    frame={surfaceFrame(piece, at)}
-                    onPick={onDivider}
-                    onPullStart={() => beginPull(at)}
-                    onPull={pullZone}
-                    onPullEnd={endPull}
-                    onNudge={(handle, direction, far) => {
-                      const step = NUDGE_MM[system] * (far ? 10 : 1);
-                      const by = { x: direction.x * step, y: direction.y * step };
-                      zoneEdit((was) => pulledDivider(was, handle, by, null));
-                    }}
-                    onEdit={zoneEdit}
-                  />
                 ) : (
                   <>
-                    {zoned && <ZonePicks map={zoned} frame={surfaceFrame(piece, at)} onPick={onDivider} />}
-                    <PieceHandles
-                      piece={piece}
-                      outline={outline}
-                      frame={at}
-                      selected={edge}
-                      onSelect={(name) => onEdge(name === edge ? null : name)}
-                      onPullStart={() => beginPull(at)}
-                      onPull={({ handle, by, free }) => pull(handle, by, free)}
-                      onPullEnd={endPull}
-                      onNudge={(handle, direction, far) => {
-                        const step = NUDGE_MM[system] * (far ? 10 : 1);
-                        edit((before) =>
-                          pulled(before, handle, { x: direction.x * step, y: direction.y * step }, null),
-                        );
-                      }}
-                      onRemoveCorner={(index) => edit((before) => withoutCorner(before, index))}
-                    />
+                    {piece.division && (
+                      <ZoneTargets
+                        piece={piece}
+                        divider={picked}
+                        frame={surfaceFrame(piece, at)}
+                        onPick={onDivider}
+                        {...pulls(at)}
+                      />
+                    )}
+                    {!picked && (
+                      <PieceHandles
+                        piece={live}
+                        outline={outline}
+                        frame={at}
+                        selected={edge}
+                        onSelect={(name) => onEdge(name === edge ? null : name)}
+                        onPullStart={() => beginPull(at)}
+                        onPull={({ handle, by, free }) => pull(handle, by, free)}
+                        onPullEnd={endPull}
+                        onNudge={(handle, direction, far) => {
+                          const step = NUDGE_MM[system] * (far ? 10 : 1);
+                          edit((before) =>
+                            pulled(before, handle, { x: direction.x * step, y: direction.y * step }, null),
+                          );
+                        }}
+                        onRemoveCorner={(index) => edit((before) => withoutCorner(before, index))}
+                      />
+                    )}
                   </>
                 )
               }
             </PieceDrawing>
+            {picked && !tracing && !mode && (
+              <ZoneGrips
+                pieceId={piece.id}
+                dividerId={picked.id}
+                frame={surfaceFrame(piece, frame)}
+                width={width}
+                height={height}
+                {...pulls(frame)}
+              />
+            )}
           </div>
         )}
       </div>

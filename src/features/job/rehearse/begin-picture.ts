@@ -1,7 +1,7 @@
 import type { Plan } from "@/core/plan/derive-plan";
 import type { JobDocument } from "@/core/job/job";
 import { rehearsalOf } from "@/core/rehearsal/rehearse";
-import { askFor, callOff } from "./picture-pool";
+import { askFor, callOff } from "@/pictures/picture-pool";
 
 const owner = {};
 /** What was begun last: coming to it again begins nothing anew. */

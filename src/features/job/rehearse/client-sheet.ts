@@ -1,5 +1,5 @@
 import type { Measured } from "@/core/geometry/measure";
-import { drawPiece, seenSize } from "./piece-picture";
+import { drawPiece, seenSize } from "@/pictures/piece-picture";
 
 /** What a client is shown: the picture, its colours, the tile that was wanted, and that it is no promise. */
 export type ClientSheet = {

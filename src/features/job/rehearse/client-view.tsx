@@ -16,7 +16,7 @@ import { ShopPicture } from "@/ui/shop-picture";
 import { useJob, useJobState } from "../workspace/use-job";
 import { drawClientSheet } from "./client-sheet";
 import { NothingToRehearse, RehearseHead } from "./rehearse-head";
-import { usePicture } from "./use-picture";
+import { usePicture } from "@/pictures/use-picture";
 import { useRehearsedPiece } from "./use-rehearsed-piece";
 import { useShopClock } from "@/ui/shop-clock";
 

@@ -11,8 +11,8 @@ import { isFill } from "@/core/schedule/coat";
 import { Dialog } from "@/ui/dialog";
 import { newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
-import { PiecePicture, seenSize } from "./piece-picture";
-import { usePicture } from "./use-picture";
+import { PiecePicture, seenSize } from "@/pictures/piece-picture";
+import { usePicture } from "@/pictures/use-picture";
 
 const WIDE_PX = 210;
 const HIGH_PX = 120;

@@ -6,8 +6,8 @@ import type { Measured } from "@/core/geometry/measure";
 import type { PieceRehearsal, ShownPass } from "@/core/rehearsal/rehearse";
 import { FilmBar } from "@/ui/film-bar";
 import { useSize } from "@/ui/use-size";
-import { PiecePicture, seenSize } from "./piece-picture";
-import { usePicture } from "./use-picture";
+import { PiecePicture, seenSize } from "@/pictures/piece-picture";
+import { usePicture } from "@/pictures/use-picture";
 
 const SMALL = { wide: 96, high: 34 };
 const CLOCK = { height: 30, bar: 9, top: 12 };

@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import type { Measured } from "@/core/geometry/measure";
 import { usePull } from "@/ui/use-pull";
-import { drawPiece, seenSize } from "./piece-picture";
+import { drawPiece, seenSize } from "@/pictures/piece-picture";
 
 type Place = [number, number];
 

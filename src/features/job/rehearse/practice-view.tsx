@@ -25,7 +25,7 @@ import { useJob } from "../workspace/use-job";
 import { PracticeBoard } from "./practice-board";
 import { PracticeCritique } from "./practice-critique";
 import { isWorked } from "./pass-work";
-import { seenSize } from "./piece-picture";
+import { seenSize } from "@/pictures/piece-picture";
 import { NothingToRehearse, RehearseHead } from "./rehearse-head";
 import { usePractice } from "./use-practice";
 import { useRehearsedPiece } from "./use-rehearsed-piece";

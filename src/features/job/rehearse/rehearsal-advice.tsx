@@ -14,7 +14,7 @@ import {
 import { rehearsalOf } from "@/core/rehearsal/rehearse";
 import { covers, type Coat } from "@/core/schedule/coat";
 import { useJob } from "../workspace/use-job";
-import { askFor, callOff } from "./picture-pool";
+import { askFor, callOff } from "@/pictures/picture-pool";
 
 /** Measured small, so that it is there while one still looks at the coat. */
 const WIDTH_PX = 320;

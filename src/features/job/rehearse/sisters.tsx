@@ -3,8 +3,8 @@
 import { useMemo } from "react";
 import type { Measured } from "@/core/geometry/measure";
 import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
-import { PiecePicture, seenSize } from "./piece-picture";
-import { usePicture } from "./use-picture";
+import { PiecePicture, seenSize } from "@/pictures/piece-picture";
+import { usePicture } from "@/pictures/use-picture";
 
 const GAP = 16;
 

@@ -4,7 +4,7 @@ import { Fragment } from "react";
 import type { Crossing, PieceVein } from "@/core/veins/tape";
 import type { UnitSystem } from "@/core/units/dimension";
 import { otherSystem, quantityText } from "@/core/units/format-quantity";
-import { KIND_WORDS, toldStretches, turnWords, widthText } from "../sheets/tape-rows";
+import { KIND_WORDS, toldStretches, turnWords, widthText } from "@/core/veins/tape-words";
 import { useJob } from "../workspace/use-job";
 
 /** Where a vein comes over an edge: the number for the tape, large, and from which end it is laid. */

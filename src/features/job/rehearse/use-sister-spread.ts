@@ -4,8 +4,8 @@ import { useEffect, useState } from "react";
 import type { PictureMeasures } from "@/core/rehearsal/judge-picture";
 import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
 import { SISTER_PX, sistersOf, sisterSpread, type SisterSpread } from "@/core/rehearsal/sister-spread";
-import { askFor, callOff } from "./picture-pool";
-import type { Picture } from "./use-picture";
+import { askFor, callOff } from "@/pictures/picture-pool";
+import type { Picture } from "@/pictures/use-picture";
 
 /** How far the numbers of a picture may differ by chance: its sisters are measured when it is done; null until they are. */
 export function useSisterSpread(

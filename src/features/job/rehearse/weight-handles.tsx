@@ -7,7 +7,7 @@ import { storedMm } from "@/core/geometry/stored";
 import { WEIGHT_WORDS, type ColourWeight } from "@/core/geometry/weights";
 import { arrowWay } from "@/ui/arrow-keys";
 import { usePull } from "@/ui/use-pull";
-import { pictureFrame } from "./picture-frame";
+import { pictureFrame } from "@/pictures/picture-frame";
 
 /** An arrow key moves a place so far, mm; with Shift ten times as far. */
 const KEY_MM = 10;

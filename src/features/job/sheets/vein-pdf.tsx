@@ -4,7 +4,7 @@ import type { Measured } from "@/core/geometry/measure";
 import type { PieceVein } from "@/core/veins/tape";
 import type { UnitSystem } from "@/core/units/dimension";
 import { ink, plain, SheetPage, type Paper } from "./pdf-page";
-import { stretchWords, toldStretches } from "./tape-rows";
+import { stretchWords, toldStretches } from "@/core/veins/tape-words";
 import { TemplatePages } from "./template-pages";
 
 /** The veins of a piece: first the list for the tape, then the template in full scale, sheet by sheet. */

@@ -30,7 +30,9 @@ export type JobState = {
   /** Ends an undo step: what is changed from now on is a step of its own. */
   mark: () => void;
   /** While a pull is under way its pauses are no undo steps; letting go ends the step. What is changed is kept in the browser all along. */
-  hold: (pulling: boolean) => void;
+  hold: (pulling: boolean, inStages?: boolean) => void;
+  /** Whether figures may come after what is pulled: the plan is worked out in stages, each in a frame of its own. */
+  inStages: boolean;
   settle: (keep: "mine" | "theirs") => Promise<void>;
   /** Takes up what a lost tab left behind. Called once, in the browser. */
   wake: () => Promise<void>;
@@ -286,9 +288,11 @@ export function createJobStore(job: OpenJob) {
         });
         return steps;
       },
-      hold: (pulling) => {
+      inStages: false,
+      hold: (pulling, inStages = false) => {
         get().mark();
         held = pulling;
+        set({ inStages: pulling && inStages });
         if (held) return clearTimeout(timer);
         const { status, document } = get();
         if (status !== "saved") keep(document);

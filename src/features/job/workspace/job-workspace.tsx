@@ -1,17 +1,20 @@
 "use client";
 
 import { useEffect, useMemo, useState, type ReactNode } from "react";
-import { useStore } from "zustand";
 import type { OpenJob } from "@/contracts/jobs";
 import { received, type Sent } from "@/contracts/sent";
 import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
+import type { JobDocument } from "@/core/job/job";
+import { byIdentity } from "@/core/numerics/by-identity";
 import { derivePlan } from "@/core/plan/derive-plan";
+import { measured } from "@/core/plan/measured";
 import type { UnitSystem } from "@/core/units/dimension";
 import { OnlyInBrowser } from "@/ui/only-in-browser";
 import { ConflictDialog } from "./conflict-dialog";
 import { createJobStore } from "./job-store";
 import { JobContext } from "./use-job";
+import { useStagedDocument } from "./use-staged-document";
 
 type Opened = {
   shown: Sent<{ job: OpenJob; cards: ResinCard[]; colours: ColourCard[] }>;
@@ -32,11 +35,16 @@ export function JobWorkspace(opened: Opened) {
 function LiveJob({ shown, system, children }: Opened) {
   const { job, cards, colours } = useMemo(() => received(shown), [shown]);
   const [store] = useState(() => createJobStore(job));
-  const document = useStore(store, (state) => state.document);
-  const plan = useMemo(() => derivePlan(document, cards, colours), [document, cards, colours]);
+  const planOf = useMemo(
+    () => byIdentity((document: JobDocument) => derivePlan(document, cards, colours)),
+    [cards, colours],
+  );
+  const stages = useMemo(() => [measured, planOf], [planOf]);
+  const document = useStagedDocument(store, stages);
+  const plan = planOf(document);
   const workspace = useMemo(
-    () => ({ store, cards, colours, system, plan }),
-    [store, cards, colours, system, plan],
+    () => ({ store, cards, colours, system, document, plan }),
+    [store, cards, colours, system, document, plan],
   );
 
   useEffect(() => {

@@ -14,6 +14,8 @@ type Workspace = {
   cards: ResinCard[];
   colours: ColourCard[];
   system: UnitSystem;
+  /** What is shown in figures: while a drawing is pulled it comes a few frames after what the store holds. */
+  document: JobDocument;
   plan: Plan;
 };
 
@@ -35,8 +37,7 @@ export function useJob(): {
   system: UnitSystem;
   change: JobState["change"];
 } {
-  const { store, plan, cards, colours, system } = useWorkspace();
-  const document = useStore(store, (state) => state.document);
+  const { store, document, plan, cards, colours, system } = useWorkspace();
   return { document, plan, cards, colours, system, change: store.getState().change };
 }
 

@@ -1,6 +1,6 @@
-import type { Crossing, PieceVein, VeinStretch } from "@/core/veins/tape";
-import type { UnitSystem } from "@/core/units/dimension";
-import { otherSystem, quantityText } from "@/core/units/format-quantity";
+import type { Crossing, PieceVein, VeinStretch } from "./tape";
+import type { UnitSystem } from "../units/dimension";
+import { otherSystem, quantityText } from "../units/format-quantity";
 
 /** A length in both unit systems, the person's own first. */
 export const both = (mm: number, system: UnitSystem): string =>

@@ -1,5 +1,5 @@
-import type { Crossing, VeinStretch } from "@/core/veins/tape";
-import { endWords, stretchWords, toldStretches, turnWords, widthText } from "./tape-rows";
+import type { Crossing, VeinStretch } from "./tape";
+import { endWords, stretchWords, toldStretches, turnWords, widthText } from "./tape-words";
 
 const end = (changes: Partial<Crossing>): Crossing => ({
   edge: "left",
