@@ -18,6 +18,7 @@ import type { ResinCard } from "@/core/cure/resin-card";
 import { derivePlan } from "@/core/plan/derive-plan";
 import type { JobDocument } from "@/core/job/job";
 import { recipeOf, usualBoardMm, type RecipeDocument } from "@/core/recipe/recipe";
+import { usedCards } from "@/core/job/used-cards";
 import { starterCards } from "@/core/cure/starter-cards";
 import { ACTS } from "@/app/api/act/registry";
 import { perform } from "@/server/acts";
@@ -109,15 +110,15 @@ async function loadShop(now: Date): Promise<void> {
     const { jobId } = await doAct(person, createJob, { fields: { ...rest, dueOn } });
     const { revision } = await doAct(person, saveJob, { jobId, revision: 1, document });
     if (!pour) continue;
-    const used = cards.filter((card) => document.coats.some((coat) => coat.resinCardId === card.id));
-    const { startedAt, events } = demoPour(pour, document, used, now);
+    const used = usedCards(document, cards, shelf);
+    const { startedAt, events } = demoPour(pour, document, used.cards, now);
     const pourId = crypto.randomUUID();
     await poursOf(database(), person).start({
       id: pourId,
       jobId,
       jobRevision: revision,
       at: startedAt,
-      plan: { document, cards: used },
+      plan: { document, ...used },
     });
     await doAct(person, recordPour, { pourId, events });
     // Recording a finish set the job curing; the list shows where it stands by now.

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { JobDocument } from "@/core/job/job";
 import type { PourEvent } from "@/core/pour/pour-events";
@@ -30,15 +31,24 @@ export const pourEventSchema = z.discriminatedUnion("kind", [
 ]) satisfies z.ZodType<PourEvent>;
 
 /** What a pour was started from: kept as it was, whatever happens to the job or the cards later. */
-export type PourPlan = { document: JobDocument; cards: ResinCard[] };
+export type PourPlan = {
+  document: JobDocument;
+  cards: ResinCard[];
+  /** Colourants that its colours are mixed from; none of a pour that was started before they were kept: its colours are as they were typed. */
+  colours: ColourCard[];
+};
 
 /** A stored plan; null where it is none that this program can hold. */
 export function readPourPlan(stored: unknown): PourPlan | null {
-  const { document, cards } = (stored ?? {}) as { document?: unknown; cards?: unknown };
+  const { document, cards, colours } = (stored ?? {}) as Record<string, unknown>;
   const read = jobDocumentSchema.safeParse(document);
   if (!read.success || !Array.isArray(cards)) return null;
   // Pours that were started before cards had fillers, kits, limits and tests.
-  return { document: read.data, cards: (cards as ResinCard[]).map((card) => ({ ...PLAIN_CARD, ...card })) };
+  return {
+    document: read.data,
+    cards: (cards as ResinCard[]).map((card) => ({ ...PLAIN_CARD, ...card })),
+    colours: Array.isArray(colours) ? (colours as ColourCard[]) : [],
+  };
 }
 
 /** An entry as it is stored. */

@@ -69,7 +69,7 @@ beforeAll(async () => {
     jobId: theirs.jobId,
     jobRevision: 2,
     at: new Date(),
-    plan: { document: theirs.document, cards: theirs.cards },
+    plan: { document: theirs.document, cards: theirs.cards, colours: [] },
   });
   theirColour = (await colourCardsOf(db, theirs.owner).add(STARTER_COLOURS[0]!)).id;
   const theirRecipes = recipesOf(db, theirs.owner);

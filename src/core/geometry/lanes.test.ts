@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { newPiece } from "./new-piece";
-import { cutAtShare, developedLengthMm, lanesOf, pointAtShare, stretchOf } from "./lanes";
+import { cutAtShare, developedLengthMm, lanesOf, pointAtShare, stretchBoxes, stretchOf } from "./lanes";
 import { outlineOf } from "./outline";
 import type { Piece } from "./piece";
 
@@ -82,4 +82,41 @@ test("stretches one after the other are the piece's box; where there are several
   expect(stretchOf(newPiece("l-run", "L", newId), 0, 500)).toBeNull();
   const { widthMm, heightMm } = outlineOf(across);
   expect([widthMm, heightMm]).toEqual([1500, 500]);
+});
+
+test("the boxes of a stretch, one after the other over all lanes, are as long as the stretch", () => {
+  const length = (
+    { minX, maxX, minY, maxY }: Record<"minX" | "maxX" | "minY" | "maxY", number>,
+    axis: "x" | "y",
+  ) => (axis === "x" ? maxX - minX : maxY - minY);
+  fc.assert(
+    fc.property(
+      fc.constantFrom("rectangle" as const, "l-run" as const, "u-run" as const),
+      fc.double({ min: 0, max: 1, noNaN: true }),
+      fc.double({ min: 0, max: 1, noNaN: true }),
+      (kind, one, other) => {
+        const piece = newPiece(kind, "Run", newId);
+        const total = developedLengthMm(piece);
+        const [from, to] = [Math.min(one, other) * total, Math.max(one, other) * total];
+        const lanes = lanesOf(piece);
+        const boxes = stretchBoxes(piece, from, to);
+        expect(boxes.length).toBeLessThanOrEqual(lanes.length);
+        // Each box lies along one lane: the lane's axis is told by which side it was cut on.
+        const reach = boxes.reduce((sum, box) => {
+          const lane = lanes.find(({ ring }) => {
+            const xs = ring.map(({ x }) => x);
+            const ys = ring.map(({ y }) => y);
+            return (
+              box.minX >= Math.min(...xs) - 1e-9 &&
+              box.maxX <= Math.max(...xs) + 1e-9 &&
+              box.minY >= Math.min(...ys) - 1e-9 &&
+              box.maxY <= Math.max(...ys) + 1e-9
+            );
+          })!;
+          return sum + length(box, lane.axis);
+        }, 0);
+        expect(reach).toBeCloseTo(to - from, 6);
+      },
+    ),
+  );
 });

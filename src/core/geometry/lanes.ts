@@ -105,18 +105,25 @@ function clipped(ring: Ring, axis: "x" | "y", limit: number, keep: 1 | -1): Poin
 /** Where a piece is cut so that a share of its area lies before the cut: along its lanes, and as lines on its drawing. */
 export type Cut = { alongMm: number; lines: [Point, Point][] };
 
+/** The part of a piece between two distances along it, lane by lane, as boxes: what of the piece lies in them is that part. */
+export function stretchBoxes(piece: Piece, fromMm: number, toMm: number): Box[] {
+  let before = 0;
+  return lanesOf(piece).flatMap((lane): Box[] => {
+    const long = laneLengthMm(lane);
+    const [from, to] = [Math.max(0, fromMm - before), Math.min(long, toMm - before)];
+    before += long;
+    if (to <= from) return [];
+    const along = lane.to >= lane.from ? 1 : -1;
+    const ends = [lane.from + along * from, lane.from + along * to].sort((a, b) => a - b);
+    const [low, high] = ends as [number, number];
+    const around = boxOf(lane.ring);
+    return [lane.axis === "x" ? { ...around, minX: low, maxX: high } : { ...around, minY: low, maxY: high }];
+  });
+}
+
 /** The part of a piece of one lane between two distances along it, as a box; null where it has several lanes. */
 export function stretchOf(piece: Piece, fromMm: number, toMm: number): Box | null {
-  const lanes = lanesOf(piece);
-  const [lane] = lanes;
-  if (!lane || lanes.length > 1) return null;
-  const around = boxOf(lane.ring);
-  const along = lane.to >= lane.from ? 1 : -1;
-  const [from, to] = [lane.from + along * fromMm, lane.from + along * toMm].sort((a, b) => a - b) as [
-    number,
-    number,
-  ];
-  return lane.axis === "x" ? { ...around, minX: from, maxX: to } : { ...around, minY: from, maxY: to };
+  return lanesOf(piece).length > 1 ? null : (stretchBoxes(piece, fromMm, toMm)[0] ?? null);
 }
 
 /** The whole way along the lanes. */

@@ -3,11 +3,16 @@ import type { Batch, BatchedCoat, Cup } from "../batch/batch-coat";
 import type { Vessel } from "../batch/vessel";
 import type { Measured } from "../geometry/measure";
 import { edgeOf, isHigh, type Edge, type EdgeName } from "../geometry/piece";
+import type { JobDocument } from "../job/job";
 import { PASS, type PassKind } from "../passes/facts";
 import type { Plan } from "../plan/derive-plan";
 import type { PlannedCoat } from "../plan/timed";
-import { covers } from "../schedule/coat";
+import { covers, coversZone, type Coat } from "../schedule/coat";
 import type { Pass } from "../schedule/pass";
+import { placesOf } from "../veins/places";
+import { standing } from "../veins/standing";
+import { tapeList, type PieceVein } from "../veins/tape";
+import type { VeinMap } from "../veins/vein-map";
 import type { PourState } from "./pour-events";
 import type { RunStep } from "./run-sheet";
 import { batchAsWeighed, weighKey } from "./weigh-lines";
@@ -35,6 +40,8 @@ export type ActStretch = {
 /** A piece that an act is done on, and where on it. */
 export type ActPiece = {
   piece: Measured;
+  /** Which of several alike stands for it on the vein map and in the picture: its own id for the first. */
+  standingId: string;
   /** Which of several alike, as it is said; null for one alone and for all of them. */
   copies: string | null;
   /** In the order of work; empty where the piece is worked in one. */
@@ -43,17 +50,23 @@ export type ActPiece = {
   edges: EdgeName[];
   /** Zones that it is done in; empty for all. */
   zoneIds: string[];
+  /** Veins that are laid on it, one after the other, by the numbers of the vein map. */
+  veins: ActVein[];
 };
+
+/** A vein with its colour. */
+export type ActVein = PieceVein & { hex: string };
 
 /** What is drawn of an act. */
 export type ActPicture =
   | { kind: "weigh"; vessels: FillVessel[] }
   | { kind: "cups"; cups: Cup[]; pot: Vessel; potMl: number }
-  | { kind: "pieces"; pieces: ActPiece[]; passId: string };
+  | { kind: "pieces"; pieces: ActPiece[] };
 
 /** What an act looks like: what fills at the scale, cups that are filled, or the pieces that it is done on. Null where nothing is known of its coat. */
 export function actPicture(
   plan: Plan,
+  { veinMap }: Pick<JobDocument, "veinMap">,
   step: RunStep,
   steps: readonly RunStep[],
   state: PourState,
@@ -62,7 +75,11 @@ export function actPicture(
   if (!planned?.batched) return null;
   if (step.kind === "pass") {
     const pass = planned.coat.passes.find(({ id }) => id === step.passId);
-    return pass ? onPieces(plan, planned, planned.batched, pass, { step, steps, state }) : null;
+    if (!pass) return null;
+    const at = { step, steps, state };
+    const veins = pass.kind === "veins" && veinMap ? onVeinMap(plan, veinMap, planned.coat) : [];
+    const pieces = veins.length > 0 ? veins : onPieces(plan, planned, planned.batched, pass, at);
+    return { kind: "pieces", pieces };
   }
   const batch = batchNow(plan, planned, planned.batched, step, state);
   if (!batch) return null;
@@ -127,22 +144,55 @@ function stateOf(number: number, key: "batch" | "turn", { step, steps, state }: 
   return same && state.doneAt.has(same.id) ? "done" : "later";
 }
 
-function onPieces(plan: Plan, planned: PlannedCoat, batched: BatchedCoat, pass: Pass, at: At): ActPicture {
+/** Of a colour that is not there any more. */
+const UNKNOWN = "#888888";
+
+/** The pieces that veins of a coat run over, one by one as they stand, each with its veins. */
+function onVeinMap(plan: Plan, map: VeinMap, coat: Coat): ActPiece[] {
+  const all = standing(plan.pieces);
+  const places = placesOf(all, map.places);
+  return all.flatMap((copy): ActPiece[] => {
+    const piece = plan.pieces.find((kind) => kind.piece === copy.piece);
+    const place = places.get(copy.id);
+    if (!piece || !place || !covers(coat, piece.id)) return [];
+    const veins = tapeList(map, copy, place).flatMap((vein): ActVein[] => {
+      const set = map.sets.find(({ id }) => id === vein.setId);
+      const colour = coat.colours.find(({ id }) => id === set?.colourId);
+      return set?.coatId === coat.id ? [{ ...vein, hex: colour?.hex ?? UNKNOWN }] : [];
+    });
+    if (veins.length === 0) return [];
+    const number = copy.name.slice(piece.name.length).trim();
+    const copies = number === "" ? null : `${number} of ${piece.count}`;
+    return [{ piece, standingId: copy.id, copies, stretches: [], edges: [], zoneIds: [], veins }];
+  });
+}
+
+function onPieces(plan: Plan, planned: PlannedCoat, batched: BatchedCoat, pass: Pass, at: At): ActPiece[] {
   const { step } = at;
   const { coat } = planned;
   const rule = edgeRule(pass.kind);
   const bySection =
     planned.windows?.windows.find((window) => window.pass.id === pass.id)?.turnOf === "section";
   const many = pass.sections ?? 1;
-  const pieces = plan.pieces
+  return plan.pieces
     .filter((piece) => covers(coat, piece.id))
     .flatMap((piece): ActPiece[] => {
-      const zoneIds = piece.zones.map(({ id }) => id).filter((id) => pass.zoneIds?.includes(id));
-      if (pass.zoneIds && piece.zones.length > 0 && zoneIds.length === 0) return [];
+      const covered = piece.zones.filter(({ id }) => coversZone(coat, piece.id, id));
+      const worked = covered.filter(({ id }) => pass.zoneIds?.includes(id) ?? true);
+      if (piece.zones.length > 0 && worked.length === 0) return [];
+      const zoneIds = worked.length < piece.zones.length ? worked.map(({ id }) => id) : [];
       const edges = rule
         ? piece.outline.sides.flatMap(({ name }) => (rule(edgeOf(piece.piece, name)) ? [name] : []))
         : [];
-      const shared = { piece, copies: null, stretches: [], edges, zoneIds };
+      const shared = {
+        piece,
+        standingId: piece.id,
+        copies: null,
+        stretches: [],
+        edges,
+        zoneIds,
+        veins: [],
+      };
       if (step.batch === null)
         return [
           {
@@ -160,7 +210,6 @@ function onPieces(plan: Plan, planned: PlannedCoat, batched: BatchedCoat, pass: 
         ];
       return ofBatch(batched, piece, at).map((here) => ({ ...shared, ...here }));
     });
-  return { kind: "pieces", pieces, passId: pass.id };
 }
 
 /** The copies of a piece that a batch covers, each with all of its stretches, and the zones that the batch goes into. */

@@ -1,5 +1,6 @@
 import type { Measured } from "../geometry/measure";
 import { passPlaces } from "../plan/set-room";
+import { cupsClock, mixClock, passClock, type ActClock } from "./act-clock";
 import { whereWords } from "./where-words";
 import type { Batch, BatchedCoat } from "../batch/batch-coat";
 import { PASS } from "../passes/facts";
@@ -50,6 +51,8 @@ export type RunStep = {
   /** Planned begin and end, minutes after midnight of the first day. */
   atMin: number;
   untilMin: number;
+  /** Counts an act that lasts; null for one that is done when it is done. */
+  clock: ActClock | null;
   caution: string | null;
   stopHere: string | null;
   /** True for what puts vapour in the air that burns, and for what would light it. */
@@ -82,6 +85,7 @@ function batchSteps(
     turn: null,
     untilSo: false,
     passId: null,
+    clock: null,
     caution: null,
     stopHere: null,
     vapour: false,
@@ -118,6 +122,7 @@ function batchSteps(
         ? mixEachDetail(batched.potLifeMin)
         : mixDetail(batch.parts.cG > 0, batched.potLifeMin),
       weigh: [],
+      clock: separate ? cupsClock(batch.cups.length, batched.mixingMin) : mixClock(batched.mixingMin),
       atMin: mixAt,
       untilMin: mixAt + batched.mixingMin,
     });
@@ -197,6 +202,7 @@ function coatSteps(planned: PlannedCoat, batched: BatchedCoat, of: SheetOf): Run
       weigh: [],
       atMin,
       untilMin,
+      clock: passClock(pass, untilMin - atMin),
       caution,
       stopHere: pass.stopHere,
       vapour,

@@ -2,23 +2,48 @@
 
 import type { ReactNode } from "react";
 import { viscosityWords, type StateStart } from "@/core/cure/film-states";
+import { stageAt } from "@/core/pour/act-clock";
 import type { RunStep } from "@/core/pour/run-sheet";
 import { Beam } from "@/ui/beam";
+import { classNames } from "@/ui/class-names";
 import { useSize } from "@/ui/use-size";
 import { Caution, clock } from "./caution";
 import type { Film } from "./use-film";
 import type { Act } from "./pour-store";
 
-/** The act that is due, as large as it can be read from two metres; those after it, what can hurt, and the film's beam. */
+/** What the large figures count: the act's own clock, down to when it is right, or up from the mix. */
+function counted(
+  { kind, clock: own }: RunStep,
+  { begunS, dueS, sinceS }: { begunS: number; dueS: number | null; sinceS: number | null },
+): { words: string; seconds: number; over: boolean } | null {
+  if (dueS !== null && dueS > 0 && kind === "pass") return { words: "right in", seconds: dueS, over: false };
+  if (own) {
+    const at = stageAt(own, begunS);
+    if (!at)
+      return {
+        words: own.atMost ? "longer than it should be" : "long enough since",
+        seconds: begunS - own.totalS,
+        over: own.atMost,
+      };
+    const part = own.stages.length > 1 ? `${at.number} of ${own.stages.length}: ` : "";
+    return { words: `${part}${at.stage.words}`, seconds: at.stageLeftS, over: false };
+  }
+  return sinceS === null ? null : { words: "since mixing", seconds: sinceS, over: false };
+}
+
+/** The act that is due, as large as it can be read from two metres, beside its drawing; those after it, what can hurt, and the film's beam. */
 export function ActView({
   step,
   steps,
+  drawing,
   scale,
   film,
   life,
+  begunS,
   sinceS,
   dueS,
   shutS,
+  sure,
   record,
   onDone,
   onNote,
@@ -26,16 +51,22 @@ export function ActView({
 }: {
   step: RunStep;
   steps: readonly RunStep[];
+  /** What to do, on a drawing. */
+  drawing: ReactNode;
   /** What is weighed, where this is an act at the scale. */
   scale: ReactNode | null;
   film: Film | null;
   /** Of the film that lies; none where no card tells it. */
   life: readonly StateStart[];
+  /** Seconds since the act before it was done. */
+  begunS: number;
   /** Seconds since its coat was mixed, and until it is due; null where there is none of it. */
   sinceS: number | null;
   dueS: number | null;
   /** Seconds until a flame is allowed. */
   shutS: number;
+  /** It was said to be done when it had hardly begun: said once more, it is. */
+  sure: boolean;
   record: (act: Act) => Promise<void>;
   onDone: () => void;
   onNote: () => void;
@@ -43,18 +74,13 @@ export function ActView({
 }) {
   const { ref: stageRef, width: stageWidth } = useSize<HTMLDivElement>();
   const index = steps.indexOf(step);
-  /** Down to when it is right, then up from the mix. */
-  const counted =
-    dueS !== null && dueS > 0
-      ? { words: "right in", seconds: dueS }
-      : sinceS !== null
-        ? { words: "since mixing", seconds: sinceS }
-        : null;
+  const count = counted(step, { begunS, dueS, sinceS });
   const until = (life.find((start) => start.state === "set")?.fromMin.likely ?? 360) * 1.15;
+  const then = steps.slice(index + 1, index + 3).map(({ title }) => title);
   return (
-    <main className="flex-1 flex flex-col px-8 pt-6 max-md:px-4">
-      <div className="flex gap-8 flex-1 max-md:flex-col">
-        <section className="flex-1 min-w-0">
+    <main className="flex-1 flex flex-col px-8 pt-5 max-md:px-4 min-h-0 overflow-y-auto">
+      <div className="flex gap-10 flex-1 min-h-[400px] max-md:flex-col max-md:gap-5">
+        <section className="flex-1 min-w-0 flex flex-col">
           {/* On a phone what can hurt stands before everything else. */}
           <div className="md:hidden">
             <Caution step={step} shutS={shutS} />
@@ -64,56 +90,63 @@ export function ActView({
           </p>
           <h1
             className="heading leading-[1.02] mt-1 text-balance"
-            style={{ fontSize: "clamp(44px, 6vw, 76px)" }}
+            style={{ fontSize: "clamp(40px, 4.6vw, 64px)" }}
           >
             {step.title}
           </h1>
-          <p className="text-2xl mt-4 max-w-[44ch] leading-snug max-md:text-xl">{step.detail}</p>
+          <p className="text-2xl mt-3 max-w-[40ch] leading-snug max-md:text-xl">{step.detail}</p>
           {scale ?? (
-            <div className="flex gap-14 max-md:gap-x-10 max-md:gap-y-3 mt-7 max-md:mt-4 flex-wrap">
-              {counted && (
-                <div>
-                  <p className="text-lg text-night-soft">{counted.words}</p>
+            <div className="flex gap-x-12 gap-y-2 mt-5 max-md:mt-3 flex-wrap items-end">
+              {count && (
+                <div role="timer" aria-label={count.words}>
+                  <p className={classNames("text-xl", count.over ? "text-danger-night" : "text-night-soft")}>
+                    {count.words}
+                  </p>
                   <p
-                    className="figure text-signal-night leading-none"
-                    style={{ fontSize: "clamp(80px, 10vw, 132px)" }}
+                    className={classNames(
+                      "figure leading-none",
+                      count.over ? "text-danger-night" : "text-signal-night",
+                    )}
+                    // With hours it is longer: what stands beside it stays there.
+                    style={{
+                      fontSize: count.seconds < 3600 ? "clamp(80px, 9vw, 120px)" : "clamp(64px, 7vw, 92px)",
+                    }}
                   >
-                    {clock(counted.seconds)}
+                    {clock(count.seconds)}
                   </p>
                 </div>
               )}
               {film && (
-                <div className="self-end pb-2">
+                <div className="pb-1">
                   <p className="text-lg text-night-soft">flow left</p>
-                  <p className="figure text-4xl">{Math.round(film.flow.likely * 100)} %</p>
-                  <p className="text-night-soft text-lg">
-                    {Math.round(film.flow.low * 100)} to {Math.round(film.flow.high * 100)} % ·{" "}
+                  <p className="figure text-4xl leading-tight">{Math.round(film.flow.likely * 100)} %</p>
+                  <p className="text-night-soft text-lg leading-tight">
+                    {Math.round(film.flow.low * 100)} to {Math.round(film.flow.high * 100)} %,
+                    <br />
                     {viscosityWords(film.viscosityPaS)}
                   </p>
                 </div>
               )}
             </div>
           )}
-        </section>
-        <aside className="w-[310px] max-md:w-full shrink-0 border-l border-night-line pl-7 max-md:border-l-0 max-md:pl-0">
-          <p className="text-lg text-night-soft">Then</p>
-          <ol className="text-xl leading-[1.7]">
-            {steps.slice(index + 1, index + 4).map((next) => (
-              <li key={next.id} className="leading-tight py-1">
-                {next.title}
-              </li>
-            ))}
-            {index === steps.length - 1 && <li>what was left, and finish</li>}
-          </ol>
           <div className="max-md:hidden">
             <Caution step={step} shutS={shutS} />
           </div>
-          {step.stopHere && (
-            <p className="mt-5 text-lg text-night-soft">After this you may stop: {step.stopHere}.</p>
-          )}
+        </section>
+        <aside className="w-[48%] max-md:w-full shrink-0 flex flex-col min-h-0">
+          {drawing}
+          <p className="text-xl mt-3 leading-tight border-t border-night-line pt-3">
+            <span className="text-night-soft">Then </span>
+            {then.length > 0 ? then.join(" · ") : "what was left, and finish"}
+            {step.stopHere && (
+              <span className="block text-lg text-night-soft mt-1">
+                After this you may stop: {step.stopHere}.
+              </span>
+            )}
+          </p>
         </aside>
       </div>
-      <div ref={stageRef} className="mt-6 mb-4 overflow-hidden">
+      <div ref={stageRef} className="mt-4 mb-2 overflow-hidden shrink-0">
         {life.length > 0 && stageWidth > 0 && (
           <Beam
             life={life}
@@ -131,8 +164,10 @@ export function ActView({
           onClick={onDone}
           className="flex-1 min-h-[104px] bg-night-ink text-night px-8 flex items-center justify-between text-left max-md:w-full max-md:flex-none"
         >
-          <span className="heading text-4xl">Done</span>
-          <span className="text-lg text-ink-soft max-md:hidden">space, enter or foot switch</span>
+          <span className="heading text-4xl">{sure ? "Done already?" : "Done"}</span>
+          <span className="text-lg text-ink-soft max-md:hidden">
+            {sure ? "once more says yes" : "space, enter or foot switch"}
+          </span>
         </button>
         {step.untilSo && (
           <button

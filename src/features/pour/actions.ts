@@ -1,6 +1,8 @@
 import { recordPour, startPour } from "@/contracts/pours";
+import { usedCards } from "@/core/job/used-cards";
 import { implement } from "@/server/acts";
 import { database } from "@/server/database";
+import { colourCardsOf } from "@/server/repositories/colour-cards";
 import { jobsOf } from "@/server/repositories/jobs";
 import { poursOf } from "@/server/repositories/pours";
 import { resinCardsOf } from "@/server/repositories/resin-cards";
@@ -12,9 +14,11 @@ export const pourActs = [
     const job = await jobsOf(db, person).open(jobId);
     // The answer may have been lost on the way: the same pour asked for again is there already.
     if (await pours.isStarted(pourId, jobId)) return { pourId };
-    const used = new Set(job.document.coats.map((coat) => coat.resinCardId));
-    const cards = (await resinCardsOf(db, person).list()).filter((card) => used.has(card.id));
-    const plan = { document: job.document, cards };
+    const [resins, colourants] = await Promise.all([
+      resinCardsOf(db, person).list(),
+      colourCardsOf(db, person).list(),
+    ]);
+    const plan = { document: job.document, ...usedCards(job.document, resins, colourants) };
     await pours.start({ id: pourId, jobId, jobRevision: revision, at: new Date(at), plan });
     return { pourId };
   }),

@@ -7,12 +7,14 @@ import type { Pour } from "@/contracts/pours";
 import { received, type Sent } from "@/contracts/sent";
 import { offRatio, type WeighOut } from "@/core/batch/weigh-out";
 import { derivePlan, type Plan } from "@/core/plan/derive-plan";
+import { begunAtMs, HARDLY_BEGUN_S } from "@/core/pour/act-clock";
 import { foldPour, mixedAt, nextStep, stepsAsked, type PourState } from "@/core/pour/pour-events";
 import { runSheet, type RunStep } from "@/core/pour/run-sheet";
 import { whatNext } from "@/core/shop/shop";
 import { batchAsWeighed, weighKey } from "@/core/pour/weigh-lines";
 import type { UnitSystem } from "@/core/units/dimension";
 import { useShopClock } from "@/ui/shop-clock";
+import { ActDrawing } from "./act-drawing";
 import { ActView } from "./act-view";
 import { flameShutS } from "./caution";
 import { FinishView } from "./finish-view";
@@ -29,7 +31,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
   const [pour] = useState(() => received(shown));
   const [store] = useState(() => createPourStore(pour));
   const { events, waiting, trouble, record } = useStore(store);
-  const plan = useMemo(() => derivePlan(pour.plan.document, pour.plan.cards), [pour.plan]);
+  const plan = useMemo(() => derivePlan(pour.plan.document, pour.plan.cards, pour.plan.colours), [pour.plan]);
   const state = useMemo(() => foldPour(events), [events]);
   const steps = useMemo(
     () => stepsAsked(runSheet(plan, system, state.weighed), state),
@@ -39,15 +41,20 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
   const [noting, setNoting] = useState(false);
   const [asking, setAsking] = useState(false);
   const [callingOff, setCallingOff] = useState(false);
+  /** The act that was said to be done when it had hardly begun. */
+  const [sureOf, setSureOf] = useState<string | null>(null);
 
   const step = nextStep(steps, state);
   const weighOut = step?.kind === "weigh" ? weighedIn(plan, step, state) : null;
   const off = weighOut ? offRatio(weighOut) : [];
   const tolerancePct = plan.coats.find(({ coat }) => coat.id === step?.coatId)?.resin?.ratioTolerancePct ?? 0;
-  /** Done; out of ratio it asks first. */
+  const begunMs = begunAtMs(state.doneAt, pour.startedAt);
+  /** Done; out of ratio it asks first, and an act that lasts asks once when it has hardly begun. */
   const done = () => {
     if (!step) return;
     if (off.length > 0) setAsking(true);
+    else if (step.clock && sureOf !== step.id && now !== null && now - begunMs < 1000 * HARDLY_BEGUN_S)
+      setSureOf(step.id);
     else void record({ kind: "tick", stepId: step.id });
   };
   const index = step ? steps.indexOf(step) : steps.length;
@@ -81,8 +88,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
         return;
       if (step && [" ", "Enter", "PageDown"].includes(event.key)) {
         event.preventDefault();
-        if (off.length > 0) setAsking(true);
-        else void record({ kind: "tick", stepId: step.id });
+        done();
       }
       if (before && ["Backspace", "PageUp"].includes(event.key)) {
         event.preventDefault();
@@ -91,7 +97,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
     };
     window.addEventListener("keydown", keys);
     return () => window.removeEventListener("keydown", keys);
-  }, [step, before, record, noting, asking, callingOff, off.length]);
+  });
 
   const coat = plan.coats.find((planned) => planned.coat.id === (step ?? before)?.coatId);
   const mixed = coat ? mixedAt(steps, state, coat.coat.id) : null;
@@ -113,7 +119,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
   const { quiet, toggle } = useChime(step?.id ?? null, dueS);
 
   return (
-    <div className="min-h-dvh bg-night text-night-ink flex flex-col">
+    <div className="min-h-dvh md:h-dvh bg-night text-night-ink flex flex-col">
       <PourHead
         pour={pour}
         step={step}
@@ -153,6 +159,18 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
         <ActView
           step={step}
           steps={steps}
+          drawing={
+            <ActDrawing
+              plan={plan}
+              document={pour.plan.document}
+              step={step}
+              steps={steps}
+              state={state}
+              system={system}
+            />
+          }
+          begunS={now === null ? 0 : Math.max(0, (now - begunMs) / 1000)}
+          sure={sureOf === step.id}
           scale={
             step.kind === "weigh" ? (
               <WeighPanel

@@ -196,7 +196,7 @@ describe("deleting", () => {
       jobId: shop.jobId,
       jobRevision: 2,
       at,
-      plan: { document: shop.document, cards: shop.cards },
+      plan: { document: shop.document, cards: shop.cards, colours: [] },
     });
     expect((await refusal(jobs.remove(shop.jobId, true))).message).toMatch(/call it off/);
     await pours.record(id, [{ id: randomUUID(), at: at.toISOString(), kind: "call-off", why: "spilt" }]);

@@ -23,7 +23,7 @@ async function started(): Promise<string> {
     jobId: shop.jobId,
     jobRevision: 2,
     at: new Date(at),
-    plan: { document: shop.document, cards: shop.cards },
+    plan: { document: shop.document, cards: shop.cards, colours: [] },
   });
   return id;
 }
@@ -75,7 +75,7 @@ test("the plan of a pour stays as it was, whatever happens to the job or its car
   const pours = poursOf(db, shop.owner);
   const pourId = await started();
   await db.ResinCard.update({ name: "renamed", potLifeMin: 1 }, { where: { shopId: shop.owner.shopId } });
-  expect((await pours.open(pourId)).plan).toEqual({ document: shop.document, cards: shop.cards });
+  expect((await pours.open(pourId)).plan).toEqual({ document: shop.document, cards: shop.cards, colours: [] });
 });
 
 test("entries of one moment keep the order in which they came", async () => {
@@ -187,7 +187,7 @@ test("live pours beyond what is looked at together are counted", async () => {
       jobId: other.jobId,
       jobRevision: 2,
       at: new Date(at),
-      plan: { document: other.document, cards: other.cards },
+      plan: { document: other.document, cards: other.cards, colours: [] },
     });
   const { pours: shown, more } = await pours.live();
   expect([shown.length, more]).toEqual([40, 3]);

@@ -1,0 +1,102 @@
+import { expect, test, type Locator, type Page } from "@playwright/test";
+import { openCopy, signIn, stage } from "../fixtures/shop";
+
+const act = (page: Page) => page.getByRole("heading", { level: 1 });
+
+/** Says done until an act has this title. */
+async function doneUntil(page: Page, title: RegExp): Promise<void> {
+  for (let n = 0; n < 60; n += 1) {
+    const shown = (await act(page).textContent()) ?? "";
+    if (title.test(shown)) return;
+    const step = page.getByText(/^Step \d+ of/);
+    const before = await step.textContent();
+    await page.keyboard.press("PageDown");
+    const sure = page.getByRole("button", { name: /^Done already/ });
+    await expect(async () => {
+      if (await sure.isVisible()) await page.keyboard.press("PageDown");
+      expect(await step.textContent()).not.toBe(before);
+    }).toPass();
+  }
+}
+
+async function start(page: Page): Promise<void> {
+  await stage(page, "Pour");
+  await page.getByRole("button", { name: /^Start/ }).click();
+  await page.waitForURL("**/pours/**");
+}
+
+/** The pour ends here: what the demo has wet is what other journeys look at. */
+async function callOff(page: Page): Promise<void> {
+  await page.getByRole("button", { name: "call it off" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Call it off" }).click();
+  await expect(page.getByRole("heading", { name: "Called off" })).toBeVisible();
+}
+
+/** How many different colours a drawn picture has: one that is blank has one. */
+const coloursIn = (picture: Locator): Promise<number> =>
+  picture.evaluate((element) => {
+    const canvas = element as HTMLCanvasElement;
+    const { data } = canvas.getContext("2d")!.getImageData(0, 0, canvas.width, canvas.height);
+    const seen = new Set<number>();
+    for (let at = 0; at < data.length; at += 4 * 97)
+      seen.add((data[at]! << 16) | (data[at + 1]! << 8) | data[at + 2]!);
+    return seen.size;
+  });
+
+test("each act shows what to do: the pot fills, mixing counts by its method, cups, and the piece before and after a pass", async ({
+  page,
+}) => {
+  await signIn(page);
+  await openCopy(page, "Bistro table");
+  await start(page);
+  const pot = page.getByRole("img", { name: "The pot as it fills" });
+  await expect(pot).toContainText("A, resin");
+  await expect(pot).not.toContainText("A, resin, in");
+  const a = page.getByLabel("A, resin");
+  await a.fill("100");
+  await a.press("Enter");
+  await expect(pot).toContainText("A, resin, in");
+  await a.fill("201");
+  await a.press("Enter");
+
+  await page.locator("h1").click();
+  await doneUntil(page, /^Mix/);
+  const clock = page.getByRole("timer");
+  await expect(clock).toContainText("1 of 3: three times, top to bottom");
+  // Counts down: of three minutes less than two are for the first part.
+  await expect(clock).toContainText(/1:[0-3]\d/);
+
+  await doneUntil(page, /^Split/);
+  await expect(page.getByRole("img", { name: /^Copper, / })).toBeVisible();
+  await doneUntil(page, /^Lay/);
+  const after = page.getByRole("img", { name: "Bistro top, Lay the colours" });
+  await expect.poll(() => coloursIn(after)).toBeGreaterThan(40);
+  await doneUntil(page, /^Veins/);
+  await expect
+    .poll(() => coloursIn(page.getByRole("img", { name: "Bistro top before" })))
+    .toBeGreaterThan(40);
+  // What was planned stays where it was: a reload shows the same act.
+  await page.reload();
+  await expect(act(page)).toHaveText(/^Veins/);
+  await callOff(page);
+});
+
+test("veins are laid one at a time, as the tape tells them", async ({ page }) => {
+  await signIn(page);
+  await openCopy(page, "Serving counter");
+  await stage(page, "Rehearse");
+  await page.getByRole("link", { name: "Vein map" }).click();
+  await page.getByRole("button", { name: "Lay out the pieces and draw veins" }).click();
+  await expect(page.getByRole("region", { name: /^Tape list of/ })).toBeVisible();
+  await start(page);
+  await doneUntil(page, /^Veins/);
+  const told = page.getByText(/^Vein \d+, /);
+  const first = await told.textContent();
+  await expect(told).toContainText(/1 of \d+/);
+  await expect(page.getByRole("status").filter({ hasText: /enters|begins on the piece/ })).toBeVisible();
+  await page.getByRole("button", { name: "Next vein" }).click();
+  await expect(told).not.toHaveText(first!);
+  await page.getByRole("button", { name: /^next piece, 1 of/ }).click();
+  await expect(page.getByRole("button", { name: /^next piece, 2 of/ })).toBeVisible();
+  await callOff(page);
+});
