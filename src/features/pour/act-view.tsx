@@ -158,11 +158,11 @@ export function ActView({
           />
         )}
       </div>
-      <div className="flex gap-4 max-md:gap-2 max-md:flex-wrap sticky bottom-0 bg-night pt-2 pb-6 max-md:pb-3 max-md:static">
+      <div className="flex gap-4 max-md:gap-2 max-md:flex-wrap sticky bottom-0 bg-night pt-2 pb-6 max-md:pb-3">
         <button
           type="button"
           onClick={onDone}
-          className="flex-1 min-h-[104px] bg-night-ink text-night px-8 flex items-center justify-between text-left max-md:w-full max-md:flex-none"
+          className="flex-1 min-h-[104px] bg-night-ink text-night px-8 flex items-center justify-between text-left max-md:w-full max-md:flex-none max-md:min-h-[84px]"
         >
           <span className="heading text-4xl">{sure ? "Done already?" : "Done"}</span>
           <span className="text-lg text-ink-soft max-md:hidden">

@@ -75,7 +75,11 @@ test("the plan of a pour stays as it was, whatever happens to the job or its car
   const pours = poursOf(db, shop.owner);
   const pourId = await started();
   await db.ResinCard.update({ name: "renamed", potLifeMin: 1 }, { where: { shopId: shop.owner.shopId } });
-  expect((await pours.open(pourId)).plan).toEqual({ document: shop.document, cards: shop.cards, colours: [] });
+  expect((await pours.open(pourId)).plan).toEqual({
+    document: shop.document,
+    cards: shop.cards,
+    colours: [],
+  });
 });
 
 test("entries of one moment keep the order in which they came", async () => {
