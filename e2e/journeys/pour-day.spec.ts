@@ -100,3 +100,42 @@ test("veins are laid one at a time, as the tape tells them", async ({ page }) =>
   await expect(page.getByRole("button", { name: /^next piece, 2 of/ })).toBeVisible();
   await callOff(page);
 });
+
+test("two screens: what one does is on the other, by whom; what is done without a network arrives once, in order", async ({
+  page,
+  browser,
+}) => {
+  await signIn(page);
+  await openCopy(page, "Bistro table");
+  await start(page);
+  const other = await browser.newContext();
+  const theirs = await other.newPage();
+  await signIn(theirs, { email: "tomas@lantern-yard.example", password: "pour-when-ready" });
+  await theirs.goto(page.url());
+  await expect(act(theirs)).toHaveText((await act(page).textContent())!);
+
+  const a = theirs.getByLabel("A, resin");
+  await a.fill("201");
+  await a.press("Enter");
+  await expect(page.getByLabel("A, resin")).toHaveValue("201");
+  await expect(page.getByText("Tomas Reyle: 201 g weighed")).toBeVisible();
+  await page.locator("h1").click();
+  await page.keyboard.press("PageDown");
+  await expect(act(theirs)).toHaveText(/^Mix/);
+
+  // One screen loses its network, and both go on.
+  await other.setOffline(true);
+  await doneUntil(theirs, /^Weigh 7/);
+  await expect(theirs.getByText(/kept here, not on the server yet/)).toBeVisible();
+  await expect(act(page)).toHaveText(/^Mix/);
+  await page.getByRole("button", { name: "Note" }).click();
+  await page.getByLabel("What happened").fill("Warm in here");
+  await page.getByRole("button", { name: "Keep the note" }).click();
+  await other.setOffline(false);
+  await expect(act(page)).toHaveText(/^Weigh 7/);
+  await expect(theirs.getByText(/^saved/)).toBeVisible();
+  await theirs.reload();
+  await expect(act(theirs)).toHaveText((await act(page).textContent())!);
+  await other.close();
+  await callOff(page);
+});

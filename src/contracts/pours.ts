@@ -52,12 +52,18 @@ export function readPourPlan(stored: unknown): PourPlan | null {
 }
 
 /** An entry as it is stored. */
-export type StoredEvent = { id: string; kind: string; at: string; detail: Record<string, unknown> };
+export type StoredEvent = {
+  id: string;
+  kind: string;
+  at: string;
+  by: string;
+  detail: Record<string, unknown>;
+};
 
 /** An entry as it was recorded; null for one of a kind that this program does not know. */
-export function readPourEvent({ id, kind, at, detail }: StoredEvent): PourEvent | null {
+export function readPourEvent({ id, kind, at, by, detail }: StoredEvent): PourEvent | null {
   const read = pourEventSchema.safeParse({ ...detail, id, kind, at });
-  return read.success ? read.data : null;
+  return read.success ? { ...read.data, by } : null;
 }
 
 /** A pour without what it was started from and what was recorded. */
@@ -80,8 +86,14 @@ export const startPour = act<{ pourId: string }>()(
   z.object({ pourId: rowId, jobId: rowId, revision: z.number().int().min(1), at: z.iso.datetime() }),
 );
 
-/** Ids of the events that are now stored; sending one again is acknowledged again. */
-export const recordPour = act<{ stored: string[] }>()(
+/**
+ * What was recorded of a pour after an entry, wherever it was done: `last` is its number, to go on from. `now` is the server's time: a device whose clock
+ * is wrong goes by it.
+ */
+export type PourNews = { events: PourEvent[]; last: string; now: string };
+
+/** Ids of the events that are now stored, and the server's time; sending one again is acknowledged again. */
+export const recordPour = act<{ stored: string[]; now: string }>()(
   "pour.record",
   "person",
   z.object({ pourId: rowId, events: z.array(pourEventSchema).min(1).max(500) }),

@@ -1,8 +1,11 @@
 import type { RunStep } from "./run-sheet";
 import { weighKey } from "./weigh-lines";
 
-/** Something that happened at the bench. Append-only; `id` is made by the client, so that sending twice does no harm. */
-export type PourEvent = { id: string; at: string } &
+/**
+ * Something that happened at the bench. Append-only; `id` is made by the client, so that sending twice does no harm. `by` is who recorded it,
+ * told by the server; not known yet of what has not reached it.
+ */
+export type PourEvent = { id: string; at: string; by?: string } &
   /** `last`: no further round of its pass is needed. */
   (
     | { kind: "tick"; stepId: string; last?: boolean }

@@ -24,5 +24,6 @@ export const pourActs = [
   }),
   implement(recordPour, async (person, { pourId, events }) => ({
     stored: await poursOf(database(), person).record(pourId, events),
+    now: new Date().toISOString(),
   })),
 ];

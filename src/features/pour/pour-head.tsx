@@ -12,6 +12,7 @@ export function PourHead({
   quiet,
   onRing,
   onCallOff,
+  heard,
   waiting,
   trouble,
 }: {
@@ -21,6 +22,8 @@ export function PourHead({
   quiet: boolean;
   onRing: () => void;
   onCallOff: () => void;
+  /** What another screen just did. */
+  heard: string | null;
   waiting: number;
   trouble: string | null;
 }) {
@@ -36,6 +39,9 @@ export function PourHead({
       <span className="truncate flex-1">
         {pour.jobName}
         {step && `, ${step.coatName}${step.batch ? `, batch ${step.batch}` : ""}`}
+      </span>
+      <span role="status" className="text-signal-night truncate max-w-[40ch] max-md:hidden">
+        {heard}
       </span>
       {!finished && (
         <button

@@ -22,7 +22,11 @@ jest.mock("./outbox", () => ({
 const onServer = new Map<string, PourEvent>();
 let answer: "stores" | "silent" | "signed-out" = "stores";
 
+/** How much the server's clock is ahead of this device's, ms. */
+let serverAheadMs = 0;
+
 beforeEach(() => {
+  serverAheadMs = 0;
   jest.useFakeTimers();
   stored.clear();
   onServer.clear();
@@ -39,7 +43,8 @@ beforeEach(() => {
       if (events.length > 500)
         return { json: async () => ({ ok: false, error: { code: "invalid", message: "too many" } }) };
       for (const event of events) onServer.set(event.id, event);
-      return { json: async () => ({ ok: true, value: { stored: events.map((event) => event.id) } }) };
+      const now = new Date(Date.now() + serverAheadMs).toISOString();
+      return { json: async () => ({ ok: true, value: { stored: events.map((event) => event.id), now } }) };
     },
   });
 });
@@ -117,4 +122,46 @@ test("a long time without network goes out in parcels that the server takes", as
   await store.getState().wake();
   expect(onServer.size).toBe(1200);
   expect(store.getState().waiting).toBe(0);
+});
+
+describe("with other screens", () => {
+  const theirs: PourEvent = {
+    id: "t",
+    at: "2026-05-04T09:05:00.000Z",
+    by: "Tomas",
+    kind: "tick",
+    stepId: "a",
+  };
+  const news = (events: PourEvent[]) => ({ events, last: "7", now: new Date().toISOString() });
+
+  test("what was done elsewhere comes in once, however often it is told, and says by whom", async () => {
+    const store = await open();
+    store.getState().hear(news([theirs]));
+    store.getState().hear(news([theirs]));
+    expect(store.getState().events.map(({ id }) => id)).toEqual(["t"]);
+    expect(store.getState().heard?.event.by).toBe("Tomas");
+    expect(store.getState().waiting).toBe(0);
+  });
+  test("one's own entries that come back are no news", async () => {
+    const store = await open();
+    await store.getState().record({ kind: "tick", stepId: "a" });
+    store.getState().hear(news(store.getState().events));
+    expect(store.getState().events).toHaveLength(1);
+    expect(store.getState().heard).toBeNull();
+  });
+  test("a device whose clock is wrong writes by the server's, as soon as it has heard from it", async () => {
+    serverAheadMs = 20 * 60_000;
+    const store = await open();
+    await store.getState().record({ kind: "tick", stepId: "a" });
+    await store.getState().record({ kind: "tick", stepId: "b" });
+    const [first, second] = store.getState().events;
+    expect(Date.parse(second!.at) - Date.parse(first!.at)).toBeGreaterThanOrEqual(20 * 60_000);
+    expect(store.getState().now() - Date.now()).toBeCloseTo(20 * 60_000, -2);
+  });
+  test("a clock that is right to a second is left alone: the rest is the way there and back", async () => {
+    serverAheadMs = 900;
+    const store = await open();
+    await store.getState().record({ kind: "tick", stepId: "a" });
+    expect(store.getState().now()).toBe(Date.now());
+  });
 });

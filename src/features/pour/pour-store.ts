@@ -1,6 +1,6 @@
 import { createStore } from "zustand";
 import { callAct } from "@/contracts/call-act";
-import { recordPour, type Pour } from "@/contracts/pours";
+import { recordPour, type Pour, type PourNews } from "@/contracts/pours";
 import type { PourEvent } from "@/core/pour/pour-events";
 import { putWaiting, removeWaiting, waitingOf } from "./outbox";
 
@@ -19,7 +19,16 @@ export type PourStore = {
   record: (act: Act) => Promise<void>;
   send: () => Promise<void>;
   wake: () => Promise<void>;
+  /** Takes in what was recorded elsewhere, and the server's time. */
+  hear: (news: PourNews) => void;
+  /** What another screen did last: who, and when it was heard here by {@link PourStore.now}, ms. */
+  heard: { event: PourEvent; atMs: number } | null;
+  /** Now by the server's clock, ms: the clock of this device, corrected where it is wrong. */
+  now: () => number;
 };
+
+/** A clock that differs less than this is right, ms: less is the way there and back. */
+const CLOCK_RIGHT_MS = 1500;
 
 const RETRY_MS = 4000;
 /** As many as the server takes at once. */
@@ -31,13 +40,23 @@ export function createPourStore(pour: Pour) {
   let timer: ReturnType<typeof setTimeout> | undefined;
   /** Everything not yet on the server, whether or not the browser could store it as well. */
   const unsent = new Map<string, PourEvent>();
+  /** All that this screen has recorded itself. */
+  const own = new Set<string>();
+  /** What this device's clock is behind the server's, ms. */
+  let behindMs = 0;
+  const setClock = (now: string, atMs: number) => {
+    const off = Date.parse(now) - atMs;
+    behindMs = Math.abs(off) > CLOCK_RIGHT_MS ? off : 0;
+  };
 
   return createStore<PourStore>((set, get) => ({
     events: pour.events,
     waiting: 0,
     trouble: null,
     record: async (act) => {
-      const event = { ...act, id: crypto.randomUUID(), at: new Date().toISOString() } as PourEvent;
+      const at = new Date(get().now()).toISOString();
+      const event = { ...act, id: crypto.randomUUID(), at } as PourEvent;
+      own.add(event.id);
       unsent.set(event.id, event);
       set((state) => ({ events: [...state.events, event], waiting: unsent.size }));
       await putWaiting(pour.id, event).catch(() => {
@@ -49,11 +68,13 @@ export function createPourStore(pour: Pour) {
       if (sending || unsent.size === 0) return;
       sending = true;
       clearTimeout(timer);
+      const sentMs = Date.now();
       const result = await callAct(recordPour, {
         pourId: pour.id,
         events: [...unsent.values()].slice(0, MOST_AT_ONCE),
       });
       if (result.ok) {
+        setClock(result.value.now, (sentMs + Date.now()) / 2);
         for (const id of result.value.stored) unsent.delete(id);
         await removeWaiting(result.value.stored).catch(() => {});
       } else {
@@ -75,5 +96,18 @@ export function createPourStore(pour: Pour) {
       }));
       await get().send();
     },
+    heard: null,
+    hear: ({ events, now }) => {
+      setClock(now, Date.now());
+      const known = new Set(get().events.map(({ id }) => id));
+      const fresh = events.filter(({ id }) => !known.has(id));
+      const theirs = fresh.filter(({ id }) => !own.has(id)).at(-1);
+      if (fresh.length === 0) return;
+      set((state) => ({
+        events: [...state.events, ...fresh],
+        ...(theirs && { heard: { event: theirs, atMs: get().now() } }),
+      }));
+    },
+    now: () => Date.now() + behindMs,
   }));
 }

@@ -22,15 +22,20 @@ import { OutOfRatio, WordsDialog } from "./pour-dialogs";
 import { PourHead } from "./pour-head";
 import { useChime } from "./use-chime";
 import { useFilm } from "./use-film";
+import { heardWords } from "@/core/pour/heard-words";
+import { listenToPour } from "./pour-news";
 import { createPourStore } from "./pour-store";
 import { WeighPanel } from "./weigh-panel";
+
+/** What another screen did is told for so long, ms. */
+const HEARD_MS = 12_000;
 
 /** The run sheet with gloves on: one act on the screen. Space, Enter or a foot switch (Page down) says done. */
 export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSystem }) {
   const { clockAt } = useShopClock();
   const [pour] = useState(() => received(shown));
   const [store] = useState(() => createPourStore(pour));
-  const { events, waiting, trouble, record } = useStore(store);
+  const { events, waiting, trouble, heard, record } = useStore(store);
   const plan = useMemo(() => derivePlan(pour.plan.document, pour.plan.cards, pour.plan.colours), [pour.plan]);
   const state = useMemo(() => foldPour(events), [events]);
   const steps = useMemo(
@@ -62,16 +67,18 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
 
   useEffect(() => {
     void store.getState().wake();
-    const tick = () => setNow(Date.now());
+    const tick = () => setNow(store.getState().now());
     tick();
     const timer = setInterval(tick, 500);
     const online = () => void store.getState().send();
+    const deaf = listenToPour(pour.id, store.getState().hear);
     window.addEventListener("online", online);
     return () => {
       clearInterval(timer);
+      deaf();
       window.removeEventListener("online", online);
     };
-  }, [store]);
+  }, [store, pour.id]);
 
   useEffect(() => {
     const keys = (event: KeyboardEvent) => {
@@ -127,6 +134,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
         quiet={quiet}
         onRing={toggle}
         onCallOff={() => setCallingOff(true)}
+        heard={heard && now !== null && now - heard.atMs < HEARD_MS ? heardWords(heard.event, steps) : null}
         waiting={waiting}
         trouble={trouble}
       />

@@ -27,6 +27,8 @@ async function started(): Promise<string> {
   });
   return id;
 }
+/** Entries as they come back: with who recorded them. */
+const asStored = (events: readonly PourEvent[]) => events.map((event) => ({ ...event, by: shop.owner.name }));
 const tick = (stepId: string): PourEvent => ({ id: randomUUID(), at, kind: "tick", stepId });
 
 test("what was recorded comes back, and the same sent twice is there once", async () => {
@@ -41,7 +43,7 @@ test("what was recorded comes back, and the same sent twice is there once", asyn
   expect(await pours.record(pourId, events)).toEqual(events.map((event) => event.id));
   const { events: stored } = await pours.open(pourId);
   expect(stored).toHaveLength(3);
-  expect(stored).toEqual(expect.arrayContaining(events));
+  expect(stored).toEqual(expect.arrayContaining(asStored(events)));
 });
 
 test("an entry that is there is never changed by a later one of the same id", async () => {
@@ -50,7 +52,7 @@ test("an entry that is there is never changed by a later one of the same id", as
   const first = tick("a");
   await pours.record(pourId, [first]);
   await pours.record(pourId, [{ ...first, stepId: "b" } as PourEvent]);
-  expect((await pours.open(pourId)).events).toEqual([first]);
+  expect((await pours.open(pourId)).events).toEqual(asStored([first]));
 });
 
 test("an id of another pour is refused, and nothing of that batch is kept", async () => {
@@ -98,7 +100,7 @@ test("half a sign in a note loses neither the note nor the ones beside it", asyn
     { id: randomUUID(), at, kind: "note", stepId: null, text: "ripples \ud83d at the sink" },
   ];
   const result = await perform(ACTS.get("pour.record")!, shop.owner, { pourId, events });
-  expect(result).toEqual({ ok: true, value: { stored: events.map(({ id }) => id) } });
+  expect(result).toMatchObject({ ok: true, value: { stored: events.map(({ id }) => id) } });
   const { events: stored } = await poursOf(db, shop.owner).open(pourId);
   expect(stored.map((event) => ("text" in event ? event.text : event.kind))).toEqual([
     "tick",
@@ -135,7 +137,7 @@ test.each(["0000-01-01T00:00:00.000Z", "9999-12-31T00:00:00.000Z"])(
     const events = [tick("a"), tick("b")].map((event) => ({ ...event, at: moment }));
     const before = Date.now();
     const result = await perform(ACTS.get("pour.record")!, shop.owner, { pourId, events });
-    expect(result).toEqual({ ok: true, value: { stored: events.map(({ id }) => id) } });
+    expect(result).toMatchObject({ ok: true, value: { stored: events.map(({ id }) => id) } });
     const { events: stored } = await poursOf(db, shop.owner).open(pourId);
     expect(stored.map(({ id }) => id)).toEqual(events.map(({ id }) => id));
     for (const event of stored) {
@@ -195,4 +197,46 @@ test("live pours beyond what is looked at together are counted", async () => {
     });
   const { pours: shown, more } = await pours.live();
   expect([shown.length, more]).toEqual([40, 3]);
+});
+
+describe("what other screens hear", () => {
+  test("from nothing all of it, from a number only what came after, in the order in which it came", async () => {
+    const pours = poursOf(db, shop.owner);
+    const pourId = await started();
+    const late = { ...tick("late"), at: "2026-05-04T09:20:00.000Z" };
+    const early = { ...tick("early"), at: "2026-05-04T09:05:00.000Z" };
+    await pours.record(pourId, [late]);
+    const first = await pours.since(pourId, "0");
+    expect(first.events).toEqual(asStored([late]));
+    await pours.record(pourId, [early]);
+    const second = await pours.since(pourId, first.last);
+    expect(second.events).toEqual(asStored([early]));
+    expect((await pours.since(pourId, second.last)).events).toEqual([]);
+    expect((await pours.since(pourId, "0")).events.map(({ id }) => id)).toEqual([late.id, early.id]);
+  });
+  test("nothing of it is missed while several screens record at once", async () => {
+    const pours = poursOf(db, shop.owner);
+    const pourId = await started();
+    const sent = Array.from({ length: 24 }, (_, n) => tick(`step-${n}`));
+    const heard: string[] = [];
+    let last = "0";
+    let recording = true;
+    const listening = (async () => {
+      while (recording || heard.length < sent.length) {
+        const news = await pours.since(pourId, last);
+        heard.push(...news.events.map(({ id }) => id));
+        last = news.last;
+      }
+    })();
+    await Promise.all(sent.map((event) => pours.record(pourId, [event])));
+    recording = false;
+    await listening;
+    expect(heard).toHaveLength(sent.length);
+    expect(new Set(heard)).toEqual(new Set(sent.map(({ id }) => id)));
+  });
+  test("another shop hears nothing", async () => {
+    const other = await testShop(db);
+    const pourId = await started();
+    await expect(poursOf(db, other.owner).since(pourId, "0")).rejects.toThrow();
+  });
 });

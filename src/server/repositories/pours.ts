@@ -5,6 +5,7 @@ import {
   readPourPlan,
   type Pour,
   type PourHead,
+  type PourNews,
   type PourPlan,
   type Pours,
   type StoredEvent,
@@ -32,6 +33,7 @@ const storedEvent = (row: PourEventRow): StoredEvent => ({
   id: row.id,
   kind: row.kind,
   at: row.at.toISOString(),
+  by: row.recordedBy,
   detail: jsonOf(row.detail) as Record<string, unknown>,
 });
 
@@ -255,6 +257,23 @@ export function poursOf(db: Database, me: Person) {
         );
         await job.update({ status: "pouring" }, { transaction });
       });
+    },
+    /**
+     * What was recorded of a pour after the entry of a number, in the order in which it came. Entries of one pour are numbered one after the other as
+     * they are stored: none comes later with a lower number.
+     */
+    async since(pourId: string, after: string): Promise<PourNews> {
+      await rowOf(pourId);
+      const rows = await db.PourEvent.findAll({
+        where: { pourId, sequence: { [Op.gt]: after } },
+        order: [["sequence", "ASC"]],
+        limit: MOST_ENTRIES,
+      });
+      return {
+        events: rows.flatMap((row) => readPourEvent(storedEvent(row)) ?? []),
+        last: String(rows.at(-1)?.sequence ?? after),
+        now: new Date().toISOString(),
+      };
     },
     /** Whether this pour is there already: a start sent twice is one start. */
     async isStarted(pourId: string, jobId: string): Promise<boolean> {

@@ -1,0 +1,26 @@
+import type { PourEvent } from "./pour-events";
+import type { RunStep } from "./run-sheet";
+import { trimmed } from "../units/format-quantity";
+
+/** What someone did on another screen, in a few words: "Tomas Reyle: done, Mix 4 minutes". */
+export function heardWords(event: PourEvent, steps: readonly RunStep[]): string {
+  const of = (stepId: string | null) => steps.find(({ id }) => id === stepId)?.title ?? "an act";
+  const who = event.by ? `${event.by}: ` : "";
+  switch (event.kind) {
+    case "tick":
+      return `${who}done, ${of(event.stepId)}`;
+    case "untick":
+      return `${who}back to ${of(event.stepId)}`;
+    case "weighed":
+      return `${who}${trimmed(event.grams, 1)} g weighed`;
+    case "note":
+      return `${who}a note`;
+    case "left":
+    case "short":
+      return `${who}what was left`;
+    case "finish":
+      return `${who}the pour is finished`;
+    case "call-off":
+      return `${who}the pour is called off`;
+  }
+}
