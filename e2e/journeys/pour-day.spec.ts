@@ -43,7 +43,7 @@ const coloursIn = (picture: Locator): Promise<number> =>
     return seen.size;
   });
 
-test("each act shows what to do: the pot fills, mixing counts by its method, cups, and the piece before and after a pass", async ({
+test("each act shows what to do: the pot fills, mixing counts by its method, cups, the piece before and after a pass; what is left out says why", async ({
   page,
 }) => {
   await signIn(page);
@@ -75,10 +75,23 @@ test("each act shows what to do: the pot fills, mixing counts by its method, cup
   await expect
     .poll(() => coloursIn(page.getByRole("img", { name: "Bistro top before" })))
     .toBeGreaterThan(40);
+  // All was ticked at once: the window says when it opens.
+  await expect(page.getByRole("status").filter({ hasText: /^Opens in \d/ })).toBeVisible();
   // What was planned stays where it was: a reload shows the same act.
   await page.reload();
   await expect(act(page)).toHaveText(/^Veins/);
+
+  await page.getByRole("button", { name: "Leave out" }).click();
+  const asked = page.getByRole("dialog", { name: /^Leave out: Veins/ });
+  await expect(asked.getByRole("button", { name: /^All of/ })).toBeHidden();
+  await asked.getByLabel("Why").fill("No brass left");
+  await asked.getByRole("button", { name: "This act only" }).click();
+  await expect(act(page)).toHaveText(/^Wet the faces/);
+  await page.getByRole("button", { name: "Step back" }).click();
+  await expect(act(page)).toHaveText(/^Veins/);
   await callOff(page);
+  await page.getByRole("link", { name: "See the log" }).click();
+  await expect(page.getByText("Left out: No brass left")).toBeVisible();
 });
 
 test("veins are laid one at a time, as the tape tells them", async ({ page }) => {

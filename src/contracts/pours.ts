@@ -16,6 +16,8 @@ const stamped = { id: rowId, at: z.iso.datetime() };
 export const pourEventSchema = z.discriminatedUnion("kind", [
   z.object({ ...stamped, kind: z.literal("tick"), stepId, last: z.boolean().optional() }),
   z.object({ ...stamped, kind: z.literal("untick"), stepId }),
+  z.object({ ...stamped, kind: z.literal("skip"), stepId, why: freeText(400) }),
+  z.object({ ...stamped, kind: z.literal("drop-coat"), coatId, why: freeText(400) }),
   z.object({
     ...stamped,
     kind: z.literal("weighed"),

@@ -24,7 +24,9 @@ export function realDays(
     const doneAtMin: Record<string, number> = {};
     const doneTurns: Record<string, number[]> = {};
     for (const passId of new Set(runSteps.flatMap((step) => step.passId ?? []))) {
-      const each = runSteps.filter((step) => step.passId === passId);
+      // Turns that are left out are not waited for.
+      const each = runSteps.filter((step) => step.passId === passId && !state.skipped.has(step.id));
+      if (each.length === 0) continue;
       const done = each.flatMap(at);
       if (each.some(({ turn }) => turn !== null)) doneTurns[passId] = [...done].sort((a, b) => a - b);
       if (done.length === each.length || each.some(({ id }) => state.lastRounds.has(id)))

@@ -11,6 +11,10 @@ export function heardWords(event: PourEvent, steps: readonly RunStep[]): string 
       return `${who}done, ${of(event.stepId)}`;
     case "untick":
       return `${who}back to ${of(event.stepId)}`;
+    case "skip":
+      return `${who}left out, ${of(event.stepId)}`;
+    case "drop-coat":
+      return `${who}a coat is left out`;
     case "weighed":
       return `${who}${trimmed(event.grams, 1)} g weighed`;
     case "note":

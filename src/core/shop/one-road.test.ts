@@ -136,3 +136,26 @@ test("the wall clock through the change of the hour: a day is 24 hours on the wa
   expect(wallMinutes(later, before, zone)).toBe(36 * 60);
   expect(wallClock(before, zone).dayMin("2026-03-09")).toBe(2 * 1440);
 });
+
+test("what is left out holds nothing up: the act after it is next, in the window that it has by what was done", () => {
+  const zone = "UTC";
+  const torch = steps.findIndex(({ title }) => title.startsWith("Torch"));
+  const before = pour(zone, torch, 0);
+  const now = after(zone, steps[torch]!.atMin - steps[0]!.atMin);
+  const clock = wallClock(now, zone);
+  const asked = whatNext(before, plan, steps, clock)!;
+  expect(asked.step.id).toBe(steps[torch]!.id);
+  expect(asked.window?.pass.kind).toBe("flame");
+  const skip: PourEvent = {
+    id: "skip",
+    at: now.toISOString(),
+    kind: "skip",
+    stepId: steps[torch]!.id,
+    why: "empty",
+  };
+  const next = whatNext({ ...before, events: [...before.events, skip] }, plan, steps, clock)!;
+  expect(next.step.id).toBe(steps[torch + 1]!.id);
+  // By the windows of what was really mixed, not earlier than its film allows.
+  expect(next.window!.from.low).toBeLessThanOrEqual(next.window!.from.likely);
+  expect(next.atMin).toBeGreaterThanOrEqual(clock.nowMin);
+});

@@ -12,12 +12,12 @@ import {
   type Space,
 } from "../schedule/shop-days";
 import { planDays } from "../schedule/plan-days";
-import type { Settings } from "../schedule/coat-windows";
+import type { PassWindow, Settings } from "../schedule/coat-windows";
 import { derivePlan, withDays, type Plan } from "../plan/derive-plan";
 import { windowCoatsOf } from "../plan/timed";
 import type { JobDocument } from "../job/job";
 import { settingsOf } from "../job/job-settings";
-import { foldPour, nextStep, type PourEvent } from "../pour/pour-events";
+import { foldPour, nextStep, passesLeftOut, type PourEvent } from "../pour/pour-events";
 import { realDays } from "../pour/actuals";
 import { runSheet, type RunStep } from "../pour/run-sheet";
 
@@ -78,12 +78,19 @@ const settingsFrom = (document: JobDocument, midnight: number, nowMin: number): 
 /** How a pour stands among the shop's work; null for one of which nothing is wet or to come. */
 function pourJob(pour: ShopPour, plan: Plan, clock: WallClock): ShopJob | null {
   if (isLeftOpen(pour, clock)) return null;
-  const real = realDays(runSheet(plan, "metric"), foldPour(pour.events), clock.minuteOf);
+  const steps = runSheet(plan, "metric");
+  const state = foldPour(pour.events);
+  const real = realDays(steps, state, clock.minuteOf);
+  const out = passesLeftOut(steps, state);
   const startMin = clock.minuteOf(pour.startedAt);
   const done = pour.finishedAt !== null;
   const coats = windowCoatsOf(plan).flatMap((planned) => {
-    const begun = real.get(planned.coat.id);
-    return begun ? [{ ...planned, real: begun }] : done ? [] : [planned];
+    const { coat } = planned;
+    const begun = real.get(coat.id);
+    if (!begun && (done || state.droppedCoats.has(coat.id))) return [];
+    const passes = coat.passes.filter(({ id }) => !out.has(`${coat.id}:${id}`));
+    const asked = passes.length < coat.passes.length ? { ...planned, coat: { ...coat, passes } } : planned;
+    return [begun ? { ...asked, real: begun } : asked];
   });
   if (coats.length === 0) return null;
   return {
@@ -152,7 +159,7 @@ export function shopJobs(
 }
 
 /**
- * What comes next in a pour, and when: the one road for the pour itself, the foot of every view and the bench. Minutes from midnight of today,
+ * What comes next in a pour, when, and for a pass the window in which it is right by what has happened so far: the one road for the pour itself, the foot of every view and the bench. Minutes from midnight of today,
  * never before now; null when all is done.
  */
 export function whatNext(
@@ -160,13 +167,18 @@ export function whatNext(
   plan: Plan,
   steps: readonly RunStep[],
   clock: WallClock,
-): { step: RunStep; atMin: number } | null {
+): { step: RunStep; atMin: number; window: PassWindow | null } | null {
   const step = nextStep(steps, foldPour(pour.events));
   if (!step) return null;
   const job = pourJob(pour, plan, clock);
-  const live = job && runSheet(withDays(plan, planDays(job.coats, job.startMin, job.settings)), "metric");
+  const days = job && planDays(job.coats, job.startMin, job.settings);
+  const live = days && runSheet(withDays(plan, days), "metric");
+  const window =
+    days?.coats
+      .find(({ coatId }) => coatId === step.coatId)
+      ?.windows.find(({ pass }) => pass.id === step.passId) ?? null;
   const atMin = live?.find(({ id }) => id === step.id)?.atMin ?? clock.nowMin;
-  return { step, atMin: Math.max(atMin, clock.nowMin) };
+  return { step, atMin: Math.max(atMin, clock.nowMin), window };
 }
 
 /** A job's plan among the work of the shop that goes before it, as Windows shows it; the plan itself for one without a day. */

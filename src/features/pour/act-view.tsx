@@ -11,6 +11,12 @@ import { Caution, clock } from "./caution";
 import type { Film } from "./use-film";
 import type { Act } from "./pour-store";
 
+/** "55 to 70 %, " where it is not all one. */
+function flowRange({ low, high }: Film["flow"]): string {
+  const [from, to] = [Math.round(low * 100), Math.round(high * 100)];
+  return from === to ? "" : `${from} to ${to} %, `;
+}
+
 /** What the large figures count: the act's own clock, down to when it is right, or up from the mix. */
 function counted(
   { kind, clock: own }: RunStep,
@@ -37,6 +43,7 @@ export function ActView({
   steps,
   drawing,
   scale,
+  window: inWindow,
   film,
   life,
   begunS,
@@ -47,6 +54,7 @@ export function ActView({
   record,
   onDone,
   onNote,
+  onSkip,
   onBack,
 }: {
   step: RunStep;
@@ -55,6 +63,8 @@ export function ActView({
   drawing: ReactNode;
   /** What is weighed, where this is an act at the scale. */
   scale: ReactNode | null;
+  /** Where it stands in its window. */
+  window: ReactNode;
   film: Film | null;
   /** Of the film that lies; none where no card tells it. */
   life: readonly StateStart[];
@@ -70,6 +80,8 @@ export function ActView({
   record: (act: Act) => Promise<void>;
   onDone: () => void;
   onNote: () => void;
+  /** Null for what cannot be left out. */
+  onSkip: (() => void) | null;
   onBack: (() => void) | null;
 }) {
   const { ref: stageRef, width: stageWidth } = useSize<HTMLDivElement>();
@@ -120,15 +132,15 @@ export function ActView({
                 <div className="pb-1">
                   <p className="text-lg text-night-soft">flow left</p>
                   <p className="figure text-4xl leading-tight">{Math.round(film.flow.likely * 100)} %</p>
-                  <p className="text-night-soft text-lg leading-tight">
-                    {Math.round(film.flow.low * 100)} to {Math.round(film.flow.high * 100)} %,
-                    <br />
+                  <p className="text-night-soft text-lg leading-tight max-w-44">
+                    {flowRange(film.flow)}
                     {viscosityWords(film.viscosityPaS)}
                   </p>
                 </div>
               )}
             </div>
           )}
+          {inWindow}
           <div className="max-md:hidden">
             <Caution step={step} shutS={shutS} />
           </div>
@@ -178,22 +190,24 @@ export function ActView({
             Done, and the last
           </button>
         )}
-        <button
-          type="button"
-          onClick={onNote}
-          className="w-[200px] max-md:flex-1 min-h-[104px] max-md:min-h-[64px] border border-night-soft text-2xl"
-        >
-          Note
-        </button>
-        <button
-          type="button"
-          disabled={!onBack}
-          onClick={() => onBack?.()}
-          className="w-[200px] max-md:flex-1 min-h-[104px] max-md:min-h-[64px] border border-night-soft text-2xl disabled:opacity-40"
-        >
-          Step back
-        </button>
+        <Beside onClick={onNote}>Note</Beside>
+        <Beside onClick={onSkip}>Leave out</Beside>
+        <Beside onClick={onBack}>Step back</Beside>
       </div>
     </main>
+  );
+}
+
+/** What stands beside Done. */
+function Beside({ onClick, children }: { onClick: (() => void) | null; children: string }) {
+  return (
+    <button
+      type="button"
+      disabled={!onClick}
+      onClick={() => onClick?.()}
+      className="w-[150px] max-md:flex-1 min-h-[104px] max-md:min-h-[64px] border border-night-soft text-2xl max-md:text-xl leading-tight disabled:opacity-40"
+    >
+      {children}
+    </button>
   );
 }

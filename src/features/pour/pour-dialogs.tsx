@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import type { offRatio } from "@/core/batch/weigh-out";
 import { verdictWords } from "@/core/pour/verdict-words";
 import { cutText } from "@/core/units/cut-text";
+import type { RunStep } from "@/core/pour/run-sheet";
 import type { UnitSystem } from "@/core/units/dimension";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
@@ -52,6 +53,7 @@ export function WordsDialog({
   most,
   needed,
   onWords,
+  also,
   onClose,
   children,
 }: {
@@ -65,21 +67,26 @@ export function WordsDialog({
   /** Nothing is kept without a word. */
   needed: boolean;
   onWords: (words: string) => void;
+  /** Another thing that can be done with the same words. */
+  also?: { act: string; onWords: (words: string) => void };
   onClose: () => void;
   children?: ReactNode;
 }) {
   const { draft, set } = useDraft(keep, { words: "" });
+  const say = (to: (words: string) => void) => {
+    const said = cutText(draft.words.trim(), most);
+    if (needed && said === "") return;
+    to(said);
+    set({ words: "" });
+    onClose();
+  };
   return (
     <Dialog open onClose={onClose} title={title}>
       <form
         className="text-ink"
         onSubmit={(event) => {
           event.preventDefault();
-          const said = cutText(draft.words.trim(), most);
-          if (needed && said === "") return;
-          onWords(said);
-          set({ words: "" });
-          onClose();
+          say(onWords);
         }}
       >
         {children}
@@ -95,10 +102,49 @@ export function WordsDialog({
           autoFocus
           className="w-full bg-paper border border-line-strong p-2 text-lg mt-1"
         />
-        <Button type="submit" weight="primary" className="mt-3">
-          {act}
-        </Button>
+        <div className="flex gap-3 mt-3 flex-wrap">
+          <Button type="submit" weight="primary">
+            {act}
+          </Button>
+          {also && <Button onClick={() => say(also.onWords)}>{also.act}</Button>}
+        </div>
       </form>
     </Dialog>
+  );
+}
+
+/** An act is left out, or the whole of a coat that is not begun; the plan goes on without it. */
+export function SkipDialog({
+  keep,
+  step,
+  begun,
+  onSkip,
+  onDrop,
+  onClose,
+}: {
+  keep: string;
+  step: RunStep;
+  /** Something of its coat is done. */
+  begun: boolean;
+  onSkip: (why: string) => void;
+  onDrop: (why: string) => void;
+  onClose: () => void;
+}) {
+  const coat = { act: `All of ${step.coatName}`, onWords: onDrop };
+  const act = { act: "This act only", onWords: onSkip };
+  const [first, second] = step.kind === "pass" ? [act, begun ? undefined : coat] : [coat, undefined];
+  return (
+    <WordsDialog
+      title={`Leave out: ${step.kind === "pass" ? step.title : step.coatName}`}
+      keep={keep}
+      label="Why"
+      most={400}
+      needed={false}
+      {...first}
+      {...(second && { also: second })}
+      onClose={onClose}
+    >
+      <p className="mb-3">The plan goes on without it, and the log says so. Step back brings an act back.</p>
+    </WordsDialog>
   );
 }

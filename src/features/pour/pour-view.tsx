@@ -9,6 +9,8 @@ import { offRatio, type WeighOut } from "@/core/batch/weigh-out";
 import { derivePlan, type Plan } from "@/core/plan/derive-plan";
 import { begunAtMs, HARDLY_BEGUN_S } from "@/core/pour/act-clock";
 import { foldPour, mixedAt, nextStep, stepsAsked, type PourState } from "@/core/pour/pour-events";
+import { potNow } from "@/core/pour/pot-now";
+import { veinsWider, widerWords, windowNow } from "@/core/pour/window-now";
 import { runSheet, type RunStep } from "@/core/pour/run-sheet";
 import { whatNext } from "@/core/shop/shop";
 import { batchAsWeighed, weighKey } from "@/core/pour/weigh-lines";
@@ -18,13 +20,14 @@ import { ActDrawing } from "./act-drawing";
 import { ActView } from "./act-view";
 import { flameShutS } from "./caution";
 import { FinishView } from "./finish-view";
-import { OutOfRatio, WordsDialog } from "./pour-dialogs";
+import { OutOfRatio, SkipDialog, WordsDialog } from "./pour-dialogs";
 import { PourHead } from "./pour-head";
 import { useChime } from "./use-chime";
 import { useFilm } from "./use-film";
 import { heardWords } from "@/core/pour/heard-words";
 import { listenToPour } from "./pour-news";
 import { createPourStore } from "./pour-store";
+import { PotLine, WindowLine } from "./window-line";
 import { WeighPanel } from "./weigh-panel";
 
 /** What another screen did is told for so long, ms. */
@@ -45,6 +48,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
   const [now, setNow] = useState<number | null>(null);
   const [noting, setNoting] = useState(false);
   const [asking, setAsking] = useState(false);
+  const [skipping, setSkipping] = useState(false);
   const [callingOff, setCallingOff] = useState(false);
   /** The act that was said to be done when it had hardly begun. */
   const [sureOf, setSureOf] = useState<string | null>(null);
@@ -62,6 +66,8 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
       setSureOf(step.id);
     else void record({ kind: "tick", stepId: step.id });
   };
+  /** Something of its coat is done: it cannot be left out any more. */
+  const begun = steps.some(({ id, coatId }) => coatId === step?.coatId && state.doneAt.has(id));
   const index = step ? steps.indexOf(step) : steps.length;
   const before = steps[index - 1];
 
@@ -87,6 +93,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
         noting ||
         asking ||
         callingOff ||
+        skipping ||
         event.repeat ||
         event.ctrlKey ||
         event.metaKey ||
@@ -117,12 +124,37 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
     if (minute === null) return null;
     const clock = clockAt(minute * 60_000);
     const found = whatNext({ ...pour, events }, plan, steps, clock);
-    return found && { atMs: minute * 60_000 + (found.atMin - clock.nowMin) * 60_000 };
+    const at = found?.window && windowNow(found.window, clock.nowMin);
+    return (
+      found && {
+        atMs: minute * 60_000 + (found.atMin - clock.nowMin) * 60_000,
+        stepId: found.step.id,
+        at: at ?? null,
+        /** Minutes from now until its window opens. */
+        opensMin: found.window ? found.window.from.likely - clock.nowMin : 0,
+      }
+    );
   }, [minute, clockAt, pour, events, plan, steps]);
   const dueS =
     next && now !== null && step && (step.kind === "pass" || step.kind === "weigh")
       ? (next.atMs - now) / 1000
       : null;
+  const pass = coat?.coat.passes.find(({ id }) => id === step?.passId);
+  /** Of the act that is shown: the minute that is worked out may still be of the one before. */
+  const inWindow = next && next.stepId === step?.id && step.kind === "pass" && pass ? next.at : null;
+  const wider = useMemo(() => {
+    const sinceMin = sinceS === null ? null : Math.floor(sinceS / 60);
+    if (pass?.kind !== "veins" || inWindow?.state !== "early" || !next || sinceMin === null) return null;
+    const resin = coat?.resin;
+    if (!resin || resin.kind === "paint") return null;
+    const room = { resin, tempC: pour.plan.document.work.tempC, filmMm: coat.coat.filmMm };
+    return widerWords(veinsWider(room, { now: sinceMin, open: sinceMin + next.opensMin }));
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- by the minute, not by the half second
+  }, [minute, pass, inWindow?.state, coat]);
+  const pot = useMemo(
+    () => (minute === null ? null : potNow(plan, steps, state, minute * 60_000)),
+    [plan, steps, state, minute],
+  );
   const { quiet, toggle } = useChime(step?.id ?? null, dueS);
 
   return (
@@ -139,6 +171,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
         trouble={trouble}
       />
 
+      {pot && state.finishedAt === null && <PotLine pot={pot} />}
       {state.calledOff !== null ? (
         <main className="flex-1 px-8 pt-8 max-md:px-4 max-w-3xl">
           <h1 className="heading text-4xl">Called off</h1>
@@ -192,6 +225,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
               />
             ) : null
           }
+          window={inWindow && pass && <WindowLine kind={pass.kind} at={inWindow} wider={wider} />}
           film={film}
           life={coat?.resin?.kind === "paint" ? [] : (film?.life ?? coat?.life ?? [])}
           sinceS={sinceS}
@@ -200,6 +234,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
           record={record}
           onDone={done}
           onNote={() => setNoting(true)}
+          onSkip={step.kind === "pass" || !begun ? () => setSkipping(true) : null}
           onBack={before ? () => void record({ kind: "untick", stepId: before.id }) : null}
         />
       )}
@@ -231,6 +266,16 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
             out what is mixed: it heats itself.
           </p>
         </WordsDialog>
+      )}
+      {skipping && step && (
+        <SkipDialog
+          keep={`pour.${pour.id}.skip`}
+          step={step}
+          begun={begun}
+          onSkip={(why) => void record({ kind: "skip", stepId: step.id, why })}
+          onDrop={(why) => void record({ kind: "drop-coat", coatId: step.coatId, why })}
+          onClose={() => setSkipping(false)}
+        />
       )}
       {noting && (
         <WordsDialog
