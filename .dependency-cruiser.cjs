@@ -9,6 +9,7 @@ const only = (name, from, allowed) => ({
 const ROOMS = {
   units: [],
   numerics: ["units"],
+  instruments: ["units"],
   geometry: ["numerics", "units"],
   cure: ["numerics", "units"],
   batch: ["cure", "numerics", "units"],
