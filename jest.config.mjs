@@ -15,7 +15,11 @@ const config = {
   // Of the whole run: in a project Jest does not read it.
   testTimeout: 30_000,
   projects: [
-    { ...shared, displayName: "core", testMatch: ["<rootDir>/src/{core,contracts}/**/*.test.ts"] },
+    {
+      ...shared,
+      displayName: "core",
+      testMatch: ["<rootDir>/{src/{core,contracts},instruments}/**/*.test.ts"],
+    },
     {
       ...shared,
       displayName: "interface",

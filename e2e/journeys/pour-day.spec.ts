@@ -1,5 +1,8 @@
 import { expect, test, type Locator, type Page } from "@playwright/test";
+import { PRINTS_MS, serveLines } from "../../instruments/serve";
+import { SimulatedScale, USUAL_HABITS } from "../../instruments/simulated-scale";
 import { openCopy, signIn, stage } from "../fixtures/shop";
+import { thisShop } from "../fixtures/shops";
 
 const act = (page: Page) => page.getByRole("heading", { level: 1 });
 
@@ -151,4 +154,53 @@ test("two screens: what one does is on the other, by whom; what is done without 
   await expect(act(theirs)).toHaveText((await act(page).textContent())!);
   await other.close();
   await callOff(page);
+});
+
+test("the scale is read: a vessel tared, A poured over, B brought to its ratio, each taken by itself; leaning takes nothing", async ({
+  page,
+}) => {
+  const scale = new SimulatedScale({ ...USUAL_HABITS, noiseG: 0 });
+  const time = setInterval(() => scale.pass(PRINTS_MS / 1000), PRINTS_MS);
+  const served = await serveLines(thisShop.scalePort, () => scale.line());
+  try {
+    await signIn(page);
+    await openCopy(page, "Bistro table");
+    await start(page);
+    const shown = page.getByRole("group", { name: "The scale" });
+    scale.put(84);
+    await expect(shown).toContainText("Put the vessel on and tare.");
+    scale.tare();
+    await expect(shown).toContainText(/20\d g to go/);
+    scale.pour(60, 120);
+    await expect(shown).toContainText(/8\d(\.\d)? g to go/);
+    // Somebody leans on the bench: nothing is taken.
+    scale.lean(100);
+    await page.waitForTimeout(2000);
+    await expect(page.getByLabel("A, resin")).toHaveValue("");
+    scale.lean(0);
+    scale.pour(60, 100);
+    await expect(page.getByLabel("A, resin")).toHaveValue("220");
+    await expect(page.getByText(/^Bring B to/)).toBeVisible();
+    await expect(shown).toContainText("B, hardener");
+    // 171 g belong to 201 g: to 220 g so much more of it.
+    const b = (220 * 171) / 201;
+    scale.pour(60, b);
+    await expect
+      .poll(async () => Number(await page.getByLabel("B, hardener").inputValue()))
+      .toBeGreaterThan(b - 2);
+    await expect(page.getByText(/^In ratio/)).toBeVisible();
+
+    // The instrument is gone: said, and typed by hand.
+    await served.close();
+    await expect(page.getByText("The scale does not answer")).toBeVisible();
+    await page.getByRole("button", { name: "weigh by hand" }).click();
+    await expect(page.getByText("The scale does not answer")).toBeHidden();
+    await page.getByLabel(/^Flat white/).fill("11");
+    await page.getByLabel(/^Flat white/).press("Enter");
+    await expect(page.getByLabel(/^Flat white/)).toHaveValue("11");
+    await callOff(page);
+  } finally {
+    clearInterval(time);
+    await served.close();
+  }
 });

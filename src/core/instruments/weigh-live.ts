@@ -37,7 +37,7 @@ export type LiveLine =
   | { kind: "lifted" };
 
 /** So many steps of the scale are nothing. */
-const NOTHING_STEPS = 3;
+export const NOTHING_STEPS = 3;
 
 /**
  * A line that is weighed into a vessel which may hold what was weighed before it.

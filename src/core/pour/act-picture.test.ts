@@ -60,6 +60,17 @@ describe("at the scale", () => {
     expect(filledMl).toBeGreaterThan(0.4 * marks[0]!.toMl);
     expect(filledMl).toBeLessThan(marks[0]!.toMl);
   });
+  test("what lies on the scale and is not taken yet rises in it, beside what was taken", () => {
+    const { plan, steps } = sheetOf(job);
+    const step = first(steps);
+    const a = step.weigh.find(({ line }) => line === "A")!;
+    const state = foldPour([]);
+    const picture = actPicture(plan, job, step, steps, state, { line: "A", grams: a.grams / 4 });
+    if (picture?.kind !== "weigh") throw new Error("No vessel.");
+    const [{ marks, filledMl }] = picture.vessels as [(typeof picture.vessels)[number]];
+    expect(filledMl).toBeCloseTo(marks[0]!.toMl / 4, 6);
+    expect(marks[0]!.isIn).toBe(false);
+  });
   test("a pot that is split shows each cup; together they are what is in the pot", () => {
     const { steps, of } = sheetOf(job);
     const picture = of(steps.find(({ kind }) => kind === "split")!);

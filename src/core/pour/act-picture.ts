@@ -63,6 +63,9 @@ export type ActPicture =
   | { kind: "cups"; cups: Cup[]; pot: Vessel; potMl: number }
   | { kind: "pieces"; pieces: ActPiece[] };
 
+/** What of a line lies on the scale and is not taken yet. */
+export type OnScale = { line: string; grams: number } | null;
+
 /** What an act looks like: what fills at the scale, cups that are filled, or the pieces that it is done on. Null where nothing is known of its coat. */
 export function actPicture(
   plan: Plan,
@@ -70,6 +73,7 @@ export function actPicture(
   step: RunStep,
   steps: readonly RunStep[],
   state: PourState,
+  onScale: OnScale = null,
 ): ActPicture | null {
   const planned = plan.coats.find(({ coat }) => coat.id === step.coatId);
   if (!planned?.batched) return null;
@@ -83,7 +87,7 @@ export function actPicture(
   }
   const batch = batchNow(plan, planned, planned.batched, step, state);
   if (!batch) return null;
-  if (step.kind === "weigh") return { kind: "weigh", vessels: fillVessels(batch, step, state) };
+  if (step.kind === "weigh") return { kind: "weigh", vessels: fillVessels(batch, step, state, onScale) };
   return { kind: "cups", cups: batch.cups, pot: batch.pot, potMl: batch.parts.mixMl };
 }
 
@@ -104,7 +108,7 @@ function batchNow(
 }
 
 /** Where A, B and what else makes the volume of a mix rise to in its vessel. Doses of colour are too little to be seen there. */
-function fillVessels(batch: Batch, step: RunStep, state: PourState): FillVessel[] {
+function fillVessels(batch: Batch, step: RunStep, state: PourState, onScale: OnScale): FillVessel[] {
   return mixesOf(batch).map(({ id, name, parts, vessel }): FillVessel => {
     const volumes = { A: parts.aMl, B: parts.bMl, C: parts.cMl };
     let [toMl, filledMl] = [0, 0];
@@ -113,7 +117,8 @@ function fillVessels(batch: Batch, step: RunStep, state: PourState): FillVessel[
       const ml = volumes[thing.part];
       const weighed = state.weighed.get(weighKey(step.id, line));
       toMl += ml;
-      if (weighed !== undefined && grams > 0) filledMl += ml * (weighed / grams);
+      const inIt = weighed ?? (onScale?.line === line ? onScale.grams : 0);
+      if (grams > 0) filledMl += ml * (inIt / grams);
       return [{ line, label, shown, toMl, isIn: weighed !== undefined }];
     });
     return { id, name, vessel, marks, filledMl };

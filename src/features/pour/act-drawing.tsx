@@ -3,7 +3,7 @@
 import { useMemo } from "react";
 import type { JobDocument } from "@/core/job/job";
 import type { Plan } from "@/core/plan/derive-plan";
-import { actPicture } from "@/core/pour/act-picture";
+import { actPicture, type OnScale } from "@/core/pour/act-picture";
 import type { PourState } from "@/core/pour/pour-events";
 import type { RunStep } from "@/core/pour/run-sheet";
 import type { Coat } from "@/core/schedule/coat";
@@ -25,6 +25,7 @@ export function ActDrawing({
   step,
   steps,
   state,
+  onScale,
   system,
 }: {
   plan: Plan;
@@ -32,12 +33,13 @@ export function ActDrawing({
   step: RunStep;
   steps: readonly RunStep[];
   state: PourState;
+  onScale: OnScale;
   system: UnitSystem;
 }) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   const picture = useMemo(
-    () => actPicture(plan, document, step, steps, state),
-    [plan, document, step, steps, state],
+    () => actPicture(plan, document, step, steps, state, onScale),
+    [plan, document, step, steps, state, onScale],
   );
   const room = { width, height, system };
   const coat = plan.coats.find(({ coat }) => coat.id === step.coatId)?.coat;

@@ -13,7 +13,8 @@ import { potNow } from "@/core/pour/pot-now";
 import { veinsWider, widerWords, windowNow } from "@/core/pour/window-now";
 import { runSheet, type RunStep } from "@/core/pour/run-sheet";
 import { whatNext } from "@/core/shop/shop";
-import { batchAsWeighed, weighKey } from "@/core/pour/weigh-lines";
+import type { NextLine } from "@/core/instruments/weigh-session";
+import { batchAsWeighed, weighKey, type WeighLine } from "@/core/pour/weigh-lines";
 import type { UnitSystem } from "@/core/units/dimension";
 import { useShopClock } from "@/ui/shop-clock";
 import { ActDrawing } from "./act-drawing";
@@ -27,6 +28,8 @@ import { useFilm } from "./use-film";
 import { heardWords } from "@/core/pour/heard-words";
 import { listenToPour } from "./pour-news";
 import { createPourStore } from "./pour-store";
+import { ScaleLine } from "./scale-line";
+import { useScale } from "./use-scale";
 import { PotLine, WindowLine } from "./window-line";
 import { WeighPanel } from "./weigh-panel";
 
@@ -34,7 +37,16 @@ import { WeighPanel } from "./weigh-panel";
 const HEARD_MS = 12_000;
 
 /** The run sheet with gloves on: one act on the screen. Space, Enter or a foot switch (Page down) says done. */
-export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSystem }) {
+export function PourView({
+  shown,
+  system,
+  hasScale,
+}: {
+  shown: Sent<Pour>;
+  system: UnitSystem;
+  /** A scale stands at the server. */
+  hasScale: boolean;
+}) {
   const { clockAt } = useShopClock();
   const [pour] = useState(() => received(shown));
   const [store] = useState(() => createPourStore(pour));
@@ -155,6 +167,28 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
     () => (minute === null ? null : potNow(plan, steps, state, minute * 60_000)),
     [plan, steps, state, minute],
   );
+  const line = step?.weigh.find(({ line: id }) => !state.weighed.has(weighKey(step.id, id))) ?? null;
+  const { scaleStepG } = plan.atHand;
+  const [byHand, setByHand] = useState(false);
+  const scale = useScale(
+    hasScale && !byHand && step?.kind === "weigh",
+    step && line ? nextLine(step, line, tolerancePct) : null,
+    scaleStepG,
+    (id, grams) => {
+      const [stepId, lineId] = id.split("|") as [string, string];
+      void record({
+        kind: "weighed",
+        stepId,
+        line: lineId,
+        grams: Number((Math.round(grams / scaleStepG) * scaleStepG).toFixed(3)),
+      });
+    },
+  );
+  const scaleG = scale.shown && "grams" in scale.shown && scale.shown.kind !== "tare" ? scale.shown.grams : 0;
+  const onScale = useMemo(
+    () => (line && scaleG > 0 ? { line: line.line, grams: scaleG } : null),
+    [line, scaleG],
+  );
   const { quiet, toggle } = useChime(step?.id ?? null, dueS);
 
   return (
@@ -207,6 +241,7 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
               step={step}
               steps={steps}
               state={state}
+              onScale={onScale}
               system={system}
             />
           }
@@ -222,6 +257,11 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
                 tolerancePct={tolerancePct}
                 system={system}
                 record={record}
+                scale={
+                  scale.state !== "off" && (
+                    <ScaleLine scale={scale} line={line} stepG={scaleStepG} onHand={() => setByHand(true)} />
+                  )
+                }
               />
             ) : null
           }
@@ -292,6 +332,16 @@ export function PourView({ shown, system }: { shown: Sent<Pour>; system: UnitSys
     </div>
   );
 }
+
+/** A line as the scale is asked for it: doses go on top of what is in their vessel. */
+const nextLine = (step: RunStep, { line, thing, grams }: WeighLine, tolerancePct: number): NextLine => ({
+  id: weighKey(step.id, line),
+  vesselId: thing.kind === "part" ? `${step.id}|${thing.mixId}` : `${step.id}|${line}`,
+  targetG: grams,
+  toleranceG: (grams * (tolerancePct > 0 ? tolerancePct : USUAL_TOLERANCE_PCT)) / 100 / 2,
+});
+/** Where a card names none. */
+const USUAL_TOLERANCE_PCT = 2;
 
 /** What is to be done about what was weighed for a batch so far. */
 function weighedIn(plan: Plan, step: RunStep, state: PourState): WeighOut | null {

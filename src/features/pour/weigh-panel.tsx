@@ -1,6 +1,6 @@
 "use client";
 
-import { useId, useState } from "react";
+import { useId, useState, type ReactNode } from "react";
 import type { WeighOut } from "@/core/batch/weigh-out";
 import type { PourState } from "@/core/pour/pour-events";
 import type { RunStep } from "@/core/pour/run-sheet";
@@ -19,13 +19,16 @@ type Props = {
   tolerancePct: number;
   system: UnitSystem;
   record: (act: Act) => Promise<void>;
+  /** The scale that is read, where one is. */
+  scale: ReactNode;
 };
 
 /** What goes on the scale: the target large, and a field for what the scale showed. Left empty it counts as the target. */
-export function WeighPanel({ step, state, out, tolerancePct, system, record }: Props) {
+export function WeighPanel({ step, state, out, tolerancePct, system, record, scale }: Props) {
   const actual = (line: string) => state.weighed.get(weighKey(step.id, line));
   return (
-    <div className="mt-6 max-w-3xl">
+    <div className="mt-4 max-w-3xl">
+      {scale}
       <ol>
         {step.weigh.map((line) => (
           <WeighRow

@@ -5,6 +5,7 @@ import { openPour } from "@/features/pour/queries";
 import { orNotFound } from "@/server/or-not-found";
 import { OnlyInBrowser } from "@/ui/only-in-browser";
 import { ShopClock } from "@/ui/shop-clock";
+import { addressOf } from "@/server/instrument";
 import { requirePerson } from "@/server/require-person";
 
 export const metadata: Metadata = { title: "Pour" };
@@ -15,7 +16,12 @@ export default async function PourPage({ params }: { params: Promise<{ pourId: s
   return (
     <OnlyInBrowser>
       <ShopClock zone={person.timeZone} style={person.clock}>
-        <PourView key={pour.id} shown={sent(pour)} system={person.units} />
+        <PourView
+          key={pour.id}
+          shown={sent(pour)}
+          system={person.units}
+          hasScale={addressOf("scale") !== null}
+        />
       </ShopClock>
     </OnlyInBrowser>
   );

@@ -1,0 +1,80 @@
+"use client";
+
+import { SLOW_FROM } from "@/core/instruments/weigh-live";
+import { onScale, type WeighLine } from "@/core/pour/weigh-lines";
+import { classNames } from "@/ui/class-names";
+import type { LiveScale } from "./use-scale";
+
+/** What the scale shows now, as large as the target: how much is in, how much is to go, and slower near the end. */
+export function ScaleLine({
+  scale: { state, shown },
+  line,
+  stepG,
+  onHand,
+}: {
+  scale: LiveScale;
+  line: WeighLine | null;
+  stepG: number;
+  /** Weighed by hand from now on. */
+  onHand: () => void;
+}) {
+  const grams = shown && "grams" in shown ? shown.grams : null;
+  if (state === "waiting")
+    return (
+      <p role="status" className="text-lg text-night-soft border-y border-night-line py-2 flex gap-4">
+        The scale does not answer: type what it shows.
+        <HandButton onHand={onHand} />
+      </p>
+    );
+  const slow = shown?.kind === "pouring" && line !== null && shown.grams > SLOW_FROM * line.grams;
+  return (
+    <div
+      className="border-y border-night-line py-3 flex items-end gap-6 flex-wrap"
+      aria-label="The scale"
+      role="group"
+    >
+      <div className="min-w-[280px]">
+        <p className="text-xl text-night-soft">{line ? line.label : "all is weighed"}</p>
+        <p
+          className={classNames("figure leading-none", slow ? "text-signal-night" : "")}
+          style={{ fontSize: "clamp(64px, 7vw, 96px)" }}
+        >
+          {grams === null ? "–" : onScale(Math.max(0, grams), stepG)}
+          <span className="text-2xl text-night-soft ml-2 font-normal">g</span>
+        </p>
+      </div>
+      <p role="status" className="text-2xl leading-tight pb-2 max-w-[22ch]">
+        {stateWords(state, shown, stepG)}
+      </p>
+      <HandButton onHand={onHand} />
+    </div>
+  );
+}
+
+const HandButton = ({ onHand }: { onHand: () => void }) => (
+  <button
+    type="button"
+    onClick={onHand}
+    className="ml-auto underline underline-offset-4 text-lg text-night-soft pb-2"
+  >
+    weigh by hand
+  </button>
+);
+
+function stateWords(state: LiveScale["state"], shown: LiveScale["shown"], stepG: number): string {
+  if (state === "out of range") return "The scale is over its range.";
+  switch (shown?.kind) {
+    case "tare":
+      return "Put the vessel on and tare.";
+    case "pouring":
+      return `${onScale(Math.max(0, shown.toGoG), stepG)} g to go`;
+    case "take":
+      return "Taken.";
+    case "lifted":
+      return "Put the vessel back.";
+    case "tared":
+      return "Tared.";
+    default:
+      return "";
+  }
+}
