@@ -89,6 +89,7 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   await page.goto("/jobs");
   await page.getByRole("complementary", { name: "Wet now" }).getByRole("link").click();
   await page.waitForURL("**/pours/**");
+  await page.waitForTimeout(4000);
   await picture(page, "pour");
 
   const phone = await browser.newContext({
@@ -102,6 +103,7 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   await signIn(small);
   await small.getByRole("complementary", { name: "Wet now" }).getByRole("link").click();
   await small.waitForURL("**/pours/**");
+  await small.waitForTimeout(4000);
   await picture(small, "pour-on-a-phone");
   await phone.close();
 });

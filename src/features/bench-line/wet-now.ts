@@ -1,3 +1,4 @@
+import { serverNowMs } from "@/contracts/server-now";
 import {
   readPourEvent,
   readPourPlan,
@@ -49,9 +50,6 @@ function planOf({ planText, units }: PourToShow): Planned | null {
   return { plan, steps: runSheet(plan, units), stored: read };
 }
 
-/** Now, or the fixed hour of the gallery's pictures. */
-const nowMs = () => Date.parse(process.env["GAUGEBEAM_DEMO_NOW"] ?? "") || Date.now();
-
 /** What is wet of a live pour: the coat that was mixed last; null before the first. */
 export function wetNowOf(asked: PourToShow): PourShown {
   const { head, units, planText } = asked;
@@ -76,7 +74,7 @@ function wetOf({ head, events, timeZone }: PourToShow, { plan, steps, stored }: 
   });
   const last = mixed[mixed.length - 1];
   if (!last) return null;
-  const now = nowMs();
+  const now = serverNowMs();
   const clock = wallClock(new Date(now), timeZone);
   const next = whatNext({ ...head, plan: stored, events: read }, plan, steps, clock);
   return {

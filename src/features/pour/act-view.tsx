@@ -90,9 +90,9 @@ export function ActView({
   const until = (life.find((start) => start.state === "set")?.fromMin.likely ?? 360) * 1.15;
   const then = steps.slice(index + 1, index + 3).map(({ title }) => title);
   return (
-    <main className="flex-1 flex flex-col px-8 pt-5 max-md:px-4 min-h-0 overflow-y-auto">
+    <main className="flex-1 flex flex-col px-8 pt-5 max-md:px-4 min-h-0 md:overflow-y-auto">
       <div className="flex gap-10 flex-1 min-h-[400px] max-md:flex-col max-md:gap-5">
-        <section className="flex-1 min-w-0 flex flex-col">
+        <section className="flex-1 min-w-0 flex flex-col md:min-h-0 md:overflow-y-auto">
           {/* On a phone what can hurt stands before everything else. */}
           <div className="md:hidden">
             <Caution step={step} shutS={shutS} />
@@ -159,7 +159,8 @@ export function ActView({
         </aside>
       </div>
       <div ref={stageRef} className="mt-4 mb-2 overflow-hidden shrink-0">
-        {life.length > 0 && stageWidth > 0 && (
+        {/* What is not mixed yet has no life: the scale has its room. */}
+        {life.length > 0 && stageWidth > 0 && !(scale && sinceS === null) && (
           <Beam
             life={life}
             nowMin={sinceS === null ? null : sinceS / 60}

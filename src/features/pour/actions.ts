@@ -1,4 +1,5 @@
 import { recordPour, startPour } from "@/contracts/pours";
+import { serverNowMs } from "@/contracts/server-now";
 import { usedCards } from "@/core/job/used-cards";
 import { implement } from "@/server/acts";
 import { database } from "@/server/database";
@@ -24,6 +25,6 @@ export const pourActs = [
   }),
   implement(recordPour, async (person, { pourId, events }) => ({
     stored: await poursOf(database(), person).record(pourId, events),
-    now: new Date().toISOString(),
+    now: new Date(serverNowMs()).toISOString(),
   })),
 ];

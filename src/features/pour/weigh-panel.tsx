@@ -9,6 +9,7 @@ import { weighKey, type WeighLine } from "@/core/pour/weigh-lines";
 import { quantityText, trimmed } from "@/core/units/format-quantity";
 import { parseQuantity } from "@/core/units/parse-quantity";
 import type { UnitSystem } from "@/core/units/dimension";
+import { classNames } from "@/ui/class-names";
 import type { Act } from "./pour-store";
 
 type Props = {
@@ -34,6 +35,7 @@ export function WeighPanel({ step, state, out, tolerancePct, system, record, sca
           <WeighRow
             key={line.line}
             line={line}
+            compact={Boolean(scale)}
             actual={actual(line.line)}
             system={system}
             onWeighed={(value) =>
@@ -57,11 +59,14 @@ export function WeighPanel({ step, state, out, tolerancePct, system, record, sca
 
 function WeighRow({
   line,
+  compact,
   actual,
   system,
   onWeighed,
 }: {
   line: WeighLine;
+  /** The scale has most of the room. */
+  compact: boolean;
   actual: number | undefined;
   system: UnitSystem;
   onWeighed: (grams: number) => void;
@@ -81,7 +86,7 @@ function WeighRow({
     if (parsed.value !== actual) onWeighed(parsed.value);
   };
   return (
-    <li className="border-b border-night-line py-2">
+    <li className={classNames("border-b border-night-line", compact ? "py-1" : "py-2")}>
       <div className="flex items-center gap-5 flex-wrap">
         <label htmlFor={id} className="flex-1 text-xl leading-tight min-w-40">
           {line.label}
@@ -96,7 +101,7 @@ function WeighRow({
             <span className="block text-base text-night-soft">planned {trimmed(line.plannedGrams, 1)} g</span>
           )}
         </label>
-        <span className="figure text-4xl whitespace-nowrap">
+        <span className={classNames("figure whitespace-nowrap", compact ? "text-3xl" : "text-4xl")}>
           {line.shown}
           <span className="text-lg text-night-soft ml-1 font-normal">g</span>
         </span>
@@ -116,7 +121,7 @@ function WeighRow({
           }}
           aria-invalid={error !== null}
           aria-describedby={error ? `${id}-error` : undefined}
-          className="w-32 h-14 bg-night border border-night-soft px-3 text-2xl figure placeholder:text-night-soft placeholder:text-lg placeholder:font-normal aria-invalid:border-danger-night"
+          className="w-32 h-12 bg-night border border-night-soft px-3 text-2xl figure placeholder:text-night-soft placeholder:text-lg placeholder:font-normal aria-invalid:border-danger-night"
         />
       </div>
       {error && (

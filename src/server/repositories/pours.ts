@@ -10,6 +10,7 @@ import {
   type Pours,
   type StoredEvent,
 } from "@/contracts/pours";
+import { serverNowMs } from "@/contracts/server-now";
 import type { PourEvent } from "@/core/pour/pour-events";
 import { jsonOf, type Database } from "../database";
 import type { PourEventRow, PourRow } from "../models/pour";
@@ -272,7 +273,7 @@ export function poursOf(db: Database, me: Person) {
       return {
         events: rows.flatMap((row) => readPourEvent(storedEvent(row)) ?? []),
         last: String(rows.at(-1)?.sequence ?? after),
-        now: new Date().toISOString(),
+        now: new Date(serverNowMs()).toISOString(),
       };
     },
     /** Whether this pour is there already: a start sent twice is one start. */
