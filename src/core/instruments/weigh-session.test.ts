@@ -56,6 +56,17 @@ test("another vessel is tared anew: what stands on the scale is none of it", () 
   show(11, 2);
   expect(taken).toHaveLength(2);
 });
+test("the same part of the next batch is taken like that of the first", () => {
+  const { show, taken } = bench([A, { ...A, vesselId: "second pot" }]);
+  show(0, 2);
+  show(201, 2);
+  show(0, 2);
+  show(201, 2);
+  expect(taken).toEqual([
+    ["A", 201],
+    ["A", 201],
+  ]);
+});
 test("tared between two lines it counts from nothing; lifted and put back, where it was", () => {
   const { show, taken, shown } = bench([A, B]);
   show(0, 2);

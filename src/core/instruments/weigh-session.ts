@@ -48,7 +48,13 @@ export function heardScale(
   if (!line) return { session: { ...before, readings, lineId: null }, shown: null, taken: null };
   let session: WeighSession = { ...before, readings };
   if (line.vesselId !== before.vesselId)
-    session = { ...session, vesselId: line.vesselId, lineId: line.id, baseG: null, readings: [weighing] };
+    session = {
+      vesselId: line.vesselId,
+      lineId: line.id,
+      baseG: null,
+      readings: [weighing],
+      takenId: null,
+    };
   else if (line.id !== before.lineId)
     session = {
       ...session,

@@ -9,14 +9,9 @@ import { offRatio, type WeighOut } from "@/core/batch/weigh-out";
 import { derivePlan, type Plan } from "@/core/plan/derive-plan";
 import { begunAtMs, HARDLY_BEGUN_S } from "@/core/pour/act-clock";
 import { foldPour, mixedAt, nextStep, stepsAsked, type PourState } from "@/core/pour/pour-events";
-import { potNow } from "@/core/pour/pot-now";
-import { veinsWider, widerWords, windowNow } from "@/core/pour/window-now";
 import { runSheet, type RunStep } from "@/core/pour/run-sheet";
-import { whatNext } from "@/core/shop/shop";
-import type { NextLine } from "@/core/instruments/weigh-session";
-import { batchAsWeighed, weighKey, type WeighLine } from "@/core/pour/weigh-lines";
+import { batchAsWeighed, weighKey } from "@/core/pour/weigh-lines";
 import type { UnitSystem } from "@/core/units/dimension";
-import { useShopClock } from "@/ui/shop-clock";
 import { ActDrawing } from "./act-drawing";
 import { ActView } from "./act-view";
 import { flameShutS } from "./caution";
@@ -27,9 +22,10 @@ import { useChime } from "./use-chime";
 import { useFilm } from "./use-film";
 import { heardWords } from "@/core/pour/heard-words";
 import { listenToPour } from "./pour-news";
+import { useNextAct } from "./use-next-act";
+import { useWeighLive } from "./use-weigh-live";
 import { createPourStore } from "./pour-store";
 import { ScaleLine } from "./scale-line";
-import { useScale } from "./use-scale";
 import { PotLine, WindowLine } from "./window-line";
 import { WeighPanel } from "./weigh-panel";
 
@@ -47,7 +43,6 @@ export function PourView({
   /** A scale stands at the server. */
   hasScale: boolean;
 }) {
-  const { clockAt } = useShopClock();
   const [pour] = useState(() => received(shown));
   const [store] = useState(() => createPourStore(pour));
   const { events, waiting, trouble, heard, record } = useStore(store);
@@ -62,6 +57,7 @@ export function PourView({
   const [asking, setAsking] = useState(false);
   const [skipping, setSkipping] = useState(false);
   const [callingOff, setCallingOff] = useState(false);
+  const [byHand, setByHand] = useState(false);
   /** The act that was said to be done when it had hardly begun. */
   const [sureOf, setSureOf] = useState<string | null>(null);
 
@@ -130,64 +126,22 @@ export function PourView({
   const sinceS = mixed && now !== null ? (now - Date.parse(mixed)) / 1000 : null;
   const film = useFilm(pour, coat, mixed, sinceS);
   const shutS = now === null ? 0 : flameShutS(steps, state, now);
-  /** Told anew each minute, and with each act. */
-  const minute = now === null ? null : Math.floor(now / 60_000);
-  const next = useMemo(() => {
-    if (minute === null) return null;
-    const clock = clockAt(minute * 60_000);
-    const found = whatNext({ ...pour, events }, plan, steps, clock);
-    const at = found?.window && windowNow(found.window, clock.nowMin);
-    return (
-      found && {
-        atMs: minute * 60_000 + (found.atMin - clock.nowMin) * 60_000,
-        stepId: found.step.id,
-        at: at ?? null,
-        /** Minutes from now until its window opens. */
-        opensMin: found.window ? found.window.from.likely - clock.nowMin : 0,
-      }
-    );
-  }, [minute, clockAt, pour, events, plan, steps]);
-  const dueS =
-    next && now !== null && step && (step.kind === "pass" || step.kind === "weigh")
-      ? (next.atMs - now) / 1000
-      : null;
-  const pass = coat?.coat.passes.find(({ id }) => id === step?.passId);
-  /** Of the act that is shown: the minute that is worked out may still be of the one before. */
-  const inWindow = next && next.stepId === step?.id && step.kind === "pass" && pass ? next.at : null;
-  const wider = useMemo(() => {
-    const sinceMin = sinceS === null ? null : Math.floor(sinceS / 60);
-    if (pass?.kind !== "veins" || inWindow?.state !== "early" || !next || sinceMin === null) return null;
-    const resin = coat?.resin;
-    if (!resin || resin.kind === "paint") return null;
-    const room = { resin, tempC: pour.plan.document.work.tempC, filmMm: coat.coat.filmMm };
-    return widerWords(veinsWider(room, { now: sinceMin, open: sinceMin + next.opensMin }));
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- by the minute, not by the half second
-  }, [minute, pass, inWindow?.state, coat]);
-  const pot = useMemo(
-    () => (minute === null ? null : potNow(plan, steps, state, minute * 60_000)),
-    [plan, steps, state, minute],
-  );
-  const line = step?.weigh.find(({ line: id }) => !state.weighed.has(weighKey(step.id, id))) ?? null;
+  const { dueS, inWindow, wider, pot } = useNextAct({
+    pour,
+    events,
+    plan,
+    steps,
+    state,
+    step,
+    coat,
+    sinceS,
+    nowMs: now,
+  });
   const { scaleStepG } = plan.atHand;
-  const [byHand, setByHand] = useState(false);
-  const scale = useScale(
-    hasScale && !byHand && step?.kind === "weigh",
-    step && line ? nextLine(step, line, tolerancePct) : null,
-    scaleStepG,
-    (id, grams) => {
-      const [stepId, lineId] = id.split("|") as [string, string];
-      void record({
-        kind: "weighed",
-        stepId,
-        line: lineId,
-        grams: Number((Math.round(grams / scaleStepG) * scaleStepG).toFixed(3)),
-      });
-    },
-  );
-  const scaleG = scale.shown && "grams" in scale.shown && scale.shown.kind !== "tare" ? scale.shown.grams : 0;
-  const onScale = useMemo(
-    () => (line && scaleG > 0 ? { line: line.line, grams: scaleG } : null),
-    [line, scaleG],
+  const { scale, line, onScale } = useWeighLive(
+    hasScale && !byHand,
+    { step, state, tolerancePct, stepG: scaleStepG },
+    record,
   );
   const { quiet, toggle } = useChime(step?.id ?? null, dueS);
 
@@ -265,7 +219,7 @@ export function PourView({
               />
             ) : null
           }
-          window={inWindow && pass && <WindowLine kind={pass.kind} at={inWindow} wider={wider} />}
+          window={inWindow && <WindowLine kind={inWindow.pass.kind} at={inWindow.at} wider={wider} />}
           film={film}
           life={coat?.resin?.kind === "paint" ? [] : (film?.life ?? coat?.life ?? [])}
           sinceS={sinceS}
@@ -332,16 +286,6 @@ export function PourView({
     </div>
   );
 }
-
-/** A line as the scale is asked for it: doses go on top of what is in their vessel. */
-const nextLine = (step: RunStep, { line, thing, grams }: WeighLine, tolerancePct: number): NextLine => ({
-  id: weighKey(step.id, line),
-  vesselId: thing.kind === "part" ? `${step.id}|${thing.mixId}` : `${step.id}|${line}`,
-  targetG: grams,
-  toleranceG: (grams * (tolerancePct > 0 ? tolerancePct : USUAL_TOLERANCE_PCT)) / 100 / 2,
-});
-/** Where a card names none. */
-const USUAL_TOLERANCE_PCT = 2;
 
 /** What is to be done about what was weighed for a batch so far. */
 function weighedIn(plan: Plan, step: RunStep, state: PourState): WeighOut | null {
