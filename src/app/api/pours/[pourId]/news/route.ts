@@ -58,7 +58,7 @@ function streamed(first: News, since: (last: string) => Promise<News>, signal: A
         await new Promise((resolve) => setTimeout(resolve, ASK_MS));
         // A database that is away for a moment ends the stream; the browser opens it again.
         const news = await since(last).catch(() => null);
-        if (!news) break;
+        if (!news || ended) break;
         if (news.last !== last || Date.now() - saidAt > ALIVE_MS) {
           last = news.last;
           controller.enqueue(say(news));

@@ -1,4 +1,4 @@
-import { addressOf, INSTRUMENTS, instrumentLines, type InstrumentKind } from "@/server/instrument";
+import { addressOf, instrumentLines } from "@/server/instrument";
 import { currentPerson } from "@/server/session";
 
 /** Opened again after so long where an instrument is gone, ms. */
@@ -6,16 +6,10 @@ const AGAIN_MS = 1000;
 /** Ends after so long and is opened anew: whoever was signed out meanwhile hears no more, ms. */
 const LASTS_MS = 60_000;
 
-const isKind = (kind: string): kind is InstrumentKind => Object.hasOwn(INSTRUMENTS, kind);
-
-/** What an instrument at the server prints, line by line (server-sent events). Each screen that listens has a connection of its own. */
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ kind: string }> },
-): Promise<Response> {
+/** What the scale at the server prints, line by line (server-sent events). Each screen that listens has a connection of its own. */
+export async function GET(request: Request): Promise<Response> {
   if (!(await currentPerson())) return new Response(null, { status: 401 });
-  const { kind } = await params;
-  const address = isKind(kind) ? addressOf(kind) : null;
+  const address = addressOf("scale");
   if (!address) return new Response(null, { status: 404 });
   const ends = AbortSignal.any([request.signal, AbortSignal.timeout(LASTS_MS)]);
   const lines = instrumentLines(address, ends);
