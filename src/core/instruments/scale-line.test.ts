@@ -37,14 +37,24 @@ test.each(["OL", "ST,OL", "------", "ERR 2", " H ", "UNDERLOAD", "S +99999999 kg
   "%j is out of range or no reading, never a mass",
   (line) => expect(readScaleLine(line)?.kind ?? "none").not.toBe("mass"),
 );
-test.each(["", "   ", "READY", "Model 7, version 2.1", "T=22.4 RH=51", "x".repeat(200), "12 34 g 56"])(
-  "%j is not taken for more than it says",
-  (line) => {
-    const read = readScaleLine(line);
-    if (line === "12 34 g 56") expect(read).toMatchObject({ kind: "mass", grams: 34 });
-    else expect(read?.kind ?? "none").not.toBe("mass");
-  },
-);
+test.each([
+  "",
+  "   ",
+  "READY",
+  "Model 7, version 2.1",
+  "T=22.4 RH=51",
+  "x".repeat(200),
+  "TARE 60.0 g",
+  "PT 60.0 g",
+  "TOTAL 1.2 kg",
+  "120 PCS",
+  "99.8 %",
+  "12 34 g 56",
+])("%j is not taken for more than it says", (line) => {
+  const read = readScaleLine(line);
+  if (line === "12 34 g 56") expect(read).toMatchObject({ kind: "mass", grams: 34 });
+  else expect(read?.kind ?? "none").not.toBe("mass");
+});
 test("a pound and an ounce are the international ones (NIST Handbook 44, appendix C)", () => {
   expect(readScaleLine("1 lb")).toMatchObject({ grams: 453.59237 });
   expect(readScaleLine("16 oz")).toMatchObject({ grams: 453.59237 });

@@ -35,6 +35,9 @@ const OUT = /(^|[^A-Z])(OL|UL|OVER|UNDER|OVERLOAD|UNDERLOAD|ERR|ERROR|LO|HI|H|L)
 const AT_REST = /(^|[^A-Z])(ST|S|SS|STABLE|STAB|OK)([^A-Z]|$)/;
 const MOVING = /(^|[^A-Z])(US|SD|D|M|MO|MOTION|UNSTABLE|DYNAMIC|DYN)([^A-Z]|$)|[~?]/;
 
+/** What is printed of what the scale holds in mind, and of counting: not what lies on it. */
+const NO_LOAD = /(^|[^A-Z])(TARE|PT|TR|TOTAL|SUM|AVG|TARGET|PCS|PC)([^A-Z]|$)|%/;
+
 const numberOf = (text: string): number => Number(text.replace(",", "."));
 const signOf = (sign: string | undefined): number => (sign === "-" ? -1 : 1);
 
@@ -67,7 +70,7 @@ export function readScaleLine(text: string): ScaleReading | null {
     .toUpperCase()
     .replace(/[^\x20-\x7e]+/g, " ")
     .trim();
-  if (line === "") return null;
+  if (line === "" || NO_LOAD.test(line)) return null;
   const mass = massOf(line);
   if (!mass) return OUT.test(line) ? { kind: "out of range" } : null;
   if (!(Math.abs(mass.grams) <= MOST_G)) return { kind: "out of range" };

@@ -1,5 +1,7 @@
-import type { Real } from "../schedule/coat-windows";
-import type { PourState } from "./pour-events";
+import type { Plan } from "../plan/derive-plan";
+import { windowCoatsOf } from "../plan/timed";
+import type { Real, WindowCoat } from "../schedule/coat-windows";
+import { passesLeftOut, type PourState } from "./pour-events";
 import type { RunStep } from "./run-sheet";
 
 /**
@@ -35,4 +37,27 @@ export function realDays(
     real.set(coatId, { batchesAtMin: batchesAtMin.sort((a, b) => a - b), doneAtMin, doneTurns });
   }
   return real;
+}
+
+/**
+ * The coats of a pour as far as they are not left out, without the passes that are, for the planner: those that are begun with what was done of them.
+ * @param minuteOf a moment in minutes of the plan
+ */
+export function coatsAsPoured(
+  plan: Plan,
+  steps: readonly RunStep[],
+  state: PourState,
+  minuteOf: (at: string) => number,
+): WindowCoat[] {
+  const real = realDays(steps, state, minuteOf);
+  const out = passesLeftOut(steps, state);
+  return windowCoatsOf(plan).flatMap((planned): WindowCoat[] => {
+    const { coat } = planned;
+    const begun = real.get(coat.id);
+    if (!begun && state.droppedCoats.has(coat.id)) return [];
+    const passes = coat.passes.filter(({ id }) => !out.has(`${coat.id}:${id}`));
+    // What is as planned stays the same object: what was worked out of it is kept.
+    const asked = passes.length < coat.passes.length ? { ...planned, coat: { ...coat, passes } } : planned;
+    return [begun ? { ...asked, real: begun } : asked];
+  });
 }

@@ -53,7 +53,10 @@ export function comparePour(
     const layingIds = new Set(
       coat.passes.filter(({ kind }) => PASS[kind].phase === "laying").map(({ id }) => id),
     );
-    const laying = runSteps.filter(({ passId }) => passId !== null && layingIds.has(passId));
+    // What was left out was not waited for.
+    const laying = runSteps.filter(
+      ({ id, passId }) => passId !== null && layingIds.has(passId) && !state.skipped.has(id),
+    );
     const laid = laying.flatMap((step) => state.doneAt.get(step.id) ?? []).sort();
     const last = laying.length > 0 && laid.length === laying.length ? (laid[laid.length - 1] ?? null) : null;
     // One cup that is off leaves soft spots, however well the others are mixed.

@@ -1,7 +1,9 @@
 import { starterCards } from "../cure/starter-cards";
 import { sampleJob } from "../job/sample-job";
 import { derivePlan } from "../plan/derive-plan";
-import { realDays } from "./actuals";
+import { PASS } from "../passes/facts";
+import { coatsAsPoured, realDays } from "./actuals";
+import { comparePour } from "./compare-pour";
 import { potNow } from "./pot-now";
 import { foldPour, nextStep, passesLeftOut, stepsAsked, type PourEvent } from "./pour-events";
 import { runSheet } from "./run-sheet";
@@ -72,6 +74,21 @@ describe("an act that is left out", () => {
   });
 });
 
+test("how long a coat took is told though one of its laying passes was left out", () => {
+  const laying = ofColour.filter(({ passId }) =>
+    colour.passes.some(({ id, kind }) => id === passId && PASS[kind].phase === "laying"),
+  );
+  expect(laying.length).toBeGreaterThan(1);
+  const weigh = titled("Weigh");
+  const [first, ...others] = laying;
+  const tookWith = (events: PourEvent[]) =>
+    comparePour(plan, steps, foldPour([tick(weigh.id, 0), tick(first!.id, 9), ...events]), "metric").find(
+      ({ coatId }) => coatId === colour.id,
+    )!.tookMin;
+  expect(tookWith([])).toBeNull();
+  expect(tookWith(others.map(({ id }) => skip(id, 12)))).toBe(9);
+});
+
 describe("a coat that is left out", () => {
   const drop: PourEvent = { ...stamped(5), kind: "drop-coat", coatId: colour.id, why: "" };
   test("is asked for no more, what is done of it stays", () => {
@@ -79,6 +96,25 @@ describe("a coat that is left out", () => {
     const asked = stepsAsked(steps, foldPour([tick(first.id, 1), drop]));
     expect(asked.filter(({ coatId }) => coatId === colour.id).map(({ id }) => id)).toEqual([first.id]);
     expect(asked.some(({ coatId }) => coatId !== colour.id)).toBe(true);
+    expect(foldPour([drop]).notes).toEqual([
+      { at: at(5), stepId: null, coatId: colour.id, text: "Left out." },
+    ]);
+  });
+  test("is planned no more; begun, it goes on, without the passes that are left out, and all else stays the same", () => {
+    const minuteOf = (moment: string) => (Date.parse(moment) - startMs) / 60_000;
+    const ids = (events: PourEvent[]) =>
+      coatsAsPoured(plan, steps, foldPour(events), minuteOf).map(({ coat }) => coat.id);
+    expect(ids([])).toContain(colour.id);
+    expect(ids([drop])).not.toContain(colour.id);
+    const weigh = titled("Weigh");
+    expect(ids([tick(weigh.id, 1), drop])).toContain(colour.id);
+    const torch = titled("Torch");
+    const coats = coatsAsPoured(plan, steps, foldPour([skip(torch.id, 2)]), minuteOf);
+    expect(coats.find(({ coat }) => coat.id === colour.id)!.coat.passes.map(({ id }) => id)).not.toContain(
+      torch.passId,
+    );
+    const other = coats.find(({ coat }) => coat.id !== colour.id)!.coat;
+    expect(job.coats.includes(other) || plan.coats.some(({ coat }) => coat === other)).toBe(true);
   });
 });
 
@@ -94,6 +130,10 @@ describe("a mix in its pot", () => {
     expect(near.leftMin.low).toBeCloseTo(3, 6);
     expect(near.leftMin.high).toBeCloseTo(life.high - life.low + 3, 6);
     expect(near.coatName).toBe(colour.name);
+  });
+  test("is told of until it is surely hard, not for days", () => {
+    expect(potAt(life.high + 50)!.leftMin.likely).toBeLessThan(0);
+    expect(potAt(life.high + 61)).toBeNull();
   });
   test("is gone from the pot when its batch is laid, or not mixed at all", () => {
     const laid = [...mixed, tick(titled("Lay the colours").id, 8)];

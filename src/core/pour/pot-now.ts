@@ -7,8 +7,9 @@ import { weighStepId, type RunStep } from "./run-sheet";
 /** A mix that stands in its pot: whose it is, and how long it lives there yet, min. */
 export type PotNow = { coatName: string; batch: number; leftMin: Spread };
 
-/** Told from so many minutes before the end that may come first. */
+/** Told from so many minutes before the end that may come first, until so long after the one that may come last: then it is hard. */
 const TOLD_FROM_MIN = 8;
+const HARD_AFTER_MIN = 60;
 
 /**
  * The mix that will be the first to grow hot in its pot: weighed out, and not all poured yet. Null while none is near its end. A pot is taken as
@@ -45,6 +46,8 @@ export function potNow(
       ];
     });
   });
-  const hottest = pots.sort((a, b) => a.leftMin.low - b.leftMin.low)[0];
+  const hottest = pots
+    .filter(({ leftMin }) => leftMin.high > -HARD_AFTER_MIN)
+    .sort((a, b) => a.leftMin.low - b.leftMin.low)[0];
   return hottest && hottest.leftMin.low < TOLD_FROM_MIN ? hottest : null;
 }

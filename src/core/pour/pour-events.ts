@@ -34,7 +34,8 @@ export type PourState = {
   weighed: Map<string, number>;
   leftMl: Map<string, number>;
   shortMl: Map<string, number>;
-  notes: { at: string; stepId: string | null; text: string }[];
+  /** Each at an act, of a coat, or of the whole pour. */
+  notes: { at: string; stepId: string | null; coatId?: string; text: string }[];
   finishedAt: string | null;
   /** Why it was called off; null for one that was not. */
   calledOff: string | null;
@@ -76,7 +77,12 @@ export function foldPour(events: readonly PourEvent[]): PourState {
         break;
       case "drop-coat":
         state.droppedCoats.add(event.coatId);
-        state.notes.push({ at: event.at, stepId: null, text: leftOut(event.why) });
+        state.notes.push({
+          at: event.at,
+          stepId: null,
+          coatId: event.coatId,
+          text: leftOut(event.why),
+        });
         break;
       case "weighed":
         state.weighed.set(weighKey(event.stepId, event.line), event.grams);

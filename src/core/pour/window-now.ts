@@ -33,15 +33,17 @@ export function windowNow({ from, to }: Pick<PassWindow, "from" | "to">, nowMin:
   return { state: nowMin >= to.low ? "closing" : "right", closesMin };
 }
 
+const ON_TOP = "It does not level into what lies there any more: pour it as a coat of its own.";
+const DRAGS = "The film drags and keeps every mark: let it be, sand it and put it right with the next coat.";
 /** What becomes of a pass that is done too early or too late, and what is still possible. Common practice, no source. */
 const OUT_OF_WINDOW: Partial<Record<PassKind, { early?: string; late: string }>> = {
-  lay: { late: "It does not level into what lies there any more: pour it as a coat of its own." },
-  "bucket-pour": { late: "It does not level into what lies there any more: pour it as a coat of its own." },
+  lay: { late: ON_TOP },
+  "bucket-pour": { late: ON_TOP },
   spread: {
-    late: "The film drags and keeps every mark: let it be, sand it and put it right with the next coat.",
+    late: DRAGS,
   },
   palm: {
-    late: "The film drags and keeps every mark: let it be, sand it and put it right with the next coat.",
+    late: DRAGS,
   },
   comb: { late: "The lines stay as furrows: let it be, the next coat fills them." },
   skim: { late: "The blade tears the film: let it be." },

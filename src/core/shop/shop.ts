@@ -17,8 +17,8 @@ import { derivePlan, withDays, type Plan } from "../plan/derive-plan";
 import { windowCoatsOf } from "../plan/timed";
 import type { JobDocument } from "../job/job";
 import { settingsOf } from "../job/job-settings";
-import { foldPour, nextStep, passesLeftOut, type PourEvent } from "../pour/pour-events";
-import { realDays } from "../pour/actuals";
+import { foldPour, nextStep, type PourEvent } from "../pour/pour-events";
+import { coatsAsPoured } from "../pour/actuals";
 import { runSheet, type RunStep } from "../pour/run-sheet";
 
 /** A pour as it was started, and what has happened since. */
@@ -78,20 +78,10 @@ const settingsFrom = (document: JobDocument, midnight: number, nowMin: number): 
 /** How a pour stands among the shop's work; null for one of which nothing is wet or to come. */
 function pourJob(pour: ShopPour, plan: Plan, clock: WallClock): ShopJob | null {
   if (isLeftOpen(pour, clock)) return null;
-  const steps = runSheet(plan, "metric");
-  const state = foldPour(pour.events);
-  const real = realDays(steps, state, clock.minuteOf);
-  const out = passesLeftOut(steps, state);
   const startMin = clock.minuteOf(pour.startedAt);
   const done = pour.finishedAt !== null;
-  const coats = windowCoatsOf(plan).flatMap((planned) => {
-    const { coat } = planned;
-    const begun = real.get(coat.id);
-    if (!begun && (done || state.droppedCoats.has(coat.id))) return [];
-    const passes = coat.passes.filter(({ id }) => !out.has(`${coat.id}:${id}`));
-    const asked = passes.length < coat.passes.length ? { ...planned, coat: { ...coat, passes } } : planned;
-    return [begun ? { ...asked, real: begun } : asked];
-  });
+  const asked = coatsAsPoured(plan, runSheet(plan, "metric"), foldPour(pour.events), clock.minuteOf);
+  const coats = done ? asked.filter(({ real }) => real !== undefined) : asked;
   if (coats.length === 0) return null;
   return {
     id: pour.id,

@@ -5,10 +5,9 @@ import { useMemo } from "react";
 import type { Pour } from "@/contracts/pours";
 import type { FilmInRoom } from "@/core/cure/film-in-room";
 import { derivePlan } from "@/core/plan/derive-plan";
-import { windowCoatsOf } from "@/core/plan/timed";
 import { settingsOf } from "@/core/job/job-settings";
 import { foldPour } from "@/core/pour/pour-events";
-import { realDays } from "@/core/pour/actuals";
+import { coatsAsPoured } from "@/core/pour/actuals";
 import { runSheet } from "@/core/pour/run-sheet";
 import { wallMinutes } from "@/core/shop/wall-clock";
 import { doneAgainst } from "@/core/schedule/done-against";
@@ -40,13 +39,10 @@ export function LogBeams({ pour, system }: { pour: Pour; system: UnitSystem }) {
   const shown = useMemo((): Shown[] => {
     const plan = derivePlan(pour.plan.document, pour.plan.cards);
     const day = new Date(pour.startedAt);
-    const real = realDays(runSheet(plan, "metric"), foldPour(pour.events), (at) =>
-      wallMinutes(new Date(at), day, zone),
+    const minuteOf = (at: string) => wallMinutes(new Date(at), day, zone);
+    const coats = coatsAsPoured(plan, runSheet(plan, "metric"), foldPour(pour.events), minuteOf).filter(
+      ({ real }) => real !== undefined,
     );
-    const coats = windowCoatsOf(plan).flatMap((planned) => {
-      const done = real.get(planned.coat.id);
-      return done ? [{ ...planned, real: done }] : [];
-    });
     const settings = settingsOf(pour.plan.document, null);
     return planDays(coats, 0, settings).coats.flatMap((coat): Shown[] => {
       const of = coats.find((poured) => poured.coat.id === coat.coatId);

@@ -148,6 +148,8 @@ export function LogView({
     if (calledOff === null) return `, finished ${say(at, "HH:mm")}`;
     return `, called off ${say(at, "HH:mm")}${calledOff ? `: ${calledOff}` : ""}`;
   };
+  const coatName = (coatId: string | undefined) =>
+    plan.coats.find(({ coat }) => coat.id === coatId)?.coat.name;
   const stepTitle = (stepId: string | null) => steps.find((step) => step.id === stepId)?.title;
 
   return (
@@ -194,6 +196,7 @@ export function LogView({
               <p className="label">
                 {say(note.at, "HH:mm")}
                 {stepTitle(note.stepId) && `, at “${stepTitle(note.stepId)}”`}
+                {coatName(note.coatId) && `, ${coatName(note.coatId)}`}
               </p>
             </div>
           ))}

@@ -26,7 +26,7 @@ type Props = {
 
 /** All steps are done: what was left of each coat, or how much was missing, then the end. */
 export function FinishView({ pour, plan, state, system, record, back }: Props) {
-  const poured = plan.coats.filter((coat) => coat.batched);
+  const poured = plan.coats.filter(({ coat, batched }) => batched && !state.droppedCoats.has(coat.id));
   return (
     <main className="flex-1 px-8 pt-8 pb-8 max-md:px-4 max-w-4xl">
       <h1 className="heading text-4xl">What was left?</h1>

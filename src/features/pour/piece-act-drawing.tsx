@@ -68,7 +68,8 @@ export function PieceActDrawing({
   const wide = isLong
     ? fit(width, room - (small * size.heightMm) / size.widthMm)
     : fit(width - (withBefore ? small + GAP_PX : 0), room);
-  const picture = usePicture(of, after, Math.min(SHARPEST_PX, wide), { measured: false });
+  const pictured = of !== null && after > 0;
+  const picture = usePicture(pictured ? of : null, after, Math.min(SHARPEST_PX, wide), { measured: false });
   const last = usePicture(withBefore ? of : null, before, small, { measured: false });
   if (!here) return null;
   const { piece } = here;
@@ -76,7 +77,6 @@ export function PieceActDrawing({
     setChosen((at + by + pieces.length) % pieces.length);
     setVein(0);
   };
-  const pictured = of !== null && after > 0;
   return (
     <div>
       {named && (
@@ -95,12 +95,7 @@ export function PieceActDrawing({
         </p>
       )}
       <div className={classNames("flex", isLong ? "flex-col" : "items-end")} style={{ gap: GAP_PX }}>
-        <PiecePicture
-          picture={pictured ? picture : null}
-          piece={piece}
-          name={`${piece.name}, ${step.title}`}
-          width={wide}
-        >
+        <PiecePicture picture={picture} piece={piece} name={`${piece.name}, ${step.title}`} width={wide}>
           <ActOverlay
             here={here}
             frame={pictureFrame(piece, wide)}

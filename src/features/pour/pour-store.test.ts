@@ -136,8 +136,8 @@ describe("with other screens", () => {
 
   test("what was done elsewhere comes in once, however often it is told, and says by whom", async () => {
     const store = await open();
-    store.getState().hear(news([theirs]));
-    store.getState().hear(news([theirs]));
+    store.getState().hear(news([theirs]), Date.now());
+    store.getState().hear(news([theirs]), null);
     expect(store.getState().events.map(({ id }) => id)).toEqual(["t"]);
     expect(store.getState().heard?.event.by).toBe("Tomas");
     expect(store.getState().waiting).toBe(0);
@@ -145,7 +145,7 @@ describe("with other screens", () => {
   test("one's own entries that come back are no news", async () => {
     const store = await open();
     await store.getState().record({ kind: "tick", stepId: "a" });
-    store.getState().hear(news(store.getState().events));
+    store.getState().hear(news(store.getState().events), null);
     expect(store.getState().events).toHaveLength(1);
     expect(store.getState().heard).toBeNull();
   });
@@ -157,6 +157,16 @@ describe("with other screens", () => {
     const [first, second] = store.getState().events;
     expect(Date.parse(second!.at) - Date.parse(first!.at)).toBeGreaterThanOrEqual(20 * 60_000);
     expect(store.getState().now() - Date.now()).toBeCloseTo(20 * 60_000, -2);
+  });
+  test("what was told long ago tells no time: a device that slept over it keeps its clock", async () => {
+    const store = await open();
+    const old = { ...news([theirs]), now: new Date(Date.now() - 10 * 60_000).toISOString() };
+    store.getState().hear(old, null);
+    expect(store.getState().now()).toBe(Date.now());
+    store.getState().hear(old, Date.now() - 10 * 60_000);
+    expect(store.getState().now()).toBe(Date.now());
+    store.getState().hear({ ...old, now: new Date(Date.now() - 20 * 60_000).toISOString() }, Date.now());
+    expect(store.getState().now()).toBe(Date.now() - 20 * 60_000);
   });
   test("a clock that is right to a second is left alone: the rest is the way there and back", async () => {
     serverAheadMs = 900;

@@ -19,8 +19,8 @@ export type PourStore = {
   record: (act: Act) => Promise<void>;
   send: () => Promise<void>;
   wake: () => Promise<void>;
-  /** Takes in what was recorded elsewhere, and the server's time. */
-  hear: (news: PourNews) => void;
+  /** Takes in what was recorded elsewhere; and the server's time, where it is known when it was asked for, ms. */
+  hear: (news: PourNews, askedMs: number | null) => void;
   /** What another screen did last: who, and when it was heard here by {@link PourStore.now}, ms. */
   heard: { event: PourEvent; atMs: number } | null;
   /** Now by the server's clock, ms: the clock of this device, corrected where it is wrong. */
@@ -29,6 +29,8 @@ export type PourStore = {
 
 /** A clock that differs less than this is right, ms: less is the way there and back. */
 const CLOCK_RIGHT_MS = 1500;
+/** An answer that took longer tells no time: a device may have slept over it, ms. */
+const CLOCK_SOON_MS = 5000;
 
 const RETRY_MS = 4000;
 /** As many as the server takes at once. */
@@ -44,8 +46,10 @@ export function createPourStore(pour: Pour) {
   const own = new Set<string>();
   /** What this device's clock is behind the server's, ms. */
   let behindMs = 0;
-  const setClock = (now: string, atMs: number) => {
-    const off = Date.parse(now) - atMs;
+  const setClock = (now: string, askedMs: number) => {
+    const heardMs = Date.now();
+    if (heardMs - askedMs > CLOCK_SOON_MS || heardMs < askedMs) return;
+    const off = Date.parse(now) - (askedMs + heardMs) / 2;
     behindMs = Math.abs(off) > CLOCK_RIGHT_MS ? off : 0;
   };
 
@@ -74,7 +78,7 @@ export function createPourStore(pour: Pour) {
         events: [...unsent.values()].slice(0, MOST_AT_ONCE),
       });
       if (result.ok) {
-        setClock(result.value.now, (sentMs + Date.now()) / 2);
+        setClock(result.value.now, sentMs);
         for (const id of result.value.stored) unsent.delete(id);
         await removeWaiting(result.value.stored).catch(() => {});
       } else {
@@ -97,8 +101,8 @@ export function createPourStore(pour: Pour) {
       await get().send();
     },
     heard: null,
-    hear: ({ events, now }) => {
-      setClock(now, Date.now());
+    hear: ({ events, now }, askedMs) => {
+      if (askedMs !== null) setClock(now, askedMs);
       const known = new Set(get().events.map(({ id }) => id));
       const fresh = events.filter(({ id }) => !known.has(id));
       const theirs = fresh.filter(({ id }) => !own.has(id)).at(-1);

@@ -66,12 +66,12 @@ export function PourView({
   const off = weighOut ? offRatio(weighOut) : [];
   const tolerancePct = plan.coats.find(({ coat }) => coat.id === step?.coatId)?.resin?.ratioTolerancePct ?? 0;
   const begunMs = begunAtMs(state.doneAt, pour.startedAt);
+  const begunS = now === null ? 0 : Math.max(0, (now - begunMs) / 1000);
   /** Done; out of ratio it asks first, and an act that lasts asks once when it has hardly begun. */
   const done = () => {
     if (!step) return;
     if (off.length > 0) setAsking(true);
-    else if (step.clock && sureOf !== step.id && now !== null && now - begunMs < 1000 * HARDLY_BEGUN_S)
-      setSureOf(step.id);
+    else if (step.clock && sureOf !== step.id && now !== null && begunS < HARDLY_BEGUN_S) setSureOf(step.id);
     else void record({ kind: "tick", stepId: step.id });
   };
   /** Something of its coat is done: it cannot be left out any more. */
@@ -199,8 +199,8 @@ export function PourView({
               system={system}
             />
           }
-          begunS={now === null ? 0 : Math.max(0, (now - begunMs) / 1000)}
-          sure={sureOf === step.id}
+          begunS={begunS}
+          sure={sureOf === step.id && step.clock !== null && begunS < step.clock.totalS}
           scale={
             step.kind === "weigh" ? (
               <WeighPanel

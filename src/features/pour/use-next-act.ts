@@ -57,7 +57,9 @@ export function useNextAct({ pour, events, plan, steps, state, step, coat, since
   const sinceMin = sinceS === null ? null : Math.floor(sinceS / 60);
   const { tempC } = pour.plan.document.work;
   const wider = useMemo(() => {
-    if (pass?.kind !== "veins" || at?.state !== "early" || sinceMin === null) return null;
+    // A coat of veins lies in the film of another one.
+    if (pass?.kind !== "veins" || coat?.coat.kind === "vein" || at?.state !== "early" || sinceMin === null)
+      return null;
     const resin = coat?.resin;
     if (!resin || resin.kind === "paint") return null;
     const film = { resin, tempC, filmMm: coat.coat.filmMm };

@@ -53,7 +53,7 @@ export function PotLine({ pot: { coatName, batch, leftMin } }: { pot: PotNow }) 
       <span>
         {coatName}, batch {batch}.{" "}
         {over
-          ? "Do not pour it, do not breathe it: carry it outside, wide and shallow."
+          ? "Do not pour it. Gloves on, carry it outside, away from what burns, and keep out of its fumes."
           : "Pour it out on the piece now, or spread it wide and shallow."}
       </span>
     </div>

@@ -103,7 +103,7 @@ export function PieceStage({
     last?.();
   };
   const beginPull = (frame: Frame) => {
-    hold(true, true);
+    hold("in stages");
     setHeld({ piece, frame });
   };
   const endPull = () => {

@@ -30,7 +30,7 @@ export type JobState = {
   /** Ends an undo step: what is changed from now on is a step of its own. */
   mark: () => void;
   /** While a pull is under way its pauses are no undo steps; letting go ends the step. What is changed is kept in the browser all along. */
-  hold: (pulling: boolean, inStages?: boolean) => void;
+  hold: (pulling: boolean | "in stages") => void;
   /** Whether figures may come after what is pulled: the plan is worked out in stages, each in a frame of its own. */
   inStages: boolean;
   settle: (keep: "mine" | "theirs") => Promise<void>;
@@ -289,10 +289,10 @@ export function createJobStore(job: OpenJob) {
         return steps;
       },
       inStages: false,
-      hold: (pulling, inStages = false) => {
+      hold: (pulling) => {
         get().mark();
-        held = pulling;
-        set({ inStages: pulling && inStages });
+        held = pulling !== false;
+        set({ inStages: pulling === "in stages" });
         if (held) return clearTimeout(timer);
         const { status, document } = get();
         if (status !== "saved") keep(document);
