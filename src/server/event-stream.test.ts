@@ -23,11 +23,14 @@ test.each(["the answer is not read any more", "the request is called off"])(
     const response = eventStream(
       request(asked.signal),
       async function* (ends): AsyncGenerator<StreamMessage> {
-        while (!ends.aborted) {
-          yield { data: "on" };
-          await new Promise((resolve) => setTimeout(resolve, 5));
+        try {
+          while (!ends.aborted) {
+            yield { data: "on" };
+            await new Promise((resolve) => setTimeout(resolve, 5));
+          }
+        } finally {
+          ended = true;
         }
-        ended = true;
       },
       250,
     );

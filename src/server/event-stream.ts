@@ -28,7 +28,10 @@ export function eventStream(
           bytes.encode(`${value.id ? `id: ${value.id}\n` : ""}data: ${JSON.stringify(value.data)}\n\n`),
         );
     },
-    cancel: () => gone.abort(),
+    cancel: () => {
+      gone.abort();
+      void coming.return(undefined);
+    },
   });
   return new Response(stream, {
     headers: {

@@ -144,7 +144,11 @@ export function SkipDialog({
       {...(second && { also: second })}
       onClose={onClose}
     >
-      <p className="mb-3">The plan goes on without it, and the log says so. Step back brings an act back.</p>
+      <p className="mb-3">
+        The plan goes on without it, and the log says so.{" "}
+        {step.kind === "pass" && "Step back brings an act back."}{" "}
+        {!begun && "A coat stays left out of this pour."}
+      </p>
     </WordsDialog>
   );
 }
