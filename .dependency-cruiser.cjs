@@ -97,9 +97,12 @@ module.exports = {
     only("contracts-only-core", "^src/contracts/", ["^src/(contracts|core)/"]),
     only("server-contracts-core", "^src/server/", ["^src/(server|contracts|core)/"]),
     only("ui-knows-no-jobs", "^src/ui/", ["^src/(ui|core)/"]),
+    only("offline-knows-no-view", "^src/offline/", ["^src/(offline|core|contracts)/"]),
     only("workers-are-thin", "^src/workers/", ["^src/(workers|core|contracts)/"]),
     only("pictures-know-no-jobs", "^src/pictures/", ["^src/(pictures|ui|core|workers|contracts)/"]),
-    only("features-inward", "^src/features/", ["^src/(features|pictures|ui|contracts|core|workers|server)/"]),
+    only("features-inward", "^src/features/", [
+      "^src/(features|pictures|offline|ui|contracts|core|workers|server)/",
+    ]),
     {
       name: "feature-imports-no-other-feature",
       severity: "error",

@@ -15,6 +15,8 @@ export default defineConfig({
   forbidOnly: true,
   use: {
     baseURL: `http://127.0.0.1:${thisShop.port}`,
+    // What is kept on a device is a journey of its own.
+    serviceWorkers: "block",
     viewport: { width: 1280, height: 800 },
     trace: process.env["TRACE"] ? "retain-on-failure" : "off",
     launchOptions: CHROMIUM,

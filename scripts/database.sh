@@ -152,10 +152,10 @@ install_packages() {
 
 # A fingerprint of all that a build is made of.
 sources_hash() {
-  { cat package-lock.json next.config.ts postcss.config.mjs tsconfig.json; find src scripts/build-aside.mjs -type f -not -name '*.test.ts' -not -name '*.test.tsx' -print0 | sort -z | xargs -0 sha256sum; } | sha256sum | cut -d' ' -f1
+  { cat package-lock.json next.config.ts postcss.config.mjs tsconfig.json; find src public scripts/build-aside.mjs scripts/build-service-worker.mjs -type f -not -name '*.test.ts' -not -name '*.test.tsx' -print0 | sort -z | xargs -0 sha256sum; } | sha256sum | cut -d' ' -f1
 }
 
-build_is_fresh() { [ -f .next/BUILD_ID ] && [ -f .next/aside.mjs ] && [ "$(cat .next/sources-hash 2>/dev/null)" = "$(sources_hash)" ]; }
+build_is_fresh() { [ -f .next/BUILD_ID ] && [ -f .next/aside.mjs ] && [ -f .next/service-worker.js ] && [ "$(cat .next/sources-hash 2>/dev/null)" = "$(sources_hash)" ]; }
 
 # All of the shop's data as statements; the last line says that it is all.
 database_dump() {

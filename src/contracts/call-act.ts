@@ -29,3 +29,12 @@ export async function callAct<Input extends z.ZodType, Output>(
     };
   }
 }
+
+/** Whether the server answers at all just now. */
+export async function serverAnswers(): Promise<boolean> {
+  try {
+    return (await fetch("/api/alive", { cache: "no-store" })).ok;
+  } catch {
+    return false;
+  }
+}

@@ -52,6 +52,16 @@ export function database(): Database {
   return holder.gaugebeamDatabase;
 }
 
+/** Whether the database answers. */
+export async function isReachable(): Promise<boolean> {
+  try {
+    await database().sequelize.query("SELECT 1");
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 /** A JSON column as the driver gives it: parsed, or the text itself. */
 export function jsonOf(value: Record<string, unknown> | string): unknown {
   return typeof value === "string" ? JSON.parse(value) : value;

@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import { BenchLine } from "@/features/bench-line/bench-line";
 import { wetNow } from "@/features/bench-line/queries";
+import { AwayLine } from "@/features/kept/away-line";
 import { ShopClock } from "@/ui/shop-clock";
 import { requirePerson } from "@/server/require-person";
 
@@ -9,6 +10,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
   return (
     <ShopClock zone={person.timeZone} style={person.clock}>
       <div className="h-dvh flex flex-col print:h-auto print:block max-lg:h-auto max-lg:min-h-dvh">
+        <AwayLine shownAt={new Date().toISOString()} />
         {children}
         <BenchLine wet={await wetNow(person)} />
       </div>

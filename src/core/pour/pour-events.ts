@@ -22,6 +22,12 @@ export type PourEvent = { id: string; at: string; by?: string } &
     | { kind: "call-off"; why: string }
   );
 
+/** Entries with those of a second list that are not among them. */
+export function withNew(events: readonly PourEvent[], more: readonly PourEvent[]): PourEvent[] {
+  const known = new Set(events.map(({ id }) => id));
+  return [...events, ...more.filter(({ id }) => !known.has(id))];
+}
+
 /** Where a pour stands, folded from its events in the order of their times. */
 export type PourState = {
   doneAt: Map<string, string>;

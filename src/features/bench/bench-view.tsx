@@ -10,6 +10,10 @@ import { Choice } from "@/ui/choice";
 import { useShopClock } from "@/ui/shop-clock";
 import { useHydrated } from "@/ui/use-hydrated";
 import { useShop } from "@/workers/use-shop";
+import { serverAnswers } from "@/contracts/call-act";
+import { KeepHere } from "@/offline/keep-here";
+import { pathsToKeep } from "./paths-to-keep";
+import { useWithKept } from "./use-with-kept";
 import { BenchAxis } from "./bench-axis";
 import { BenchForm } from "./bench-form";
 import { Beside } from "./beside";
@@ -25,20 +29,22 @@ const SPANS = [
   { value: "days", words: "three days" },
 ] as const;
 
+/** Looks again where the server answers: a refresh that comes to nothing would load the whole page anew. */
+async function lookAgain(router: { refresh: () => void }): Promise<void> {
+  if (document.visibilityState === "visible" && (await serverAnswers())) router.refresh();
+}
+
 /** What is wet, what comes next, and how the room is: the shop on one clock. */
 export function BenchView({ shown, system }: { shown: Sent<Bench>; system: UnitSystem }) {
   const router = useRouter();
-  const bench = useMemo(() => received(shown), [shown]);
+  const bench = useWithKept(useMemo(() => received(shown), [shown]));
   const shop = useShop(bench);
   const [span, setSpan] = useState<"day" | "days">("day");
   const [now, setNow] = useState<Date | null>(null);
   useEffect(() => {
     const tick = () => setNow(new Date());
     tick();
-    const timers = [
-      setInterval(tick, 1000),
-      setInterval(() => document.visibilityState === "visible" && router.refresh(), LOOK_AGAIN_MS),
-    ];
+    const timers = [setInterval(tick, 1000), setInterval(() => void lookAgain(router), LOOK_AGAIN_MS)];
     return () => timers.forEach(clearInterval);
   }, [router]);
   const { say, clockAt } = useShopClock();
@@ -48,17 +54,16 @@ export function BenchView({ shown, system }: { shown: Sent<Bench>; system: UnitS
   const pourOf = (id: string) => bench.pours.find((pour) => pour.id === id && pour.finishedAt === null);
   const hrefOf = (id: string) => (pourOf(id) ? `/pours/${id}` : `/jobs/${jobOf(id)}/windows`);
   const jobOf = (id: string) => shop?.laid.find((job) => job.id === id)?.jobId ?? id;
+  const today = now ? say(now, "yyyy-MM-dd") : "";
+  const tomorrow = now ? say(new Date(now.getTime() + 86_400_000), "yyyy-MM-dd") : "";
+  const kept = useMemo(() => pathsToKeep(bench, [today, tomorrow]), [bench, today, tomorrow]);
   const alive = useHydrated() && now !== null;
   return (
     <main className="px-7 max-sm:px-4 pt-5 pb-6 flex-1">
       <h1 className="sr-only">Bench</h1>
+      <KeepHere paths={kept} />
       <div className="grid grid-cols-[minmax(300px,1fr)_minmax(320px,1.25fr)_270px] gap-x-9 gap-y-6 max-lg:grid-cols-1">
-        <NextPanel
-          acts={alive ? acts : null}
-          nowMin={nowMin}
-          today={now ? say(now, "yyyy-MM-dd") : ""}
-          hrefOf={hrefOf}
-        />
+        <NextPanel acts={alive ? acts : null} nowMin={nowMin} today={today} hrefOf={hrefOf} />
         <RoomPanel
           bench={bench}
           laid={shop?.laid ?? []}

@@ -1,13 +1,14 @@
 "use client";
 
 import { zodResolver } from "@hookform/resolvers/zod";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import type { z } from "zod";
 import { callAct } from "@/contracts/call-act";
 import { changePassword, changePasswordFields, signOutEverywhere } from "@/contracts/people";
+import { useSignOut } from "@/offline/use-sign-out";
 import { Button } from "@/ui/button";
+import { SignOutDialog } from "@/ui/sign-out-dialog";
 import { TextField } from "@/ui/text-field";
 
 type Fields = z.output<typeof changePasswordFields>;
@@ -16,7 +17,7 @@ const EMPTY: Fields = { current: "", password: "" };
 
 /** One's own password, and an end to all of one's sessions. */
 export function OwnAccess() {
-  const router = useRouter();
+  const { ask, ...leaving } = useSignOut(() => callAct(signOutEverywhere, {}));
   const [changed, setChanged] = useState(false);
   const form = useForm<z.input<typeof changePasswordFields>, unknown, Fields>({
     resolver: zodResolver(changePasswordFields),
@@ -58,19 +59,14 @@ export function OwnAccess() {
         <Button type="submit" disabled={isSubmitting}>
           Change it
         </Button>
-        <Button
-          weight="quiet"
-          onClick={async () => {
-            await callAct(signOutEverywhere, {});
-            router.replace("/sign-in");
-          }}
-        >
+        <Button weight="quiet" onClick={ask}>
           Sign out on every device
         </Button>
         {changed && (
           <p role="status">Changed. Every other device that was signed in as you has to sign in again.</p>
         )}
       </div>
+      <SignOutDialog {...leaving} />
     </form>
   );
 }

@@ -1,21 +1,32 @@
 import type { Pour } from "@/contracts/pours";
 import type { PourEvent } from "@/core/pour/pour-events";
 
-/** The browser's outbox, which can be out of order as private windows and full disks make it. */
+/** What this device keeps, which can be out of order as private windows and full disks make it. */
 const stored = new Map<string, PourEvent>();
+const known = new Map<string, PourEvent>();
 let storeWorks = true;
-jest.mock("./outbox", () => ({
+const works = () => {
+  if (!storeWorks) throw new Error("no IndexedDB");
+};
+jest.mock("@/offline/outbox", () => ({
   putWaiting: async (_pourId: string, event: PourEvent) => {
-    if (!storeWorks) throw new Error("no IndexedDB");
+    works();
     stored.set(event.id, event);
   },
   waitingOf: async () => {
-    if (!storeWorks) throw new Error("no IndexedDB");
+    works();
     return [...stored.values()];
   },
-  removeWaiting: async (ids: string[]) => {
-    if (!storeWorks) throw new Error("no IndexedDB");
-    for (const id of ids) stored.delete(id);
+  nowKnown: async (_pourId: string, events: PourEvent[]) => {
+    works();
+    for (const event of events) {
+      stored.delete(event.id);
+      known.set(event.id, event);
+    }
+  },
+  entriesOf: async () => {
+    works();
+    return [...known.values(), ...stored.values()];
   },
 }));
 
@@ -29,6 +40,7 @@ beforeEach(() => {
   serverAheadMs = 0;
   jest.useFakeTimers();
   stored.clear();
+  known.clear();
   onServer.clear();
   storeWorks = true;
   answer = "stores";
@@ -109,7 +121,8 @@ test("what an earlier page left in the box is shown and sent when this one wakes
   const store = await open([known]);
   await store.getState().wake();
   expect(store.getState().events.map((event) => event.id)).toEqual(["known", "left"]);
-  expect(onServer.size).toBe(2);
+  // What the server told itself is not sent to it.
+  expect([...onServer.keys()]).toEqual(["left"]);
   expect(stored.size).toBe(0);
 });
 
@@ -174,4 +187,30 @@ describe("with other screens", () => {
     await store.getState().record({ kind: "tick", stepId: "a" });
     expect(store.getState().now()).toBe(Date.now());
   });
+});
+
+test("a pour that is opened from an old page stands where this device knows that it stood, and sends only what waits", async () => {
+  const first = await open();
+  await first.getState().record({ kind: "tick", stepId: "weigh" });
+  first.getState().hear(
+    {
+      events: [{ id: "theirs", at: new Date().toISOString(), kind: "tick", stepId: "mix" }],
+      last: "2",
+      now: new Date().toISOString(),
+    },
+    null,
+  );
+  answer = "silent";
+  await first.getState().record({ kind: "tick", stepId: "split" });
+  onServer.clear();
+
+  // The page was kept before anything was done.
+  const later = await open();
+  await later.getState().wake();
+  const ticks = later.getState().events.flatMap((event) => (event.kind === "tick" ? event.stepId : []));
+  expect(ticks.sort()).toEqual(["mix", "split", "weigh"]);
+  expect(later.getState().waiting).toBe(1);
+  answer = "stores";
+  await later.getState().send();
+  expect(steps()).toEqual(["split"]);
 });

@@ -1,8 +1,8 @@
 import { createStore } from "zustand";
 import { callAct } from "@/contracts/call-act";
 import { recordPour, type Pour, type PourNews } from "@/contracts/pours";
-import type { PourEvent } from "@/core/pour/pour-events";
-import { putWaiting, removeWaiting, waitingOf } from "./outbox";
+import { withNew, type PourEvent } from "@/core/pour/pour-events";
+import { entriesOf, nowKnown, putWaiting, waitingOf } from "@/offline/outbox";
 
 /** A pour event before it has its id and time. */
 export type Act = PourEvent extends infer Event
@@ -79,8 +79,12 @@ export function createPourStore(pour: Pour) {
       });
       if (result.ok) {
         setClock(result.value.now, sentMs);
-        for (const id of result.value.stored) unsent.delete(id);
-        await removeWaiting(result.value.stored).catch(() => {});
+        const stored = new Set(result.value.stored);
+        for (const id of stored) unsent.delete(id);
+        await nowKnown(
+          pour.id,
+          get().events.filter(({ id }) => stored.has(id)),
+        ).catch(() => {});
       } else {
         // Whatever the reason, it is tried again: a network comes back, a person signs in in another tab.
         timer = setTimeout(() => void get().send(), RETRY_MS);
@@ -91,13 +95,12 @@ export function createPourStore(pour: Pour) {
       if (result.ok) await get().send();
     },
     wake: async () => {
+      // A page that was opened without the server is as old as it is: this device may know more.
+      await nowKnown(pour.id, pour.events).catch(() => {});
       const left = await waitingOf(pour.id).catch(() => []);
-      const known = new Set(get().events.map((event) => event.id));
+      const here = await entriesOf(pour.id).catch(() => left);
       for (const event of left) unsent.set(event.id, event);
-      set((state) => ({
-        events: [...state.events, ...left.filter((event) => !known.has(event.id))],
-        waiting: unsent.size,
-      }));
+      set((state) => ({ events: withNew(state.events, here), waiting: unsent.size }));
       await get().send();
     },
     heard: null,
@@ -107,6 +110,7 @@ export function createPourStore(pour: Pour) {
       const fresh = events.filter(({ id }) => !known.has(id));
       const theirs = fresh.filter(({ id }) => !own.has(id)).at(-1);
       if (fresh.length === 0) return;
+      void nowKnown(pour.id, fresh).catch(() => {});
       set((state) => ({
         events: [...state.events, ...fresh],
         ...(theirs && { heard: { event: theirs, atMs: get().now() } }),

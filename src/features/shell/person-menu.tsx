@@ -4,11 +4,14 @@ import { useRouter } from "next/navigation";
 import { callAct } from "@/contracts/call-act";
 import { setClock, setUnits, signOut, type Person } from "@/contracts/people";
 import { Choice } from "@/ui/choice";
+import { useSignOut } from "@/offline/use-sign-out";
 import { Menu, MenuItem } from "@/ui/menu";
+import { SignOutDialog } from "@/ui/sign-out-dialog";
 
 /** Which units and clock one reads, and the way out. */
 export function PersonMenu({ person }: { person: Person }) {
   const router = useRouter();
+  const { ask, ...leaving } = useSignOut(() => callAct(signOut, {}));
   return (
     <div className="flex items-center gap-4 label">
       <Choice
@@ -33,15 +36,9 @@ export function PersonMenu({ person }: { person: Person }) {
         >
           {person.clock === "24h" ? "Times as 2:05 pm, May 14" : "Times as 14:05, 14 May"}
         </MenuItem>
-        <MenuItem
-          onSelect={async () => {
-            await callAct(signOut, {});
-            router.replace("/sign-in");
-          }}
-        >
-          Sign out
-        </MenuItem>
+        <MenuItem onSelect={ask}>Sign out</MenuItem>
       </Menu>
+      <SignOutDialog {...leaving} />
     </div>
   );
 }

@@ -7,6 +7,7 @@ import { useForm } from "react-hook-form";
 import type { z } from "zod";
 import { callAct } from "@/contracts/call-act";
 import { signIn, signInFields, type SignedIn } from "@/contracts/people";
+import { wipePages } from "@/offline/kept-here";
 import { Button } from "@/ui/button";
 import { TextField } from "@/ui/text-field";
 import { useHydrated } from "@/ui/use-hydrated";
@@ -29,7 +30,11 @@ export function SignInForm() {
           message: result.error.message,
         });
       else if (result.value) setShops(result.value.shops);
-      else router.replace("/bench");
+      else {
+        // What this device kept was somebody's, maybe another's.
+        await wipePages().catch(() => {});
+        router.replace("/bench");
+      }
     });
   if (shops.length > 0)
     return (
