@@ -4,6 +4,7 @@ import { USUAL_HOURS } from "@/core/schedule/hours";
 import type { DatedJob } from "@/core/shop/shop";
 import { act } from "./act";
 import { hoursSchema } from "./job-document";
+import { roomSaid } from "./room";
 import type { UnreadableJob } from "./jobs";
 import type { Pour, PourHead } from "./pours";
 import { rowId, timeZone } from "./text";
@@ -47,10 +48,11 @@ export const USUAL_BENCH: BenchSettings = {
 export const roomReading = z.object({
   id: rowId,
   at: z.iso.datetime(),
-  tempC: z.number("Type the temperature.").min(-30, "No room is so cold.").max(60, "No room is so warm."),
-  humidityPct: z.number().min(1, "From 1 %.").max(100, "Up to 100 %.").nullable(),
+  ...roomSaid,
+  /** Read by the probe at the server, not by a person. */
+  byProbe: z.literal(true).optional(),
 });
-export type RoomReading = z.infer<typeof roomReading> & { readBy: string };
+export type RoomReading = Omit<z.infer<typeof roomReading>, "byProbe" | "surfaceC"> & { readBy: string };
 
 /** All that the bench shows, as it was when it was asked for. */
 export type Bench = {

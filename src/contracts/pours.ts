@@ -6,17 +6,20 @@ import type { PourEvent } from "@/core/pour/pour-events";
 import { act } from "./act";
 import { jobDocumentSchema } from "./job-document";
 import { PLAIN_CARD } from "./resin-card";
+import { roomSaid } from "./room";
 import { freeText, rowId, text } from "./text";
 
 const stepId = text().min(1).max(160);
 const coatId = text().min(1).max(40);
+/** What the screen knew that recorded it. */
+const knowing = { over: rowId.nullable().optional(), settles: z.literal(true).optional() };
 const stamped = { id: rowId, at: z.iso.datetime() };
 
 /** One act at the bench, as sent and stored. */
 export const pourEventSchema = z.discriminatedUnion("kind", [
-  z.object({ ...stamped, kind: z.literal("tick"), stepId, last: z.boolean().optional() }),
-  z.object({ ...stamped, kind: z.literal("untick"), stepId }),
-  z.object({ ...stamped, kind: z.literal("skip"), stepId, why: freeText(400) }),
+  z.object({ ...stamped, kind: z.literal("tick"), stepId, last: z.boolean().optional(), ...knowing }),
+  z.object({ ...stamped, kind: z.literal("untick"), stepId, ...knowing }),
+  z.object({ ...stamped, kind: z.literal("skip"), stepId, why: freeText(400), ...knowing }),
   z.object({ ...stamped, kind: z.literal("drop-coat"), coatId, why: freeText(400) }),
   z.object({
     ...stamped,
@@ -24,7 +27,10 @@ export const pourEventSchema = z.discriminatedUnion("kind", [
     stepId,
     line: text().min(1).max(60),
     grams: z.number().min(0).max(1e6),
+    raw: text().max(80).optional(),
+    ...knowing,
   }),
+  z.object({ ...stamped, kind: z.literal("room"), ...roomSaid }),
   z.object({ ...stamped, kind: z.literal("left"), coatId, ml: z.number().min(0).max(1e6) }),
   z.object({ ...stamped, kind: z.literal("short"), coatId, ml: z.number().min(0).max(1e6) }),
   z.object({ ...stamped, kind: z.literal("note"), stepId: stepId.nullable(), text: freeText(2000).min(1) }),

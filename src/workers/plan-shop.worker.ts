@@ -1,5 +1,6 @@
 import type { Bench } from "@/contracts/bench";
 import type { FilmInRoom } from "@/core/cure/film-in-room";
+import { pulsesOf } from "@/core/cure/heat";
 import { behindMin, isLeftOpen, shopJobs } from "@/core/shop/shop";
 import { planShop, type LaidJob } from "@/core/schedule/shop-days";
 import { wallClock } from "@/core/shop/wall-clock";
@@ -53,8 +54,10 @@ function planned({ bench, now, without }: ShopQuestion): ShopAnswer {
   const films = laid.flatMap(({ id, plan }) => {
     const job = byId.get(id);
     return plan.coats.flatMap(({ coatId, mixedAtMin }): [string, FilmInRoom][] => {
-      const resin = job?.coats.find(({ coat }) => coat.id === coatId)?.resin;
-      return job && resin ? [[coatId, { resin, room: job.settings.room, mixedAtMin }]] : [];
+      const { resin, real } = job?.coats.find(({ coat }) => coat.id === coatId) ?? {};
+      if (!job || !resin) return [];
+      const pulses = pulsesOf(real?.heats ?? []);
+      return [[coatId, { resin, room: job.settings.room, mixedAtMin, pulses }]];
     });
   });
   return {

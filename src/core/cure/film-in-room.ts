@@ -125,11 +125,11 @@ const quantile = (sorted: Float64Array, share: number) =>
  */
 export function filmLifeIn(film: FilmInRoom): StateStart[] {
   const { room, resin, mixedAtMin, pulses = [] } = film;
-  if (pulses.length > 0) return workOutLife(film);
-  const steady = room.kind === "constant";
+  const heated = pulses.length > 0;
+  const steady = room.kind === "constant" && !heated;
   const known = (steady ? atOneTemperature : inRoom(room))(resin);
   // At one temperature it is the same whenever it is mixed.
-  const key = steady ? room.tempC : mixedAtMin;
+  const key = steady ? room.tempC : `${mixedAtMin} ${heated ? JSON.stringify(pulses) : ""}`;
   const life = known.get(key) ?? workOutLife(film);
   if (known.size > MOST_KEPT) known.clear();
   known.set(key, life);
@@ -140,7 +140,7 @@ export function filmLifeIn(film: FilmInRoom): StateStart[] {
 export const filmLifeAt = (resin: FittedResin, tempC: number): StateStart[] =>
   filmLifeIn({ resin, room: { kind: "constant", tempC }, mixedAtMin: 0 });
 
-const livesOf = () => byIdentity((_resin: FittedResin) => new Map<number, StateStart[]>());
+const livesOf = () => byIdentity((_resin: FittedResin) => new Map<number | string, StateStart[]>());
 const atOneTemperature = livesOf();
 const inRoom = byIdentity((_room: Room) => livesOf());
 const MOST_KEPT = 100;

@@ -1,6 +1,7 @@
 import type { Plan } from "../plan/derive-plan";
 import { windowCoatsOf } from "../plan/timed";
 import type { Real, WindowCoat } from "../schedule/coat-windows";
+import { heatsOn } from "./heats";
 import { passesLeftOut, type PourState } from "./pour-events";
 import type { RunStep } from "./run-sheet";
 
@@ -58,6 +59,8 @@ export function coatsAsPoured(
     const passes = coat.passes.filter(({ id }) => !out.has(`${coat.id}:${id}`));
     // What is as planned stays the same object: what was worked out of it is kept.
     const asked = passes.length < coat.passes.length ? { ...planned, coat: { ...coat, passes } } : planned;
-    return [begun ? { ...asked, real: begun } : asked];
+    if (!begun) return [asked];
+    const heats = heatsOn(planned, steps, state, minuteOf);
+    return [{ ...asked, real: heats.length > 0 ? { ...begun, heats } : begun }];
   });
 }

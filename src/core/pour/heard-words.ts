@@ -17,6 +17,8 @@ export function heardWords(event: PourEvent, steps: readonly RunStep[]): string 
       return `${who}a coat is left out`;
     case "weighed":
       return `${who}${trimmed(event.grams, 1)} g weighed`;
+    case "room":
+      return `${who}the room, ${trimmed(event.tempC, 1)} °C`;
     case "note":
       return `${who}a note`;
     case "left":

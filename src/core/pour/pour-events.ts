@@ -2,18 +2,27 @@ import type { RunStep } from "./run-sheet";
 import { weighKey } from "./weigh-lines";
 
 /**
+ * What the screen knew that recorded it: the entry on the same act or line that stood until then, null where there was none. `settles`: it was recorded
+ * to settle which of two counts. Absent in entries of earlier versions.
+ */
+type Knowing = { over?: string | null; settles?: true };
+
+/**
  * Something that happened at the bench. Append-only; `id` is made by the client, so that sending twice does no harm. `by` is who recorded it,
  * told by the server; not known yet of what has not reached it.
  */
 export type PourEvent = { id: string; at: string; by?: string } &
   /** `last`: no further round of its pass is needed. */
   (
-    | { kind: "tick"; stepId: string; last?: boolean }
-    | { kind: "untick"; stepId: string }
+    | ({ kind: "tick"; stepId: string; last?: boolean } & Knowing)
+    | ({ kind: "untick"; stepId: string } & Knowing)
     /** An act, or a whole coat as far as it is not begun, is left out: with a word why. */
-    | { kind: "skip"; stepId: string; why: string }
+    | ({ kind: "skip"; stepId: string; why: string } & Knowing)
     | { kind: "drop-coat"; coatId: string; why: string }
-    | { kind: "weighed"; stepId: string; line: string; grams: number }
+    /** `raw`: the line that a scale printed, where one was read. */
+    | ({ kind: "weighed"; stepId: string; line: string; grams: number; raw?: string } & Knowing)
+    /** What a thermometer of the room said. */
+    | { kind: "room"; tempC: number; humidityPct: number | null; surfaceC?: number | null }
     | { kind: "left"; coatId: string; ml: number }
     | { kind: "short"; coatId: string; ml: number }
     | { kind: "note"; stepId: string | null; text: string }
@@ -40,12 +49,53 @@ export type PourState = {
   weighed: Map<string, number>;
   leftMl: Map<string, number>;
   shortMl: Map<string, number>;
+  /** The room as it was read, in the order of time. */
+  room: RoomRead[];
+  /** By what an entry is on ({@link subjectOf}): the one that counts. */
+  inForce: Map<string, PourEvent>;
+  /** What two screens recorded differently, neither knowing of the other, and nobody has settled yet. */
+  conflicts: Conflict[];
   /** Each at an act, of a coat, or of the whole pour. */
   notes: { at: string; stepId: string | null; coatId?: string; text: string }[];
   finishedAt: string | null;
   /** Why it was called off; null for one that was not. */
   calledOff: string | null;
 };
+
+export type RoomRead = { at: string; tempC: number; humidityPct: number | null; surfaceC: number | null };
+
+/** Two entries on the same thing; the second counts until it is settled. */
+export type Conflict = { subject: string; first: PourEvent; second: PourEvent };
+
+/** What an entry is on that another one can speak against: a line that is weighed, whether an act is done; null for all else. */
+export function subjectOf(event: { kind: string; stepId?: string | null; line?: string }): string | null {
+  if (event.kind === "weighed") return `weighed ${weighKey(event.stepId ?? "", event.line ?? "")}`;
+  return ["tick", "untick", "skip"].includes(event.kind) ? `act ${event.stepId ?? ""}` : null;
+}
+
+/** Two readings of one scale differ by less than this, of what was weighed and g at least. */
+const SAME_SHARE = 0.002;
+const SAME_G = 0.15;
+
+function saysTheSame(a: PourEvent, b: PourEvent): boolean {
+  if (a.kind === "weighed" && b.kind === "weighed")
+    return Math.abs(a.grams - b.grams) <= Math.max(SAME_G, SAME_SHARE * a.grams);
+  return a.kind === b.kind;
+}
+
+/** Notes who recorded what without knowing of what; true for an entry that only says once more what another screen has said. */
+function saidBefore(state: PourState, event: PourEvent): boolean {
+  const subject = subjectOf(event);
+  if (subject === null) return false;
+  const before = state.inForce.get(subject);
+  const { over, settles } = event as Knowing;
+  const unaware = before !== undefined && over !== undefined && over !== before.id && !settles;
+  if (unaware && saysTheSame(before, event)) return true;
+  if (unaware) state.conflicts.push({ subject, first: before, second: event });
+  if (settles) state.conflicts = state.conflicts.filter((conflict) => conflict.subject !== subject);
+  state.inForce.set(subject, event);
+  return false;
+}
 
 const leftOut = (why: string) => (why ? `Left out: ${why}` : "Left out.");
 
@@ -59,12 +109,16 @@ export function foldPour(events: readonly PourEvent[]): PourState {
     weighed: new Map(),
     leftMl: new Map(),
     shortMl: new Map(),
+    room: [],
+    inForce: new Map(),
+    conflicts: [],
     notes: [],
     finishedAt: null,
     calledOff: null,
   };
   const ordered = [...events].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
   for (const event of ordered) {
+    if (saidBefore(state, event)) continue;
     switch (event.kind) {
       case "tick":
         state.doneAt.set(event.stepId, event.at);
@@ -93,6 +147,11 @@ export function foldPour(events: readonly PourEvent[]): PourState {
       case "weighed":
         state.weighed.set(weighKey(event.stepId, event.line), event.grams);
         break;
+      case "room": {
+        const { at, tempC, humidityPct, surfaceC = null } = event;
+        state.room.push({ at, tempC, humidityPct, surfaceC });
+        break;
+      }
       case "left":
         state.leftMl.set(event.coatId, event.ml);
         state.shortMl.delete(event.coatId);

@@ -1,7 +1,8 @@
 import type { BatchedCoat } from "../batch/batch-coat";
-import { filmLifeIn, likelyLifeIn } from "../cure/film-in-room";
+import { likelyLifeIn } from "../cure/film-in-room";
 import type { FilmState, StateStart } from "../cure/film-states";
 import type { FittedResin } from "../cure/fitted-resin";
+import { heatedLifeIn, pulsesOf, type Heat } from "../cure/heat";
 import type { Room } from "../cure/room";
 import { exactly, type Spread } from "../numerics/spread";
 import type { Coat } from "./coat";
@@ -19,6 +20,8 @@ export type Real = {
   doneAtMin: Readonly<Record<string, number>>;
   /** When the turns of a pass that comes more than once were done, by its id, in their order. */
   doneTurns: Readonly<Record<string, readonly number[]>>;
+  /** What heat was put on its film. */
+  heats?: readonly Heat[];
 };
 
 /** The resin of a coat and what is known of its batches: all that its windows hang on. */
@@ -218,7 +221,8 @@ export function layCoat(
   const [first, last] = [batches[0], batches[batches.length - 1]] as [BatchTimes, BatchTimes];
   const lastMixedAtMin = last.mixAtMin;
   const film = { resin, room, mixedAtMin: startMin };
-  const life = quick ? likelyLifeIn(film) : filmLifeIn(film);
+  const heats = real?.heats ?? [];
+  const life = quick ? likelyLifeIn({ ...film, pulses: pulsesOf(heats) }) : heatedLifeIn(film, heats);
   const laid = layingTimes(planned, batches, people);
   const inTheAir = [...vapours];
   const untilOf = new Map<string, number>();

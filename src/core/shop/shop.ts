@@ -11,7 +11,7 @@ import {
   type ShopMeans,
   type Space,
 } from "../schedule/shop-days";
-import { planDays } from "../schedule/plan-days";
+import { planDays, type DayPlan } from "../schedule/plan-days";
 import type { PassWindow, Settings } from "../schedule/coat-windows";
 import { derivePlan, withDays, type Plan } from "../plan/derive-plan";
 import { windowCoatsOf } from "../plan/timed";
@@ -19,6 +19,7 @@ import type { JobDocument } from "../job/job";
 import { settingsOf } from "../job/job-settings";
 import { foldPour, nextStep, type PourEvent } from "../pour/pour-events";
 import { coatsAsPoured } from "../pour/actuals";
+import { roomAsRead } from "../pour/room-of-pour";
 import { runSheet, type RunStep } from "../pour/run-sheet";
 
 /** A pour as it was started, and what has happened since. */
@@ -80,9 +81,11 @@ function pourJob(pour: ShopPour, plan: Plan, clock: WallClock): ShopJob | null {
   if (isLeftOpen(pour, clock)) return null;
   const startMin = clock.minuteOf(pour.startedAt);
   const done = pour.finishedAt !== null;
-  const asked = coatsAsPoured(plan, runSheet(plan, "metric"), foldPour(pour.events), clock.minuteOf);
+  const state = foldPour(pour.events);
+  const asked = coatsAsPoured(plan, runSheet(plan, "metric"), state, clock.minuteOf);
   const coats = done ? asked.filter(({ real }) => real !== undefined) : asked;
   if (coats.length === 0) return null;
+  const settings = settingsFrom(pour.plan.document, Math.floor(startMin / DAY_MIN) * DAY_MIN, clock.nowMin);
   return {
     id: pour.id,
     jobId: pour.jobId,
@@ -91,7 +94,8 @@ function pourJob(pour: ShopPour, plan: Plan, clock: WallClock): ShopJob | null {
     coats,
     startMin,
     settings: {
-      ...settingsFrom(pour.plan.document, Math.floor(startMin / DAY_MIN) * DAY_MIN, clock.nowMin),
+      ...settings,
+      room: roomAsRead(settings.room, state.room, clock.minuteOf),
       notBeforeMin: clock.nowMin,
     },
     space: spaceOf(plan.pieces),
@@ -148,20 +152,25 @@ export function shopJobs(
   ];
 }
 
+/** The days of a pour by what has happened so far; null where nothing is wet or to come. Minutes from midnight of today. */
+export function daysAsPoured(pour: ShopPour, plan: Plan, clock: WallClock): DayPlan | null {
+  const job = pourJob(pour, plan, clock);
+  return job && planDays(job.coats, job.startMin, job.settings);
+}
+
 /**
- * What comes next in a pour, when, and for a pass the window in which it is right by what has happened so far: the one road for the pour itself, the foot of every view and the bench. Minutes from midnight of today,
- * never before now; null when all is done.
+ * What comes next in a pour, when, and for a pass the window in which it is right by what has happened so far: the one road for the pour itself, the foot
+ * of every view and the bench. Minutes from midnight of today, never before now; null when all is done.
  */
 export function whatNext(
   pour: ShopPour,
   plan: Plan,
   steps: readonly RunStep[],
   clock: WallClock,
+  days: DayPlan | null = daysAsPoured(pour, plan, clock),
 ): { step: RunStep; atMin: number; window: PassWindow | null } | null {
   const step = nextStep(steps, foldPour(pour.events));
   if (!step) return null;
-  const job = pourJob(pour, plan, clock);
-  const days = job && planDays(job.coats, job.startMin, job.settings);
   const live = days && runSheet(withDays(plan, days), "metric");
   const window =
     days?.coats

@@ -10,7 +10,7 @@ import type { StateStart } from "@/core/cure/film-states";
 import { derivePlan, type Plan } from "@/core/plan/derive-plan";
 import { foldPour, mixedAt } from "@/core/pour/pour-events";
 import { runSheet, type RunStep } from "@/core/pour/run-sheet";
-import { whatNext } from "@/core/shop/shop";
+import { daysAsPoured, whatNext } from "@/core/shop/shop";
 import { wallClock, type Zone } from "@/core/shop/wall-clock";
 import type { UnitSystem } from "@/core/units/dimension";
 
@@ -76,14 +76,18 @@ function wetOf({ head, events, timeZone }: PourToShow, { plan, steps, stored }: 
   if (!last) return null;
   const now = serverNowMs();
   const clock = wallClock(new Date(now), timeZone);
-  const next = whatNext({ ...head, plan: stored, events: read }, plan, steps, clock);
+  const pour = { ...head, plan: stored, events: read };
+  const days = daysAsPoured(pour, plan, clock);
+  const next = whatNext(pour, plan, steps, clock, days);
+  // Heat and the room as it was read have made it shorter or longer than planned.
+  const life = days?.coats.find(({ coatId }) => coatId === last.coat.id)?.life ?? last.life;
   return {
     pourId: head.id,
     jobId: head.jobId,
     jobName: head.jobName,
     coatName: last.coat.name,
     mixedAt: last.at,
-    life: last.life,
+    life,
     next: next && {
       title: next.step.title,
       dueAt: new Date(now + (next.atMin - clock.nowMin) * 60_000).toISOString(),

@@ -1,6 +1,7 @@
 import { readRoom, setBench } from "@/contracts/bench";
 import { implement } from "@/server/acts";
 import { database } from "@/server/database";
+import { poursOf } from "@/server/repositories/pours";
 import { benchOf } from "@/server/repositories/bench";
 
 export const benchActs = [
@@ -9,7 +10,8 @@ export const benchActs = [
     return null;
   }),
   implement(readRoom, async (person, { reading }) => {
-    await benchOf(database(), person).read(reading);
+    const fresh = await benchOf(database(), person).read(reading);
+    if (fresh) await poursOf(database(), person).roomRead(reading);
     return null;
   }),
 ];

@@ -8,6 +8,8 @@ import { derivePlan } from "@/core/plan/derive-plan";
 import { settingsOf } from "@/core/job/job-settings";
 import { foldPour } from "@/core/pour/pour-events";
 import { coatsAsPoured } from "@/core/pour/actuals";
+import { roomOfPour } from "@/core/pour/room-of-pour";
+import { pulsesOf } from "@/core/cure/heat";
 import { runSheet } from "@/core/pour/run-sheet";
 import { wallMinutes } from "@/core/shop/wall-clock";
 import { doneAgainst } from "@/core/schedule/done-against";
@@ -40,10 +42,12 @@ export function LogBeams({ pour, system }: { pour: Pour; system: UnitSystem }) {
     const plan = derivePlan(pour.plan.document, pour.plan.cards);
     const day = new Date(pour.startedAt);
     const minuteOf = (at: string) => wallMinutes(new Date(at), day, zone);
-    const coats = coatsAsPoured(plan, runSheet(plan, "metric"), foldPour(pour.events), minuteOf).filter(
+    const state = foldPour(pour.events);
+    const coats = coatsAsPoured(plan, runSheet(plan, "metric"), state, minuteOf).filter(
       ({ real }) => real !== undefined,
     );
-    const settings = settingsOf(pour.plan.document, null);
+    const room = roomOfPour(pour.plan.document, state.room, minuteOf);
+    const settings = { ...settingsOf(pour.plan.document, null), room };
     return planDays(coats, 0, settings).coats.flatMap((coat): Shown[] => {
       const of = coats.find((poured) => poured.coat.id === coat.coatId);
       const planned = plan.coats.find((plannedCoat) => plannedCoat.coat.id === coat.coatId)?.windows;
@@ -54,8 +58,9 @@ export function LogBeams({ pour, system }: { pour: Pour; system: UnitSystem }) {
           coat,
           film: {
             resin: of.resin,
-            room: settings.room,
+            room,
             mixedAtMin: coat.mixedAtMin,
+            pulses: pulsesOf(of.real?.heats ?? []),
           },
           plannedAtMin: new Map(planned?.windows.map(({ pass, untilMin }) => [pass.id, untilMin + late])),
         },

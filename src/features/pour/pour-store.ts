@@ -1,13 +1,13 @@
 import { createStore } from "zustand";
 import { callAct } from "@/contracts/call-act";
 import { recordPour, type Pour, type PourNews } from "@/contracts/pours";
-import { withNew, type PourEvent } from "@/core/pour/pour-events";
+import { foldPour, subjectOf, withNew, type PourEvent } from "@/core/pour/pour-events";
 import { entriesOf, nowKnown, putWaiting, waitingOf } from "@/offline/outbox";
 
-/** A pour event before it has its id and time. */
+/** A pour event before it has its id and time, and says what was known. */
 export type Act = PourEvent extends infer Event
   ? Event extends PourEvent
-    ? Omit<Event, "id" | "at">
+    ? Omit<Event, "id" | "at" | "over" | "settles">
     : never
   : never;
 
@@ -36,6 +36,17 @@ const RETRY_MS = 4000;
 /** As many as the server takes at once. */
 const MOST_AT_ONCE = 500;
 
+/** What this screen knows of what an act is on; and that it settles which of two counts, where they stand against each other. */
+function knownOf(act: Act, events: readonly PourEvent[]): { over?: string | null; settles?: true } {
+  const subject = subjectOf(act);
+  if (subject === null) return {};
+  const { inForce, conflicts } = foldPour(events);
+  return {
+    over: inForce.get(subject)?.id ?? null,
+    ...(conflicts.some((conflict) => conflict.subject === subject) && { settles: true }),
+  };
+}
+
 /** The state of a running pour in one tab: what the server has, and what waits to go there. */
 export function createPourStore(pour: Pour) {
   let sending = false;
@@ -59,7 +70,7 @@ export function createPourStore(pour: Pour) {
     trouble: null,
     record: async (act) => {
       const at = new Date(get().now()).toISOString();
-      const event = { ...act, id: crypto.randomUUID(), at } as PourEvent;
+      const event = { ...act, ...knownOf(act, get().events), id: crypto.randomUUID(), at } as PourEvent;
       own.add(event.id);
       unsent.set(event.id, event);
       set((state) => ({ events: [...state.events, event], waiting: unsent.size }));

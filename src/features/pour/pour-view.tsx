@@ -124,7 +124,7 @@ export function PourView({
   const coat = plan.coats.find((planned) => planned.coat.id === (step ?? before)?.coatId);
   const mixed = coat ? mixedAt(steps, state, coat.coat.id) : null;
   const sinceS = mixed && now !== null ? (now - Date.parse(mixed)) / 1000 : null;
-  const film = useFilm(pour, coat, mixed, sinceS);
+  const film = useFilm(pour, coat, steps, state, sinceS);
   const shutS = now === null ? 0 : flameShutS(steps, state, now);
   const { dueS, inWindow, wider, pot } = useNextAct({
     pour,

@@ -170,6 +170,40 @@ test("a reading of a clock that is fast hides no later one", async () => {
   expect((await bench.lastReading())?.tempC).toBe(21);
 });
 
+test("the room as it is read is an entry of live pours, as far as it says something new; a probe's readings thin out", async () => {
+  const pourId = await started();
+  const bench = benchOf(db, shop.owner);
+  const start = Date.now() - 5 * 3600_000;
+  await db.Pour.update({ startedAt: new Date(start) }, { where: { id: pourId } });
+  const read = (minute: number, tempC: number, byProbe = true) => ({
+    id: randomUUID(),
+    at: new Date(start + minute * 60_000).toISOString(),
+    tempC,
+    humidityPct: 50,
+    ...(byProbe && { byProbe: true as const }),
+  });
+  const minutes = Array.from({ length: 240 }, (_, minute) => minute + 1);
+  for (const minute of minutes) {
+    const reading = read(minute, minute < 100 ? 21 : 22);
+    expect((await perform(ACTS.get("bench.read-room")!, shop.owner, { reading })).ok).toBe(true);
+    // Another screen that listens to the same probe.
+    if (minute % 40 === 0)
+      await perform(ACTS.get("bench.read-room")!, shop.owner, { reading: read(minute + 0.3, 21) });
+  }
+  const rooms = (await poursOf(db, shop.owner).open(pourId)).events.flatMap((event) =>
+    event.kind === "room" ? [[Math.round((Date.parse(event.at) - start) / 60_000), event.tempC]] : [],
+  );
+  expect(rooms[0]).toEqual([1, 21]);
+  expect(rooms).toContainEqual([100, 22]);
+  expect(rooms.length).toBeLessThan(20);
+  const kept = await db.RoomReading.findAll({ where: { shopId: shop.owner.shopId, readBy: "the probe" } });
+  const old = kept.filter(({ at: moment }) => moment.getTime() < start + 55 * 60_000);
+  expect(old.length).toBeLessThanOrEqual(5);
+  // Minutes of the last hours are all there, and what a person read stays.
+  expect(kept.filter(({ at: moment }) => moment.getTime() > start + 65 * 60_000).length).toBeGreaterThan(170);
+  expect(await bench.read(read(30.5, 19, false))).toBe(true);
+});
+
 test("a pour that cannot be read takes no list with it", async () => {
   const pours = poursOf(db, shop.owner);
   const [bad, good] = [await started(), await started()];

@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import { literal, Op, type WhereOptions } from "sequelize";
 import type { Person } from "@/contracts/people";
 import {
@@ -29,6 +30,20 @@ const MOST_PLAN_BYTES = 4_000_000;
 const MOST_EVENTS_READ = 20_000;
 /** A pour of a hundred acts has a few hundred entries. */
 const MOST_ENTRIES = 5000;
+
+/** A pour that was begun longer ago was left open; the room is no part of it any more. */
+const ROOM_FOR_MS = 7 * 86_400_000;
+/** A reading that differs less from the one before it, and is not so much later, says nothing new. */
+const ROOM_EVERY_MS = 15 * 60_000;
+const ROOM_MOVED_K = 0.5;
+const ROOM_MOVED_PCT = 5;
+
+type RoomSaid = {
+  at: string;
+  tempC: number;
+  humidityPct: number | null;
+  surfaceC?: number | null | undefined;
+};
 
 const storedEvent = (row: PourEventRow): StoredEvent => ({
   id: row.id,
@@ -275,6 +290,34 @@ export function poursOf(db: Database, me: Person) {
         last: String(rows.at(-1)?.sequence ?? after),
         now: new Date(serverNowMs()).toISOString(),
       };
+    },
+    /** The room was read: live pours go by it. Of readings that say nearly the same one in a quarter of an hour is an entry. */
+    async roomRead({ at, tempC, humidityPct, surfaceC }: RoomSaid): Promise<void> {
+      const moment = new Date(at);
+      const live = await db.Pour.findAll({
+        where: {
+          shopId: me.shopId,
+          finishedAt: null,
+          startedAt: { [Op.gt]: new Date(moment.getTime() - ROOM_FOR_MS), [Op.lte]: moment },
+        },
+        attributes: ["id"],
+        limit: MOST_LIVE,
+      });
+      for (const { id: pourId } of live) {
+        const last = await db.PourEvent.findOne({
+          where: { pourId, kind: "room", at: { [Op.lte]: moment } },
+          order: [["at", "DESC"]],
+        });
+        const before = last && (jsonOf(last.detail) as { tempC: number; humidityPct: number | null });
+        const same =
+          before &&
+          moment.getTime() - last.at.getTime() < ROOM_EVERY_MS &&
+          Math.abs(before.tempC - tempC) < ROOM_MOVED_K &&
+          Math.abs((before.humidityPct ?? 0) - (humidityPct ?? 0)) < ROOM_MOVED_PCT;
+        if (same) continue;
+        const event = { id: randomUUID(), at, kind: "room", tempC, humidityPct } as const;
+        await this.record(pourId, [surfaceC == null ? event : { ...event, surfaceC }]);
+      }
     },
     /** Whether this pour is there already: a start sent twice is one start. */
     async isStarted(pourId: string, jobId: string): Promise<boolean> {
