@@ -98,10 +98,11 @@ module.exports = {
     only("server-contracts-core", "^src/server/", ["^src/(server|contracts|core)/"]),
     only("ui-knows-no-jobs", "^src/ui/", ["^src/(ui|core)/"]),
     only("offline-knows-no-view", "^src/offline/", ["^src/(offline|core|contracts)/"]),
+    only("instruments-know-no-view", "^src/instruments/", ["^src/(instruments|core|contracts)/"]),
     only("workers-are-thin", "^src/workers/", ["^src/(workers|core|contracts)/"]),
     only("pictures-know-no-jobs", "^src/pictures/", ["^src/(pictures|ui|core|workers|contracts)/"]),
     only("features-inward", "^src/features/", [
-      "^src/(features|pictures|offline|ui|contracts|core|workers|server)/",
+      "^src/(features|pictures|offline|instruments|ui|contracts|core|workers|server)/",
     ]),
     {
       name: "feature-imports-no-other-feature",

@@ -23,7 +23,7 @@ const config = {
     {
       ...shared,
       displayName: "interface",
-      testMatch: ["<rootDir>/src/{features,pictures,ui,app,workers}/**/*.test.{ts,tsx}"],
+      testMatch: ["<rootDir>/src/{features,pictures,offline,instruments,ui,app,workers}/**/*.test.{ts,tsx}"],
     },
     {
       ...shared,

@@ -4,7 +4,15 @@ const config: NextConfig = {
   distDir: process.env["GAUGEBEAM_DIST"] ?? ".next",
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ["sequelize", "mysql2", "umzug", "argon2", "piscina", "@react-pdf/renderer"],
+  serverExternalPackages: [
+    "sequelize",
+    "mysql2",
+    "umzug",
+    "argon2",
+    "piscina",
+    "@react-pdf/renderer",
+    "serialport",
+  ],
   // Development mode would otherwise print the arguments of requests, passwords among them.
   logging: { incomingRequests: false, serverFunctions: false },
   devIndicators: false,

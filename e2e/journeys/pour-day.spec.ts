@@ -11,13 +11,14 @@ async function doneUntil(page: Page, title: RegExp): Promise<void> {
   for (let n = 0; n < 60; n += 1) {
     const shown = (await act(page).textContent()) ?? "";
     if (title.test(shown)) return;
-    const step = page.getByText(/^Step \d+ of/);
-    const before = await step.textContent();
+    const shows = async () =>
+      `${await page.getByText(/^Step \d+ of/).textContent()} ${await act(page).textContent()}`;
+    const before = await shows();
     await page.keyboard.press("PageDown");
     const sure = page.getByRole("button", { name: /^Done already/ });
     await expect(async () => {
       if (await sure.isVisible()) await page.keyboard.press("PageDown");
-      expect(await step.textContent()).not.toBe(before);
+      expect(await shows()).not.toBe(before);
     }).toPass();
   }
 }
@@ -203,4 +204,219 @@ test("the scale is read: a vessel tared, A poured over, B brought to its ratio, 
     clearInterval(time);
     await served.close();
   }
+});
+
+test("this screen: wet gloves make all of it large, a foot switch is learnt, a touch anywhere says done", async ({
+  page,
+}) => {
+  await signIn(page);
+  await openCopy(page, "Bistro table");
+  await start(page);
+  await page.getByRole("button", { name: "this screen" }).click();
+  const dialog = page.getByRole("dialog", { name: "This screen" });
+  await dialog.getByRole("radio", { name: "off" }).click();
+  await dialog.getByRole("button", { name: "Learn a key for done" }).click();
+  await page.keyboard.press("b");
+  await expect(dialog.getByText("or b", { exact: false })).toBeVisible();
+  await dialog.getByRole("checkbox", { name: /gloves/ }).click();
+  await dialog.getByRole("button", { name: "Back to the pour" }).click();
+  // 20 mm at 96 px to the inch.
+  const small = await page.locator("button:visible, input:visible").evaluateAll((all) =>
+    all.flatMap((one) => {
+      const { width, height } = one.getBoundingClientRect();
+      return Math.min(width, height) < 75.5 ? [one.textContent ?? one.tagName] : [];
+    }),
+  );
+  expect(small).toEqual([]);
+  await page.locator("h1").click();
+  await expect(act(page)).toHaveText(/^Weigh/);
+  await page.keyboard.press("b");
+  await expect(act(page)).toHaveText(/^Mix/);
+  // It stays so on this device.
+  await page.reload();
+  await page.getByRole("button", { name: "this screen" }).click();
+  await expect(dialog.getByRole("checkbox", { name: /gloves/ })).toBeChecked();
+  await dialog.getByRole("checkbox", { name: /gloves/ }).click();
+  await dialog.getByRole("checkbox", { name: /touch anywhere/ }).click();
+  await dialog.getByRole("button", { name: "Back to the pour" }).click();
+  await expect(act(page)).toHaveText(/^Mix/);
+  await page.waitForTimeout(2200);
+  await page.locator("h1").click();
+  await expect(act(page)).toHaveText(/^Spread/);
+  await callOff(page);
+});
+
+test("all acts: one is done once more, one is taken first, one is somebody's; two pairs of hands have each their own", async ({
+  page,
+}) => {
+  await signIn(page);
+  await openCopy(page, "Bistro table");
+  await start(page);
+  await doneUntil(page, /^Spread/);
+  const acts = page.getByRole("dialog", { name: "All acts" });
+  const open = () => page.getByRole("button", { name: "all acts" }).click();
+  await open();
+  await acts.getByRole("combobox", { name: "Whose: Lay the colours" }).selectOption("Tomas Reyle");
+  // While one spreads the base, the other weighs the colours.
+  await acts
+    .getByRole("listitem")
+    .filter({ hasText: /^Weigh 7/ })
+    .getByRole("button", { name: "this first" })
+    .click();
+  await expect(act(page)).toHaveText(/^Weigh 7/);
+  const whose = page
+    .getByRole("radiogroup", { name: "Whose acts" })
+    .or(page.getByRole("group", { name: "Whose acts" }));
+  await whose.getByText("at the piece").click();
+  await expect(act(page)).toHaveText(/^Spread/);
+  await expect(page.getByText(/^Mixing Weigh 7/)).toBeVisible();
+  await whose.getByText("mixing").click();
+  await expect(act(page)).toHaveText(/^Weigh 7/);
+  await whose.getByText("all").click();
+
+  await open();
+  await acts
+    .getByRole("listitem")
+    .filter({ hasText: "Spread" })
+    .getByRole("button", { name: "this first" })
+    .click();
+  await expect(act(page)).toHaveText(/^Spread/);
+  await page.locator("h1").click();
+  await page.keyboard.press("PageDown");
+  await open();
+  await acts
+    .getByRole("listitem")
+    .filter({ hasText: "Spread" })
+    .getByRole("button", { name: "once more" })
+    .click();
+  await doneUntil(page, /^Spread, once more/);
+  await page.keyboard.press("PageDown");
+  await doneUntil(page, /^Lay the colours/);
+  await expect(page.getByText(/^Step \d+ of \d+, for Tomas Reyle/)).toBeVisible();
+  await callOff(page);
+  await page.getByRole("link", { name: "See the log" }).click();
+  await expect(page.getByRole("cell", { name: "Spread, once more" })).toBeVisible();
+});
+
+test("a photo taken without a network arrives when it is back; a note is of a place on the piece", async ({
+  page,
+  context,
+}) => {
+  await signIn(page);
+  await openCopy(page, "Bistro table");
+  await start(page);
+  await doneUntil(page, /^Lay the colours/);
+  await context.setOffline(true);
+  const picture = await page.screenshot();
+  await page
+    .getByLabel("A photo of this act")
+    .setInputFiles({ name: "ripple.png", mimeType: "image/png", buffer: picture });
+  await expect(page.getByText(/kept here, not on the server yet/)).toBeVisible();
+  await page
+    .getByRole("button", { name: /^Write about a place on Bistro top/ })
+    .click({ position: { x: 60, y: 60 } });
+  await expect(page.getByText(/^Bistro top, .* from the left, .* from the front\.$/)).toBeVisible();
+  await page.getByLabel("What happened").fill("A crater");
+  await page.getByRole("button", { name: "Keep the note" }).click();
+  // A reload in between, when the network is back but nothing is sent yet: it is kept on the device.
+  await context.setOffline(false);
+  await expect(page.getByText(/^saved/)).toBeVisible();
+  await callOff(page);
+  await page.getByRole("link", { name: "See the log" }).click();
+  await expect(page.getByText(/A crater/)).toBeVisible();
+  await expect(page.getByText(/, Bistro top, .* from the left/)).toBeVisible();
+  const photo = page.getByRole("img", { name: /^Photo, / });
+  await expect
+    .poll(() => photo.evaluate((image) => (image as HTMLImageElement).naturalWidth))
+    .toBeGreaterThan(50);
+});
+
+test("two screens without a network weigh the same line differently: both are told, one is chosen, both end equal", async ({
+  page,
+  context,
+  browser,
+}) => {
+  await signIn(page);
+  await openCopy(page, "Bistro table");
+  await start(page);
+  const other = await browser.newContext({ serviceWorkers: "block" });
+  const theirs = await other.newPage();
+  await signIn(theirs, { email: "tomas@lantern-yard.example", password: "pour-when-ready" });
+  await theirs.goto(page.url());
+  await expect(act(theirs)).toHaveText(/^Weigh/);
+  await Promise.all([context.setOffline(true), other.setOffline(true)]);
+  for (const [screen, grams] of [
+    [page, "201"],
+    [theirs, "188"],
+  ] as const) {
+    await screen.getByLabel("A, resin").fill(grams);
+    await screen.getByLabel("A, resin").press("Enter");
+    await expect(screen.getByText(/kept here, not on the server yet/)).toBeVisible();
+  }
+  await Promise.all([context.setOffline(false), other.setOffline(false)]);
+  for (const screen of [page, theirs]) {
+    const told = screen.getByRole("alert").filter({ hasText: "Two screens differ" });
+    await expect(told).toContainText("201 g");
+    await expect(told).toContainText("188 g");
+  }
+  await theirs.getByRole("button", { name: /^201 g/ }).click();
+  for (const screen of [page, theirs]) {
+    await expect(screen.getByRole("alert").filter({ hasText: "Two screens differ" })).toHaveCount(0);
+    await expect(screen.getByLabel("A, resin")).toHaveValue("201");
+  }
+  await other.close();
+  await callOff(page);
+});
+
+test("a scale at the tablet itself is read: chosen once, its line as it was printed is in what is recorded", async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    let give: ReadableStreamDefaultController<Uint8Array>;
+    const port = {
+      readable: null as ReadableStream<Uint8Array> | null,
+      open: async () => {
+        port.readable = new ReadableStream({ start: (controller) => void (give = controller) });
+      },
+      close: async () => {},
+    };
+    let chosen = false;
+    Object.defineProperty(navigator, "serial", {
+      value: {
+        getPorts: async () => (chosen ? [port] : []),
+        requestPort: async () => {
+          chosen = true;
+          return port;
+        },
+      },
+    });
+    Object.assign(window, {
+      printed: (line: string) => give?.enqueue(new TextEncoder().encode(`${line}\r\n`)),
+    });
+  });
+  await signIn(page);
+  await openCopy(page, "Bistro table");
+  await start(page);
+  const prints = (line: string, times = 14) =>
+    page.evaluate(
+      async ([text, count]) => {
+        for (let n = 0; n < count; n += 1) {
+          (window as unknown as { printed: (line: string) => void }).printed(text);
+          await new Promise((resolve) => setTimeout(resolve, 100));
+        }
+      },
+      [line, times] as const,
+    );
+  await page.getByRole("button", { name: "another scale" }).click();
+  await prints("ST +    0.0 g");
+  await prints("US +  150.0 g", 3);
+  await prints("ST +  201.0 g");
+  await expect(page.getByLabel("A, resin")).toHaveValue("201");
+  await expect(page.getByText(/^saved/)).toBeVisible();
+  const pourId = new URL(page.url()).pathname.split("/").at(-1);
+  const news = await page.request.get(`/api/pours/${pourId}/news?once`);
+  expect(((await news.json()) as { events: { kind: string; raw?: string }[] }).events).toContainEqual(
+    expect.objectContaining({ kind: "weighed", grams: 201, raw: "ST +  201.0 g" }),
+  );
+  await callOff(page);
 });

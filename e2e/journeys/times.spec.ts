@@ -211,8 +211,10 @@ test("rounds on the pour: each is ticked, rings when it is due, and one is said 
   await expect.poll(rung).toBeGreaterThan(before);
   await doneButton.click();
   await expect(heading).toHaveText(/^Scrape the drips, round 2 of \d+/);
-  await page.getByRole("button", { name: "rings when due" }).click();
-  await expect(page.getByRole("button", { name: "quiet" })).toBeVisible();
+  await page.getByRole("button", { name: "this screen" }).click();
+  await page.getByRole("radio", { name: "off" }).click();
+  await expect(page.getByRole("radio", { name: "off" })).toBeChecked();
+  await page.getByRole("button", { name: "Back to the pour" }).click();
   await button(page, "Done, and the last").click();
   await expect(page.getByRole("heading", { name: "What was left?" })).toBeVisible();
   await page.getByRole("button", { name: "Step back" }).click();

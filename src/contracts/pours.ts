@@ -13,6 +13,11 @@ const stepId = text().min(1).max(160);
 const coatId = text().min(1).max(40);
 /** What the screen knew that recorded it. */
 const knowing = { over: rowId.nullable().optional(), settles: z.literal(true).optional() };
+const place = z.object({
+  pieceId: text().min(1).max(40),
+  xMm: z.number().min(-1e6).max(1e6),
+  yMm: z.number().min(-1e6).max(1e6),
+});
 const stamped = { id: rowId, at: z.iso.datetime() };
 
 /** One act at the bench, as sent and stored. */
@@ -30,10 +35,21 @@ export const pourEventSchema = z.discriminatedUnion("kind", [
     raw: text().max(80).optional(),
     ...knowing,
   }),
+  z.object({ ...stamped, kind: z.literal("again"), stepId, afterId: stepId.nullable() }),
+  z.object({ ...stamped, kind: z.literal("first"), stepId }),
+  z.object({ ...stamped, kind: z.literal("give"), stepId, to: text().min(1).max(80).nullable() }),
   z.object({ ...stamped, kind: z.literal("room"), ...roomSaid }),
   z.object({ ...stamped, kind: z.literal("left"), coatId, ml: z.number().min(0).max(1e6) }),
   z.object({ ...stamped, kind: z.literal("short"), coatId, ml: z.number().min(0).max(1e6) }),
-  z.object({ ...stamped, kind: z.literal("note"), stepId: stepId.nullable(), text: freeText(2000).min(1) }),
+  z.object({
+    ...stamped,
+    kind: z.literal("note"),
+    stepId: stepId.nullable(),
+    // A photo says enough by itself.
+    text: freeText(2000),
+    pictureId: rowId.optional(),
+    place: place.optional(),
+  }),
   z.object({ ...stamped, kind: z.literal("finish") }),
   z.object({ ...stamped, kind: z.literal("call-off"), why: freeText(400) }),
 ]) satisfies z.ZodType<PourEvent>;

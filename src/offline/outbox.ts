@@ -11,7 +11,11 @@ type Entry = { key: string; value: { pourId: string; event: PourEvent }; indexes
 interface Outbox extends DBSchema {
   waiting: Entry;
   known: Entry;
+  photos: { key: string; value: WaitingPhoto; indexes: { pour: string } };
 }
+
+/** A photo that was taken at an act and is not on the server yet; `id` is that of the note that it will be. */
+export type WaitingPhoto = { id: string; pourId: string; stepId: string | null; at: string; photo: Blob };
 
 const NAME = "gaugebeam-pours";
 
@@ -22,6 +26,7 @@ function outbox(): Promise<IDBPDatabase<Outbox>> {
     upgrade(db, before) {
       for (const store of before < 1 ? (["waiting", "known"] as const) : (["known"] as const))
         db.createObjectStore(store, { keyPath: "event.id" }).createIndex("pour", "pourId");
+      db.createObjectStore("photos", { keyPath: "id" }).createIndex("pour", "pourId");
     },
     // A tab with a newer program goes on; this one opens it anew when it needs it.
     blocking(_now, _next, event) {
@@ -41,9 +46,20 @@ export async function waitingOf(pourId: string): Promise<PourEvent[]> {
   return rows.map((row) => row.event);
 }
 
-/** How many entries of all pours have not reached the server. */
+/** How many entries of all pours, and photos, have not reached the server. */
 export async function waitingCount(): Promise<number> {
-  return (await outbox()).count("waiting");
+  const db = await outbox();
+  return (await db.count("waiting")) + (await db.count("photos"));
+}
+
+export async function putPhoto(photo: WaitingPhoto): Promise<void> {
+  await (await outbox()).put("photos", photo);
+}
+export async function photosOf(pourId: string): Promise<WaitingPhoto[]> {
+  return (await outbox()).getAllFromIndex("photos", "pour", pourId);
+}
+export async function dropPhoto(id: string): Promise<void> {
+  await (await outbox()).delete("photos", id);
 }
 
 /** These are on the server: they wait no longer, and stay known. */
@@ -76,10 +92,7 @@ export async function forgetAllBut(livePours: readonly string[]): Promise<void> 
 
 /** Everything goes, what waits too. */
 export async function emptyOutbox(): Promise<void> {
-  const transaction = (await outbox()).transaction(["waiting", "known"], "readwrite");
-  await Promise.all([
-    transaction.objectStore("waiting").clear(),
-    transaction.objectStore("known").clear(),
-    transaction.done,
-  ]);
+  const stores = ["waiting", "known", "photos"] as const;
+  const transaction = (await outbox()).transaction([...stores], "readwrite");
+  await Promise.all([...stores.map((store) => transaction.objectStore(store).clear()), transaction.done]);
 }

@@ -1,4 +1,5 @@
 import { createServer, type AddressInfo, type Server, type Socket } from "node:net";
+import { SerialPortMock } from "serialport";
 import { addressOf, instrumentLines } from "./instrument";
 
 let server: Server;
@@ -42,6 +43,32 @@ test("an instrument that is not there is no line and no error", async () => {
   await new Promise((resolve) => gone.close(resolve));
   expect(await linesOf(free)).toEqual([]);
 });
+test("a serial port is read as a socket is: through the package's own stand-in of a port", async () => {
+  SerialPortMock.binding.createPort("/dev/mock", { echo: false, record: false });
+  const asked = new AbortController();
+  const lines: string[] = [];
+  for await (const line of instrumentLines({ path: "/dev/mock", baudRate: 9600 }, asked.signal, (address) => {
+    const port = new SerialPortMock(address as { path: string; baudRate: number });
+    port.on("open", () => {
+      port.port?.emitData("ST + 12.5");
+      port.port?.emitData(" g\r\nUS + 13.0 g\r\n");
+    });
+    return port;
+  })) {
+    lines.push(line);
+    if (lines.length === 2) asked.abort();
+  }
+  expect(lines).toEqual(["ST + 12.5 g", "US + 13.0 g"]);
+});
+test("a serial port that is not there is no line and no error", async () => {
+  const lines: string[] = [];
+  for await (const line of instrumentLines(
+    { path: "/dev/no-such-port", baudRate: 9600 },
+    new AbortController().signal,
+  ))
+    lines.push(line);
+  expect(lines).toEqual([]);
+});
 test("whoever is gone is not read for any more", async () => {
   const asked = new AbortController();
   let ended = false;
@@ -59,6 +86,9 @@ test.each([
   ["scale.bench:23", { host: "scale.bench", port: 23 }],
   ["", null],
   ["4001", null],
+  ["/dev/ttyUSB0", { path: "/dev/ttyUSB0", baudRate: 9600 }],
+  ["/dev/serial/by-id/usb-scale-1@4800", { path: "/dev/serial/by-id/usb-scale-1", baudRate: 4800 }],
+  ["COM3", { path: "COM3", baudRate: 9600 }],
 ])("the address %j", (text, address) => {
   process.env["GAUGEBEAM_SCALE"] = text;
   expect(addressOf("scale")).toEqual(address);

@@ -1,6 +1,8 @@
 import { connect } from "node:net";
+import type { Readable } from "node:stream";
+import { SerialPort } from "serialport";
 
-/** Instruments that stand at the server, by the environment variable that has their address, "host:port". */
+/** Instruments that stand at the server, by the environment variable that has their address: "host:port", or a serial port as "/dev/ttyUSB0" or "/dev/ttyUSB0@4800". */
 export const INSTRUMENTS = { scale: "GAUGEBEAM_SCALE", probe: "GAUGEBEAM_PROBE" } as const;
 export type InstrumentKind = keyof typeof INSTRUMENTS;
 
@@ -8,26 +10,41 @@ export type InstrumentKind = keyof typeof INSTRUMENTS;
 const LONGEST_LINE = 400;
 /** An instrument that says nothing for so long is gone, ms. */
 const SILENT_MS = 15_000;
+/** Most instruments speak at this rate unless they are told otherwise. */
+const USUAL_BAUD = 9600;
+
+export type InstrumentAddress = { host: string; port: number } | { path: string; baudRate: number };
 
 /** Where an instrument is; null for one that there is not, or whose address cannot be read. */
-export function addressOf(kind: InstrumentKind): { host: string; port: number } | null {
-  const [, host, port] = /^(.+):(\d{1,5})$/.exec(process.env[INSTRUMENTS[kind]] ?? "") ?? [];
+export function addressOf(kind: InstrumentKind): InstrumentAddress | null {
+  const text = process.env[INSTRUMENTS[kind]] ?? "";
+  const [, path, baud] = /^(\/dev\/[\w./-]+|COM\d+)(?:@(\d{3,7}))?$/.exec(text) ?? [];
+  if (path) return { path, baudRate: Number(baud ?? USUAL_BAUD) };
+  const [, host, port] = /^(.+):(\d{1,5})$/.exec(text) ?? [];
   return host && port ? { host, port: Number(port) } : null;
+}
+
+/** What an instrument says, as it comes. */
+function opened(address: InstrumentAddress): Readable {
+  if ("host" in address) return connect(address);
+  return new SerialPort(address);
 }
 
 /** Lines of an instrument as it prints them, until whoever asked is gone, or the instrument is. */
 export async function* instrumentLines(
-  { host, port }: { host: string; port: number },
+  address: InstrumentAddress,
   signal: AbortSignal,
+  open: (address: InstrumentAddress) => Readable = opened,
 ): AsyncGenerator<string> {
-  const socket = connect({ host, port });
-  const stop = () => socket.destroy();
+  const source = open(address);
+  const stop = () => source.destroy();
+  const timer = setTimeout(stop, SILENT_MS);
   signal.addEventListener("abort", stop);
-  socket.setTimeout(SILENT_MS, stop);
-  socket.setEncoding("latin1");
+  source.setEncoding("latin1");
   let kept = "";
   try {
-    for await (const chunk of socket) {
+    for await (const chunk of source) {
+      timer.refresh();
       const lines = (kept + String(chunk)).split(/\r\n|\n|\r/);
       kept = (lines.pop() ?? "").slice(-LONGEST_LINE);
       yield* lines.filter((line) => line !== "" && line.length <= LONGEST_LINE);
@@ -35,7 +52,8 @@ export async function* instrumentLines(
   } catch {
     // Refused, cut off, silent: it ends.
   } finally {
+    clearTimeout(timer);
     signal.removeEventListener("abort", stop);
-    socket.destroy();
+    source.destroy();
   }
 }

@@ -3,6 +3,11 @@
 import { ToggleGroup } from "radix-ui";
 import { classNames } from "./class-names";
 
+const DAY =
+  "px-2 h-7 text-xs border-r border-line-strong last:border-r-0 hover:bg-paper data-[state=on]:bg-ink data-[state=on]:text-paper";
+const NIGHT =
+  "px-3 min-h-10 text-base border-r border-night-soft last:border-r-0 data-[state=on]:bg-night-ink data-[state=on]:text-night";
+
 /** One of a few, side by side, like the detents of a switch. */
 export function Choice<Value extends string>({
   label,
@@ -10,12 +15,15 @@ export function Choice<Value extends string>({
   options,
   onChange,
   className,
+  night,
 }: {
   label: string;
   value: Value;
   options: readonly { value: Value; words: string }[];
   onChange: (value: Value) => void;
   className?: string;
+  /** On the dark of a pour: larger, light on dark. */
+  night?: boolean;
 }) {
   return (
     <ToggleGroup.Root
@@ -23,14 +31,14 @@ export function Choice<Value extends string>({
       aria-label={label}
       value={value}
       onValueChange={(next) => next && onChange(next as Value)}
-      className={classNames("inline-flex border border-line-strong bg-transparent", className)}
+      className={classNames(
+        "inline-flex border bg-transparent",
+        night ? "border-night-soft" : "border-line-strong",
+        className,
+      )}
     >
       {options.map((option) => (
-        <ToggleGroup.Item
-          key={option.value}
-          value={option.value}
-          className="px-2 h-7 text-xs border-r border-line-strong last:border-r-0 hover:bg-paper data-[state=on]:bg-ink data-[state=on]:text-paper"
-        >
+        <ToggleGroup.Item key={option.value} value={option.value} className={night ? NIGHT : DAY}>
           {option.words}
         </ToggleGroup.Item>
       ))}

@@ -4,6 +4,7 @@ import type { Real, WindowCoat } from "../schedule/coat-windows";
 import { heatsOn } from "./heats";
 import { passesLeftOut, type PourState } from "./pour-events";
 import type { RunStep } from "./run-sheet";
+import { sheetNow } from "./sheet-now";
 
 /**
  * What a pour has done so far, coat by coat: when its batches were mixed and its passes finished. A pass that comes more than once is
@@ -46,10 +47,11 @@ export function realDays(
  */
 export function coatsAsPoured(
   plan: Plan,
-  steps: readonly RunStep[],
+  planned: readonly RunStep[],
   state: PourState,
   minuteOf: (at: string) => number,
 ): WindowCoat[] {
+  const steps = sheetNow(planned, state);
   const real = realDays(steps, state, minuteOf);
   const out = passesLeftOut(steps, state);
   return windowCoatsOf(plan).flatMap((planned): WindowCoat[] => {

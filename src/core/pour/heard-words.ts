@@ -15,12 +15,20 @@ export function heardWords(event: PourEvent, steps: readonly RunStep[]): string 
       return `${who}left out, ${of(event.stepId)}`;
     case "drop-coat":
       return `${who}a coat is left out`;
+    case "again":
+      return `${who}once more, ${of(event.stepId)}`;
+    case "first":
+      return `${who}first, ${of(event.stepId)}`;
+    case "give":
+      return event.to
+        ? `${who}${of(event.stepId)} is ${event.to}'s`
+        : `${who}${of(event.stepId)} is anybody's`;
     case "weighed":
       return `${who}${trimmed(event.grams, 1)} g weighed`;
     case "room":
       return `${who}the room, ${trimmed(event.tempC, 1)} °C`;
     case "note":
-      return `${who}a note`;
+      return event.pictureId ? `${who}a photo` : `${who}a note`;
     case "left":
     case "short":
       return `${who}what was left`;

@@ -5,7 +5,8 @@ import { PASS } from "../passes/facts";
 import { coatsAsPoured, realDays } from "./actuals";
 import { comparePour } from "./compare-pour";
 import { potNow } from "./pot-now";
-import { foldPour, nextStep, passesLeftOut, stepsAsked, type PourEvent } from "./pour-events";
+import { foldPour, passesLeftOut, type PourEvent } from "./pour-events";
+import { nextStep, stepsAsked } from "./sheet-now";
 import { runSheet } from "./run-sheet";
 
 let made = 0;

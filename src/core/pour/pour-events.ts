@@ -21,11 +21,16 @@ export type PourEvent = { id: string; at: string; by?: string } &
     | { kind: "drop-coat"; coatId: string; why: string }
     /** `raw`: the line that a scale printed, where one was read. */
     | ({ kind: "weighed"; stepId: string; line: string; grams: number; raw?: string } & Knowing)
+    /** An act is done once more, after another one; taken before all that is to come; or is somebody's. */
+    | { kind: "again"; stepId: string; afterId: string | null }
+    | { kind: "first"; stepId: string }
+    | { kind: "give"; stepId: string; to: string | null }
     /** What a thermometer of the room said. */
     | { kind: "room"; tempC: number; humidityPct: number | null; surfaceC?: number | null }
     | { kind: "left"; coatId: string; ml: number }
     | { kind: "short"; coatId: string; ml: number }
-    | { kind: "note"; stepId: string | null; text: string }
+    /** Said of an act or of a place on a piece, mm; with a photo where one was taken. */
+    | { kind: "note"; stepId: string | null; text: string; pictureId?: string; place?: Place }
     | { kind: "finish" }
     /** The pour ends here and is kept as it is: with a word why. */
     | { kind: "call-off"; why: string }
@@ -36,6 +41,18 @@ export function withNew(events: readonly PourEvent[], more: readonly PourEvent[]
   const known = new Set(events.map(({ id }) => id));
   return [...events, ...more.filter(({ id }) => !known.has(id))];
 }
+
+/** A place on a piece, mm from the corner of its outline's box. */
+export type Place = { pieceId: string; xMm: number; yMm: number };
+export type PourNote = {
+  at: string;
+  by?: string;
+  stepId: string | null;
+  coatId?: string;
+  text: string;
+  pictureId?: string;
+  place?: Place;
+};
 
 /** Where a pour stands, folded from its events in the order of their times. */
 export type PourState = {
@@ -56,7 +73,11 @@ export type PourState = {
   /** What two screens recorded differently, neither knowing of the other, and nobody has settled yet. */
   conflicts: Conflict[];
   /** Each at an act, of a coat, or of the whole pour. */
-  notes: { at: string; stepId: string | null; coatId?: string; text: string }[];
+  notes: PourNote[];
+  /** Acts that are done once more, those that were taken first in the order in which they were, and whose each is. */
+  added: { id: string; of: string; afterId: string | null }[];
+  first: string[];
+  givenTo: Map<string, string>;
   finishedAt: string | null;
   /** Why it was called off; null for one that was not. */
   calledOff: string | null;
@@ -113,6 +134,9 @@ export function foldPour(events: readonly PourEvent[]): PourState {
     inForce: new Map(),
     conflicts: [],
     notes: [],
+    added: [],
+    first: [],
+    givenTo: new Map(),
     finishedAt: null,
     calledOff: null,
   };
@@ -161,7 +185,27 @@ export function foldPour(events: readonly PourEvent[]): PourState {
         state.leftMl.delete(event.coatId);
         break;
       case "note":
-        state.notes.push({ at: event.at, stepId: event.stepId, text: event.text });
+        state.notes.push({
+          at: event.at,
+          stepId: event.stepId,
+          text: event.text,
+          ...(event.pictureId && { pictureId: event.pictureId }),
+          ...(event.place && { place: event.place }),
+        });
+        break;
+      case "again":
+        state.added.push({
+          id: `${event.stepId}~${event.id.slice(0, 8)}`,
+          of: event.stepId,
+          afterId: event.afterId,
+        });
+        break;
+      case "first":
+        state.first.push(event.stepId);
+        break;
+      case "give":
+        if (event.to === null) state.givenTo.delete(event.stepId);
+        else state.givenTo.set(event.stepId, event.to);
         break;
       case "finish":
         state.finishedAt = event.at;
@@ -173,23 +217,6 @@ export function foldPour(events: readonly PourEvent[]): PourState {
     }
   }
   return state;
-}
-
-/** The steps that are still asked for: those that are done or skipped, and those to come; rounds after the last one, and what is left of a coat that is left out, are not. */
-export function stepsAsked(steps: readonly RunStep[], state: PourState): RunStep[] {
-  if (state.lastRounds.size === 0 && state.droppedCoats.size === 0) return [...steps];
-  const over = new Set(
-    steps.flatMap(({ id, coatId, passId }) => (state.lastRounds.has(id) ? [`${coatId}:${passId}`] : [])),
-  );
-  return steps.filter(
-    ({ id, coatId, passId }) =>
-      state.doneAt.has(id) || !(state.droppedCoats.has(coatId) || over.has(`${coatId}:${passId}`)),
-  );
-}
-
-/** The first step that is neither done nor left out, or null when there is none. */
-export function nextStep(steps: readonly RunStep[], state: PourState): RunStep | null {
-  return stepsAsked(steps, state).find(({ id }) => !state.doneAt.has(id) && !state.skipped.has(id)) ?? null;
 }
 
 /** Passes of which no turn is done and each is left out: the plan goes on without them. By coat and pass. */

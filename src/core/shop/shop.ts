@@ -17,7 +17,8 @@ import { derivePlan, withDays, type Plan } from "../plan/derive-plan";
 import { windowCoatsOf } from "../plan/timed";
 import type { JobDocument } from "../job/job";
 import { settingsOf } from "../job/job-settings";
-import { foldPour, nextStep, type PourEvent } from "../pour/pour-events";
+import { foldPour, type PourEvent } from "../pour/pour-events";
+import { nextStep } from "../pour/sheet-now";
 import { coatsAsPoured } from "../pour/actuals";
 import { roomAsRead } from "../pour/room-of-pour";
 import { runSheet, type RunStep } from "../pour/run-sheet";
@@ -168,8 +169,8 @@ export function whatNext(
   steps: readonly RunStep[],
   clock: WallClock,
   days: DayPlan | null = daysAsPoured(pour, plan, clock),
+  step = nextStep(steps, foldPour(pour.events)),
 ): { step: RunStep; atMin: number; window: PassWindow | null } | null {
-  const step = nextStep(steps, foldPour(pour.events));
   if (!step) return null;
   const live = days && runSheet(withDays(plan, days), "metric");
   const window =

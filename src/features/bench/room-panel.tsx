@@ -9,7 +9,8 @@ import { dewPointC } from "@/core/cure/dew-point";
 import type { FilmInRoom } from "@/core/cure/film-in-room";
 import { cureSpeed } from "@/core/cure/kinetics";
 import { roomTempC } from "@/core/cure/room";
-import { limitsOf, roomFaults, type RoomFault } from "@/core/cure/room-limits";
+import { roomFaultWords } from "@/core/cure/room-fault-words";
+import { roomFaults } from "@/core/cure/room-limits";
 import type { LaidJob } from "@/core/schedule/shop-days";
 import type { UnitSystem } from "@/core/units/dimension";
 import { decimal, formatQuantity, otherSystem, quantityText } from "@/core/units/format-quantity";
@@ -23,13 +24,6 @@ const STALE_H = 4;
 /** A room so far off the planned one moves the windows, K. */
 const OFF_K = 2;
 const DAY_MIN = 24 * 60;
-
-const FAULT_WORDS: Record<RoomFault, string> = {
-  cold: "too cold",
-  warm: "too warm",
-  damp: "too damp",
-  dew: "too near the dew point: it may sweat",
-};
 
 /** How the room is now, against the limits of every coat that is wet or comes within a day, and against what was planned with. */
 export function RoomPanel({
@@ -63,15 +57,8 @@ export function RoomPanel({
   const faults = reading
     ? [...cards.values()].flatMap((card) => {
         const found = roomFaults(card, reading.tempC, reading.humidityPct);
-        const { fromC, toC, humidityMaxPct } = limitsOf(card);
         return found.length > 0
-          ? [
-              {
-                id: card.id,
-                name: card.name,
-                words: `${found.map((fault) => FAULT_WORDS[fault]).join(", ")}; it wants ${temp(fromC)} to ${temp(toC)}, ${humidityMaxPct} % at most`,
-              },
-            ]
+          ? [{ id: card.id, name: card.name, words: roomFaultWords(found, card, temp) }]
           : [];
       })
     : [];

@@ -8,7 +8,10 @@ import { comparePour } from "@/core/pour/compare-pour";
 import { type CoatOutcome } from "@/core/pour/outcome";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { foldPour } from "@/core/pour/pour-events";
+import { placeWords } from "@/core/pour/place-words";
 import { runSheet } from "@/core/pour/run-sheet";
+import { sheetNow } from "@/core/pour/sheet-now";
+import { ShopPicture } from "@/ui/shop-picture";
 import type { UnitSystem } from "@/core/units/dimension";
 import { otherSystem, quantityText, trimmed } from "@/core/units/format-quantity";
 import { LogBeams } from "./log-beams";
@@ -141,7 +144,7 @@ export function LogView({
   }
   const plan = derivePlan(pour.plan.document, pour.plan.cards);
   const state = foldPour(pour.events);
-  const steps = runSheet(plan, system, state.weighed);
+  const steps = sheetNow(runSheet(plan, system, state.weighed), state);
   const outcomes = comparePour(plan, steps, state, system);
   const endWords = (at: string | null, calledOff: string | null): string => {
     if (at === null) return ", not finished";
@@ -192,11 +195,17 @@ export function LogView({
           {state.notes.length === 0 && <p className="text-ink-soft">None.</p>}
           {state.notes.map((note) => (
             <div key={`${note.at}-${note.text}`} className="border-l-[3px] border-ink pl-3 mb-3">
-              <p>{note.text}</p>
+              {note.pictureId && (
+                <a href={`/pictures/${note.pictureId}`} className="block w-44 h-32 mb-1">
+                  <ShopPicture pictureId={note.pictureId} alt={`Photo, ${say(note.at, "HH:mm")}`} small />
+                </a>
+              )}
+              {note.text && <p>{note.text}</p>}
               <p className="label">
                 {say(note.at, "HH:mm")}
                 {stepTitle(note.stepId) && `, at “${stepTitle(note.stepId)}”`}
                 {coatName(note.coatId) && `, ${coatName(note.coatId)}`}
+                {note.place && `, ${placeWords(note.place, plan.pieces, system) ?? "on a piece"}`}
               </p>
             </div>
           ))}

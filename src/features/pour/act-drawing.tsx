@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import type { JobDocument } from "@/core/job/job";
 import type { Plan } from "@/core/plan/derive-plan";
 import { actPicture, type OnScale } from "@/core/pour/act-picture";
-import type { PourState } from "@/core/pour/pour-events";
+import type { Place, PourState } from "@/core/pour/pour-events";
 import type { RunStep } from "@/core/pour/run-sheet";
 import type { Coat } from "@/core/schedule/coat";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -26,6 +26,7 @@ export function ActDrawing({
   steps,
   state,
   onScale,
+  onPlace,
   system,
 }: {
   plan: Plan;
@@ -34,6 +35,7 @@ export function ActDrawing({
   steps: readonly RunStep[];
   state: PourState;
   onScale: OnScale;
+  onPlace: ((place: Place) => void) | null;
   system: UnitSystem;
 }) {
   const { ref, width, height } = useSize<HTMLDivElement>();
@@ -61,6 +63,8 @@ export function ActDrawing({
             plain={plainColour(coat)}
             step={step}
             steps={steps}
+            notes={state.notes}
+            onPlace={onPlace}
             {...room}
           />
         )}

@@ -1,15 +1,19 @@
 "use client";
 
-import type { ReactNode } from "react";
+import { useRef, type ReactNode } from "react";
 import { viscosityWords, type StateStart } from "@/core/cure/film-states";
 import { stageAt } from "@/core/pour/act-clock";
+import type { PourState } from "@/core/pour/pour-events";
 import type { RunStep } from "@/core/pour/run-sheet";
+import { nextInLane } from "@/core/pour/sheet-now";
 import { Beam } from "@/ui/beam";
+import { Choice } from "@/ui/choice";
 import { classNames } from "@/ui/class-names";
 import { useSize } from "@/ui/use-size";
 import { Caution, clock } from "./caution";
 import type { Film } from "./use-film";
 import type { Act } from "./pour-store";
+import type { Shown } from "./use-running-pour";
 
 /** "55 to 70 %, " where it is not all one. */
 function flowRange({ low, high }: Film["flow"]): string {
@@ -41,6 +45,10 @@ function counted(
 export function ActView({
   step,
   steps,
+  state,
+  shown,
+  waits,
+  onShown,
   drawing,
   scale,
   window: inWindow,
@@ -54,11 +62,19 @@ export function ActView({
   record,
   onDone,
   onNote,
+  onPhoto,
   onSkip,
   onBack,
 }: {
   step: RunStep;
   steps: readonly RunStep[];
+  state: PourState;
+  /** Whose acts these are. */
+  shown: Shown;
+  /** The hands that are shown wait for this act of the others. */
+  waits: boolean;
+  /** Null where one pair of hands does it all. */
+  onShown: ((shown: Shown) => void) | null;
   /** What to do, on a drawing. */
   drawing: ReactNode;
   /** What is weighed, where this is an act at the scale. */
@@ -80,6 +96,7 @@ export function ActView({
   record: (act: Act) => Promise<void>;
   onDone: () => void;
   onNote: () => void;
+  onPhoto: (photo: File) => void;
   /** Null for what cannot be left out. */
   onSkip: (() => void) | null;
   onBack: (() => void) | null;
@@ -88,7 +105,10 @@ export function ActView({
   const index = steps.indexOf(step);
   const count = counted(step, { begunS, dueS, sinceS });
   const until = (life.find((start) => start.state === "set")?.fromMin.likely ?? 360) * 1.15;
-  const then = steps.slice(index + 1, index + 3).map(({ title }) => title);
+  const open = steps.filter(({ id }) => id !== step.id && !state.doneAt.has(id) && !state.skipped.has(id));
+  const then = open.slice(0, 2).map(({ title }) => title);
+  const others = shown === "all" ? null : nextInLane(steps, state, shown === "mixing" ? "piece" : "mixing");
+  const whose = state.givenTo.get(step.id);
   return (
     <main className="flex-1 flex flex-col px-8 pt-5 max-md:px-4 min-h-0 md:overflow-y-auto">
       <div className="flex gap-10 flex-1 min-h-[400px] max-md:flex-col max-md:gap-5">
@@ -97,9 +117,32 @@ export function ActView({
           <div className="md:hidden">
             <Caution step={step} shutS={shutS} />
           </div>
-          <p className="text-xl text-night-soft">
-            Step {index + 1} of {steps.length}
-          </p>
+          <div className="flex items-center gap-4 flex-wrap min-h-8">
+            <p className="text-xl text-night-soft">
+              Step {index + 1} of {steps.length}
+              {whose && `, for ${whose}`}
+            </p>
+            {onShown && (
+              <Choice<Shown>
+                label="Whose acts"
+                value={shown}
+                options={[
+                  { value: "all", words: "all" },
+                  { value: "mixing", words: "mixing" },
+                  { value: "piece", words: "at the piece" },
+                ]}
+                onChange={onShown}
+                night
+              />
+            )}
+          </div>
+          {waits && (
+            <p role="status" className="text-xl text-signal-night">
+              {shown === "piece"
+                ? "Nothing at the piece before this is done."
+                : "Nothing to mix before this is done."}
+            </p>
+          )}
           <h1
             className="heading leading-[1.02] mt-1 text-balance"
             style={{ fontSize: "clamp(40px, 4.6vw, 64px)" }}
@@ -148,8 +191,10 @@ export function ActView({
         <aside className="w-[48%] max-md:w-full shrink-0 flex flex-col min-h-0">
           {drawing}
           <p className="text-xl mt-3 leading-tight border-t border-night-line pt-3">
-            <span className="text-night-soft">Then </span>
-            {then.length > 0 ? then.join(" · ") : "what was left, and finish"}
+            <span className="text-night-soft">
+              {others ? (shown === "mixing" ? "At the piece " : "Mixing ") : "Then "}
+            </span>
+            {others ? others.title : then.length > 0 ? then.join(" · ") : "what was left, and finish"}
             {step.stopHere && (
               <span className="block text-lg text-night-soft mt-1">
                 After this you may stop: {step.stopHere}.
@@ -192,6 +237,7 @@ export function ActView({
           </button>
         )}
         <Beside onClick={onNote}>Note</Beside>
+        <PhotoButton onPhoto={onPhoto} />
         <Beside onClick={onSkip}>Leave out</Beside>
         <Beside onClick={onBack}>Step back</Beside>
       </div>
@@ -199,15 +245,38 @@ export function ActView({
   );
 }
 
+const BESIDE =
+  "w-[132px] max-md:flex-1 min-h-[104px] max-md:min-h-[64px] border border-night-soft text-2xl max-md:text-xl leading-tight disabled:opacity-40";
+
+/** One touch to the camera: the photo is kept with the act. */
+function PhotoButton({ onPhoto }: { onPhoto: (photo: File) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <button type="button" onClick={() => input.current?.click()} className={BESIDE}>
+        Photo
+      </button>
+      <input
+        ref={input}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        hidden
+        aria-label="A photo of this act"
+        onChange={({ target }) => {
+          const [photo] = target.files ?? [];
+          if (photo) onPhoto(photo);
+          target.value = "";
+        }}
+      />
+    </>
+  );
+}
+
 /** What stands beside Done. */
 function Beside({ onClick, children }: { onClick: (() => void) | null; children: string }) {
   return (
-    <button
-      type="button"
-      disabled={!onClick}
-      onClick={() => onClick?.()}
-      className="w-[150px] max-md:flex-1 min-h-[104px] max-md:min-h-[64px] border border-night-soft text-2xl max-md:text-xl leading-tight disabled:opacity-40"
-    >
+    <button type="button" disabled={!onClick} onClick={() => onClick?.()} className={BESIDE}>
       {children}
     </button>
   );

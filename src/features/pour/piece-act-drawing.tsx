@@ -3,6 +3,7 @@
 import { useId, useState } from "react";
 import { endWords, widthWords } from "@/core/veins/tape-words";
 import { picturedAround, type ActPiece } from "@/core/pour/act-picture";
+import type { Place, PourNote } from "@/core/pour/pour-events";
 import type { RunStep } from "@/core/pour/run-sheet";
 import type { UnitSystem } from "@/core/units/dimension";
 import type { Measured } from "@/core/geometry/measure";
@@ -12,6 +13,7 @@ import { PiecePicture, seenSize } from "@/pictures/piece-picture";
 import { pictureFrame } from "@/pictures/picture-frame";
 import { usePicture } from "@/pictures/use-picture";
 import { ActOverlay } from "./act-overlay";
+import { PlaceLayer } from "./place-layer";
 
 /** The picture before stands beside the one after, so much smaller. */
 const BEFORE_SHARE = 0.3;
@@ -31,6 +33,8 @@ export function PieceActDrawing({
   plain,
   step,
   steps,
+  notes,
+  onPlace,
   system,
   width,
   height,
@@ -42,6 +46,9 @@ export function PieceActDrawing({
   plain: string;
   step: RunStep;
   steps: readonly RunStep[];
+  notes: readonly PourNote[];
+  /** A place on a piece is touched; null where a touch says done. */
+  onPlace: ((place: Place) => void) | null;
   system: UnitSystem;
   width: number;
   height: number;
@@ -104,6 +111,15 @@ export function PieceActDrawing({
             vein={shownVein?.veinId ?? null}
             clipId={id}
           />
+          {onPlace && (
+            <PlaceLayer
+              pieceId={here.standingId}
+              name={piece.name}
+              notes={notes}
+              frame={pictureFrame(piece, wide)}
+              onPlace={onPlace}
+            />
+          )}
         </PiecePicture>
         {withBefore && (
           <figure className="shrink-0" style={{ width: small }}>

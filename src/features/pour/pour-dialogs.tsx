@@ -6,12 +6,16 @@ import { verdictWords } from "@/core/pour/verdict-words";
 import { cutText } from "@/core/units/cut-text";
 import type { RunStep } from "@/core/pour/run-sheet";
 import type { UnitSystem } from "@/core/units/dimension";
+import type { Place, PourState } from "@/core/pour/pour-events";
+import { ActsDialog } from "./acts-dialog";
+import { DeviceDialog } from "./device-dialog";
+import type { Act } from "./pour-store";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { useDraft } from "@/ui/use-draft";
 
 /** A mix that is off its ratio is told before it is taken as done. */
-export function OutOfRatio({
+function OutOfRatio({
   off,
   tolerancePct,
   system,
@@ -45,7 +49,7 @@ export function OutOfRatio({
 }
 
 /** A few words about the pour for its log; half typed they are there again when it is opened anew. */
-export function WordsDialog({
+function WordsDialog({
   title,
   keep,
   label,
@@ -114,7 +118,7 @@ export function WordsDialog({
 }
 
 /** An act is left out, or the whole of a coat that is not begun; the plan goes on without it. */
-export function SkipDialog({
+function SkipDialog({
   keep,
   step,
   begun,
@@ -151,4 +155,107 @@ export function SkipDialog({
       </p>
     </WordsDialog>
   );
+}
+
+/** What a pour asks, or shows, over its act. */
+export type Asking = "ratio" | "call-off" | "skip" | "note" | "device" | "acts";
+
+/** The dialog that is open over a pour, if any. */
+export function PourDialogs({
+  asking,
+  close,
+  pourId,
+  place,
+  placeWords,
+  step,
+  steps,
+  state,
+  people,
+  begun,
+  off,
+  tolerancePct,
+  system,
+  record,
+}: {
+  asking: Asking | null;
+  close: () => void;
+  pourId: string;
+  /** Of which a note is taken, and in words; null where it is of the act. */
+  place: Place | null;
+  placeWords: string | null;
+  step: RunStep | null;
+  steps: readonly RunStep[];
+  state: PourState;
+  people: readonly string[];
+  begun: boolean;
+  off: ReturnType<typeof offRatio>;
+  tolerancePct: number;
+  system: UnitSystem;
+  record: (act: Act) => Promise<void>;
+}) {
+  if (asking === "device") return <DeviceDialog onClose={close} />;
+  if (asking === "acts")
+    return (
+      <ActsDialog steps={steps} state={state} step={step} people={people} record={record} onClose={close} />
+    );
+  if (asking === "call-off")
+    return (
+      <WordsDialog
+        title="Call off this pour"
+        keep={`pour.${pourId}.call-off`}
+        label="Why"
+        act="Call it off"
+        most={400}
+        needed={false}
+        onWords={(why) => void record({ kind: "call-off", why })}
+        onClose={close}
+      >
+        <p className="mb-3">
+          It ends here. What was weighed and done stays in the log, and the job can be poured anew. Spread out
+          what is mixed: it heats itself.
+        </p>
+      </WordsDialog>
+    );
+  if (asking === "note")
+    return (
+      <WordsDialog
+        title="Note"
+        keep={`pour.${pourId}.note`}
+        label="What happened"
+        act="Keep the note"
+        most={2000}
+        needed
+        onWords={(text) =>
+          void record({ kind: "note", stepId: step?.id ?? null, text, ...(place && { place }) })
+        }
+        onClose={close}
+      >
+        {placeWords && <p className="mb-3">{placeWords}.</p>}
+      </WordsDialog>
+    );
+  if (asking === "skip" && step)
+    return (
+      <SkipDialog
+        keep={`pour.${pourId}.skip`}
+        step={step}
+        begun={begun}
+        onSkip={(why) => void record({ kind: "skip", stepId: step.id, why })}
+        onDrop={(why) => void record({ kind: "drop-coat", coatId: step.coatId, why })}
+        onClose={close}
+      />
+    );
+  if (asking === "ratio" && step && off.length > 0)
+    return (
+      <OutOfRatio
+        off={off}
+        tolerancePct={tolerancePct}
+        system={system}
+        onBack={close}
+        onMix={() => {
+          close();
+          void record({ kind: "tick", stepId: step.id });
+        }}
+      />
+    );
+  return null;
 }

@@ -2,15 +2,19 @@
 
 import Link from "next/link";
 import type { Pour } from "@/contracts/pours";
+import { quantityText } from "@/core/units/format-quantity";
+import type { UnitSystem } from "@/core/units/dimension";
 import type { RunStep } from "@/core/pour/run-sheet";
 
-/** Which pour this is, whether it rings, and whether all of it is on the server. */
+/** Which pour this is, how its room is, its acts and this screen, and whether all of it is on the server. */
 export function PourHead({
   pour,
   step,
   finished,
-  quiet,
-  onRing,
+  room,
+  system,
+  onDevice,
+  onActs,
   onCallOff,
   heard,
   waiting,
@@ -19,8 +23,11 @@ export function PourHead({
   pour: Pour;
   step: RunStep | null;
   finished: boolean;
-  quiet: boolean;
-  onRing: () => void;
+  /** How the room is, where anything says so. */
+  room: { tempC: number; humidityPct: number | null } | null;
+  system: UnitSystem;
+  onDevice: () => void;
+  onActs: () => void;
   onCallOff: () => void;
   /** What another screen just did. */
   heard: string | null;
@@ -28,7 +35,7 @@ export function PourHead({
   trouble: string | null;
 }) {
   return (
-    <header className="flex items-center gap-5 px-8 h-[52px] border-b border-night-line text-night-soft max-md:px-4">
+    <header className="flex items-center gap-5 px-8 min-h-[52px] border-b border-night-line text-night-soft max-md:px-4">
       <Link
         href={`/jobs/${pour.jobId}/pour`}
         className="heading text-night-ink text-lg"
@@ -43,21 +50,21 @@ export function PourHead({
       <span role="status" className="text-signal-night truncate max-w-[40ch] max-md:hidden">
         {heard}
       </span>
+      {room && (
+        <span className="whitespace-nowrap max-md:hidden">
+          room {quantityText(room.tempC, "temperature", system)}
+          {room.humidityPct !== null && ` ${Math.round(room.humidityPct)} %`}
+        </span>
+      )}
       {!finished && (
-        <button
-          type="button"
-          aria-pressed={!quiet}
-          onClick={onRing}
-          className="underline underline-offset-4 whitespace-nowrap"
-        >
-          {quiet ? (
-            "quiet"
-          ) : (
-            <>
-              rings<span className="max-md:hidden"> when due</span>
-            </>
-          )}
-        </button>
+        <>
+          <button type="button" onClick={onActs} className="underline underline-offset-4 whitespace-nowrap">
+            all acts
+          </button>
+          <button type="button" onClick={onDevice} className="underline underline-offset-4 whitespace-nowrap">
+            this screen
+          </button>
+        </>
       )}
       {!finished && (
         <button type="button" onClick={onCallOff} className="underline underline-offset-4 whitespace-nowrap">

@@ -4,6 +4,7 @@ import type { PourEvent } from "@/core/pour/pour-events";
 /** What this device keeps, which can be out of order as private windows and full disks make it. */
 const stored = new Map<string, PourEvent>();
 const known = new Map<string, PourEvent>();
+const photos = new Map<string, unknown>();
 let storeWorks = true;
 const works = () => {
   if (!storeWorks) throw new Error("no IndexedDB");
@@ -24,6 +25,12 @@ jest.mock("@/offline/outbox", () => ({
       known.set(event.id, event);
     }
   },
+  putPhoto: async (photo: { id: string }) => {
+    works();
+    photos.set(photo.id, photo);
+  },
+  photosOf: async () => [...photos.values()],
+  dropPhoto: async (id: string) => void photos.delete(id),
   entriesOf: async () => {
     works();
     return [...known.values(), ...stored.values()];
@@ -41,6 +48,7 @@ beforeEach(() => {
   jest.useFakeTimers();
   stored.clear();
   known.clear();
+  photos.clear();
   onServer.clear();
   storeWorks = true;
   answer = "stores";

@@ -1,8 +1,18 @@
 import { createStore } from "zustand";
+import { addPicture } from "@/contracts/add-picture";
 import { callAct } from "@/contracts/call-act";
 import { recordPour, type Pour, type PourNews } from "@/contracts/pours";
 import { foldPour, subjectOf, withNew, type PourEvent } from "@/core/pour/pour-events";
-import { entriesOf, nowKnown, putWaiting, waitingOf } from "@/offline/outbox";
+import {
+  dropPhoto,
+  entriesOf,
+  nowKnown,
+  photosOf,
+  putPhoto,
+  putWaiting,
+  waitingOf,
+  type WaitingPhoto,
+} from "@/offline/outbox";
 
 /** A pour event before it has its id and time, and says what was known. */
 export type Act = PourEvent extends infer Event
@@ -17,6 +27,8 @@ export type PourStore = {
   waiting: number;
   trouble: string | null;
   record: (act: Act) => Promise<void>;
+  /** Keeps a photo of an act here, sends it, and records it as a note. */
+  keepPhoto: (photo: File, stepId: string | null) => Promise<void>;
   send: () => Promise<void>;
   wake: () => Promise<void>;
   /** Takes in what was recorded elsewhere; and the server's time, where it is known when it was asked for, ms. */
@@ -64,7 +76,46 @@ export function createPourStore(pour: Pour) {
     behindMs = Math.abs(off) > CLOCK_RIGHT_MS ? off : 0;
   };
 
-  return createStore<PourStore>((set, get) => ({
+  /** Photos that are not on the server yet. One after the other: each is large. */
+  const photos = new Map<string, WaitingPhoto>();
+  let sendingPhotos = false;
+  const sendPhotos = async () => {
+    const { getState, setState } = store;
+    if (sendingPhotos || photos.size === 0) return;
+    sendingPhotos = true;
+    for (const { id, stepId, at, photo } of [...photos.values()]) {
+      const result = await addPicture(new File([photo], "photo"));
+      // What is no picture never will be; all else is tried again with the entries.
+      const lost = !result.ok && result.error.code === "invalid";
+      if (!result.ok && !lost) {
+        setState({ trouble: result.error.message });
+        clearTimeout(timer);
+        timer = setTimeout(() => void getState().send(), RETRY_MS);
+        break;
+      }
+      photos.delete(id);
+      if (result.ok) {
+        const event: PourEvent = {
+          id,
+          at,
+          kind: "note",
+          stepId,
+          text: "",
+          pictureId: result.value.pictureId,
+        };
+        own.add(id);
+        unsent.set(id, event);
+        setState((state) => ({ events: [...state.events, event] }));
+        await putWaiting(pour.id, event).catch(() => {});
+      } else setState({ trouble: result.error.message });
+      await dropPhoto(id).catch(() => {});
+    }
+    sendingPhotos = false;
+    setState({ waiting: unsent.size + photos.size });
+    if (unsent.size > 0) await getState().send();
+  };
+
+  const store = createStore<PourStore>((set, get) => ({
     events: pour.events,
     waiting: 0,
     trouble: null,
@@ -73,13 +124,24 @@ export function createPourStore(pour: Pour) {
       const event = { ...act, ...knownOf(act, get().events), id: crypto.randomUUID(), at } as PourEvent;
       own.add(event.id);
       unsent.set(event.id, event);
-      set((state) => ({ events: [...state.events, event], waiting: unsent.size }));
+      set((state) => ({ events: [...state.events, event], waiting: unsent.size + photos.size }));
       await putWaiting(pour.id, event).catch(() => {
         set({ trouble: "This browser cannot keep entries: do not close it before they are on the server." });
       });
       await get().send();
     },
+    keepPhoto: async (photo, stepId) => {
+      const at = new Date(get().now()).toISOString();
+      const waiting = { id: crypto.randomUUID(), pourId: pour.id, stepId, at, photo };
+      photos.set(waiting.id, waiting);
+      set({ waiting: unsent.size + photos.size });
+      await putPhoto(waiting).catch(() => {
+        set({ trouble: "This browser cannot keep photos: do not close it before they are on the server." });
+      });
+      await sendPhotos();
+    },
     send: async () => {
+      await sendPhotos();
       if (sending || unsent.size === 0) return;
       sending = true;
       clearTimeout(timer);
@@ -100,7 +162,7 @@ export function createPourStore(pour: Pour) {
         // Whatever the reason, it is tried again: a network comes back, a person signs in in another tab.
         timer = setTimeout(() => void get().send(), RETRY_MS);
       }
-      set({ waiting: unsent.size, trouble: result.ok ? null : result.error.message });
+      set({ waiting: unsent.size + photos.size, trouble: result.ok ? null : result.error.message });
       sending = false;
       // Something was recorded while the last ones were under way.
       if (result.ok) await get().send();
@@ -111,7 +173,8 @@ export function createPourStore(pour: Pour) {
       const left = await waitingOf(pour.id).catch(() => []);
       const here = await entriesOf(pour.id).catch(() => left);
       for (const event of left) unsent.set(event.id, event);
-      set((state) => ({ events: withNew(state.events, here), waiting: unsent.size }));
+      for (const photo of await photosOf(pour.id).catch(() => [])) photos.set(photo.id, photo);
+      set((state) => ({ events: withNew(state.events, here), waiting: unsent.size + photos.size }));
       await get().send();
     },
     heard: null,
@@ -129,4 +192,5 @@ export function createPourStore(pour: Pour) {
     },
     now: () => Date.now() + behindMs,
   }));
+  return store;
 }

@@ -1,67 +1,72 @@
 "use client";
 
 import Link from "next/link";
-import { useEffect, useMemo, useState } from "react";
-import { useStore } from "zustand";
+import { useEffect, useState } from "react";
 import type { Pour } from "@/contracts/pours";
 import { received, type Sent } from "@/contracts/sent";
-import { offRatio, type WeighOut } from "@/core/batch/weigh-out";
-import { derivePlan, type Plan } from "@/core/plan/derive-plan";
+import { offRatio } from "@/core/batch/weigh-out";
 import { begunAtMs, HARDLY_BEGUN_S } from "@/core/pour/act-clock";
-import { foldPour, mixedAt, nextStep, stepsAsked, type PourState } from "@/core/pour/pour-events";
-import { runSheet, type RunStep } from "@/core/pour/run-sheet";
-import { batchAsWeighed, weighKey } from "@/core/pour/weigh-lines";
+import { heardWords } from "@/core/pour/heard-words";
+import { mixedAt, type Place, type PourState } from "@/core/pour/pour-events";
+import { placeWords } from "@/core/pour/place-words";
+import type { RunStep } from "@/core/pour/run-sheet";
+import { laneOf } from "@/core/pour/sheet-now";
 import type { UnitSystem } from "@/core/units/dimension";
+import { useProbe } from "@/instruments/use-probe";
 import { ActDrawing } from "./act-drawing";
 import { ActView } from "./act-view";
 import { flameShutS } from "./caution";
+import { ConflictLine } from "./conflict-line";
+import { useDevice } from "./device-settings";
 import { FinishView } from "./finish-view";
-import { OutOfRatio, SkipDialog, WordsDialog } from "./pour-dialogs";
+import { PourDialogs, type Asking } from "./pour-dialogs";
 import { PourHead } from "./pour-head";
-import { useChime } from "./use-chime";
-import { useFilm } from "./use-film";
-import { heardWords } from "@/core/pour/heard-words";
-import { listenToPour } from "./pour-news";
-import { useNextAct } from "./use-next-act";
-import { useWeighLive } from "./use-weigh-live";
-import { createPourStore } from "./pour-store";
+import { RoomLine } from "./room-line";
 import { ScaleLine } from "./scale-line";
-import { PotLine, WindowLine } from "./window-line";
+import { useAwake } from "./use-awake";
+import { useFilm } from "./use-film";
+import { useNextAct } from "./use-next-act";
+import { usePourKeys } from "./use-pour-keys";
+import { useRunningPour, type Shown } from "./use-running-pour";
+import { useScaleSource } from "./use-scale-source";
+import { useSignals } from "./use-signals";
+import { useWeighLive } from "./use-weigh-live";
+import { weighedIn } from "./weighed-in";
 import { WeighPanel } from "./weigh-panel";
+import { PotLine, WindowLine } from "./window-line";
 
 /** What another screen did is told for so long, ms. */
 const HEARD_MS = 12_000;
 
-/** The run sheet with gloves on: one act on the screen. Space, Enter or a foot switch (Page down) says done. */
+/** The run sheet with gloves on: one act on the screen. Space, Enter, a foot switch or a key that was learnt says done. */
 export function PourView({
-  shown,
+  shown: sent,
   system,
-  hasScale,
+  has,
+  people,
 }: {
   shown: Sent<Pour>;
   system: UnitSystem;
-  /** A scale stands at the server. */
-  hasScale: boolean;
+  /** Instruments that stand at the server. */
+  has: { scale: boolean; probe: boolean };
+  /** Who works in the shop. */
+  people: readonly string[];
 }) {
-  const [pour] = useState(() => received(shown));
-  const [store] = useState(() => createPourStore(pour));
-  const { events, waiting, trouble, heard, record } = useStore(store);
-  const plan = useMemo(() => derivePlan(pour.plan.document, pour.plan.cards, pour.plan.colours), [pour.plan]);
-  const state = useMemo(() => foldPour(events), [events]);
-  const steps = useMemo(
-    () => stepsAsked(runSheet(plan, system, state.weighed), state),
-    [plan, system, state],
-  );
-  const [now, setNow] = useState<number | null>(null);
-  const [noting, setNoting] = useState(false);
-  const [asking, setAsking] = useState(false);
-  const [skipping, setSkipping] = useState(false);
-  const [callingOff, setCallingOff] = useState(false);
-  const [byHand, setByHand] = useState(false);
+  const [pour] = useState(() => received(sent));
+  const [shown, setShown] = useState<Shown>("all");
+  const running = useRunningPour(pour, system, shown);
+  const { plan, events, state, steps, step, now, heard, record } = running;
+  const { device } = useDevice();
+  const [asking, setAsking] = useState<Asking | null>(null);
   /** The act that was said to be done when it had hardly begun. */
   const [sureOf, setSureOf] = useState<string | null>(null);
+  const [place, setPlace] = useState<Place | null>(null);
+  const notePlace = (of: Place | null) => {
+    setPlace(of);
+    setAsking("note");
+  };
+  const isOver = state.finishedAt !== null;
 
-  const step = nextStep(steps, state);
   const weighOut = step?.kind === "weigh" ? weighedIn(plan, step, state) : null;
   const off = weighOut ? offRatio(weighOut) : [];
   const tolerancePct = plan.coats.find(({ coat }) => coat.id === step?.coatId)?.resin?.ratioTolerancePct ?? 0;
@@ -70,56 +75,18 @@ export function PourView({
   /** Done; out of ratio it asks first, and an act that lasts asks once when it has hardly begun. */
   const done = () => {
     if (!step) return;
-    if (off.length > 0) setAsking(true);
+    if (off.length > 0) setAsking("ratio");
     else if (step.clock && sureOf !== step.id && now !== null && begunS < HARDLY_BEGUN_S) setSureOf(step.id);
     else void record({ kind: "tick", stepId: step.id });
   };
+  const before = actBefore(steps, step, state, shown);
+  const back = before ? () => void record({ kind: "untick", stepId: before.id }) : null;
   /** Something of its coat is done: it cannot be left out any more. */
   const begun = steps.some(({ id, coatId }) => coatId === step?.coatId && state.doneAt.has(id));
-  const index = step ? steps.indexOf(step) : steps.length;
-  const before = steps[index - 1];
 
-  useEffect(() => {
-    void store.getState().wake();
-    const tick = () => setNow(store.getState().now());
-    tick();
-    const timer = setInterval(tick, 500);
-    const online = () => void store.getState().send();
-    const deaf = listenToPour(pour.id, store.getState().hear);
-    window.addEventListener("online", online);
-    return () => {
-      clearInterval(timer);
-      deaf();
-      window.removeEventListener("online", online);
-    };
-  }, [store, pour.id]);
-
-  useEffect(() => {
-    const keys = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement;
-      if (
-        noting ||
-        asking ||
-        callingOff ||
-        skipping ||
-        event.repeat ||
-        event.ctrlKey ||
-        event.metaKey ||
-        ["INPUT", "TEXTAREA", "BUTTON", "A", "SELECT"].includes(target.tagName)
-      )
-        return;
-      if (step && [" ", "Enter", "PageDown"].includes(event.key)) {
-        event.preventDefault();
-        done();
-      }
-      if (before && ["Backspace", "PageUp"].includes(event.key)) {
-        event.preventDefault();
-        void record({ kind: "untick", stepId: before.id });
-      }
-    };
-    window.addEventListener("keydown", keys);
-    return () => window.removeEventListener("keydown", keys);
-  });
+  useGloves(device.gloves);
+  usePourKeys(asking === null && !isOver, device, { done: step ? done : null, back });
+  useAwake(device.awake && !isOver);
 
   const coat = plan.coats.find((planned) => planned.coat.id === (step ?? before)?.coatId);
   const mixed = coat ? mixedAt(steps, state, coat.coat.id) : null;
@@ -137,43 +104,49 @@ export function PourView({
     sinceS,
     nowMs: now,
   });
+  const probe = useProbe(has.probe && !isOver);
   const { scaleStepG } = plan.atHand;
-  const { scale, line, onScale } = useWeighLive(
-    hasScale && !byHand,
+  const { source, choose, byHand } = useScaleSource(has.scale);
+  const { scale, line, onScale, taken } = useWeighLive(
+    source,
     { step, state, tolerancePct, stepG: scaleStepG },
     record,
   );
-  const { quiet, toggle } = useChime(step?.id ?? null, dueS);
+  useSignals(device, { step, dueS, inWindow: inWindow?.at.state ?? null, taken });
+  const conflict = state.conflicts[0];
+  const room = probe ?? lastRead(state.room);
+  /** Of coats that are mixed or to come: what is hard minds no damp. */
+  const cards = [
+    ...new Map(
+      steps.flatMap(({ coatId, id }) => {
+        const card = plan.coats.find((planned) => planned.coat.id === coatId)?.resin;
+        return card && !state.doneAt.has(id) ? [[card.id, card] as const] : [];
+      }),
+    ).values(),
+  ];
 
   return (
     <div className="min-h-dvh md:h-dvh bg-night text-night-ink flex flex-col">
       <PourHead
         pour={pour}
         step={step}
-        finished={state.finishedAt !== null}
-        quiet={quiet}
-        onRing={toggle}
-        onCallOff={() => setCallingOff(true)}
+        room={room}
+        system={system}
+        finished={isOver}
+        onDevice={() => setAsking("device")}
+        onActs={() => setAsking("acts")}
+        onCallOff={() => setAsking("call-off")}
         heard={heard && now !== null && now - heard.atMs < HEARD_MS ? heardWords(heard.event, steps) : null}
-        waiting={waiting}
-        trouble={trouble}
+        waiting={running.waiting}
+        trouble={running.trouble}
       />
-
-      {pot && state.finishedAt === null && <PotLine pot={pot} />}
+      {conflict && state.calledOff === null && (
+        <ConflictLine key={conflict.second.id} conflict={conflict} steps={steps} record={record} />
+      )}
+      {pot && !isOver && <PotLine pot={pot} />}
+      {room && !isOver && <RoomLine reading={room} cards={cards} system={system} />}
       {state.calledOff !== null ? (
-        <main className="flex-1 px-8 pt-8 max-md:px-4 max-w-3xl">
-          <h1 className="heading text-4xl">Called off</h1>
-          <p className="text-xl mt-3">{state.calledOff || "No word why."}</p>
-          <p className="text-xl text-night-soft mt-2 mb-6">
-            What was done is kept in the log. The job can be poured anew.
-          </p>
-          <Link
-            href={`/jobs/${pour.jobId}/log?pour=${pour.id}`}
-            className="inline-flex min-h-[72px] bg-night-ink text-night px-8 items-center heading text-2xl"
-          >
-            See the log
-          </Link>
-        </main>
+        <CalledOff pour={pour} why={state.calledOff} />
       ) : !step ? (
         <FinishView
           pour={pour}
@@ -182,12 +155,16 @@ export function PourView({
           state={state}
           system={system}
           record={record}
-          back={before ? () => void record({ kind: "untick", stepId: before.id }) : null}
+          back={back}
         />
       ) : (
         <ActView
           step={step}
           steps={steps}
+          state={state}
+          shown={shown}
+          waits={running.waits}
+          onShown={pour.plan.document.work.people > 1 || people.length > 1 ? setShown : null}
           drawing={
             <ActDrawing
               plan={plan}
@@ -196,6 +173,7 @@ export function PourView({
               steps={steps}
               state={state}
               onScale={onScale}
+              onPlace={device.touch ? null : notePlace}
               system={system}
             />
           }
@@ -212,8 +190,14 @@ export function PourView({
                 system={system}
                 record={record}
                 scale={
-                  scale.state !== "off" && (
-                    <ScaleLine scale={scale} line={line} stepG={scaleStepG} onHand={() => setByHand(true)} />
+                  (scale.state !== "off" || choose !== null) && (
+                    <ScaleLine
+                      scale={scale}
+                      line={line}
+                      stepG={scaleStepG}
+                      onChoose={choose}
+                      onHand={byHand}
+                    />
                   )
                 }
               />
@@ -227,71 +211,73 @@ export function PourView({
           shutS={shutS}
           record={record}
           onDone={done}
-          onNote={() => setNoting(true)}
-          onSkip={step.kind === "pass" || !begun ? () => setSkipping(true) : null}
-          onBack={before ? () => void record({ kind: "untick", stepId: before.id }) : null}
+          onNote={() => notePlace(null)}
+          onPhoto={(photo) => void running.keepPhoto(photo, step.id)}
+          onSkip={step.kind === "pass" || !begun ? () => setAsking("skip") : null}
+          onBack={back}
         />
       )}
-      {asking && step && off.length > 0 && (
-        <OutOfRatio
-          off={off}
-          tolerancePct={tolerancePct}
-          system={system}
-          onBack={() => setAsking(false)}
-          onMix={() => {
-            setAsking(false);
-            void record({ kind: "tick", stepId: step.id });
-          }}
-        />
-      )}
-      {callingOff && (
-        <WordsDialog
-          title="Call off this pour"
-          keep={`pour.${pour.id}.call-off`}
-          label="Why"
-          act="Call it off"
-          most={400}
-          needed={false}
-          onWords={(why) => void record({ kind: "call-off", why })}
-          onClose={() => setCallingOff(false)}
-        >
-          <p className="mb-3">
-            It ends here. What was weighed and done stays in the log, and the job can be poured anew. Spread
-            out what is mixed: it heats itself.
-          </p>
-        </WordsDialog>
-      )}
-      {skipping && step && (
-        <SkipDialog
-          keep={`pour.${pour.id}.skip`}
-          step={step}
-          begun={begun}
-          onSkip={(why) => void record({ kind: "skip", stepId: step.id, why })}
-          onDrop={(why) => void record({ kind: "drop-coat", coatId: step.coatId, why })}
-          onClose={() => setSkipping(false)}
-        />
-      )}
-      {noting && (
-        <WordsDialog
-          title="Note"
-          keep={`pour.${pour.id}.note`}
-          label="What happened"
-          act="Keep the note"
-          most={2000}
-          needed
-          onWords={(text) => void record({ kind: "note", stepId: step?.id ?? null, text })}
-          onClose={() => setNoting(false)}
-        />
-      )}
+      <PourDialogs
+        asking={asking}
+        close={() => setAsking(null)}
+        pourId={pour.id}
+        place={place}
+        placeWords={place && placeWords(place, plan.pieces, system)}
+        step={step}
+        steps={steps}
+        state={state}
+        people={people}
+        begun={begun}
+        off={off}
+        tolerancePct={tolerancePct}
+        system={system}
+        record={record}
+      />
     </div>
   );
 }
 
-/** What is to be done about what was weighed for a batch so far. */
-function weighedIn(plan: Plan, step: RunStep, state: PourState): WeighOut | null {
-  const { coat, resin, batched } = plan.coats.find((planned) => planned.coat.id === step.coatId) ?? {};
-  const batch = batched?.batches.find(({ number }) => number === step.batch);
-  if (!coat || !resin || !batch) return null;
-  const gramsAt = (line: string) => state.weighed.get(weighKey(step.id, line));
-  return batchAsWeighed(batch, coat.colours, resin, plan.atHand, gramsAt).out;
+/** Everything that is pressed is large, in dialogs too. */
+function useGloves(on: boolean): void {
+  useEffect(() => {
+    document.documentElement.toggleAttribute("data-gloves", on);
+    return () => document.documentElement.removeAttribute("data-gloves");
+  }, [on]);
+}
+
+/** The act before the one that is shown, by the hands that are: done, or left out. */
+function actBefore(
+  steps: readonly RunStep[],
+  step: RunStep | null,
+  { doneAt, skipped }: PourState,
+  shown: Shown,
+): RunStep | undefined {
+  return steps
+    .slice(0, step ? steps.indexOf(step) : undefined)
+    .findLast(
+      (one) => (doneAt.has(one.id) || skipped.has(one.id)) && (shown === "all" || laneOf(one) === shown),
+    );
+}
+
+/** The room as it was read last, where no probe says how it is now. */
+function lastRead(read: readonly { tempC: number; humidityPct: number | null; surfaceC: number | null }[]) {
+  return read.at(-1) ?? null;
+}
+
+function CalledOff({ pour, why }: { pour: Pour; why: string }) {
+  return (
+    <main className="flex-1 px-8 pt-8 max-md:px-4 max-w-3xl">
+      <h1 className="heading text-4xl">Called off</h1>
+      <p className="text-xl mt-3">{why || "No word why."}</p>
+      <p className="text-xl text-night-soft mt-2 mb-6">
+        What was done is kept in the log. The job can be poured anew.
+      </p>
+      <Link
+        href={`/jobs/${pour.jobId}/log?pour=${pour.id}`}
+        className="inline-flex min-h-[72px] bg-night-ink text-night px-8 items-center heading text-2xl"
+      >
+        See the log
+      </Link>
+    </main>
+  );
 }

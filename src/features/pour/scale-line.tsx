@@ -3,27 +3,39 @@
 import { SLOW_FROM } from "@/core/instruments/weigh-live";
 import { onScale, type WeighLine } from "@/core/pour/weigh-lines";
 import { classNames } from "@/ui/class-names";
-import type { LiveScale } from "./use-scale";
+import type { LiveScale } from "@/instruments/use-scale";
 
 /** What the scale shows now, as large as the target: how much is in, how much is to go, and slower near the end. */
 export function ScaleLine({
   scale: { state, shown },
   line,
   stepG,
+  onChoose,
   onHand,
 }: {
   scale: LiveScale;
   line: WeighLine | null;
   stepG: number;
+  /** Lets the person choose a scale at this device; null where the browser reads none. */
+  onChoose: (() => void) | null;
   /** Weighed by hand from now on. */
   onHand: () => void;
 }) {
+  if (state === "off")
+    return (
+      <p className="text-lg border-y border-night-line py-2 flex gap-4">
+        <Quiet onClick={onChoose}>read a scale at this device</Quiet>
+      </p>
+    );
   const grams = shown && "grams" in shown ? shown.grams : null;
   if (state === "waiting")
     return (
       <p role="status" className="text-lg text-night-soft border-y border-night-line py-2 flex gap-4">
         The scale does not answer: type what it shows.
-        <HandButton onHand={onHand} />
+        <span className="ml-auto flex gap-5">
+          <Quiet onClick={onChoose}>another scale</Quiet>
+          <Quiet onClick={onHand}>weigh by hand</Quiet>
+        </span>
       </p>
     );
   const slow = shown?.kind === "pouring" && line !== null && shown.grams > SLOW_FROM * line.grams;
@@ -46,20 +58,25 @@ export function ScaleLine({
       <p role="status" className="text-2xl leading-tight pb-2 max-w-[22ch]">
         {stateWords(state, shown, stepG)}
       </p>
-      <HandButton onHand={onHand} />
+      <span className="ml-auto">
+        <Quiet onClick={onHand}>weigh by hand</Quiet>
+      </span>
     </div>
   );
 }
 
-const HandButton = ({ onHand }: { onHand: () => void }) => (
-  <button
-    type="button"
-    onClick={onHand}
-    className="ml-auto underline underline-offset-4 text-lg text-night-soft pb-2"
-  >
-    weigh by hand
-  </button>
-);
+function Quiet({ onClick, children }: { onClick: (() => void) | null; children: string }) {
+  if (!onClick) return null;
+  return (
+    <button
+      type="button"
+      onClick={onClick}
+      className="underline underline-offset-4 text-lg text-night-soft pb-2"
+    >
+      {children}
+    </button>
+  );
+}
 
 function stateWords(state: LiveScale["state"], shown: LiveScale["shown"], stepG: number): string {
   if (state === "out of range") return "The scale is over its range.";

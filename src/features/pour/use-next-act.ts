@@ -39,7 +39,7 @@ export function useNextAct({ pour, events, plan, steps, state, step, coat, since
   const next = useMemo(() => {
     if (minute === null) return null;
     const clock = clockAt(minute * 60_000);
-    const found = whatNext({ ...pour, events }, plan, steps, clock);
+    const found = whatNext({ ...pour, events }, plan, steps, clock, undefined, step);
     if (!found) return null;
     return {
       stepId: found.step.id,
@@ -47,7 +47,7 @@ export function useNextAct({ pour, events, plan, steps, state, step, coat, since
       at: found.window && windowNow(found.window, clock.nowMin),
       opensMin: found.window ? found.window.from.likely - clock.nowMin : 0,
     };
-  }, [minute, clockAt, pour, events, plan, steps]);
+  }, [minute, clockAt, pour, events, plan, steps, step]);
   const waits = step?.kind === "pass" || step?.kind === "weigh";
   const dueS = next && nowMs !== null && waits ? (next.atMs - nowMs) / 1000 : null;
   const pass = coat?.coat.passes.find(({ id }) => id === step?.passId);

@@ -1,13 +1,14 @@
 "use client";
 
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import type { NextLine } from "@/core/instruments/weigh-session";
 import type { OnScale } from "@/core/pour/act-picture";
 import type { PourState } from "@/core/pour/pour-events";
 import type { RunStep } from "@/core/pour/run-sheet";
 import { weighKey, type WeighLine } from "@/core/pour/weigh-lines";
 import type { Act } from "./pour-store";
-import { useScale, type LiveScale } from "./use-scale";
+import type { LineSource } from "@/instruments/lines";
+import { useScale, type LiveScale } from "@/instruments/use-scale";
 
 /** Where a card names none. */
 const USUAL_TOLERANCE_PCT = 2;
@@ -20,9 +21,9 @@ const nextLine = (step: RunStep, { line, thing, grams }: WeighLine, tolerancePct
   toleranceG: (grams * (tolerancePct > 0 ? tolerancePct : USUAL_TOLERANCE_PCT)) / 100 / 2,
 });
 
-/** Weighing by the scale at the server: the line that is next, what lies on the scale of it, and each line recorded once it is at rest. */
+/** Weighing by a scale: the line that is next, what lies on the scale of it, and each line recorded once it is at rest. */
 export function useWeighLive(
-  on: boolean,
+  source: LineSource | null,
   {
     step,
     state,
@@ -30,16 +31,24 @@ export function useWeighLive(
     stepG,
   }: { step: RunStep | null; state: PourState; tolerancePct: number; stepG: number },
   record: (act: Act) => Promise<void>,
-): { scale: LiveScale; line: WeighLine | null; onScale: OnScale } {
+): {
+  scale: LiveScale;
+  line: WeighLine | null;
+  onScale: OnScale;
+  /** How many weights the scale has given. */
+  taken: number;
+} {
+  const [taken, setTaken] = useState(0);
   const line = step?.weigh.find((one) => !state.weighed.has(weighKey(step.id, one.line))) ?? null;
   const scale = useScale(
-    on && step?.kind === "weigh",
+    step?.kind === "weigh" ? source : null,
     step && line ? nextLine(step, line, tolerancePct) : null,
     stepG,
-    (id, grams) => {
+    ({ id, grams, raw }) => {
       if (!step) return;
+      setTaken((count) => count + 1);
       const shown = Number((Math.round(grams / stepG) * stepG).toFixed(3));
-      void record({ kind: "weighed", stepId: step.id, line: id, grams: shown });
+      void record({ kind: "weighed", stepId: step.id, line: id, grams: shown, raw });
     },
   );
   const { shown } = scale;
@@ -48,5 +57,5 @@ export function useWeighLive(
     () => (line && scaleG > 0 ? { line: line.line, grams: scaleG } : null),
     [line, scaleG],
   );
-  return { scale, line, onScale };
+  return { scale, line, onScale, taken };
 }

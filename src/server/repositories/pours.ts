@@ -316,7 +316,9 @@ export function poursOf(db: Database, me: Person) {
           Math.abs((before.humidityPct ?? 0) - (humidityPct ?? 0)) < ROOM_MOVED_PCT;
         if (same) continue;
         const event = { id: randomUUID(), at, kind: "room", tempC, humidityPct } as const;
-        await this.record(pourId, [surfaceC == null ? event : { ...event, surfaceC }]);
+        await this.record(pourId, [
+          surfaceC === null || surfaceC === undefined ? event : { ...event, surfaceC },
+        ]);
       }
     },
     /** Whether this pour is there already: a start sent twice is one start. */

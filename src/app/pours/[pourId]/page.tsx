@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { sent } from "@/contracts/sent";
 import { PourView } from "@/features/pour/pour-view";
 import { KeepHere } from "@/offline/keep-here";
+import { listPeople } from "@/features/people/queries";
 import { openPour } from "@/features/pour/queries";
 import { orNotFound } from "@/server/or-not-found";
 import { OnlyInBrowser } from "@/ui/only-in-browser";
@@ -20,6 +21,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function PourPage({ params }: Props) {
   const person = await requirePerson();
   const pour = await orNotFound(openPour(person, (await params).pourId));
+  const people = await listPeople(person);
   return (
     <OnlyInBrowser>
       <ShopClock zone={person.timeZone} style={person.clock}>
@@ -37,7 +39,8 @@ export default async function PourPage({ params }: Props) {
           key={pour.id}
           shown={sent(pour)}
           system={person.units}
-          hasScale={addressOf("scale") !== null}
+          has={{ scale: addressOf("scale") !== null, probe: addressOf("probe") !== null }}
+          people={people.map(({ name }) => name)}
         />
       </ShopClock>
     </OnlyInBrowser>

@@ -1,20 +1,3 @@
-import { eventStream } from "@/server/event-stream";
-import { addressOf, instrumentLines } from "@/server/instrument";
-import { currentPerson } from "@/server/session";
+import { instrumentResponse } from "../instrument-response";
 
-/** Opened again after so long where the scale is gone, ms. */
-const AGAIN_MS = 1000;
-
-/** What the scale at the server prints, line by line. Each screen that listens has a connection of its own. */
-export async function GET(request: Request): Promise<Response> {
-  if (!(await currentPerson())) return new Response(null, { status: 401 });
-  const address = addressOf("scale");
-  if (!address) return new Response(null, { status: 404 });
-  return eventStream(
-    request,
-    async function* (ends) {
-      for await (const line of instrumentLines(address, ends)) yield { data: line };
-    },
-    AGAIN_MS,
-  );
-}
+export const GET = (request: Request): Promise<Response> => instrumentResponse(request, "scale");

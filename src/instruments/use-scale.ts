@@ -4,6 +4,8 @@ import { useEffect, useRef, useState } from "react";
 import { readScaleLine } from "@/core/instruments/scale-line";
 import { heardScale, NEW_SESSION, type NextLine, type WeighShown } from "@/core/instruments/weigh-session";
 
+import { hearLines, type LineSource } from "./lines";
+
 /** A scale that has said nothing for so long is not there, ms. */
 const GONE_MS = 3000;
 
@@ -13,14 +15,16 @@ export type LiveScale = {
 };
 
 /**
- * The scale at the server while a line is weighed: what it shows, and each line once when it is at rest where it should be.
+ * A scale while a line is weighed: what it shows, and each line once when it is at rest where it should be.
+ * @param source null where no scale is read
  * @param line what is weighed next; null where nothing is
+ * @param onTaken `raw` is the line that the scale printed
  */
 export function useScale(
-  on: boolean,
+  source: LineSource | null,
   line: NextLine | null,
   stepG: number,
-  onTaken: (id: string, grams: number) => void,
+  onTaken: (taken: { id: string; grams: number; raw: string }) => void,
 ): LiveScale {
   const [scale, setScale] = useState<LiveScale>({ state: "waiting", shown: null });
   const latest = useRef({ line, stepG, onTaken });
@@ -28,12 +32,11 @@ export function useScale(
     latest.current = { line, stepG, onTaken };
   });
   useEffect(() => {
-    if (!on) return;
+    if (!source) return;
     let session = NEW_SESSION;
     let heardAt = 0;
-    const source = new EventSource("/api/instruments/scale");
-    source.onmessage = ({ data }) => {
-      const reading = readScaleLine(JSON.parse(data as string) as string);
+    const stop = hearLines("scale", source, (raw) => {
+      const reading = readScaleLine(raw);
       if (!reading) return;
       heardAt = Date.now();
       if (reading.kind !== "mass") {
@@ -44,15 +47,15 @@ export function useScale(
       const heard = heardScale(session, { ...reading, atMs: performance.now() }, next, step);
       session = heard.session;
       setScale({ state: "live", shown: heard.shown });
-      if (heard.taken) take(heard.taken.id, heard.taken.grams);
-    };
+      if (heard.taken) take({ ...heard.taken, raw: raw.trim() });
+    });
     const timer = setInterval(() => {
       if (Date.now() - heardAt > GONE_MS) setScale({ state: "waiting", shown: null });
     }, 1000);
     return () => {
       clearInterval(timer);
-      source.close();
+      stop();
     };
-  }, [on]);
-  return on ? scale : { state: "off", shown: null };
+  }, [source]);
+  return source ? scale : { state: "off", shown: null };
 }
