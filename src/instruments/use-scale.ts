@@ -12,6 +12,8 @@ const GONE_MS = 3000;
 export type LiveScale = {
   state: "off" | "waiting" | "live" | "out of range";
   shown: WeighShown | null;
+  /** Its step as it prints, g; absent while it is not heard. */
+  stepG?: number;
 };
 
 /**
@@ -24,7 +26,7 @@ export function useScale(
   source: LineSource | null,
   line: NextLine | null,
   stepG: number,
-  onTaken: (taken: { id: string; grams: number; raw: string }) => void,
+  onTaken: (taken: { id: string; grams: number; stepG: number; raw: string }) => void,
 ): LiveScale {
   const [scale, setScale] = useState<LiveScale>({ state: "waiting", shown: null });
   const latest = useRef({ line, stepG, onTaken });
@@ -44,10 +46,12 @@ export function useScale(
         return;
       }
       const { line: next, stepG: step, onTaken: take } = latest.current;
-      const heard = heardScale(session, { ...reading, atMs: performance.now() }, next, step);
+      // A scale that prints finer than the shop's is finer.
+      const fineG = Math.min(step, reading.stepG);
+      const heard = heardScale(session, { ...reading, atMs: performance.now() }, next, fineG);
       session = heard.session;
-      setScale({ state: "live", shown: heard.shown });
-      if (heard.taken) take({ ...heard.taken, raw: raw.trim() });
+      setScale({ state: "live", shown: heard.shown, stepG: fineG });
+      if (heard.taken) take({ ...heard.taken, stepG: fineG, raw: raw.trim() });
     });
     const timer = setInterval(() => {
       if (Date.now() - heardAt > GONE_MS) setScale({ state: "waiting", shown: null });

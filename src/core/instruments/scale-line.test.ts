@@ -68,7 +68,12 @@ test("what our stand-in prints is read back to the last digit", () => {
       (steps, stable, places) => {
         const grams = steps / 10 ** places;
         const read = readScaleLine(scaleLine(grams, stable, places));
-        expect(read).toEqual({ kind: "mass", grams: expect.closeTo(grams, 6), stable });
+        expect(read).toEqual({
+          kind: "mass",
+          grams: expect.closeTo(grams, 6),
+          stable,
+          stepG: expect.closeTo(10 ** -places, 9),
+        });
       },
     ),
   );
@@ -107,4 +112,14 @@ test("a hundred thousand lines of anything: nothing throws, and a mass is always
     ),
     { numRuns: 100_000 },
   );
+});
+
+test.each([
+  ["ST,GS,+  201.4 g", 0.1],
+  ["201 g", 1],
+  ["0,05 kg", 10],
+  ["1 lb 4.5 oz", 2.8349523125],
+  ["12.25", 0.01],
+])("the last figure of %j is worth %d g", (line, stepG) => {
+  expect(readScaleLine(line)).toMatchObject({ stepG: expect.closeTo(stepG, 9) });
 });

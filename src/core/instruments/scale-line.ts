@@ -1,8 +1,8 @@
 import { G_PER_LB, G_PER_OZ } from "../units/constants";
 
-/** What a scale prints in one line. `stable` is null where the line does not say whether the scale is at rest. */
+/** What a scale prints in one line. `stable` is null where the line does not say whether the scale is at rest; `stepG` is what its last figure is worth, g. */
 export type ScaleReading =
-  | { kind: "mass"; grams: number; stable: boolean | null }
+  | { kind: "mass"; grams: number; stable: boolean | null; stepG: number }
   /** More or less than the scale can weigh, or it says that something is wrong. */
   | { kind: "out of range" };
 
@@ -39,24 +39,36 @@ const MOVING = /(^|[^A-Z])(US|SD|D|M|MO|MOTION|UNSTABLE|DYNAMIC|DYN)([^A-Z]|$)|[
 const NO_LOAD = /(^|[^A-Z])(TARE|PT|TR|TOTAL|SUM|AVG|TARGET|PCS|PC)([^A-Z]|$)|%/;
 
 const numberOf = (text: string): number => Number(text.replace(",", "."));
+/** What the last figure of a number is worth. */
+const stepOf = (text: string): number => 10 ** -(/[.,](\d+)$/.exec(text)?.[1]?.length ?? 0);
 const signOf = (sign: string | undefined): number => (sign === "-" ? -1 : 1);
 
-function massOf(line: string): { grams: number; rest: string } | null {
+function massOf(line: string): { grams: number; stepG: number; rest: string } | null {
   const both = POUNDS_AND_OUNCES.exec(line);
   if (both)
     return {
       grams: signOf(both[1]) * (Number(both[2]) * G_PER_LB + numberOf(both[3] ?? "") * G_PER_OZ),
+      stepG: stepOf(both[3] ?? "") * G_PER_OZ,
       rest: line.replace(both[0], " "),
     };
   const found = MASS.exec(line);
-  if (found)
+  if (found) {
+    const gramsPer = GRAMS_PER[found[3] ?? ""] ?? 1;
     return {
-      grams: signOf(found[1]) * numberOf(found[2] ?? "") * (GRAMS_PER[found[3] ?? ""] ?? 1),
+      grams: signOf(found[1]) * numberOf(found[2] ?? "") * gramsPer,
+      stepG: stepOf(found[2] ?? "") * gramsPer,
       rest: line.replace(found[0], " "),
     };
+  }
   // Only a number: grams.
   const bare = BARE.exec(line);
-  return bare && { grams: signOf(bare[1]) * numberOf(bare[2] ?? ""), rest: "" };
+  return (
+    bare && {
+      grams: signOf(bare[1]) * numberOf(bare[2] ?? ""),
+      stepG: stepOf(bare[2] ?? ""),
+      rest: "",
+    }
+  );
 }
 
 /**
@@ -76,7 +88,12 @@ export function readScaleLine(text: string): ScaleReading | null {
   if (!(Math.abs(mass.grams) <= MOST_G)) return { kind: "out of range" };
   const moving = MOVING.test(mass.rest);
   const atRest = AT_REST.test(mass.rest.replace(MOVING, " "));
-  return { kind: "mass", grams: mass.grams, stable: moving ? false : atRest ? true : null };
+  return {
+    kind: "mass",
+    grams: mass.grams,
+    stepG: mass.stepG,
+    stable: moving ? false : atRest ? true : null,
+  };
 }
 
 /** A line as our own stand-in prints it, and as {@link readScaleLine} reads it back: "ST +  201.4 g". */

@@ -1,15 +1,15 @@
 "use client";
 
-import { SLOW_FROM } from "@/core/instruments/weigh-live";
+import { NOTHING_STEPS, SLOW_FROM } from "@/core/instruments/weigh-live";
 import { onScale, type WeighLine } from "@/core/pour/weigh-lines";
 import { classNames } from "@/ui/class-names";
 import type { LiveScale } from "@/instruments/use-scale";
 
 /** What the scale shows now, as large as the target: how much is in, how much is to go, and slower near the end. */
 export function ScaleLine({
-  scale: { state, shown },
+  scale: { state, shown, stepG: printedG },
   line,
-  stepG,
+  stepG: shopG,
   onChoose,
   onHand,
 }: {
@@ -27,6 +27,8 @@ export function ScaleLine({
         <Quiet onClick={onChoose}>read a scale at this device</Quiet>
       </p>
     );
+  const stepG = printedG ?? shopG;
+  const isTooFine = line !== null && line.grams <= NOTHING_STEPS * stepG;
   const grams = shown && "grams" in shown ? shown.grams : null;
   if (state === "waiting")
     return (
@@ -56,7 +58,9 @@ export function ScaleLine({
         </p>
       </div>
       <p role="status" className="text-2xl leading-tight pb-2 max-w-[22ch]">
-        {stateWords(state, shown, stepG)}
+        {isTooFine && shown?.kind === "pouring"
+          ? "Less than this scale can tell: measure it as is said below, and type it."
+          : stateWords(state, shown, stepG)}
       </p>
       <span className="ml-auto">
         <Quiet onClick={onHand}>weigh by hand</Quiet>

@@ -44,10 +44,10 @@ export function useWeighLive(
     step?.kind === "weigh" ? source : null,
     step && line ? nextLine(step, line, tolerancePct) : null,
     stepG,
-    ({ id, grams, raw }) => {
+    ({ id, grams, stepG: fineG, raw }) => {
       if (!step) return;
       setTaken((count) => count + 1);
-      const shown = Number((Math.round(grams / stepG) * stepG).toFixed(3));
+      const shown = Number((Math.round(grams / fineG) * fineG).toFixed(3));
       void record({ kind: "weighed", stepId: step.id, line: id, grams: shown, raw });
     },
   );
