@@ -26,6 +26,7 @@ export const pourEventSchema = z.discriminatedUnion("kind", [
   z.object({ ...stamped, kind: z.literal("untick"), stepId, ...knowing }),
   z.object({ ...stamped, kind: z.literal("skip"), stepId, why: freeText(400), ...knowing }),
   z.object({ ...stamped, kind: z.literal("drop-coat"), coatId, why: freeText(400) }),
+  z.object({ ...stamped, kind: z.literal("bring-coat"), coatId }),
   z.object({
     ...stamped,
     kind: z.literal("weighed"),

@@ -15,7 +15,8 @@ import { tapeList, type PieceVein } from "../veins/tape";
 import type { VeinMap } from "../veins/vein-map";
 import type { PourState } from "./pour-events";
 import type { RunStep } from "./run-sheet";
-import { batchAsWeighed, weighKey } from "./weigh-lines";
+import { asWeighed } from "./batches-to-come";
+import { weighKey } from "./weigh-lines";
 
 /** A line on the scale as it rises in its vessel, ml from its floor; `isIn` once something was weighed of it. */
 export type FillMark = { line: string; label: string; shown: string; toMl: number; isIn: boolean };
@@ -91,21 +92,17 @@ export function actPicture(
   return { kind: "cups", cups: batch.cups, pot: batch.pot, potMl: batch.parts.mixMl };
 }
 
-/** The batch of a step, after what was weighed of it. */
-function batchNow(
+/** The batch of a step, after what was weighed of it and of those before it. */
+const batchNow = (
   plan: Plan,
-  { coat, resin }: PlannedCoat,
+  planned: PlannedCoat,
   batched: BatchedCoat,
   step: RunStep,
   state: PourState,
-): Batch | null {
-  const batch = batched.batches.find(({ number }) => number === step.batch);
-  if (!batch || !resin) return batch ?? null;
-  const weighId = `${step.coatId}:${batch.number}:weigh`;
-  return batchAsWeighed(batch, coat.colours, resin, plan.atHand, (line) =>
-    state.weighed.get(weighKey(weighId, line)),
-  ).batch;
-}
+): Batch | null =>
+  asWeighed(planned, step.batch, plan.atHand, state.weighed)?.batch ??
+  batched.batches.find(({ number }) => number === step.batch) ??
+  null;
 
 /** Where A, B and what else makes the volume of a mix rise to in its vessel. Doses of colour are too little to be seen there. */
 function fillVessels(batch: Batch, step: RunStep, state: PourState, onScale: OnScale): FillVessel[] {

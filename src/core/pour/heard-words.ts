@@ -15,6 +15,8 @@ export function heardWords(event: PourEvent, steps: readonly RunStep[]): string 
       return `${who}left out, ${of(event.stepId)}`;
     case "drop-coat":
       return `${who}a coat is left out`;
+    case "bring-coat":
+      return `${who}a coat is poured after all`;
     case "again":
       return `${who}once more, ${of(event.stepId)}`;
     case "first":

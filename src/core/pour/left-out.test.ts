@@ -101,6 +101,10 @@ describe("a coat that is left out", () => {
       { at: at(5), stepId: null, coatId: colour.id, text: "Left out." },
     ]);
   });
+  test("comes back when it is poured after all", () => {
+    const back: PourEvent = { ...stamped(8), kind: "bring-coat", coatId: colour.id };
+    expect(stepsAsked(steps, foldPour([drop, back]))).toEqual(steps);
+  });
   test("is planned no more; begun, it goes on, without the passes that are left out, and all else stays the same", () => {
     const minuteOf = (moment: string) => (Date.parse(moment) - startMs) / 60_000;
     const ids = (events: PourEvent[]) =>

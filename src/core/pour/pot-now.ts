@@ -2,7 +2,8 @@ import type { Spread } from "../numerics/spread";
 import { PASS } from "../passes/facts";
 import type { Plan } from "../plan/derive-plan";
 import type { PourState } from "./pour-events";
-import { weighStepId, type RunStep } from "./run-sheet";
+import type { RunStep } from "./run-sheet";
+import { weighStepId } from "./weigh-step";
 
 /** A mix that stands in its pot: whose it is, and how long it lives there yet, min. */
 export type PotNow = { coatName: string; batch: number; leftMin: Spread };

@@ -19,6 +19,8 @@ export type PourEvent = { id: string; at: string; by?: string } &
     /** An act, or a whole coat as far as it is not begun, is left out: with a word why. */
     | ({ kind: "skip"; stepId: string; why: string } & Knowing)
     | { kind: "drop-coat"; coatId: string; why: string }
+    /** A coat that was left out is poured after all. */
+    | { kind: "bring-coat"; coatId: string }
     /** `raw`: the line that a scale printed, where one was read. */
     | ({ kind: "weighed"; stepId: string; line: string; grams: number; raw?: string } & Knowing)
     /** An act is done once more, after another one; taken before all that is to come; or is somebody's. */
@@ -167,6 +169,9 @@ export function foldPour(events: readonly PourEvent[]): PourState {
           coatId: event.coatId,
           text: leftOut(event.why),
         });
+        break;
+      case "bring-coat":
+        state.droppedCoats.delete(event.coatId);
         break;
       case "weighed":
         state.weighed.set(weighKey(event.stepId, event.line), event.grams);

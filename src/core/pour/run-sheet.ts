@@ -10,14 +10,9 @@ import { turnWords, type Turn } from "../schedule/turns";
 import type { UnitSystem } from "../units/dimension";
 import type { Plan } from "../plan/derive-plan";
 import type { PlannedCoat } from "../plan/timed";
-import {
-  batchAsWeighed,
-  cupsMl,
-  weighLines,
-  type WeighLine,
-  weighKey,
-  type WeighedSoFar,
-} from "./weigh-lines";
+import { asWeighed } from "./batches-to-come";
+import { weighStepId } from "./weigh-step";
+import { cupsMl, weighLines, type WeighLine, type WeighedSoFar } from "./weigh-lines";
 import { type AtHand } from "../batch/at-hand";
 import {
   mixDetail,
@@ -60,8 +55,6 @@ export type RunStep = {
   flame: boolean;
 };
 
-export const weighStepId = (coatId: string, batch: number): string => `${coatId}:${batch}:weigh`;
-
 function batchSteps(
   planned: PlannedCoat,
   batched: BatchedCoat,
@@ -71,12 +64,8 @@ function batchSteps(
   const { coat, resin } = planned;
   const paint = resin?.kind === "paint";
   const weighId = weighStepId(coat.id, plannedBatch.number);
-  // After an over-pour B, the cups and their colours follow what is in the pot.
-  const batch = resin
-    ? batchAsWeighed(plannedBatch, coat.colours, resin, atHand, (line) =>
-        weighed.get(weighKey(weighId, line)),
-      ).batch
-    : plannedBatch;
+  // After an over-pour B, the cups and their colours follow what is in the pot; the batches to come follow those before them.
+  const batch = asWeighed(planned, plannedBatch.number, atHand, weighed)?.batch ?? plannedBatch;
   const times = planned.windows?.batches.find((row) => row.number === batch.number);
   const base = {
     coatId: coat.id,

@@ -51,6 +51,7 @@ export function ActView({
   onShown,
   drawing,
   scale,
+  held,
   window: inWindow,
   film,
   life,
@@ -79,6 +80,8 @@ export function ActView({
   drawing: ReactNode;
   /** What is weighed, where this is an act at the scale. */
   scale: ReactNode | null;
+  /** What was held back, as it counts down. */
+  held: ReactNode;
   /** Where it stands in its window. */
   window: ReactNode;
   film: Film | null;
@@ -190,17 +193,18 @@ export function ActView({
         </section>
         <aside className="w-[48%] max-md:w-full shrink-0 flex flex-col min-h-0">
           {drawing}
-          <p className="text-xl mt-3 leading-tight border-t border-night-line pt-3">
+          <div className="text-xl mt-3 leading-tight border-t border-night-line pt-3">
             <span className="text-night-soft">
               {others ? (shown === "mixing" ? "At the piece " : "Mixing ") : "Then "}
             </span>
             {others ? others.title : then.length > 0 ? then.join(" · ") : "what was left, and finish"}
+            {held}
             {step.stopHere && (
               <span className="block text-lg text-night-soft mt-1">
                 After this you may stop: {step.stopHere}.
               </span>
             )}
-          </p>
+          </div>
         </aside>
       </div>
       <div ref={stageRef} className="mt-4 mb-2 overflow-hidden shrink-0">

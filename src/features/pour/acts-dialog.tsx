@@ -1,5 +1,6 @@
 "use client";
 
+import type { Plan } from "@/core/plan/derive-plan";
 import type { PourState } from "@/core/pour/pour-events";
 import type { RunStep } from "@/core/pour/run-sheet";
 import { canBeFirst } from "@/core/pour/sheet-now";
@@ -11,6 +12,7 @@ const press = "underline underline-offset-4 whitespace-nowrap min-h-11 px-1";
 
 /** All acts of the pour: what is done and when, what is to come, whose it is; one is taken first, done once more, or given to somebody. */
 export function ActsDialog({
+  plan,
   steps,
   state,
   step,
@@ -18,6 +20,7 @@ export function ActsDialog({
   record,
   onClose,
 }: {
+  plan: Plan;
   steps: readonly RunStep[];
   state: PourState;
   step: RunStep | null;
@@ -33,6 +36,7 @@ export function ActsDialog({
     void record(act);
     onClose();
   };
+  const dropped = plan.coats.filter(({ coat }) => state.droppedCoats.has(coat.id)).map(({ coat }) => coat);
   const coats = [...new Set(steps.map(({ coatId }) => coatId))];
   return (
     <Dialog open onClose={onClose} title="All acts" wide>
@@ -87,6 +91,15 @@ export function ActsDialog({
                             once more
                           </button>
                         )}
+                        {out && (
+                          <button
+                            type="button"
+                            className={press}
+                            onClick={() => take({ kind: "untick", stepId: one.id })}
+                          >
+                            bring it back
+                          </button>
+                        )}
                         {!isNext && canBeFirst(one, steps, state) && (
                           <button
                             type="button"
@@ -104,6 +117,14 @@ export function ActsDialog({
             </section>
           );
         })}
+        {dropped.map(({ id, name }) => (
+          <p key={id} className="flex items-center justify-between gap-4 border-b border-line min-h-11">
+            {name} is left out.
+            <button type="button" className={press} onClick={() => take({ kind: "bring-coat", coatId: id })}>
+              pour it after all
+            </button>
+          </p>
+        ))}
       </div>
     </Dialog>
   );

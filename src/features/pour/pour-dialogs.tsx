@@ -6,6 +6,7 @@ import { verdictWords } from "@/core/pour/verdict-words";
 import { cutText } from "@/core/units/cut-text";
 import type { RunStep } from "@/core/pour/run-sheet";
 import type { UnitSystem } from "@/core/units/dimension";
+import type { Plan } from "@/core/plan/derive-plan";
 import type { Place, PourState } from "@/core/pour/pour-events";
 import { ActsDialog } from "./acts-dialog";
 import { DeviceDialog } from "./device-dialog";
@@ -150,8 +151,7 @@ function SkipDialog({
     >
       <p className="mb-3">
         The plan goes on without it, and the log says so.{" "}
-        {step.kind === "pass" && "Step back brings an act back."}{" "}
-        {!begun && "A coat stays left out of this pour."}
+        {step.kind === "pass" && "Step back brings an act back."} {!begun && "All acts brings a coat back."}
       </p>
     </WordsDialog>
   );
@@ -167,6 +167,7 @@ export function PourDialogs({
   pourId,
   place,
   placeWords,
+  plan,
   step,
   steps,
   state,
@@ -183,6 +184,7 @@ export function PourDialogs({
   /** Of which a note is taken, and in words; null where it is of the act. */
   place: Place | null;
   placeWords: string | null;
+  plan: Plan;
   step: RunStep | null;
   steps: readonly RunStep[];
   state: PourState;
@@ -196,7 +198,15 @@ export function PourDialogs({
   if (asking === "device") return <DeviceDialog onClose={close} />;
   if (asking === "acts")
     return (
-      <ActsDialog steps={steps} state={state} step={step} people={people} record={record} onClose={close} />
+      <ActsDialog
+        plan={plan}
+        steps={steps}
+        state={state}
+        step={step}
+        people={people}
+        record={record}
+        onClose={close}
+      />
     );
   if (asking === "call-off")
     return (

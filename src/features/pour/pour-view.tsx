@@ -19,6 +19,7 @@ import { flameShutS } from "./caution";
 import { ConflictLine } from "./conflict-line";
 import { useDevice } from "./device-settings";
 import { FinishView } from "./finish-view";
+import { HeldLine } from "./held-line";
 import { PourDialogs, type Asking } from "./pour-dialogs";
 import { PourHead } from "./pour-head";
 import { RoomLine } from "./room-line";
@@ -203,6 +204,18 @@ export function PourView({
               />
             ) : null
           }
+          held={
+            coat && now !== null ? (
+              <HeldLine
+                coat={coat}
+                plan={plan}
+                state={state}
+                minute={Math.floor(now / 60_000)}
+                roomC={room?.tempC ?? pour.plan.document.work.tempC}
+                system={system}
+              />
+            ) : null
+          }
           window={inWindow && <WindowLine kind={inWindow.pass.kind} at={inWindow.at} wider={wider} />}
           film={film}
           life={coat?.resin?.kind === "paint" ? [] : (film?.life ?? coat?.life ?? [])}
@@ -223,6 +236,7 @@ export function PourView({
         pourId={pour.id}
         place={place}
         placeWords={place && placeWords(place, plan.pieces, system)}
+        plan={plan}
         step={step}
         steps={steps}
         state={state}
