@@ -24,5 +24,6 @@ export default defineConfig({
   projects: [
     { name: "journeys", testMatch: "journeys/**/*.spec.ts" },
     { name: "gallery", testMatch: "gallery/**/*.spec.ts" },
+    { name: "screens", testMatch: "screens/**/*.spec.ts" },
   ],
 });

@@ -68,13 +68,32 @@ export function demoPour(
     const events = acts(steps, start, done, 0.5, 0.004).filter(
       (event) => Date.parse(event.at) < now.getTime(),
     );
-    return {
-      startedAt: new Date(start),
-      events: [
-        ...events,
-        note(20, "Copper settled fast, stirred the cup again before the second pour.", start),
-      ],
-    };
+    const at = (minutes: number) => new Date(start + minutes * 60_000).toISOString();
+    const [piece] = plan.pieces;
+    const { tempC } = document.work;
+    const next = steps[done];
+    const told: PourEvent[] = [
+      note(20, "Copper settled fast, stirred the cup again before the second pour.", start),
+      ...[1, 24].map((minutes): PourEvent => ({
+        id: randomUUID(),
+        at: at(minutes),
+        kind: "room",
+        tempC,
+        humidityPct: 52,
+        surfaceC: tempC - 0.5,
+      })),
+    ];
+    if (piece)
+      told.push({
+        id: randomUUID(),
+        at: at(30),
+        kind: "note",
+        stepId: null,
+        text: "A hair came off the brush here, lifted out.",
+        place: { pieceId: piece.id, xMm: 0.62 * piece.outline.widthMm, yMm: 0.4 * piece.outline.heightMm },
+      });
+    if (next) told.push({ id: randomUUID(), at: at(31), kind: "give", stepId: next.id, to: "Tomas Reyle" });
+    return { startedAt: new Date(start), events: [...events, ...told] };
   }
   const daysAgo = kind === "ran-short" ? 1 : 14;
   const day = new Date(now.getTime() - daysAgo * 24 * HOUR);

@@ -11,6 +11,7 @@ import { useShopClock } from "@/ui/shop-clock";
 import { useHydrated } from "@/ui/use-hydrated";
 import { useShop } from "@/workers/use-shop";
 import { serverAnswers } from "@/contracts/call-act";
+import { useProbe } from "@/instruments/use-probe";
 import { KeepHere } from "@/offline/keep-here";
 import { pathsToKeep } from "./paths-to-keep";
 import { useWithKept } from "./use-with-kept";
@@ -35,7 +36,17 @@ async function lookAgain(router: { refresh: () => void }): Promise<void> {
 }
 
 /** What is wet, what comes next, and how the room is: the shop on one clock. */
-export function BenchView({ shown, system }: { shown: Sent<Bench>; system: UnitSystem }) {
+export function BenchView({
+  shown,
+  system,
+  hasProbe,
+}: {
+  shown: Sent<Bench>;
+  system: UnitSystem;
+  /** A climate probe stands at the server. */
+  hasProbe: boolean;
+}) {
+  useProbe(hasProbe);
   const router = useRouter();
   const bench = useWithKept(useMemo(() => received(shown), [shown]));
   const shop = useShop(bench);

@@ -113,7 +113,7 @@ export function PieceActDrawing({
           />
           {onPlace && (
             <PlaceLayer
-              pieceId={here.standingId}
+              pieceId={piece.id}
               name={piece.name}
               notes={notes}
               frame={pictureFrame(piece, wide)}

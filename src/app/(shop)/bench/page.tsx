@@ -3,6 +3,7 @@ import { sent } from "@/contracts/sent";
 import { BenchView } from "@/features/bench/bench-view";
 import { openBench } from "@/features/bench/queries";
 import { Header } from "@/features/shell/header";
+import { addressOf } from "@/server/instrument";
 import { requirePerson } from "@/server/require-person";
 import { OnlyInBrowser } from "@/ui/only-in-browser";
 
@@ -15,7 +16,11 @@ export default async function BenchPage() {
       <Header person={person} />
       <div className="flex-1 overflow-y-auto max-lg:overflow-visible flex flex-col">
         <OnlyInBrowser>
-          <BenchView shown={sent(await openBench(person))} system={person.units} />
+          <BenchView
+            shown={sent(await openBench(person))}
+            system={person.units}
+            hasProbe={addressOf("probe") !== null}
+          />
         </OnlyInBrowser>
       </div>
     </>
