@@ -33,7 +33,10 @@ export function heldNow(
   const plannedMl = batched.batches.reduce((sum, { parts }) => sum + parts.mixMl, 0);
   const share = mixed.reduce((sum, { ml }) => sum + ml, 0) / plannedMl;
   const sinceMin = (nowMs - first.at) / 60_000;
-  return batched.held.flatMap(({ name, ml }): HeldNow[] => {
+  // What is held back of a colour called clear, and clear itself, stand in one cup.
+  const byName = new Map<string, number>();
+  for (const { name, ml } of batched.held) byName.set(name, (byName.get(name) ?? 0) + ml);
+  return [...byName].flatMap(([name, ml]): HeldNow[] => {
     const here = ml * share;
     const life = potLifeSpread((here / mixed.length) * mixDensityGPerMl(resin), roomC, resin);
     const leftMin = {

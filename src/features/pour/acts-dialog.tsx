@@ -18,6 +18,7 @@ export function ActsDialog({
   step,
   people,
   record,
+  onCallOff,
   onClose,
 }: {
   plan: Plan;
@@ -27,6 +28,7 @@ export function ActsDialog({
   /** Who works in the shop. */
   people: readonly string[];
   record: (act: Act) => Promise<void>;
+  onCallOff: () => void;
   onClose: () => void;
 }) {
   const { say } = useShopClock();
@@ -125,6 +127,9 @@ export function ActsDialog({
             </button>
           </p>
         ))}
+        <button type="button" className={`${press} self-start`} onClick={onCallOff}>
+          call this pour off
+        </button>
       </div>
     </Dialog>
   );

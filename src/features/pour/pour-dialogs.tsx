@@ -164,6 +164,7 @@ export type Asking = "ratio" | "call-off" | "skip" | "note" | "device" | "acts";
 export function PourDialogs({
   asking,
   close,
+  callOff,
   pourId,
   place,
   placeWords,
@@ -180,6 +181,7 @@ export function PourDialogs({
 }: {
   asking: Asking | null;
   close: () => void;
+  callOff: () => void;
   pourId: string;
   /** Of which a note is taken, and in words; null where it is of the act. */
   place: Place | null;
@@ -205,6 +207,7 @@ export function PourDialogs({
         step={step}
         people={people}
         record={record}
+        onCallOff={callOff}
         onClose={close}
       />
     );

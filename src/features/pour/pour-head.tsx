@@ -3,6 +3,7 @@
 import Link from "next/link";
 import type { Pour } from "@/contracts/pours";
 import { quantityText } from "@/core/units/format-quantity";
+import { classNames } from "@/ui/class-names";
 import type { UnitSystem } from "@/core/units/dimension";
 import type { RunStep } from "@/core/pour/run-sheet";
 
@@ -35,7 +36,7 @@ export function PourHead({
   trouble: string | null;
 }) {
   return (
-    <header className="flex items-center gap-5 px-8 min-h-[52px] border-b border-night-line text-night-soft max-md:px-4">
+    <header className="flex items-center gap-5 px-8 min-h-[52px] border-b border-night-line text-night-soft max-md:px-4 max-md:gap-3.5">
       <Link
         href={`/jobs/${pour.jobId}/pour`}
         className="heading text-night-ink text-lg"
@@ -67,17 +68,26 @@ export function PourHead({
         </>
       )}
       {!finished && (
-        <button type="button" onClick={onCallOff} className="underline underline-offset-4 whitespace-nowrap">
+        <button
+          type="button"
+          onClick={onCallOff}
+          className="underline underline-offset-4 whitespace-nowrap max-md:hidden"
+        >
           call it off
         </button>
       )}
-      <span role="status" className={trouble ? "text-danger-night" : ""} title={trouble ?? undefined}>
+      {/* On a phone only what is not right is said. */}
+      <span
+        role="status"
+        className={classNames(trouble && "text-danger-night", waiting === 0 && "max-md:hidden")}
+        title={trouble ?? undefined}
+      >
         {waiting > 0 ? (
-          `${waiting} kept here, not on the server yet`
-        ) : (
           <>
-            saved<span className="max-md:hidden"> here and on the server</span>
+            {waiting} kept here<span className="max-md:hidden">, not on the server yet</span>
           </>
+        ) : (
+          "saved here and on the server"
         )}
       </span>
     </header>

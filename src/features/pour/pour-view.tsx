@@ -233,6 +233,7 @@ export function PourView({
       <PourDialogs
         asking={asking}
         close={() => setAsking(null)}
+        callOff={() => setAsking("call-off")}
         pourId={pour.id}
         place={place}
         placeWords={place && placeWords(place, plan.pieces, system)}
