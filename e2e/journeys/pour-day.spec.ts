@@ -420,3 +420,39 @@ test("a scale at the tablet itself is read: chosen once, its line as it was prin
   );
   await callOff(page);
 });
+
+test("A and B cannot be swapped unseen: a lot that stood on the other bottle, a volume that weighs like the other part", async ({
+  page,
+}) => {
+  await signIn(page);
+  await openCopy(page, "Bistro table");
+  await start(page);
+  const give = async (part: string, lot: string) => {
+    await page.getByRole("button", { name: `Lot of ${part}` }).click();
+    await page.getByLabel("As it stands on the bottle").fill(lot);
+  };
+  await give("A", "K-7731");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: "Lot of A" })).toHaveText("lot K-7731");
+  await give("B", "k 7731");
+  await expect(page.getByText(/stood on the bottle of A/)).toBeVisible();
+  await page.getByLabel("As it stands on the bottle").fill("H-118");
+  await page.getByRole("button", { name: "Keep the lot" }).click();
+
+  // A volume that is typed is weighed by its density: 175 ml of A.
+  const a = page.getByLabel("A, resin", { exact: true });
+  await a.fill("175 ml");
+  await a.press("Enter");
+  await expect(a).toHaveValue(/^20[12]/);
+  // What was weighed is 201 g; in 205 ml that is hardener.
+  await a.fill("201");
+  await a.press("Enter");
+  await a.fill("205 ml");
+  await a.press("Enter");
+  await expect(page.getByText(/weighs like B, not like A/)).toBeVisible();
+  await expect(a).toHaveValue("205 ml");
+  await callOff(page);
+  await page.getByRole("link", { name: "See the log" }).click();
+  await expect(page.getByText("K-7731")).toBeVisible();
+  await expect(page.getByText("H-118")).toBeVisible();
+});

@@ -29,6 +29,13 @@ export const pourEventSchema = z.discriminatedUnion("kind", [
   z.object({ ...stamped, kind: z.literal("bring-coat"), coatId }),
   z.object({
     ...stamped,
+    kind: z.literal("lot"),
+    stepId,
+    line: text().min(1).max(60),
+    lot: text().trim().min(1).max(80),
+  }),
+  z.object({
+    ...stamped,
     kind: z.literal("weighed"),
     stepId,
     line: text().min(1).max(60),

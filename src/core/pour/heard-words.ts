@@ -17,6 +17,8 @@ export function heardWords(event: PourEvent, steps: readonly RunStep[]): string 
       return `${who}a coat is left out`;
     case "bring-coat":
       return `${who}a coat is poured after all`;
+    case "lot":
+      return `${who}lot ${event.lot}`;
     case "again":
       return `${who}once more, ${of(event.stepId)}`;
     case "first":

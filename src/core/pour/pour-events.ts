@@ -23,6 +23,8 @@ export type PourEvent = { id: string; at: string; by?: string } &
     | { kind: "bring-coat"; coatId: string }
     /** `raw`: the line that a scale printed, where one was read. */
     | ({ kind: "weighed"; stepId: string; line: string; grams: number; raw?: string } & Knowing)
+    /** What stands on the bottle that a line was weighed from. */
+    | { kind: "lot"; stepId: string; line: string; lot: string }
     /** An act is done once more, after another one; taken before all that is to come; or is somebody's. */
     | { kind: "again"; stepId: string; afterId: string | null }
     | { kind: "first"; stepId: string }
@@ -66,6 +68,8 @@ export type PourState = {
   droppedCoats: Set<string>;
   /** Last weighing of each line, by step and line. */
   weighed: Map<string, number>;
+  /** The lot that stands on a bottle, by step and line. */
+  lots: Map<string, string>;
   leftMl: Map<string, number>;
   shortMl: Map<string, number>;
   /** The room as it was read, in the order of time. */
@@ -130,6 +134,7 @@ export function foldPour(events: readonly PourEvent[]): PourState {
     skipped: new Set(),
     droppedCoats: new Set(),
     weighed: new Map(),
+    lots: new Map(),
     leftMl: new Map(),
     shortMl: new Map(),
     room: [],
@@ -169,6 +174,9 @@ export function foldPour(events: readonly PourEvent[]): PourState {
           coatId: event.coatId,
           text: leftOut(event.why),
         });
+        break;
+      case "lot":
+        state.lots.set(weighKey(event.stepId, event.line), event.lot);
         break;
       case "bring-coat":
         state.droppedCoats.delete(event.coatId);

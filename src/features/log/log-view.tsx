@@ -8,6 +8,7 @@ import { comparePour } from "@/core/pour/compare-pour";
 import { type CoatOutcome } from "@/core/pour/outcome";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { foldPour } from "@/core/pour/pour-events";
+import { lotsTold } from "@/core/pour/lots";
 import { placeWords } from "@/core/pour/place-words";
 import { runSheet } from "@/core/pour/run-sheet";
 import { sheetNow } from "@/core/pour/sheet-now";
@@ -145,6 +146,7 @@ export function LogView({
   const plan = derivePlan(pour.plan.document, pour.plan.cards);
   const state = foldPour(pour.events);
   const steps = sheetNow(runSheet(plan, system, state.weighed), state);
+  const lots = lotsTold(steps, state);
   const outcomes = comparePour(plan, steps, state, system);
   const endWords = (at: string | null, calledOff: string | null): string => {
     if (at === null) return ", not finished";
@@ -191,6 +193,22 @@ export function LogView({
       <div className="grid grid-cols-[1fr_360px] gap-10 pt-5 max-lg:grid-cols-1">
         <TimeLine plan={plan} steps={steps} state={state} />
         <section>
+          {lots.length > 0 && (
+            <>
+              <h2 className="heading text-lg mb-2">Lots</h2>
+              <ul className="mb-5">
+                {lots.map(({ label, lot }) => (
+                  <li
+                    key={`${label} ${lot}`}
+                    className="border-b border-line py-1 flex justify-between gap-4"
+                  >
+                    <span>{label}</span>
+                    <span className="font-semibold">{lot}</span>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
           <h2 className="heading text-lg mb-2">Notes</h2>
           {state.notes.length === 0 && <p className="text-ink-soft">None.</p>}
           {state.notes.map((note) => (

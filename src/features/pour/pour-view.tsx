@@ -185,7 +185,9 @@ export function PourView({
               <WeighPanel
                 key={step.id}
                 step={step}
+                steps={steps}
                 state={state}
+                resin={coat?.resin ?? null}
                 out={weighOut}
                 tolerancePct={tolerancePct}
                 system={system}

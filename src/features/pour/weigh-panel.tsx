@@ -2,6 +2,9 @@
 
 import { useId, useState, type ReactNode } from "react";
 import type { WeighOut } from "@/core/batch/weigh-out";
+import type { ResinCard } from "@/core/cure/resin-card";
+import { lotWords } from "@/core/pour/lots";
+import { partWords } from "@/core/pour/which-part";
 import type { PourState } from "@/core/pour/pour-events";
 import type { RunStep } from "@/core/pour/run-sheet";
 import { verdictWords } from "@/core/pour/verdict-words";
@@ -10,10 +13,14 @@ import { quantityText, trimmed } from "@/core/units/format-quantity";
 import { parseQuantity } from "@/core/units/parse-quantity";
 import type { UnitSystem } from "@/core/units/dimension";
 import { classNames } from "@/ui/class-names";
+import { LotField } from "./lot-field";
 import type { Act } from "./pour-store";
 
 type Props = {
   step: RunStep;
+  steps: readonly RunStep[];
+  /** The card of what is weighed; null where it is gone. */
+  resin: ResinCard | null;
   state: PourState;
   /** What is to be done about what was weighed; null where the card is gone. */
   out: WeighOut | null;
@@ -24,8 +31,11 @@ type Props = {
   scale: ReactNode;
 };
 
-/** What goes on the scale: the target large, and a field for what the scale showed. Left empty it counts as the target. */
-export function WeighPanel({ step, state, out, tolerancePct, system, record, scale }: Props) {
+/**
+ * What goes on the scale: the target large, and a field for what the scale showed. Left empty it counts as the target. A volume that is typed is weighed by
+ * its part's density, or tells whether what was weighed is that part.
+ */
+export function WeighPanel({ step, steps, state, out, resin, tolerancePct, system, record, scale }: Props) {
   const actual = (line: string) => state.weighed.get(weighKey(step.id, line));
   return (
     <div className="mt-4 max-w-3xl">
@@ -37,6 +47,10 @@ export function WeighPanel({ step, state, out, tolerancePct, system, record, sca
             line={line}
             compact={Boolean(scale)}
             actual={actual(line.line)}
+            resin={resin}
+            lot={state.lots.get(weighKey(step.id, line.line))}
+            wrongLot={(lot) => lotWords(lot, line, steps, state)}
+            onLot={(lot) => void record({ kind: "lot", stepId: step.id, line: line.line, lot })}
             system={system}
             onWeighed={(value) =>
               void record({ kind: "weighed", stepId: step.id, line: line.line, grams: value })
@@ -61,6 +75,10 @@ function WeighRow({
   line,
   compact,
   actual,
+  resin,
+  lot,
+  wrongLot,
+  onLot,
   system,
   onWeighed,
 }: {
@@ -68,6 +86,11 @@ function WeighRow({
   /** The scale has most of the room. */
   compact: boolean;
   actual: number | undefined;
+  resin: ResinCard | null;
+  lot: string | undefined;
+  /** What is wrong with a lot on this line; null where nothing is. */
+  wrongLot: (lot: string) => string | null;
+  onLot: (lot: string) => void;
   system: UnitSystem;
   onWeighed: (grams: number) => void;
 }) {
@@ -77,6 +100,19 @@ function WeighRow({
   const take = () => {
     if (typed === null || typed.trim() === "") return;
     const parsed = parseQuantity(typed, "mass", system, { min: 0, max: 1e6 }, "g");
+    const { thing } = line;
+    const part = thing.kind === "part" && thing.part !== "C" ? thing.part : null;
+    const volume = !parsed.ok && part ? parseQuantity(typed, "volume", system, { min: 0, max: 1e6 }) : null;
+    if (volume?.ok && part && resin) {
+      // Weighed already, it tells which bottle it was; else it is weighed by its density.
+      const wrong = actual === undefined ? null : partWords(part, actual, volume.value, resin);
+      setError(wrong);
+      if (wrong) return;
+      setTyped(null);
+      const density = part === "A" ? resin.densityAGPerMl : resin.densityBGPerMl;
+      if (actual === undefined) onWeighed(Number((volume.value * density).toFixed(1)));
+      return;
+    }
     if (!parsed.ok) {
       setError(parsed.message);
       return;
@@ -101,6 +137,9 @@ function WeighRow({
             <span className="block text-base text-night-soft">planned {trimmed(line.plannedGrams, 1)} g</span>
           )}
         </label>
+        {line.thing.kind === "part" && (
+          <LotField lot={lot} label={line.thing.part} wrong={wrongLot} onLot={onLot} />
+        )}
         <span className={classNames("figure whitespace-nowrap", compact ? "text-3xl" : "text-4xl")}>
           {line.shown}
           <span className="text-lg text-night-soft ml-1 font-normal">g</span>
