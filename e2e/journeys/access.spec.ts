@@ -113,6 +113,8 @@ test("every view: axe finds nothing serious, no window is too narrow for it, and
 }) => {
   const said: string[] = [];
   page.on("console", (message) => {
+    // Said by the driver, which keeps service workers out of most journeys.
+    if (message.text().startsWith("Service Worker registration blocked by Playwright")) return;
     if (message.type() === "error" || message.type() === "warning")
       said.push(`${message.text()} ${message.location().url}`);
   });
