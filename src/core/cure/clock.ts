@@ -132,7 +132,7 @@ function varying(steps: Steps, activationJPerMol: number, fromMin: number): Cure
   return {
     thetaS,
     minuteOf: (since, wanted) => {
-      const target = thetaS(since) + wanted;
+      const target = (since === fromMin ? 0 : thetaS(since)) + wanted;
       while ((sums[sums.length - 1] as number) <= target) {
         if (steps.edge(sums.length - 1) > LONGEST_MIN) return Infinity;
         grownTo(sums.length);

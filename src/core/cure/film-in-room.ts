@@ -86,13 +86,17 @@ function startsOf(
     // How a coating that is no epoxy thickens is not modelled: its sheet's working time alone bounds what is done to it.
     if (resin.kind === "hybrid") return 0;
     if (!Number.isFinite(gel)) return Infinity;
-    const thickAt = (tempC: number) => {
+    /** θ at which it is so thick at a temperature, s. */
+    const thetaAt = (tempC: number) => {
       const times = limit / freshViscosityPaS(tempC, p);
-      return times <= 1 ? 0 : after(thetaOf(conversionAtThickening(times, p), p));
+      return times <= 1 ? 0 : thetaOf(conversionAtThickening(times, p), p);
     };
-    if (room.kind === "constant" && pulses.length === 0) return thickAt(room.tempC);
-    /** How long before the resin is so thick at the temperature of a minute, min; not above zero from then on. */
-    const ahead = (minutes: number) => thickAt(filmTempC(room, pulses, mixedAtMin + minutes)) - minutes;
+    if (room.kind === "constant" && pulses.length === 0) return after(thetaAt(room.tempC));
+    /** How much θ is still missing for that at a minute, min at 25 °C; not above zero from then on. Cheaper than the minute at which it will be so. */
+    const ahead = (minutes: number) => {
+      const atMin = mixedAtMin + minutes;
+      return (thetaAt(filmTempC(room, pulses, atMin)) - clock.thetaS(atMin)) / 60;
+    };
     return firstCrossing(ahead, gel, pulses.length > 0 ? HEATED_STEP_MIN : ROOM_STEP_MIN);
   };
   const hours = (time: number | null, silent: number, factor: number) =>
