@@ -75,7 +75,7 @@ function Quiet({ onClick, children }: { onClick: (() => void) | null; children: 
     <button
       type="button"
       onClick={onClick}
-      className="underline underline-offset-4 text-lg text-night-soft pb-2"
+      className="underline underline-offset-4 text-lg text-night-soft pb-2 whitespace-nowrap"
     >
       {children}
     </button>
