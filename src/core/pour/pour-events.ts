@@ -110,14 +110,21 @@ function saysTheSame(a: PourEvent, b: PourEvent): boolean {
   return a.kind === b.kind;
 }
 
-/** Notes who recorded what without knowing of what; true for an entry that only says once more what another screen has said. */
-function saidBefore(state: PourState, event: PourEvent): boolean {
+/**
+ * Notes who recorded what without knowing of what; true for an entry that only says once more what another screen has said.
+ * @param sameAs entries that said once more what another had said, by that other one: whoever knew the one knew the other
+ */
+function saidBefore(state: PourState, event: PourEvent, sameAs: Map<string, string>): boolean {
   const subject = subjectOf(event);
   if (subject === null) return false;
   const before = state.inForce.get(subject);
   const { over, settles } = event as Knowing;
-  const unaware = before !== undefined && over !== undefined && over !== before.id && !settles;
-  if (unaware && saysTheSame(before, event)) return true;
+  const known = sameAs.get(over ?? "") ?? over;
+  const unaware = before !== undefined && known !== undefined && known !== before.id && !settles;
+  if (unaware && saysTheSame(before, event)) {
+    sameAs.set(event.id, before.id);
+    return true;
+  }
   if (unaware) state.conflicts.push({ subject, first: before, second: event });
   if (settles) state.conflicts = state.conflicts.filter((conflict) => conflict.subject !== subject);
   state.inForce.set(subject, event);
@@ -148,8 +155,9 @@ export function foldPour(events: readonly PourEvent[]): PourState {
     calledOff: null,
   };
   const ordered = [...events].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+  const sameAs = new Map<string, string>();
   for (const event of ordered) {
-    if (saidBefore(state, event)) continue;
+    if (saidBefore(state, event, sameAs)) continue;
     switch (event.kind) {
       case "tick":
         state.doneAt.set(event.stepId, event.at);

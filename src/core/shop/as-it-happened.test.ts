@@ -163,6 +163,11 @@ describe("two screens that knew nothing of each other", () => {
     ]);
     expect([ticks.conflicts, ticks.doneAt.get("mix")]).toEqual([[], at(1)]);
   });
+  test("who corrects what both have said alike speaks against nobody", () => {
+    const [first, again] = [weighed(201, 1, null), weighed(201, 2, null)];
+    const corrected = foldPour([first, again, weighed(190, 3, again.id)]);
+    expect([corrected.conflicts, corrected.weighed.get("weigh|A")]).toEqual([[], 190]);
+  });
   test("done on one, left out on the other; corrected by one who knew is none", () => {
     const done: PourEvent = { ...stamped(1), kind: "tick", stepId: "torch", over: null };
     const out: PourEvent = { ...stamped(2), kind: "skip", stepId: "torch", why: "", over: null };
