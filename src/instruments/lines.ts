@@ -1,3 +1,5 @@
+import { lineCutter } from "@/core/instruments/line-cutter";
+
 /** Where the lines of an instrument come from: from the server, which reads it, or from a serial port of this device. */
 export type LineSource = { at: "server" } | { at: "device"; port: DevicePort };
 
@@ -14,8 +16,6 @@ const portsHere = (): DevicePorts | null =>
 
 /** Most instruments speak at this rate unless they are told otherwise. */
 const BAUD = 9600;
-/** A line that never ends is none. */
-const LONGEST_LINE = 400;
 
 /** Whether this browser can read an instrument at its own device. */
 export const canReadHere = (): boolean => portsHere() !== null;
@@ -34,16 +34,6 @@ export const choosePort = async (): Promise<DevicePort | null> =>
     ?.requestPort()
     .catch(() => null)) ?? null;
 
-/** Cuts text into lines as it comes; a line ends with CR, LF or both. */
-export function lineCutter(heard: (line: string) => void): (text: string) => void {
-  let kept = "";
-  return (text) => {
-    const lines = (kept + text).split(/\r\n|\n|\r/);
-    kept = (lines.pop() ?? "").slice(-LONGEST_LINE);
-    for (const line of lines) if (line !== "" && line.length <= LONGEST_LINE) heard(line);
-  };
-}
-
 /** Hears an instrument line by line until the answer is called. */
 export function hearLines(
   kind: "scale" | "probe",
@@ -61,13 +51,13 @@ function hearPort(port: DevicePort, heard: (line: string) => void): () => void {
   let reader: ReadableStreamDefaultReader<Uint8Array> | null = null;
   const read = async () => {
     if (!port.readable) await port.open({ baudRate: BAUD });
-    const cut = lineCutter(heard);
+    const cut = lineCutter();
     const decoder = new TextDecoder("latin1");
     while (!over && port.readable) {
       reader = port.readable.getReader();
       try {
         for (let part = await reader.read(); !part.done && !over; part = await reader.read())
-          cut(decoder.decode(part.value, { stream: true }));
+          cut(decoder.decode(part.value, { stream: true })).forEach(heard);
       } finally {
         reader.releaseLock();
       }

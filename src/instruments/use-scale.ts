@@ -3,7 +3,6 @@
 import { useEffect, useRef, useState } from "react";
 import { readScaleLine } from "@/core/instruments/scale-line";
 import { heardScale, NEW_SESSION, type NextLine, type WeighShown } from "@/core/instruments/weigh-session";
-
 import { hearLines, type LineSource } from "./lines";
 
 /** A scale that has said nothing for so long is not there, ms. */

@@ -1,13 +1,12 @@
 import { connect } from "node:net";
 import type { Readable } from "node:stream";
 import { SerialPort } from "serialport";
+import { lineCutter } from "@/core/instruments/line-cutter";
 
 /** Instruments that stand at the server, by the environment variable that has their address: "host:port", or a serial port as "/dev/ttyUSB0" or "/dev/ttyUSB0@4800". */
 export const INSTRUMENTS = { scale: "GAUGEBEAM_SCALE", probe: "GAUGEBEAM_PROBE" } as const;
 export type InstrumentKind = keyof typeof INSTRUMENTS;
 
-/** A line that never ends is none. */
-const LONGEST_LINE = 400;
 /** An instrument that says nothing for so long is gone, ms. */
 const SILENT_MS = 15_000;
 /** Most instruments speak at this rate unless they are told otherwise. */
@@ -41,13 +40,11 @@ export async function* instrumentLines(
   const timer = setTimeout(stop, SILENT_MS);
   signal.addEventListener("abort", stop);
   source.setEncoding("latin1");
-  let kept = "";
+  const cut = lineCutter();
   try {
     for await (const chunk of source) {
       timer.refresh();
-      const lines = (kept + String(chunk)).split(/\r\n|\n|\r/);
-      kept = (lines.pop() ?? "").slice(-LONGEST_LINE);
-      yield* lines.filter((line) => line !== "" && line.length <= LONGEST_LINE);
+      yield* cut(String(chunk));
     }
   } catch {
     // Refused, cut off, silent: it ends.
