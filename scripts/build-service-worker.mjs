@@ -12,6 +12,9 @@ const files = readdirSync(join(folder, "static"), { recursive: true, withFileTyp
   .map((path) => ({ url: encodeURI(`/_next${path}`), revision: null }));
 if (files.length < 20) throw new Error(`Only ${files.length} files in ${folder}/static: build it first.`);
 
+// Pages that ask the server for nothing.
+const PAGES = ["/kept", "/pours/here"];
+
 await build({
   entryPoints: ["src/offline/service-worker.ts"],
   outfile: join(folder, "service-worker.js"),
@@ -21,7 +24,7 @@ await build({
   target: "es2022",
   alias: { "@": "./src" },
   define: {
-    BUILD_FILES: JSON.stringify([...files, { url: "/kept", revision: buildId }]),
+    BUILD_FILES: JSON.stringify([...files, ...PAGES.map((url) => ({ url, revision: buildId }))]),
     "process.env.NODE_ENV": '"production"',
   },
   logLevel: "warning",

@@ -95,3 +95,52 @@ test("with the server down Pour and Bench open and go on; what was done arrives 
     await context.close();
   }
 });
+
+test("a pour is begun with the server down, goes on over a reload, stands on Bench, and is on the server when that is back", async ({
+  browser,
+}) => {
+  const server = await OwnServer.make("gaugebeam_begun", "demo");
+  await server.start();
+  const context = await browser.newContext({ baseURL: server.url, serviceWorkers: "allow" });
+  try {
+    const page = await signedIn(context);
+    // The bench keeps the program on this device.
+    await expect.poll(() => keptPaths(page)).toContain("/bench");
+    await openCopy(page, "Bistro table");
+    await stage(page, "Pour");
+    const start = page.getByRole("button", { name: /^Start/ });
+    await expect(start).toBeEnabled();
+    await server.kill();
+    await start.click();
+    await expect(
+      page.getByText(/^The server does not answer\. The pour can begin on this device/),
+    ).toBeVisible();
+    await page.getByRole("button", { name: "Begin it on this device" }).click();
+    await page.waitForURL("**/pours/here#*");
+    const pourId = new URL(page.url()).hash.slice(1);
+    await page.getByLabel("A, resin").fill("201");
+    await page.getByLabel("A, resin").press("Enter");
+    await page.keyboard.press("PageDown");
+    await expect(act(page)).toHaveText(/^Mix/);
+    await page.reload();
+    await expect(act(page)).toHaveText(/^Mix/);
+    await expect(page.getByText(/kept here, not on the server yet/)).toBeVisible();
+    // On the bench, from where it is found again; on the server nothing is known of it.
+    await page.goto("/bench");
+    await expect(page.locator(`a[href="/pours/here#${pourId}"]`).first()).toBeVisible();
+
+    await server.start();
+    // Sent from the bench, though the pour itself is not open.
+    await page.reload();
+    await expect(page.locator(`a[href="/pours/${pourId}"]`).first()).toBeVisible();
+    const other = await context.newPage();
+    await other.goto(`/pours/${pourId}`);
+    await expect(act(other)).toHaveText(/^Mix/);
+    await expect(other.getByText(/^saved/)).toBeVisible();
+    await other.goto(`/pours/here#${pourId}`);
+    await other.waitForURL(`**/pours/${pourId}`);
+  } finally {
+    await server.kill();
+    await context.close();
+  }
+});

@@ -54,8 +54,8 @@ test("no route shows a row of another shop", async ({ page }) => {
   }
 });
 
-/** What anybody may have: the door, the program that works without the server, and the page for what it has not kept. */
-const OPEN = ["/sign-in", "/service-worker.js", "/kept"];
+/** What anybody may have: the door, the program that works without the server, and its two pages that ask for nothing. */
+const OPEN = ["/sign-in", "/service-worker.js", "/kept", "/pours/here"];
 
 test("without signing in every route but the door leads to the door", async ({ request }) => {
   for (const route of routes()) {

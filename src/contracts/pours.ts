@@ -5,7 +5,8 @@ import type { JobDocument } from "@/core/job/job";
 import type { PourEvent } from "@/core/pour/pour-events";
 import { act } from "./act";
 import { jobDocumentSchema } from "./job-document";
-import { PLAIN_CARD } from "./resin-card";
+import { colourCardFields } from "./colour-card";
+import { PLAIN_CARD, resinCardFields } from "./resin-card";
 import { roomSaid } from "./room";
 import { freeText, rowId, text } from "./text";
 
@@ -25,8 +26,8 @@ export const pourEventSchema = z.discriminatedUnion("kind", [
   z.object({ ...stamped, kind: z.literal("tick"), stepId, last: z.boolean().optional(), ...knowing }),
   z.object({ ...stamped, kind: z.literal("untick"), stepId, ...knowing }),
   z.object({ ...stamped, kind: z.literal("skip"), stepId, why: freeText(400), ...knowing }),
-  z.object({ ...stamped, kind: z.literal("drop-coat"), coatId, why: freeText(400) }),
-  z.object({ ...stamped, kind: z.literal("bring-coat"), coatId }),
+  z.object({ ...stamped, kind: z.literal("drop-coat"), coatId, why: freeText(400), ...knowing }),
+  z.object({ ...stamped, kind: z.literal("bring-coat"), coatId, ...knowing }),
   z.object({
     ...stamped,
     kind: z.literal("lot"),
@@ -112,10 +113,24 @@ export type Pour = PourHead & { jobRevision: number; plan: PourPlan; events: Pou
 /** Several pours; those that cannot be read any more, by their heads; and how many more there are than are looked at. */
 export type Pours = { pours: Pour[]; unreadable: PourHead[]; more: number };
 
+/** What a pour was begun from on a device that the server did not answer: the job and the cards as they stood there. */
+const planSchema = z.object({
+  document: jobDocumentSchema,
+  cards: z.array(resinCardFields.and(z.object({ id: rowId }))).max(40),
+  colours: z.array(colourCardFields.and(z.object({ id: rowId }))).max(400),
+});
+
+/** Starts a pour of a job as it stands at `revision`; of `plan`, where it was begun without the server and is told of afterwards. */
 export const startPour = act<{ pourId: string }>()(
   "pour.start",
   "person",
-  z.object({ pourId: rowId, jobId: rowId, revision: z.number().int().min(1), at: z.iso.datetime() }),
+  z.object({
+    pourId: rowId,
+    jobId: rowId,
+    revision: z.number().int().min(1),
+    at: z.iso.datetime(),
+    plan: planSchema.optional(),
+  }),
 );
 
 /**

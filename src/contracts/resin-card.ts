@@ -36,6 +36,8 @@ export const resinCardFields = z
     roomFromC: perhaps(0, 60, "the coldest room"),
     roomToC: perhaps(0, 60, "the warmest room"),
     humidityMaxPct: perhaps(1, 100, "the highest humidity"),
+    heatedToC: perhaps(1, 120, "how warm it is after the heating").default(null),
+    heatHalfMin: perhaps(0.5, 240, "how soon half of that is gone").default(null),
     benchTests: z
       .array(
         z
@@ -82,6 +84,18 @@ export const resinCardFields = z
     message: "The warmest room is colder than the coldest.",
     path: ["roomToC"],
   })
+  .refine((card) => card.heatedToC === null || card.heatedToC > card.filmTempC, {
+    message: "Heating makes it warmer than the film times hold at.",
+    path: ["heatedToC"],
+  })
+  .refine((card) => card.heatedToC === null || card.heatHalfMin !== null, {
+    message: "Type how soon half of that warmth is gone.",
+    path: ["heatHalfMin"],
+  })
+  .refine((card) => card.heatHalfMin === null || card.heatedToC !== null, {
+    message: "Type how warm the film is after the heating.",
+    path: ["heatedToC"],
+  })
   .refine((card) => card.gel2H === null || Math.abs(card.gel2TempC - card.filmTempC) >= 3, {
     message: "A second gel time tells something from 3 °C (5 °F) off the first temperature on.",
     path: ["gel2TempC"],
@@ -94,6 +108,8 @@ export const PLAIN_CARD = {
   roomFromC: null,
   roomToC: null,
   humidityMaxPct: null,
+  heatedToC: null,
+  heatHalfMin: null,
   benchTests: [] as BenchTest[],
   fillerGPer100G: null,
   fillerDensityGPerMl: null,

@@ -8,7 +8,7 @@ import {
 } from "serwist";
 import { PAGES_CACHE, PICTURES_CACHE, type KeepAsked } from "./kept-here";
 
-/** All files of this build, and the page for what is not kept: put here by scripts/build-service-worker.mjs. */
+/** All files of this build, and the pages that ask the server for nothing: put here by scripts/build-service-worker.mjs. */
 declare const BUILD_FILES: PrecacheEntry[];
 
 type Lasting = { waitUntil: (work: Promise<unknown>) => void };

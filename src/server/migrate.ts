@@ -12,6 +12,7 @@ import * as ninth from "./migrations/0009-rehearsals";
 import * as tenth from "./migrations/0010-nothing-lost";
 import * as eleventh from "./migrations/0011-taken-back";
 import * as twelfth from "./migrations/0012-clock";
+import * as thirteenth from "./migrations/0013-heat-on-a-film";
 import { repeatableTables, type RepeatableTables } from "./repeatable-tables";
 import { readSettings } from "./settings";
 
@@ -32,6 +33,7 @@ export const MIGRATIONS: readonly {
   { name: "0010-nothing-lost", ...tenth },
   { name: "0011-taken-back", ...eleventh },
   { name: "0012-clock", ...twelfth },
+  { name: "0013-heat-on-a-film", ...thirteenth },
 ];
 
 /** Another process that migrates is waited for, at most so long. */

@@ -85,6 +85,8 @@ const CARD: ResinCard = {
   roomFromC: null,
   roomToC: null,
   humidityMaxPct: null,
+  heatedToC: null,
+  heatHalfMin: null,
   benchTests: [],
   densityAGPerMl: 1.15,
   densityBGPerMl: 0.98,

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { filmLifeAt } from "./film-in-room";
 import { fittedResin } from "./fitted-resin";
-import { heatedLifeIn, heatLeft } from "./heat";
+import { heatedLifeIn, heatLeft, heatReadOn } from "./heat";
 import { starterCards } from "./starter-cards";
 import type { FilmState, StateStart } from "./film-states";
 
@@ -63,4 +63,29 @@ test("a layer that is heated evenly and cools at its top: as a fine step by step
     ),
     { numRuns: 60 },
   );
+});
+
+describe("heat that the finisher has read", () => {
+  const read = heatReadOn({ heatedToC: 42, heatHalfMin: 10, filmTempC: 24 }, 4)!;
+  const of = (minutes: number) => heatLeft({ ...panel, minutes, read });
+
+  test("a usual heating brings the film to what was read, and half of it is gone when the card says", () => {
+    const heat = of(4);
+    expect(heat.riseK.likely).toBeCloseTo(18, 9);
+    expect(18 * Math.exp(-10 / heat.decayMin)).toBeCloseTo(9, 9);
+  });
+  test("its spread is narrower than that of heat nobody has read", () => {
+    const width = ({ riseK }: { riseK: { low: number; likely: number; high: number } }) =>
+      (riseK.high - riseK.low) / riseK.likely;
+    expect(width(of(4))).toBeLessThan(width(heatLeft({ ...panel, minutes: 2 })));
+  });
+  test("longer is warmer, but less than in proportion, and never over what a hand stands", () => {
+    expect(of(8).riseK.likely).toBeGreaterThan(of(4).riseK.likely);
+    expect(of(8).riseK.likely).toBeLessThan(2 * of(4).riseK.likely);
+    expect(of(500).riseK.high).toBeLessThanOrEqual(60);
+  });
+  test("a card that says nothing of it leaves what is usual", () => {
+    expect(heatReadOn({ heatedToC: null, heatHalfMin: null, filmTempC: 24 }, 4)).toBeNull();
+    expect(heatLeft({ ...panel, minutes: 8, read: null })).toEqual(gun);
+  });
 });

@@ -53,6 +53,12 @@ export type ResinCard = {
   roomFromC: number | null;
   roomToC: number | null;
   humidityMaxPct: number | null;
+  /**
+   * The finisher's own reading of heat: how warm a film is right after a usual heating, from `filmTempC`, and the minutes in which it then loses half
+   * of what it is warmer. Both or neither.
+   */
+  heatedToC: number | null;
+  heatHalfMin: number | null;
   /** The finisher's own tests. */
   benchTests: BenchTest[];
   /** Largest mass in one mix, g; null when the sheet does not say. */

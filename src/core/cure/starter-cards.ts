@@ -17,6 +17,8 @@ export function starterCards(newId: () => string): ResinCard[] {
     roomFromC: null,
     roomToC: null,
     humidityMaxPct: null,
+    heatedToC: null,
+    heatHalfMin: null,
     benchTests: [],
     kits: [],
   };

@@ -1,13 +1,17 @@
 import { starterCards } from "../cure/starter-cards";
+import { cutAtShare } from "../geometry/lanes";
 import { newPiece } from "../geometry/new-piece";
 import { newCoat } from "../job/new-job";
 import type { JobDocument } from "../job/job";
 import { sampleJob } from "../job/sample-job";
 import { derivePlan } from "../plan/derive-plan";
+import type { Coat } from "../schedule/coat";
 import { usualPass } from "../schedule/pass";
 import { actPicture, picturedAround, type ActPicture } from "./act-picture";
 import { foldPour, type PourEvent } from "./pour-events";
+import { quantityText } from "../units/format-quantity";
 import { runSheet, type RunStep } from "./run-sheet";
+import { seamWords } from "./seams";
 
 let made = 0;
 const newId = () => `id-${(made += 1)}`;
@@ -200,5 +204,38 @@ describe("the picture around an act", () => {
     ["and it stays", 6, 3, 3],
   ])("%s", (_, at, before, after) => {
     expect(picturedAround(passes, steps, steps[at]!)).toEqual({ before, after });
+  });
+});
+
+describe("seams", () => {
+  const job = sampleJob(cards, newId);
+  test("sanding and the clear go over the seams of the coat below; the colour itself looks for none", () => {
+    const colour = job.coats[2]!;
+    const spread = { ...usualPass(newId(), "spread"), sections: 3 };
+    const sand = usualPass(newId(), "sand");
+    const lay = usualPass(newId(), "lay");
+    const clear: Coat = {
+      ...newCoat("clear", "Clear", colour.resinCardId, newId),
+      startsAfter: "next-day",
+      passes: [sand, lay],
+    };
+    const { steps, of } = sheetOf({ ...job, coats: [{ ...colour, passes: [spread] }, clear] });
+    const seamsOf = (passId: string) => onPieces(of(steps.find((step) => step.passId === passId)!))[0]!.seams;
+    expect(seamsOf(spread.id)).toBeNull();
+    const seams = seamsOf(sand.id)!;
+    for (const share of [1 / 3, 2 / 3])
+      expect(seams.some((seam) => Math.abs(seam - share) < 1e-9)).toBe(true);
+    expect(seamsOf(lay.id)).toEqual(seams);
+  });
+  test("a seam is told by how far along it is; where there is none, nothing is said", () => {
+    const { plan } = sheetOf(job);
+    const piece = plan.pieces[0]!;
+    const alongMm = piece.outline.widthMm / 2;
+    expect(cutAtShare(piece.piece, 0.5).alongMm).toBeCloseTo(alongMm, 0);
+    expect(seamWords([0.5], piece, "metric")).toBe(
+      `A seam ${quantityText(cutAtShare(piece.piece, 0.5).alongMm, "length", "metric")} along: no step may be felt there.`,
+    );
+    expect(seamWords([], piece, "metric")).toBeNull();
+    expect(seamWords(null, piece, "metric")).toBeNull();
   });
 });

@@ -15,6 +15,7 @@ import { tapeList, type PieceVein } from "../veins/tape";
 import type { VeinMap } from "../veins/vein-map";
 import type { PourState } from "./pour-events";
 import type { RunStep } from "./run-sheet";
+import { seamsUnder } from "./seams";
 import { asWeighed } from "./batches-to-come";
 import { weighKey } from "./weigh-lines";
 
@@ -51,6 +52,8 @@ export type ActPiece = {
   edges: EdgeName[];
   /** Zones that it is done in; empty for all. */
   zoneIds: string[];
+  /** Where what lies below was laid part by part, as shares of its area; null for an act that looks for no seams. */
+  seams: number[] | null;
   /** Veins that are laid on it, one after the other, by the numbers of the vein map. */
   veins: ActVein[];
 };
@@ -165,7 +168,9 @@ function onVeinMap(plan: Plan, map: VeinMap, coat: Coat): ActPiece[] {
     if (veins.length === 0) return [];
     const number = copy.name.slice(piece.name.length).trim();
     const copies = number === "" ? null : `${number} of ${piece.count}`;
-    return [{ piece, standingId: copy.id, copies, stretches: [], edges: [], zoneIds: [], veins }];
+    return [
+      { piece, standingId: copy.id, copies, stretches: [], edges: [], zoneIds: [], seams: null, veins },
+    ];
   });
 }
 
@@ -193,6 +198,7 @@ function onPieces(plan: Plan, planned: PlannedCoat, batched: BatchedCoat, pass: 
         stretches: [],
         edges,
         zoneIds,
+        seams: seamsUnder(plan, planned, pass, piece),
         veins: [],
       };
       if (step.batch === null)

@@ -10,6 +10,11 @@ export function conflictWords(
   { first, second }: Conflict,
   steps: readonly RunStep[],
 ): { on: string; sides: [Side, Side] } {
+  const coatId = [first, second].flatMap((event) => ("coatId" in event ? [event.coatId] : []))[0];
+  if (coatId !== undefined) {
+    const on = steps.find((step) => step.coatId === coatId)?.coatName ?? "a coat";
+    return { on, sides: [sideOf(first, steps), sideOf(second, steps)] };
+  }
   const stepId = "stepId" in second ? second.stepId : null;
   const step = steps.find(({ id }) => id === stepId);
   const line =
@@ -20,9 +25,12 @@ export function conflictWords(
   };
 }
 
-const sideOf = (event: PourEvent): Side => ({
+/** @param of the acts to name one by, where the two are not on the same one */
+const sideOf = (event: PourEvent, of: readonly RunStep[] = []): Side => ({
   event,
-  says: says(event),
+  says: [of.find((step) => "stepId" in event && step.id === event.stepId)?.title, says(event)]
+    .filter(Boolean)
+    .join(": "),
   by: event.by ?? "this screen",
   at: event.at,
 });
@@ -34,7 +42,10 @@ function says(event: PourEvent): string {
     case "tick":
       return "done";
     case "skip":
+    case "drop-coat":
       return "left out";
+    case "bring-coat":
+      return "poured";
     default:
       return "not done";
   }

@@ -1,5 +1,5 @@
 import type { Tool } from "../batch/factors";
-import { heatLeft, type Heat } from "../cure/heat";
+import { heatLeft, heatReadOn, type Heat } from "../cure/heat";
 import { PASS } from "../passes/facts";
 import { usualMinutes, type WindowCoat } from "../schedule/coat-windows";
 import type { PourState } from "./pour-events";
@@ -21,7 +21,7 @@ export function heatsOn(
   state: PourState,
   minuteOf: (at: string) => number,
 ): Heat[] {
-  const { coat, batched } = planned;
+  const { coat, batched, resin } = planned;
   const doneMin = [...state.doneAt.values()].map(minuteOf).sort((a, b) => a - b);
   return steps.flatMap((step): Heat[] => {
     if (step.coatId !== coat.id || step.passId === null) return [];
@@ -39,6 +39,7 @@ export function heatsOn(
     const took = endsAtMin - begunMin;
     const minutes = took > MOST_TIMES_USUAL * usual ? usual : took;
     const areaM2 = (batched.topAreaMm2 * coat.coverShare * share) / 1e6;
-    return [heatLeft({ watt, minutes, areaM2, filmMm: coat.filmMm, endsAtMin })];
+    const read = heatReadOn(resin, usual);
+    return [heatLeft({ watt, minutes, areaM2, filmMm: coat.filmMm, endsAtMin, read })];
   });
 }

@@ -1,4 +1,4 @@
-import type { RunStep } from "./run-sheet";
+import { coatOfStep, type RunStep } from "./run-sheet";
 import { weighKey } from "./weigh-lines";
 
 /**
@@ -18,9 +18,9 @@ export type PourEvent = { id: string; at: string; by?: string } &
     | ({ kind: "untick"; stepId: string } & Knowing)
     /** An act, or a whole coat as far as it is not begun, is left out: with a word why. */
     | ({ kind: "skip"; stepId: string; why: string } & Knowing)
-    | { kind: "drop-coat"; coatId: string; why: string }
+    | ({ kind: "drop-coat"; coatId: string; why: string } & Knowing)
     /** A coat that was left out is poured after all. */
-    | { kind: "bring-coat"; coatId: string }
+    | ({ kind: "bring-coat"; coatId: string } & Knowing)
     /** `raw`: the line that a scale printed, where one was read. */
     | ({ kind: "weighed"; stepId: string; line: string; grams: number; raw?: string } & Knowing)
     /** What stands on the bottle that a line was weighed from. */
@@ -94,8 +94,14 @@ export type RoomRead = { at: string; tempC: number; humidityPct: number | null; 
 /** Two entries on the same thing; the second counts until it is settled. */
 export type Conflict = { subject: string; first: PourEvent; second: PourEvent };
 
-/** What an entry is on that another one can speak against: a line that is weighed, whether an act is done; null for all else. */
-export function subjectOf(event: { kind: string; stepId?: string | null; line?: string }): string | null {
+/** What an entry is on that another one can speak against: a line that is weighed, whether an act is done, or a coat poured; null for all else. */
+export function subjectOf(event: {
+  kind: string;
+  stepId?: string | null;
+  line?: string;
+  coatId?: string;
+}): string | null {
+  if (event.kind === "drop-coat" || event.kind === "bring-coat") return `coat ${event.coatId ?? ""}`;
   if (event.kind === "weighed") return `weighed ${weighKey(event.stepId ?? "", event.line ?? "")}`;
   return ["tick", "untick", "skip"].includes(event.kind) ? `act ${event.stepId ?? ""}` : null;
 }
@@ -131,6 +137,32 @@ function saidBefore(state: PourState, event: PourEvent, sameAs: Map<string, stri
   return false;
 }
 
+/**
+ * Notes a coat that one screen left out while another one, which did not know of it, did acts of it. An act on a coat that is left out can only come
+ * from such a screen: who knows of it is not asked for the act.
+ */
+function leftOutAgainstDone(state: PourState, event: PourEvent): void {
+  if (event.kind === "drop-coat") {
+    const done = [...state.inForce.values()].findLast(
+      (before) => before.kind === "tick" && coatOfStep(before.stepId) === event.coatId,
+    );
+    if (done && event.over === null) putConflict(state, subjectOf(event)!, done, event);
+  }
+  if (event.kind !== "tick") return;
+  const drop = state.inForce.get(`coat ${coatOfStep(event.stepId)}`);
+  if (drop?.kind === "drop-coat" && drop.over !== undefined && event.over !== undefined)
+    putConflict(state, subjectOf(drop)!, drop, event);
+}
+
+/** Of one thing one conflict stands, between what was first and what counts now. */
+function putConflict(state: PourState, subject: string, first: PourEvent, second: PourEvent): void {
+  const before = state.conflicts.find((conflict) => conflict.subject === subject);
+  state.conflicts = [
+    ...state.conflicts.filter((conflict) => conflict !== before),
+    { subject, first: before?.first ?? first, second },
+  ];
+}
+
 const leftOut = (why: string) => (why ? `Left out: ${why}` : "Left out.");
 
 /** Folds events into the state of the pour. The later time wins; of equal times what stands later in the list, which is the server's sequence. */
@@ -158,6 +190,7 @@ export function foldPour(events: readonly PourEvent[]): PourState {
   const sameAs = new Map<string, string>();
   for (const event of ordered) {
     if (saidBefore(state, event, sameAs)) continue;
+    leftOutAgainstDone(state, event);
     switch (event.kind) {
       case "tick":
         state.doneAt.set(event.stepId, event.at);

@@ -134,6 +134,9 @@ function batchSteps(
   return steps;
 }
 
+/** The coat of an act, of whose id its own is the beginning. */
+export const coatOfStep = (stepId: string): string => stepId.split(":", 1)[0] ?? "";
+
 /**
  * The pour in steps, in the order of time, each at the minute that the plan's windows have: per coat its batches (weigh, mix, split), then
  * its passes. Each batch is laid as soon as it is mixed; the other passes follow the last one. A coat that starts late falls between the passes of the coat below.

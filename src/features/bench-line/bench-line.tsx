@@ -3,7 +3,10 @@
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { useEffect, useState } from "react";
+import type { UnitSystem } from "@/core/units/dimension";
+import { begunPath } from "@/offline/outbox";
 import { Beam } from "@/ui/beam";
+import { useWetHere } from "./use-wet-here";
 import type { WetNow } from "./wet-now";
 
 /** Minutes from now to a time, as m:ss or h:mm; "now" when it is due. */
@@ -15,7 +18,17 @@ function untilWords(dueAt: string, now: number): string {
 }
 
 /** Foot of every view: what is wet now, its beam, the next act and the time to it. Folds to a hairline when nothing is wet. */
-export function BenchLine({ wet }: { wet: WetNow[] }) {
+export function BenchLine({
+  wet: known,
+  units,
+  shownAt,
+}: {
+  wet: WetNow[];
+  units: UnitSystem;
+  /** When the page was made. */
+  shownAt: string;
+}) {
+  const wet = useWetHere(known, units, shownAt);
   const [now, setNow] = useState<number | null>(null);
   useEffect(() => {
     const tick = () => setNow(Date.now());
@@ -44,7 +57,7 @@ export function BenchLine({ wet }: { wet: WetNow[] }) {
     >
       <Link
         prefetch={false}
-        href={`/pours/${first.pourId}`}
+        href={first.begunHere ? begunPath(first.pourId) : `/pours/${first.pourId}`}
         className="text-xs leading-4 w-44 max-sm:w-auto max-sm:flex-1 max-sm:min-w-0 shrink-0 hover:underline underline-offset-4"
       >
         <span className="text-night-soft">

@@ -2,13 +2,14 @@ import { serverNowMs } from "@/contracts/server-now";
 import {
   readPourEvent,
   readPourPlan,
+  type Pour,
   type PourHead,
   type PourPlan,
   type StoredEvent,
 } from "@/contracts/pours";
 import type { StateStart } from "@/core/cure/film-states";
 import { derivePlan, type Plan } from "@/core/plan/derive-plan";
-import { foldPour, mixedAt } from "@/core/pour/pour-events";
+import { foldPour, mixedAt, type PourEvent } from "@/core/pour/pour-events";
 import { runSheet, type RunStep } from "@/core/pour/run-sheet";
 import { daysAsPoured, whatNext } from "@/core/shop/shop";
 import { wallClock, type Zone } from "@/core/shop/wall-clock";
@@ -23,6 +24,8 @@ export type WetNow = {
   mixedAt: string;
   life: StateStart[];
   next: { title: string; dueAt: string } | null;
+  /** The server does not know of the pour yet. */
+  begunHere?: true;
 };
 
 export type PourToShow = {
@@ -45,14 +48,19 @@ const kept = new Map<string, Planned | null>();
 
 function planOf({ planText, units }: PourToShow): Planned | null {
   const read = planText === null ? null : readPourPlan(JSON.parse(planText));
-  if (!read) return null;
-  const plan = derivePlan(read.document, read.cards);
-  return { plan, steps: runSheet(plan, units), stored: read };
+  return read && planned(read, units);
 }
+
+function planned(stored: PourPlan, units: UnitSystem): Planned {
+  const plan = derivePlan(stored.document, stored.cards);
+  return { plan, steps: runSheet(plan, units), stored };
+}
+
+const asRead = (events: readonly StoredEvent[]) => events.flatMap((event) => readPourEvent(event) ?? []);
 
 /** What is wet of a live pour: the coat that was mixed last; null before the first. */
 export function wetNowOf(asked: PourToShow): PourShown {
-  const { head, units, planText } = asked;
+  const { head, events, units, timeZone, planText } = asked;
   const key = `${head.id} ${units}`;
   if (!kept.has(key)) {
     if (planText === null) return { needsPlan: true };
@@ -62,11 +70,19 @@ export function wetNowOf(asked: PourToShow): PourShown {
     kept.set(key, planOf(asked));
   }
   const planned = kept.get(key) ?? null;
-  return { needsPlan: false, wet: planned && wetOf(asked, planned) };
+  return { needsPlan: false, wet: planned && wetOf(head, asRead(events), timeZone, planned) };
 }
 
-function wetOf({ head, events, timeZone }: PourToShow, { plan, steps, stored }: Planned): WetNow | null {
-  const read = events.flatMap((event) => readPourEvent(event) ?? []);
+/** The same of a pour that this screen has, with what was recorded here. */
+export const wetOfPour = (pour: Pour, units: UnitSystem, zone: Zone): WetNow | null =>
+  wetOf(pour, pour.events, zone, planned(pour.plan, units));
+
+function wetOf(
+  head: PourHead,
+  read: PourEvent[],
+  timeZone: Zone,
+  { plan, steps, stored }: Planned,
+): WetNow | null {
   const state = foldPour(read);
   const mixed = plan.coats.flatMap(({ coat, life }) => {
     const at = mixedAt(steps, state, coat.id);

@@ -13,6 +13,7 @@ import { useShop } from "@/workers/use-shop";
 import { serverAnswers } from "@/contracts/call-act";
 import { useProbe } from "@/instruments/use-probe";
 import { KeepHere } from "@/offline/keep-here";
+import { begunPath } from "@/offline/outbox";
 import { pathsToKeep } from "./paths-to-keep";
 import { useWithKept } from "./use-with-kept";
 import { BenchAxis } from "./bench-axis";
@@ -48,7 +49,8 @@ export function BenchView({
 }) {
   useProbe(hasProbe);
   const router = useRouter();
-  const bench = useWithKept(useMemo(() => received(shown), [shown]));
+  const onServer = useMemo(() => received(shown), [shown]);
+  const bench = useWithKept(onServer);
   const shop = useShop(bench);
   const [span, setSpan] = useState<"day" | "days">("day");
   const [now, setNow] = useState<Date | null>(null);
@@ -63,7 +65,10 @@ export function BenchView({
   const minute = Math.floor(nowMin);
   const acts = useMemo(() => (shop ? nextActs(shop.laid, minute, minute + AHEAD_MIN) : null), [shop, minute]);
   const pourOf = (id: string) => bench.pours.find((pour) => pour.id === id && pour.finishedAt === null);
-  const hrefOf = (id: string) => (pourOf(id) ? `/pours/${id}` : `/jobs/${jobOf(id)}/windows`);
+  const hrefOf = (id: string) => {
+    if (!pourOf(id)) return `/jobs/${jobOf(id)}/windows`;
+    return onServer.pours.some((pour) => pour.id === id) ? `/pours/${id}` : begunPath(id);
+  };
   const jobOf = (id: string) => shop?.laid.find((job) => job.id === id)?.jobId ?? id;
   const today = now ? say(now, "yyyy-MM-dd") : "";
   const tomorrow = now ? say(new Date(now.getTime() + 86_400_000), "yyyy-MM-dd") : "";

@@ -3,8 +3,8 @@ import { usedCards } from "@/core/job/used-cards";
 
 /** So many jobs are kept at most: a bench machine has other things to do. */
 const MOST_JOBS = 8;
-/** Of a job, what is wanted at the bench: cups, windows, and the sheets. */
-const STAGES = ["cups", "windows", "sheets/batch", "sheets/run"];
+/** Of a job, what is wanted at the bench: cups, windows, the sheets, and where its pour is begun. */
+const STAGES = ["cups", "windows", "pour", "sheets/batch", "sheets/run"];
 
 /**
  * The pages that open without the server: the bench, live pours, and of the jobs of today and tomorrow the cups, windows, sheets and cards.

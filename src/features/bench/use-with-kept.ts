@@ -2,15 +2,18 @@
 
 import { useEffect, useState } from "react";
 import type { Bench } from "@/contracts/bench";
-import { foldPour, withNew, type PourEvent } from "@/core/pour/pour-events";
-import { entriesOf, forgetAllBut } from "@/offline/outbox";
+import type { Pour } from "@/contracts/pours";
+import { foldPour, withNew } from "@/core/pour/pour-events";
+import { begunPours, entriesOf, forgetAllBut } from "@/offline/outbox";
 
 /** Entries that this device made are looked for so often, ms. */
 const LOOK_MS = 10_000;
 
+const asItIs = (pour: Pour): Pour => ({ ...pour, finishedAt: foldPour(pour.events).finishedAt });
+
 /**
- * The bench with all that this device knows of its pours: what waits for the server, and what was done since a page was kept that was opened
- * without it.
+ * The bench with all that this device knows of its pours: what waits for the server, what was begun here without it, and
+ * what was done since a page was kept that was opened without it.
  */
 export function useWithKept(bench: Bench): Bench {
   const [merged, setMerged] = useState<{ of: Bench; bench: Bench } | null>(null);
@@ -18,7 +21,11 @@ export function useWithKept(bench: Bench): Bench {
     let over = false;
     const live = bench.pours.filter(({ finishedAt }) => finishedAt === null);
     const look = async () => {
-      const kept = new Map<string, PourEvent[]>();
+      const begun: Pour[] = [];
+      for (const { pour } of await begunPours())
+        if (!bench.pours.some(({ id }) => id === pour.id))
+          begun.push({ ...pour, events: await entriesOf(pour.id) });
+      const kept = new Map(begun.map(({ id, events }) => [id, events]));
       for (const { id, events } of live) {
         const all = withNew(events, await entriesOf(id));
         if (all.length > events.length) kept.set(id, all);
@@ -26,16 +33,17 @@ export function useWithKept(bench: Bench): Bench {
       if (over) return;
       setMerged((before) => {
         const had = before?.of === bench ? before.bench : bench;
-        const same = live.every(
+        const same = [...live, ...begun].every(
           ({ id, events }) =>
             (kept.get(id) ?? events).length === had.pours.find((pour) => pour.id === id)?.events.length,
         );
         if (same) return before;
         const pours = bench.pours.map((pour) => {
           const events = kept.get(pour.id);
-          return events ? { ...pour, events, finishedAt: foldPour(events).finishedAt } : pour;
+          return events ? asItIs({ ...pour, events }) : pour;
         });
-        return { of: bench, bench: { ...bench, pours } };
+        const jobs = bench.jobs.filter(({ id }) => !begun.some(({ jobId }) => jobId === id));
+        return { of: bench, bench: { ...bench, pours: [...begun.map(asItIs), ...pours], jobs } };
       });
     };
     const again = () => void look().catch(() => {});

@@ -94,6 +94,26 @@ const FILM: Row[] = [
   { field: "thickestFilmMm", label: "Thickest film", dimension: "film", min: 0.05, max: 300, optional: true },
 ];
 
+/** Its own reading; a usual heating stands for it where there is none. */
+const HEATED: Row[] = [
+  {
+    field: "heatedToC",
+    label: "After a usual torch pass",
+    dimension: "temperature",
+    min: 1,
+    max: 120,
+    optional: true,
+  },
+  {
+    field: "heatHalfMin",
+    label: "half of it gone after",
+    dimension: "minutes",
+    min: 0.5,
+    max: 240,
+    optional: true,
+  },
+];
+
 const ROOM: Row[] = [
   { field: "roomFromC", label: "Not colder than", dimension: "temperature", min: 0, max: 60, optional: true },
   { field: "roomToC", label: "Not warmer than", dimension: "temperature", min: 0, max: 60, optional: true },
@@ -218,6 +238,15 @@ export function CardForm({
         )}
         <h2 className="heading border-b border-line pb-1 mb-3 mt-5">In the film</h2>
         <div className="grid grid-cols-3 gap-3">{rows(FILM)}</div>
+        {!paint && (
+          <>
+            <div className="grid grid-cols-3 gap-3 mt-3">{rows(HEATED)}</div>
+            <p className="text-ink-soft text-sm mt-1.5">
+              Read with an infrared thermometer, from a film as cool as its times hold at. Left empty, what a
+              torch or gun usually brings in is reckoned with.
+            </p>
+          </>
+        )}
         {!paint && (
           <TestList
             tests={fields.benchTests}

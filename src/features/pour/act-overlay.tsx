@@ -43,7 +43,7 @@ export function ActOverlay({
   vein: string | null;
   clipId: string;
 }) {
-  const { piece, stretches, edges, zoneIds, veins } = here;
+  const { piece, stretches, edges, zoneIds, seams, veins } = here;
   const isWall = piece.piece.shape.kind === "tumbler";
   // The fan of a wall is drawn as it stands in the picture; what lies on the wall is bent onto it.
   const flat: Placed = isWall
@@ -51,7 +51,7 @@ export function ActOverlay({
     : frame;
   const holes = piece.piece.cutOuts.map((cutOut) => path(cutOutRing(cutOut, piece.outline), flat));
   const outline = `${path(piece.outline.corners, flat)}${holes.join("")}`;
-  const map = zoneIds.length > 0 ? zoneMapOf(piece.piece) : null;
+  const map = zoneIds.length > 0 || seams !== null ? zoneMapOf(piece.piece) : null;
   return (
     <svg width={width} className="absolute inset-0 overflow-visible h-full" aria-hidden>
       <defs>
@@ -65,7 +65,7 @@ export function ActOverlay({
           <Shade key={stretch.number} stretch={stretch} here={here} frame={frame} />
         ))}
         {map?.zones
-          .filter(({ zone }) => !zoneIds.includes(zone.id))
+          .filter(({ zone }) => zoneIds.length > 0 && !zoneIds.includes(zone.id))
           .map(({ zone, rings }) => (
             <path
               key={zone.id}
@@ -88,6 +88,16 @@ export function ActOverlay({
             strokeWidth="3"
           />
         ))}
+      {seams !== null && (
+        <g stroke={NOW} strokeWidth="3" strokeDasharray="10 6" fill="none">
+          {seams.map((share) => (
+            <CutLines key={share} share={share} here={here} frame={frame} />
+          ))}
+          {map?.zones.map(({ zone, rings }) => (
+            <path key={zone.id} d={rings.map((ring) => path(ring, frame)).join("")} />
+          ))}
+        </g>
+      )}
       {stretches.map((stretch) => (
         <StretchMark key={stretch.number} stretch={stretch} here={here} frame={frame} />
       ))}
@@ -132,6 +142,14 @@ export function ActOverlay({
   );
 }
 
+/** Where a piece is cut at a share of its area. */
+function CutLines({ share, here, frame }: { share: number; here: ActPiece; frame: PictureFrame }) {
+  return cutAtShare(here.piece.piece, share).lines.map(([a, b], n) => {
+    const [from, to] = [frame.at(a), frame.at(b)];
+    return <path key={n} d={`M${from.x} ${from.y}L${to.x} ${to.y}`} />;
+  });
+}
+
 type OfStretch = { stretch: ActStretch; here: ActPiece; frame: PictureFrame };
 
 /** A stretch that is not worked now, in the dark. */
@@ -156,25 +174,18 @@ function Shade({ stretch: { fromShare, toShare, state }, here: { piece }, frame 
 }
 
 /** The number of a stretch and where the next one begins. */
-function StretchMark({ stretch: { number, fromShare, toShare, state }, here: { piece }, frame }: OfStretch) {
+function StretchMark({ stretch: { number, fromShare, toShare, state }, here, frame }: OfStretch) {
+  const { piece } = here;
   const middle = pointAtShare(piece.piece, (fromShare + toShare) / 2);
   const place = middle && frame.at(middle);
   const isNow = state === "now";
   return (
     <g>
-      {fromShare > 0 &&
-        cutAtShare(piece.piece, fromShare).lines.map(([a, b], n) => {
-          const [from, to] = [frame.at(a), frame.at(b)];
-          return (
-            <path
-              key={n}
-              d={`M${from.x} ${from.y}L${to.x} ${to.y}`}
-              stroke={INK}
-              strokeWidth="2.5"
-              strokeDasharray="9 5"
-            />
-          );
-        })}
+      {fromShare > 0 && (
+        <g stroke={INK} strokeWidth="2.5" strokeDasharray="9 5">
+          <CutLines share={fromShare} here={here} frame={frame} />
+        </g>
+      )}
       {place && (
         <g transform={`translate(${place.x} ${place.y})`}>
           <circle

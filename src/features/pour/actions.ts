@@ -9,18 +9,22 @@ import { poursOf } from "@/server/repositories/pours";
 import { resinCardsOf } from "@/server/repositories/resin-cards";
 
 export const pourActs = [
-  implement(startPour, async (person, { pourId, jobId, revision, at }) => {
+  implement(startPour, async (person, { pourId, jobId, revision, at, plan: begunFrom }) => {
     const db = database();
     const pours = poursOf(db, person);
     const job = await jobsOf(db, person).open(jobId);
     // The answer may have been lost on the way: the same pour asked for again is there already.
     if (await pours.isStarted(pourId, jobId)) return { pourId };
-    const [resins, colourants] = await Promise.all([
-      resinCardsOf(db, person).list(),
-      colourCardsOf(db, person).list(),
-    ]);
-    const plan = { document: job.document, ...usedCards(job.document, resins, colourants) };
-    await pours.start({ id: pourId, jobId, jobRevision: revision, at: new Date(at), plan });
+    const start = { id: pourId, jobId, jobRevision: revision, at: new Date(at) };
+    if (begunFrom) await pours.start({ ...start, plan: begunFrom, begun: true });
+    else {
+      const [resins, colourants] = await Promise.all([
+        resinCardsOf(db, person).list(),
+        colourCardsOf(db, person).list(),
+      ]);
+      const plan = { document: job.document, ...usedCards(job.document, resins, colourants) };
+      await pours.start({ ...start, plan });
+    }
     return { pourId };
   }),
   implement(recordPour, async (person, { pourId, events }) => ({

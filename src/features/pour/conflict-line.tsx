@@ -7,7 +7,13 @@ import { useShopClock } from "@/ui/shop-clock";
 import type { Act } from "./pour-store";
 
 /** The same said anew, so that it counts. */
-function again(event: PourEvent): Act | null {
+function again(event: PourEvent, { first, second }: Conflict): Act | null {
+  // Against a coat left out stands an act of it: what is chosen is whether the coat is poured.
+  const drop = [first, second].find(({ kind }) => kind === "drop-coat");
+  if (drop?.kind === "drop-coat")
+    return event === drop
+      ? { kind: "drop-coat", coatId: drop.coatId, why: drop.why }
+      : { kind: "bring-coat", coatId: drop.coatId };
   switch (event.kind) {
     case "weighed":
       return { kind: "weighed", stepId: event.stepId, line: event.line, grams: event.grams };
@@ -35,7 +41,7 @@ export function ConflictLine({
   const { say } = useShopClock();
   const { on, sides } = conflictWords(conflict, steps);
   const choose = ({ event }: Side) => {
-    const act = again(event);
+    const act = again(event, conflict);
     if (act) void record(act);
   };
   return (

@@ -5,6 +5,7 @@ import { endWords, widthWords } from "@/core/veins/tape-words";
 import { picturedAround, type ActPiece } from "@/core/pour/act-picture";
 import type { Place, PourNote } from "@/core/pour/pour-events";
 import type { RunStep } from "@/core/pour/run-sheet";
+import { seamWords } from "@/core/pour/seams";
 import type { UnitSystem } from "@/core/units/dimension";
 import type { Measured } from "@/core/geometry/measure";
 import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
@@ -64,7 +65,8 @@ export function PieceActDrawing({
   const named = pieces.length > 1 || (here?.copies ?? null) !== null;
   const veins = here?.veins ?? [];
   const shownVein = veins[Math.min(vein, veins.length - 1)];
-  const under = (named ? 40 : 0) + (shownVein ? 104 : 0);
+  const seamed = here ? seamWords(here.seams, here.piece, system) : null;
+  const under = (named ? 40 : 0) + (shownVein ? 104 : 0) + (seamed ? CAPTION_PX : 0);
   const withBefore = of !== null && after > before && before > 0;
   // A long piece has the picture before below it, a deep one beside it.
   const isLong = size.widthMm > LONG * size.heightMm;
@@ -128,6 +130,7 @@ export function PieceActDrawing({
           </figure>
         )}
       </div>
+      {seamed && <p className="text-lg text-night-soft leading-tight">{seamed}</p>}
       {shownVein && (
         <div className="flex gap-3 mt-3 items-start h-[92px]">
           <button

@@ -5,6 +5,7 @@ import type { PourEvent } from "@/core/pour/pour-events";
 const stored = new Map<string, PourEvent>();
 const known = new Map<string, PourEvent>();
 const photos = new Map<string, unknown>();
+let begun: { pour: unknown } | undefined;
 let storeWorks = true;
 const works = () => {
   if (!storeWorks) throw new Error("no IndexedDB");
@@ -31,6 +32,8 @@ jest.mock("@/offline/outbox", () => ({
   },
   photosOf: async () => [...photos.values()],
   dropPhoto: async (id: string) => void photos.delete(id),
+  begunPour: async () => begun,
+  dropBegun: async () => void (begun = undefined),
   entriesOf: async () => {
     works();
     return [...known.values(), ...stored.values()];
@@ -38,6 +41,8 @@ jest.mock("@/offline/outbox", () => ({
 }));
 
 const onServer = new Map<string, PourEvent>();
+/** Starts of pours that the server was told of. */
+let started: unknown[] = [];
 let answer: "stores" | "silent" | "signed-out" = "stores";
 
 /** How much the server's clock is ahead of this device's, ms. */
@@ -51,14 +56,22 @@ beforeEach(() => {
   photos.clear();
   onServer.clear();
   storeWorks = true;
+  begun = undefined;
+  started = [];
   answer = "stores";
   Object.assign(globalThis, {
-    fetch: async (_url: string, options: { body: string }) => {
+    fetch: async (url: string, options: { body: string }) => {
       if (answer === "silent") throw new Error("no network");
       if (answer === "signed-out")
         return {
           json: async () => ({ ok: false, error: { code: "signed-out", message: "Sign in again." } }),
         };
+      if (url.endsWith("pour.start")) {
+        started.push(JSON.parse(options.body));
+        return { json: async () => ({ ok: true, value: { pourId: "pour" } }) };
+      }
+      if (begun)
+        return { json: async () => ({ ok: false, error: { code: "not-found", message: "No such pour." } }) };
       const { events } = JSON.parse(options.body) as { events: PourEvent[] };
       if (events.length > 500)
         return { json: async () => ({ ok: false, error: { code: "invalid", message: "too many" } }) };
@@ -221,4 +234,34 @@ test("a pour that is opened from an old page stands where this device knows that
   answer = "stores";
   await later.getState().send();
   expect(steps()).toEqual(["split"]);
+});
+
+describe("a pour that was begun without the server", () => {
+  const plan = { document: {}, cards: [], colours: [] };
+  const startedAt = "2026-05-04T09:00:00.000Z";
+  beforeEach(() => {
+    begun = { pour: { id: "pour", jobId: "job", jobRevision: 7, startedAt, plan } };
+  });
+
+  test("counts as one thing that is not there yet; the server is told of it first, as it was begun, then of its acts", async () => {
+    answer = "silent";
+    const store = await open();
+    await store.getState().wake();
+    await store.getState().record({ kind: "tick", stepId: "a" });
+    expect(store.getState().waiting).toBe(2);
+    answer = "stores";
+    await jest.advanceTimersByTimeAsync(5000);
+    expect(started).toEqual([{ pourId: "pour", jobId: "job", revision: 7, at: startedAt, plan }]);
+    expect(steps()).toEqual(["a"]);
+    expect(store.getState()).toMatchObject({ waiting: 0, trouble: null });
+    expect(begun).toBeUndefined();
+  });
+  test("begun and nothing done yet, it goes out by itself as soon as the page wakes", async () => {
+    const store = await open();
+    await store.getState().wake();
+    expect(started).toHaveLength(1);
+    expect(store.getState().waiting).toBe(0);
+    await store.getState().send();
+    expect(started).toHaveLength(1);
+  });
 });

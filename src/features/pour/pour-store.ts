@@ -1,9 +1,11 @@
 import { createStore } from "zustand";
 import { addPicture } from "@/contracts/add-picture";
 import { callAct } from "@/contracts/call-act";
-import { recordPour, type Pour, type PourNews } from "@/contracts/pours";
+import { recordPour, startPour, type Pour, type PourNews } from "@/contracts/pours";
 import { foldPour, subjectOf, withNew, type PourEvent } from "@/core/pour/pour-events";
 import {
+  begunPour,
+  dropBegun,
   dropPhoto,
   entriesOf,
   nowKnown,
@@ -11,6 +13,7 @@ import {
   putPhoto,
   putWaiting,
   waitingOf,
+  type BegunPour,
   type WaitingPhoto,
 } from "@/offline/outbox";
 
@@ -60,8 +63,10 @@ function knownOf(act: Act, events: readonly PourEvent[]): { over?: string | null
 }
 
 /** The state of a running pour in one tab: what the server has, and what waits to go there. */
-export function createPourStore(pour: Pour) {
+export function createPourStore(pour: Pick<Pour, "id" | "events">) {
   let sending = false;
+  /** How it was begun on this device, as long as the server does not know of it. */
+  let begun: BegunPour | undefined;
   let timer: ReturnType<typeof setTimeout> | undefined;
   /** Everything not yet on the server, whether or not the browser could store it as well. */
   const unsent = new Map<string, PourEvent>();
@@ -76,6 +81,8 @@ export function createPourStore(pour: Pour) {
     behindMs = Math.abs(off) > CLOCK_RIGHT_MS ? off : 0;
   };
 
+  /** So many things are not on the server: entries, photos, the pour itself. */
+  const notThere = () => unsent.size + photos.size + (begun ? 1 : 0);
   /** Photos that are not on the server yet. One after the other: each is large. */
   const photos = new Map<string, WaitingPhoto>();
   let sendingPhotos = false;
@@ -111,8 +118,34 @@ export function createPourStore(pour: Pour) {
       await dropPhoto(id).catch(() => {});
     }
     sendingPhotos = false;
-    setState({ waiting: unsent.size + photos.size });
+    setState({ waiting: notThere() });
     if (unsent.size > 0) await getState().send();
+  };
+
+  /** The server is told first of a pour that was begun without it; what is wrong in words, or null. */
+  const tellBegun = async (): Promise<string | null> => {
+    if (!begun) return null;
+    const { jobId, jobRevision: revision, startedAt: at, plan } = begun.pour;
+    const result = await callAct(startPour, { pourId: pour.id, jobId, revision, at, plan });
+    if (!result.ok) return result.error.message;
+    begun = undefined;
+    await dropBegun(pour.id).catch(() => {});
+    return null;
+  };
+  /** Sends what waits; what is wrong in words, or null. */
+  const sendEntries = async (): Promise<string | null> => {
+    const sentMs = Date.now();
+    const result = await callAct(recordPour, {
+      pourId: pour.id,
+      events: [...unsent.values()].slice(0, MOST_AT_ONCE),
+    });
+    if (!result.ok) return result.error.message;
+    setClock(result.value.now, sentMs);
+    const stored = new Set(result.value.stored);
+    for (const id of stored) unsent.delete(id);
+    const events = store.getState().events.filter(({ id }) => stored.has(id));
+    await nowKnown(pour.id, events).catch(() => {});
+    return null;
   };
 
   const store = createStore<PourStore>((set, get) => ({
@@ -124,7 +157,7 @@ export function createPourStore(pour: Pour) {
       const event = { ...act, ...knownOf(act, get().events), id: crypto.randomUUID(), at } as PourEvent;
       own.add(event.id);
       unsent.set(event.id, event);
-      set((state) => ({ events: [...state.events, event], waiting: unsent.size + photos.size }));
+      set((state) => ({ events: [...state.events, event], waiting: notThere() }));
       await putWaiting(pour.id, event).catch(() => {
         set({ trouble: "This browser cannot keep entries: do not close it before they are on the server." });
       });
@@ -134,7 +167,7 @@ export function createPourStore(pour: Pour) {
       const at = new Date(get().now()).toISOString();
       const waiting = { id: crypto.randomUUID(), pourId: pour.id, stepId, at, photo };
       photos.set(waiting.id, waiting);
-      set({ waiting: unsent.size + photos.size });
+      set({ waiting: notThere() });
       await putPhoto(waiting).catch(() => {
         set({ trouble: "This browser cannot keep photos: do not close it before they are on the server." });
       });
@@ -142,39 +175,26 @@ export function createPourStore(pour: Pour) {
     },
     send: async () => {
       await sendPhotos();
-      if (sending || unsent.size === 0) return;
+      if (sending || (unsent.size === 0 && !begun)) return;
       sending = true;
       clearTimeout(timer);
-      const sentMs = Date.now();
-      const result = await callAct(recordPour, {
-        pourId: pour.id,
-        events: [...unsent.values()].slice(0, MOST_AT_ONCE),
-      });
-      if (result.ok) {
-        setClock(result.value.now, sentMs);
-        const stored = new Set(result.value.stored);
-        for (const id of stored) unsent.delete(id);
-        await nowKnown(
-          pour.id,
-          get().events.filter(({ id }) => stored.has(id)),
-        ).catch(() => {});
-      } else {
-        // Whatever the reason, it is tried again: a network comes back, a person signs in in another tab.
-        timer = setTimeout(() => void get().send(), RETRY_MS);
-      }
-      set({ waiting: unsent.size + photos.size, trouble: result.ok ? null : result.error.message });
+      const trouble = (await tellBegun()) ?? (unsent.size > 0 ? await sendEntries() : null);
+      // Whatever the reason, it is tried again: a network comes back, a person signs in in another tab.
+      if (trouble !== null) timer = setTimeout(() => void get().send(), RETRY_MS);
+      set({ waiting: notThere(), trouble });
       sending = false;
       // Something was recorded while the last ones were under way.
-      if (result.ok) await get().send();
+      if (trouble === null && unsent.size > 0) await get().send();
     },
     wake: async () => {
+      begun = await begunPour(pour.id).catch(() => undefined);
       // A page that was opened without the server is as old as it is: this device may know more.
       await nowKnown(pour.id, pour.events).catch(() => {});
       const left = await waitingOf(pour.id).catch(() => []);
       const here = await entriesOf(pour.id).catch(() => left);
       for (const event of left) unsent.set(event.id, event);
       for (const photo of await photosOf(pour.id).catch(() => [])) photos.set(photo.id, photo);
-      set((state) => ({ events: withNew(state.events, here), waiting: unsent.size + photos.size }));
+      set((state) => ({ events: withNew(state.events, here), waiting: notThere() }));
       await get().send();
     },
     heard: null,

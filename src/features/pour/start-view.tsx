@@ -9,8 +9,9 @@ import type { Plan } from "@/core/plan/derive-plan";
 import { runSheet } from "@/core/pour/run-sheet";
 import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
-import { callAct } from "@/contracts/call-act";
+import { callAct, serverAnswers } from "@/contracts/call-act";
 import { startPour } from "@/contracts/pours";
+import { begunPath } from "@/offline/outbox";
 import { Button } from "@/ui/button";
 import { useClockWords, useShopClock } from "@/ui/shop-clock";
 
@@ -23,15 +24,19 @@ type Props = {
   pours: KnownPour[];
   /** Saves what was typed last; the revision to pour from, or null when it could not be saved. */
   savedRevision: () => Promise<number | null>;
+  /** Begins the pour on this device, from the job as it stands here: the server is told when it answers. The id of the pour. */
+  beginHere: () => Promise<string>;
 };
 
 /** Before the pour: what it will be, what could hurt, and the button that starts it. */
-export function StartView({ jobId, plan, system, pours, savedRevision }: Props) {
+export function StartView({ jobId, plan, system, pours, savedRevision, beginHere }: Props) {
   const { clockText } = useClockWords();
   const router = useRouter();
   const { say } = useShopClock();
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
+  /** The server did not answer when it was to start. */
+  const [alone, setAlone] = useState(false);
   const steps = runSheet(plan, system);
   const live = pours.find((pour) => pour.finishedAt === null);
   const unready = plan.coats.find((coat) => coat.problem !== null);
@@ -41,8 +46,10 @@ export function StartView({ jobId, plan, system, pours, savedRevision }: Props) 
   const start = async () => {
     setBusy(true);
     setProblem(null);
+    setAlone(false);
     const revision = await savedRevision();
     if (revision === null) {
+      setAlone(!(await serverAnswers()));
       setProblem(
         "Your last change is not on the server yet, so the pour cannot start from it. Try again when it is saved.",
       );
@@ -54,6 +61,17 @@ export function StartView({ jobId, plan, system, pours, savedRevision }: Props) 
     if (result.ok) router.push(`/pours/${pourId}`);
     else {
       setProblem(result.error.message);
+      setAlone(result.error.code === "unreachable");
+      setBusy(false);
+    }
+  };
+  const startHere = async () => {
+    setBusy(true);
+    try {
+      // The whole page anew: the one that is open is the server's.
+      window.location.assign(begunPath(await beginHere()));
+    } catch {
+      setProblem("This browser cannot keep a pour: start it when the server answers.");
       setBusy(false);
     }
   };
@@ -96,6 +114,17 @@ export function StartView({ jobId, plan, system, pours, savedRevision }: Props) 
             <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-4">
               {problem}
             </p>
+          )}
+          {alone && (
+            <div className="mt-4">
+              <p className="mb-3">
+                The server does not answer. The pour can begin on this device: all that you do is kept here,
+                and goes to the server when it is back. Do not begin the same pour on a second device.
+              </p>
+              <Button disabled={busy} onClick={() => void startHere()} className="heading text-lg px-5 py-3">
+                Begin it on this device
+              </Button>
+            </div>
           )}
           {danger.map((advice) => (
             <p

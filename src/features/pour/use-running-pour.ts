@@ -8,6 +8,7 @@ import { foldPour } from "@/core/pour/pour-events";
 import { runSheet } from "@/core/pour/run-sheet";
 import { nextInLane, nextStep, stepsAsked, type Lane } from "@/core/pour/sheet-now";
 import type { UnitSystem } from "@/core/units/dimension";
+import { putOpened } from "@/offline/outbox";
 import { listenToPour } from "./pour-news";
 import { createPourStore } from "./pour-store";
 
@@ -27,6 +28,7 @@ export function useRunningPour(pour: Pour, system: UnitSystem, shown: Shown) {
   const [now, setNow] = useState<number | null>(null);
   useEffect(() => {
     void store.getState().wake();
+    void putOpened(pour).catch(() => {});
     const tick = () => setNow(store.getState().now());
     tick();
     const timer = setInterval(tick, 500);
@@ -38,7 +40,7 @@ export function useRunningPour(pour: Pour, system: UnitSystem, shown: Shown) {
       deaf();
       window.removeEventListener("online", online);
     };
-  }, [store, pour.id]);
+  }, [store, pour]);
   const first = nextStep(steps, state);
   const ofLane = shown === "all" ? first : nextInLane(steps, state, shown);
   return {

@@ -40,6 +40,8 @@ export class ResinCardRow extends Model<
   declare roomFromC: number | null;
   declare roomToC: number | null;
   declare humidityMaxPct: number | null;
+  declare heatedToC: CreationOptional<number | null>;
+  declare heatHalfMin: CreationOptional<number | null>;
   declare benchTests: BenchTest[] | null;
   declare largestMixG: number | null;
   declare thickestFilmMm: number | null;
@@ -88,6 +90,8 @@ export function defineResinCard(sequelize: Sequelize): typeof ResinCardRow {
       roomFromC: { ...perhaps, field: "room_from_c" },
       roomToC: { ...perhaps, field: "room_to_c" },
       humidityMaxPct: { ...perhaps, field: "humidity_max_pct" },
+      heatedToC: { ...perhaps, field: "heated_to_c" },
+      heatHalfMin: { ...perhaps, field: "heat_half_min" },
       benchTests: { type: DataTypes.JSON, field: "bench_tests" },
       largestMixG: { ...perhaps, field: "largest_mix_g" },
       thickestFilmMm: { ...perhaps, field: "thickest_film_mm" },

@@ -276,3 +276,40 @@ describe("what other screens hear", () => {
     await expect(poursOf(db, other.owner).since(pourId, "0")).rejects.toThrow();
   });
 });
+
+describe("a pour that was begun without the server", () => {
+  const start = async (person: TestShop["owner"], more: object = {}) =>
+    perform(ACTS.get("pour.start")!, person, {
+      pourId: randomUUID(),
+      jobId: shop.jobId,
+      revision: 1,
+      at,
+      plan: { document: shop.document, cards: shop.cards, colours: [] },
+      ...more,
+    });
+  test("stands on the plan that it was begun from, though the job has been saved since; told twice it is one", async () => {
+    const pourId = randomUUID();
+    const document = { ...shop.document, coats: shop.document.coats.slice(0, 1) };
+    const plan = { document, cards: shop.cards, colours: [] };
+    for (let times = 0; times < 2; times += 1)
+      expect(await start(shop.owner, { pourId, plan })).toMatchObject({ ok: true });
+    const pour = await poursOf(db, shop.owner).open(pourId);
+    expect(pour.plan.document.coats).toHaveLength(1);
+    expect(pour.startedAt).toBe(at);
+  });
+  test("without its plan a job that was saved since is looked at again first", async () => {
+    expect(await start(shop.owner, { plan: undefined })).toMatchObject({
+      ok: false,
+      error: { code: "conflict" },
+    });
+  });
+  test("a plan that is none is refused, and so is another shop's job", async () => {
+    const broken = { document: { ...shop.document, pieces: "none" }, cards: [], colours: [] };
+    expect(await start(shop.owner, { plan: broken })).toMatchObject({
+      ok: false,
+      error: { code: "invalid" },
+    });
+    const other = await testShop(db);
+    expect(await start(other.owner)).toMatchObject({ ok: false, error: { code: "not-found" } });
+  });
+});

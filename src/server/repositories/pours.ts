@@ -232,7 +232,8 @@ export function poursOf(db: Database, me: Person) {
     /** Pours that were finished since a moment: what may still be hardening. */
     finishedSince: (since: Date): Promise<Pours> => listed({ finishedAt: { [Op.gt]: since } }, MOST_FINISHED),
     /**
-     * Starts a pour of a job as it stands at `revision`, and marks the job. Asked for again, or several times at once, it is one pour.
+     * Starts a pour of a job as it stands at `jobRevision`, and marks the job; one that was `begun` already, without the server, goes by its own plan
+     * whatever the job has become. Asked for again, or several times at once, it is one pour.
      * @throws Refused where the job has changed since, or another pour has this id
      */
     async start(pour: {
@@ -241,6 +242,7 @@ export function poursOf(db: Database, me: Person) {
       jobRevision: number;
       at: Date;
       plan: PourPlan;
+      begun?: true;
     }): Promise<void> {
       const startedAt = withinReason(pour.at, "this pour was started");
       await inTransaction(db, async (transaction) => {
@@ -253,7 +255,7 @@ export function poursOf(db: Database, me: Person) {
         const known = await db.Pour.findByPk(pour.id, { transaction });
         if (known && (known.shopId !== me.shopId || known.jobId !== pour.jobId)) throw notFound("pour");
         if (known) return;
-        if (job.revision !== pour.jobRevision)
+        if (!pour.begun && job.revision !== pour.jobRevision)
           throw new Refused({
             code: "conflict",
             message: "The plan changed meanwhile. Look at it again, then start.",

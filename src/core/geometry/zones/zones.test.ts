@@ -336,6 +336,14 @@ const drawnIn: fc.Arbitrary<Drawn> = fc.oneof(
   }),
 );
 
+/**
+ * What is thinner than Clipper can tell it is left out: from some slivers of a hundred-thousandth of a millimetre its union does
+ * not come back. All of it is less than what the two may differ by.
+ */
+const withoutSlivers = (paths: PathsD): PathsD =>
+  paths.filter((path) => Math.abs(Clipper.areaD(path)) > 0.02);
+const areaOf = (paths: PathsD) => Math.abs(paths.reduce((sum, path) => sum + Clipper.areaD(path), 0));
+
 describe("a thousand divisions", () => {
   test("zones are the piece to a billionth of its area, and each is as clipper2 has it", () => {
     fc.assert(
@@ -346,16 +354,15 @@ describe("a thousand divisions", () => {
         expect(Math.abs(sumOf(map) - 600_000)).toBeLessThan(1e-9 * 600_000);
         // From the top down each takes what is left of the piece within its line.
         let left: PathsD = [[...surfaceOf(piece).ring]];
-        const areaOf = (paths: PathsD) => Math.abs(paths.reduce((sum, path) => sum + Clipper.areaD(path), 0));
         for (const above of [...dividers].reverse()) {
           const region = drawnRegions(above, surfaceOf(piece), piece.division as Division).regions.flat();
           const own = region.map((ring: Ring) => ring.map(({ x, y }) => ({ x, y })));
-          const clean = Clipper.unionD(own, [], FillRule.EvenOdd, 5);
+          const clean = Clipper.unionD(withoutSlivers(own), [], FillRule.EvenOdd, 5);
           const area = areaOf(Clipper.intersectD(left, clean, FillRule.NonZero, 5));
           const laid = map.zones.find((found) => found.divider === above);
           // Clipper rounds to a hundred-thousandth of a millimetre: by that times the length of all lines.
           expect(Math.abs(area - (laid?.areaMm2 ?? NaN))).toBeLessThan(0.6);
-          left = Clipper.differenceD(left, clean, FillRule.NonZero, 5);
+          left = withoutSlivers(Clipper.differenceD(left, clean, FillRule.NonZero, 5));
         }
       }),
       { numRuns: 1000 },
@@ -374,8 +381,7 @@ describe("a thousand divisions", () => {
         for (const { areaMm2, rings } of map.zones) {
           // Two lines a hundred-thousandth of a millimetre apart may leave a sliver of either sign.
           expect(areaMm2).toBeGreaterThan(-0.01);
-          const clean = Clipper.unionD(rings as PathsD, [], FillRule.EvenOdd, 5);
-          const area = Math.abs(clean.reduce((sum, path) => sum + Clipper.areaD(path), 0));
+          const area = areaOf(Clipper.unionD(withoutSlivers(rings as PathsD), [], FillRule.EvenOdd, 5));
           expect(Math.abs(area - areaMm2)).toBeLessThan(0.6);
         }
       }),

@@ -2,22 +2,24 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import type { MouseEvent, ReactNode } from "react";
-import { fetchFile } from "@/ui/save-file";
+import type { ReactNode } from "react";
 import { useJobState } from "../workspace/use-job";
+import { useJobFile } from "../workspace/use-job-file";
 
 const link = "underline underline-offset-4 decoration-line-strong hover:decoration-ink";
 
 /** A file made on the server: what was typed last is saved before it is asked for. */
 function FileLink({ href, children }: { href: string; children: ReactNode }) {
-  const save = useJobState((state) => state.save);
-  const fetchSaved = async (event: MouseEvent<HTMLAnchorElement>) => {
-    event.preventDefault();
-    await save();
-    fetchFile(href);
-  };
+  const file = useJobFile();
   return (
-    <a href={href} onClick={(event) => void fetchSaved(event)} className={link}>
+    <a
+      href={href}
+      onClick={(event) => {
+        event.preventDefault();
+        void file(href);
+      }}
+      className={link}
+    >
       {children}
     </a>
   );

@@ -5,9 +5,10 @@ import { outlineOf } from "@/core/geometry/outline";
 import type { Piece } from "@/core/geometry/piece";
 import { pieceSvg } from "@/core/drawing-files/write-svg";
 import { Menu, MenuHeading, MenuItem } from "@/ui/menu";
-import { fetchFile, saveFile } from "@/ui/save-file";
+import { saveFile } from "@/ui/save-file";
 import { svgToPng } from "@/ui/svg-to-png";
-import { useJob, useJobState } from "../workspace/use-job";
+import { useJob } from "../workspace/use-job";
+import { useJobFile } from "../workspace/use-job-file";
 
 const fileName = ({ name }: Piece) => asFileName(name) || "piece";
 
@@ -17,12 +18,10 @@ const PICTURE_PX = 2400;
 /** The drawing as a file: in true scale for a saw or a plotter, dimensioned for a person. */
 export function ExportMenu({ piece, jobId }: { piece: Piece; jobId: string }) {
   const { system, plan } = useJob();
-  const save = useJobState((state) => state.save);
+  const file = useJobFile();
   const name = fileName(piece);
-  const sheet = (kind: "piece" | "zones", paper: "a4" | "letter") => async () => {
-    await save();
-    fetchFile(`/jobs/${jobId}/sheets/${kind}.pdf?piece=${piece.id}&paper=${paper}`);
-  };
+  const sheet = (kind: "piece" | "zones", paper: "a4" | "letter") => () =>
+    void file(`/jobs/${jobId}/sheets/${kind}.pdf?piece=${piece.id}&paper=${paper}`);
   const zoned = plan.pieces.find(({ id, zones }) => id === piece.id && zones.length > 0);
   return (
     <Menu label="save the drawing">

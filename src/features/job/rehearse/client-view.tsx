@@ -11,9 +11,10 @@ import { DIFFERENCE_BASIS, differenceFinished } from "@/core/plan/colour-plan";
 import { hexOfLab } from "@/core/colour/spaces";
 import type { Measured } from "@/core/geometry/measure";
 import { Button } from "@/ui/button";
-import { fetchFile, saveFile } from "@/ui/save-file";
+import { saveFile } from "@/ui/save-file";
 import { ShopPicture } from "@/ui/shop-picture";
 import { useJob, useJobState } from "../workspace/use-job";
+import { useJobFile } from "../workspace/use-job-file";
 import { drawClientSheet } from "./client-sheet";
 import { NothingToRehearse, RehearseHead } from "./rehearse-head";
 import { usePicture } from "@/pictures/use-picture";
@@ -43,7 +44,7 @@ export function ClientView() {
   const { document, plan } = useJob();
   const { say } = useShopClock();
   const title = useJobState((state) => state.job.name);
-  const save = useJobState((state) => state.save);
+  const file = useJobFile();
   const { pieces, chosen, piece, of, choose } = useRehearsedPiece();
   const picture = usePicture(of, of?.passes.length ?? 0, SHARP_PX);
   const ref = useRef<HTMLCanvasElement>(null);
@@ -119,10 +120,9 @@ export function ClientView() {
           disabled={!ready}
           onClick={() =>
             void working(async () => {
-              await save();
               const pictureId = await kept();
               if (pictureId)
-                fetchFile(`/jobs/${jobId}/sheets/client.pdf?piece=${piece.id}&picture=${pictureId}`);
+                await file(`/jobs/${jobId}/sheets/client.pdf?piece=${piece.id}&picture=${pictureId}`);
             })
           }
         >

@@ -25,11 +25,12 @@ import { rehearsalOf } from "@/core/rehearsal/rehearse";
 import { Button } from "@/ui/button";
 import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
-import { fetchFile, saveFile } from "@/ui/save-file";
+import { saveFile } from "@/ui/save-file";
 import { useSize } from "@/ui/use-size";
 import { TapeList } from "./tape-list";
 import { editCoat, moved, newId } from "../workspace/edits";
 import { useJob, useJobState } from "../workspace/use-job";
+import { useJobFile } from "../workspace/use-job-file";
 import { newSet, newVeinMap, veinColours } from "./new-vein-map";
 import { PieceChoice } from "./piece-choice";
 import { RehearseHead } from "./rehearse-head";
@@ -69,7 +70,6 @@ export function VeinsView() {
 function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measured[] }) {
   const { jobId } = useParams<{ jobId: string }>();
   const { document, plan, system, change } = useJob();
-  const save = useJobState((state) => state.save);
   const hold = useJobState((state) => state.hold);
   const [chosen, setChosen] = useState<{ kind: "piece" | "vein"; id: string } | null>(null);
   const [drawing, setDrawing] = useState<string | null>(null);
@@ -206,7 +206,7 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
           </Menu>
         )}
         <Button onClick={intoCups}>Into Cups</Button>
-        {piece && <TemplateMenu piece={piece} list={list} jobId={jobId} save={save} />}
+        {piece && <TemplateMenu piece={piece} list={list} jobId={jobId} />}
       </RehearseHead>
       <div className="grid grid-cols-[minmax(0,1fr)_320px] gap-7 max-lg:grid-cols-1">
         <div>
@@ -349,17 +349,14 @@ function TemplateMenu({
   piece,
   list,
   jobId,
-  save,
 }: {
   piece: Measured;
   list: ReturnType<typeof tapeList>;
   jobId: string;
-  save: () => Promise<void>;
 }) {
-  const pdf = (paper: "a4" | "letter") => async () => {
-    await save();
-    fetchFile(`/jobs/${jobId}/sheets/veins.pdf?piece=${piece.id}&paper=${paper}`);
-  };
+  const file = useJobFile();
+  const pdf = (paper: "a4" | "letter") => () =>
+    void file(`/jobs/${jobId}/sheets/veins.pdf?piece=${piece.id}&paper=${paper}`);
   return (
     <Menu label={`template of ${piece.name}`}>
       <MenuItem onSelect={pdf("a4")}>PDF, full scale, A4</MenuItem>

@@ -1,14 +1,20 @@
+import { listPeople } from "@/features/people/queries";
 import { poursOfJob } from "@/features/pour/queries";
 import { requirePerson } from "@/server/require-person";
 import { StartFromJob } from "./start-from-job";
 
 export default async function PourPage({ params }: { params: Promise<{ jobId: string }> }) {
   const { jobId } = await params;
-  const pours = await poursOfJob(await requirePerson(), jobId);
+  const person = await requirePerson();
+  const [pours, people] = await Promise.all([poursOfJob(person, jobId), listPeople(person)]);
   return (
     <StartFromJob
       jobId={jobId}
       pours={pours.map(({ id, startedAt, finishedAt }) => ({ id, startedAt, finishedAt }))}
+      me={person.name}
+      people={people.map(({ name }) => name)}
+      zone={person.timeZone}
+      clock={person.clock}
     />
   );
 }

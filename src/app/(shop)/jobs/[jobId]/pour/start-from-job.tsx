@@ -1,11 +1,52 @@
 "use client";
 
+import { usedCards } from "@/core/job/used-cards";
+import type { Zone } from "@/core/shop/wall-clock";
+import type { ClockStyle } from "@/core/units/clock";
 import { useJob, useJobState } from "@/features/job/workspace/use-job";
 import { StartView, type KnownPour } from "@/features/pour/start-view";
+import { putBegun } from "@/offline/outbox";
 
-/** Starts a pour from the job as it stands in this tab: what was typed last is saved first. */
-export function StartFromJob({ jobId, pours }: { jobId: string; pours: KnownPour[] }) {
-  const { plan, system } = useJob();
+type Props = {
+  jobId: string;
+  pours: KnownPour[];
+  /** Who starts it, and who works in the shop. */
+  me: string;
+  people: string[];
+  zone: Zone;
+  clock: ClockStyle;
+};
+
+/** Starts a pour from the job as it stands in this tab: what was typed last is saved first, or goes with it where there is no server. */
+export function StartFromJob({ jobId, pours, me, people, zone, clock }: Props) {
+  const { document, plan, cards, colours, system } = useJob();
   const savedRevision = useJobState((state) => state.savedRevision);
-  return <StartView jobId={jobId} plan={plan} system={system} pours={pours} savedRevision={savedRevision} />;
+  const revision = useJobState((state) => state.revision);
+  const jobName = useJobState((state) => state.job.name);
+  const beginHere = async (): Promise<string> => {
+    const id = crypto.randomUUID();
+    const pour = {
+      id,
+      jobId,
+      jobName,
+      jobRevision: revision,
+      startedAt: new Date().toISOString(),
+      startedBy: me,
+      finishedAt: null,
+      plan: { document, ...usedCards(document, cards, colours) },
+      events: [],
+    };
+    await putBegun({ pour, people, system, zone, clock });
+    return id;
+  };
+  return (
+    <StartView
+      jobId={jobId}
+      plan={plan}
+      system={system}
+      pours={pours}
+      savedRevision={savedRevision}
+      beginHere={beginHere}
+    />
+  );
 }
