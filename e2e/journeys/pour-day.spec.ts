@@ -298,7 +298,7 @@ test("all acts: one is done once more, one is taken first, one is somebody's; tw
   await expect(page.getByRole("cell", { name: "Spread, once more" })).toBeVisible();
 });
 
-test("a photo taken without a network arrives when it is back; a note is of a place on the piece", async ({
+test("a photo taken without a network arrives when it is back; a note, and a photo, is of a place on the piece", async ({
   page,
   context,
 }) => {
@@ -318,17 +318,29 @@ test("a photo taken without a network arrives when it is back; a note is of a pl
   await expect(page.getByText(/^Bistro top, .* from the left, .* from the front\.$/)).toBeVisible();
   await page.getByLabel("What happened").fill("A crater");
   await page.getByRole("button", { name: "Keep the note" }).click();
+  // Another place, with its photo: one touch.
+  await page
+    .getByRole("button", { name: /^Write about a place on Bistro top/ })
+    .click({ position: { x: 90, y: 40 } });
+  await page.getByLabel("What happened").fill("Its rim");
+  await page
+    .getByLabel("A photo of this place")
+    .setInputFiles({ name: "rim.png", mimeType: "image/png", buffer: picture });
+  await expect(page.getByRole("dialog")).toHaveCount(0);
   // A reload in between, when the network is back but nothing is sent yet: it is kept on the device.
   await context.setOffline(false);
   await expect(page.getByText(/^saved/)).toBeVisible();
   await callOff(page);
   await page.getByRole("link", { name: "See the log" }).click();
   await expect(page.getByText(/A crater/)).toBeVisible();
-  await expect(page.getByText(/, Bistro top, .* from the left/)).toBeVisible();
-  const photo = page.getByRole("img", { name: /^Photo, / });
-  await expect
-    .poll(() => photo.evaluate((image) => (image as HTMLImageElement).naturalWidth))
-    .toBeGreaterThan(50);
+  await expect(page.getByText(/, Bistro top, .* from the left/)).toHaveCount(2);
+  await expect(page.getByText(/Its rim/)).toBeVisible();
+  const photos = page.getByRole("img", { name: /^Photo, / });
+  await expect(photos).toHaveCount(2);
+  for (const photo of await photos.all())
+    await expect
+      .poll(() => photo.evaluate((image) => (image as HTMLImageElement).naturalWidth))
+      .toBeGreaterThan(50);
 });
 
 test("two screens without a network weigh the same line differently: both are told, one is chosen, both end equal", async ({

@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
 import type { Pour } from "@/contracts/pours";
-import { withNew, type PourEvent } from "@/core/pour/pour-events";
+import { withNew, type Place, type PourEvent } from "@/core/pour/pour-events";
 import type { Zone } from "@/core/shop/wall-clock";
 import type { ClockStyle } from "@/core/units/clock";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -22,8 +22,16 @@ interface Outbox extends DBSchema {
   photos: { key: string; value: WaitingPhoto; indexes: { pour: string } };
 }
 
-/** A photo that was taken at an act and is not on the server yet; `id` is that of the note that it will be. */
-export type WaitingPhoto = { id: string; pourId: string; stepId: string | null; at: string; photo: Blob };
+/** A photo that was taken at an act and is not on the server yet; `id` is that of the note that it will be, with what was said with it. */
+export type WaitingPhoto = {
+  id: string;
+  pourId: string;
+  stepId: string | null;
+  at: string;
+  photo: Blob;
+  text?: string;
+  place?: Place;
+};
 
 /** A pour that was begun without the server; and for whom its screen is. */
 export type BegunPour = {

@@ -33,7 +33,8 @@ function seamsOf({ coat, batched }: PlannedCoat, piece: Measured): number[] {
  */
 export function seamsUnder(plan: Plan, planned: PlannedCoat, pass: Pass, piece: Measured): number[] | null {
   const { coat } = planned;
-  if (!OVER_SEAMS.has(pass.kind) && coat.kind !== "clear" && coat.kind !== "lock-in") return null;
+  const isClear = coat.kind === "clear" || coat.kind === "lock-in";
+  if (!OVER_SEAMS.has(pass.kind) && !(isClear && PASS[pass.kind].on === undefined)) return null;
   const below = plan.coats.slice(0, plan.coats.indexOf(planned));
   const laid = PASS[pass.kind].phase === "late" ? [...below, planned] : below;
   return laid

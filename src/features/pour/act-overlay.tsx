@@ -14,6 +14,12 @@ const INK = "var(--color-night-ink)";
 /** What is not worked now lies in the dark, what is to come deeper than what is done. */
 const DARK: Record<ActStretch["state"], number> = { now: 0, done: 0.45, later: 0.72 };
 
+/** A seam is seen on any picture: a light dash on a dark band. */
+const SEAM_STROKES = [
+  { stroke: "var(--color-night)", strokeWidth: 9 },
+  { stroke: NOW, strokeWidth: 4, strokeDasharray: "12 7" },
+];
+
 type Placed = { at: PictureFrame["at"] };
 const path = (points: readonly Point[], { at }: Placed, close = true) =>
   points.length === 0
@@ -88,16 +94,17 @@ export function ActOverlay({
             strokeWidth="3"
           />
         ))}
-      {seams !== null && (
-        <g stroke={NOW} strokeWidth="3" strokeDasharray="10 6" fill="none">
-          {seams.map((share) => (
+      {SEAM_STROKES.map((stroke) => (
+        <g key={stroke.stroke} fill="none" {...stroke}>
+          {seams?.map((share) => (
             <CutLines key={share} share={share} here={here} frame={frame} />
           ))}
-          {map?.zones.map(({ zone, rings }) => (
-            <path key={zone.id} d={rings.map((ring) => path(ring, frame)).join("")} />
-          ))}
+          {seams &&
+            map?.zones.map(({ zone, rings }) => (
+              <path key={zone.id} d={rings.map((ring) => path(ring, frame)).join("")} />
+            ))}
         </g>
-      )}
+      ))}
       {stretches.map((stretch) => (
         <StretchMark key={stretch.number} stretch={stretch} here={here} frame={frame} />
       ))}

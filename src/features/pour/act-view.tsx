@@ -1,6 +1,6 @@
 "use client";
 
-import { useRef, type ReactNode } from "react";
+import type { ReactNode } from "react";
 import { viscosityWords, type StateStart } from "@/core/cure/film-states";
 import { stageAt } from "@/core/pour/act-clock";
 import type { PourState } from "@/core/pour/pour-events";
@@ -9,6 +9,7 @@ import { nextInLane } from "@/core/pour/sheet-now";
 import { Beam } from "@/ui/beam";
 import { Choice } from "@/ui/choice";
 import { classNames } from "@/ui/class-names";
+import { PhotoButton } from "./photo-button";
 import { useSize } from "@/ui/use-size";
 import { Caution, clock } from "./caution";
 import type { Film } from "./use-film";
@@ -241,7 +242,7 @@ export function ActView({
           </button>
         )}
         <Beside onClick={onNote}>Note</Beside>
-        <PhotoButton onPhoto={onPhoto} />
+        <PhotoButton of="A photo of this act" className={BESIDE} onPhoto={onPhoto} />
         <Beside onClick={onSkip}>Leave out</Beside>
         <Beside onClick={onBack}>Step back</Beside>
       </div>
@@ -251,31 +252,6 @@ export function ActView({
 
 const BESIDE =
   "w-[132px] max-md:flex-1 min-h-[104px] max-md:min-h-[64px] border border-night-soft text-2xl max-md:text-xl leading-tight disabled:opacity-40";
-
-/** One touch to the camera: the photo is kept with the act. */
-function PhotoButton({ onPhoto }: { onPhoto: (photo: File) => void }) {
-  const input = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <button type="button" onClick={() => input.current?.click()} className={BESIDE}>
-        Photo
-      </button>
-      <input
-        ref={input}
-        type="file"
-        accept="image/*"
-        capture="environment"
-        hidden
-        aria-label="A photo of this act"
-        onChange={({ target }) => {
-          const [photo] = target.files ?? [];
-          if (photo) onPhoto(photo);
-          target.value = "";
-        }}
-      />
-    </>
-  );
-}
 
 /** What stands beside Done. */
 function Beside({ onClick, children }: { onClick: (() => void) | null; children: string }) {

@@ -10,7 +10,8 @@ import type { Plan } from "@/core/plan/derive-plan";
 import type { Place, PourState } from "@/core/pour/pour-events";
 import { ActsDialog } from "./acts-dialog";
 import { DeviceDialog } from "./device-dialog";
-import type { Act } from "./pour-store";
+import { PhotoButton } from "./photo-button";
+import type { Act, PhotoOf } from "./pour-store";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { useDraft } from "@/ui/use-draft";
@@ -59,6 +60,7 @@ function WordsDialog({
   needed,
   onWords,
   also,
+  photo,
   onClose,
   children,
 }: {
@@ -74,6 +76,8 @@ function WordsDialog({
   onWords: (words: string) => void;
   /** Another thing that can be done with the same words. */
   also?: { act: string; onWords: (words: string) => void };
+  /** A photo is taken, with what was said so far. */
+  photo?: { of: string; onPhoto: (photo: File, words: string) => void };
   onClose: () => void;
   children?: ReactNode;
 }) {
@@ -82,6 +86,11 @@ function WordsDialog({
     const said = cutText(draft.words.trim(), most);
     if (needed && said === "") return;
     to(said);
+    set({ words: "" });
+    onClose();
+  };
+  const take = (to: (photo: File, words: string) => void) => (taken: File) => {
+    to(taken, cutText(draft.words.trim(), most));
     set({ words: "" });
     onClose();
   };
@@ -112,6 +121,13 @@ function WordsDialog({
             {act}
           </Button>
           {also && <Button onClick={() => say(also.onWords)}>{also.act}</Button>}
+          {photo && (
+            <PhotoButton
+              of={photo.of}
+              className="border border-ink px-3.5 min-h-9 hover:bg-paper"
+              onPhoto={take(photo.onPhoto)}
+            />
+          )}
         </div>
       </form>
     </Dialog>
@@ -178,6 +194,7 @@ export function PourDialogs({
   tolerancePct,
   system,
   record,
+  keepPhoto,
 }: {
   asking: Asking | null;
   close: () => void;
@@ -196,6 +213,7 @@ export function PourDialogs({
   tolerancePct: number;
   system: UnitSystem;
   record: (act: Act) => Promise<void>;
+  keepPhoto: (photo: File, of: PhotoOf) => Promise<void>;
 }) {
   if (asking === "device") return <DeviceDialog onClose={close} />;
   if (asking === "acts")
@@ -241,6 +259,11 @@ export function PourDialogs({
         onWords={(text) =>
           void record({ kind: "note", stepId: step?.id ?? null, text, ...(place && { place }) })
         }
+        photo={{
+          of: place ? "A photo of this place" : "A photo with this note",
+          onPhoto: (taken, text) =>
+            void keepPhoto(taken, { stepId: step?.id ?? null, text, ...(place && { place }) }),
+        }}
         onClose={close}
       >
         {placeWords && <p className="mb-3">{placeWords}.</p>}

@@ -24,14 +24,17 @@ export type Act = PourEvent extends infer Event
     : never
   : never;
 
+/** What a photo is of, and what is said with it. */
+export type PhotoOf = Pick<WaitingPhoto, "stepId" | "text" | "place">;
+
 export type PourStore = {
   events: PourEvent[];
   /** How many acts are kept here and not yet on the server. */
   waiting: number;
   trouble: string | null;
   record: (act: Act) => Promise<void>;
-  /** Keeps a photo of an act here, sends it, and records it as a note. */
-  keepPhoto: (photo: File, stepId: string | null) => Promise<void>;
+  /** Keeps a photo of an act or a place here, sends it, and records it as a note. */
+  keepPhoto: (photo: File, of: PhotoOf) => Promise<void>;
   send: () => Promise<void>;
   wake: () => Promise<void>;
   /** Takes in what was recorded elsewhere; and the server's time, where it is known when it was asked for, ms. */
@@ -90,7 +93,7 @@ export function createPourStore(pour: Pick<Pour, "id" | "events">) {
     const { getState, setState } = store;
     if (sendingPhotos || photos.size === 0) return;
     sendingPhotos = true;
-    for (const { id, stepId, at, photo } of [...photos.values()]) {
+    for (const { id, stepId, at, photo, text = "", place } of [...photos.values()]) {
       const result = await addPicture(new File([photo], "photo"));
       // What is no picture never will be; all else is tried again with the entries.
       const lost = !result.ok && result.error.code === "invalid";
@@ -107,8 +110,9 @@ export function createPourStore(pour: Pick<Pour, "id" | "events">) {
           at,
           kind: "note",
           stepId,
-          text: "",
+          text,
           pictureId: result.value.pictureId,
+          ...(place && { place }),
         };
         own.add(id);
         unsent.set(id, event);
@@ -163,9 +167,9 @@ export function createPourStore(pour: Pick<Pour, "id" | "events">) {
       });
       await get().send();
     },
-    keepPhoto: async (photo, stepId) => {
+    keepPhoto: async (photo, of) => {
       const at = new Date(get().now()).toISOString();
-      const waiting = { id: crypto.randomUUID(), pourId: pour.id, stepId, at, photo };
+      const waiting = { ...of, id: crypto.randomUUID(), pourId: pour.id, at, photo };
       photos.set(waiting.id, waiting);
       set({ waiting: notThere() });
       await putPhoto(waiting).catch(() => {

@@ -227,7 +227,7 @@ export function PourView({
           record={record}
           onDone={done}
           onNote={() => notePlace(null)}
-          onPhoto={(photo) => void running.keepPhoto(photo, step.id)}
+          onPhoto={(photo) => void running.keepPhoto(photo, { stepId: step.id })}
           onSkip={step.kind === "pass" || !begun ? () => setAsking("skip") : null}
           onBack={back}
         />
@@ -249,6 +249,7 @@ export function PourView({
         tolerancePct={tolerancePct}
         system={system}
         record={record}
+        keepPhoto={running.keepPhoto}
       />
     </div>
   );

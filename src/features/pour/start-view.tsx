@@ -110,7 +110,7 @@ export function StartView({ jobId, plan, system, pours, savedRevision, beginHere
               There is nothing to pour yet: measure a piece and build a coat first.
             </p>
           )}
-          {problem && (
+          {problem && !alone && (
             <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-4">
               {problem}
             </p>
