@@ -13,7 +13,9 @@ export type CureClock = {
 };
 
 /** Longest steps of the sum, min: short where heat has passed over the film, for so many of its decay times. */
-const STEP_MIN = { room: 10, heated: 1 };
+const STEP_MIN = { room: 10, heated: 1, later: 40 };
+/** A day that is the same every time is summed in longer steps from then on, min: what is asked for that late is told in hours. */
+const LATER_MIN = 24 * 60;
 const HOT_FOR = 12;
 /** Longer than this nobody waits. */
 const LONGEST_MIN = 100 * 24 * 60;
@@ -30,6 +32,7 @@ type Steps = {
 function stepsOf(room: Room, fromMin: number, pulses: readonly HeatPulse[]): Steps {
   const begins = pulses.map(({ atMin }) => atMin - fromMin);
   const before = 1e-9;
+  const laterMin = room.kind === "day" ? LATER_MIN : Infinity;
   const edges = [0];
   const steps: Step[] = [];
   const edge = (step: number): number => {
@@ -39,7 +42,7 @@ function stepsOf(room: Room, fromMin: number, pulses: readonly HeatPulse[]): Ste
         ({ decayMin }, index) =>
           (begins[index] as number) <= last && last - (begins[index] as number) < HOT_FOR * decayMin,
       );
-      const next = last + (hot ? STEP_MIN.heated : STEP_MIN.room);
+      const next = last + (hot ? STEP_MIN.heated : last < laterMin ? STEP_MIN.room : STEP_MIN.later);
       edges.push(
         begins.reduce((soonest, begin) => (begin > last && begin < soonest ? begin : soonest), next),
       );
@@ -57,7 +60,10 @@ function stepsOf(room: Room, fromMin: number, pulses: readonly HeatPulse[]): Ste
       return steps[step] as Step;
     },
     at: (minutes) => {
-      if (pulses.length === 0) return Math.floor(minutes / STEP_MIN.room);
+      if (pulses.length === 0)
+        return minutes < laterMin
+          ? Math.floor(minutes / STEP_MIN.room)
+          : laterMin / STEP_MIN.room + Math.floor((minutes - laterMin) / STEP_MIN.later);
       while ((edges[edges.length - 1] as number) <= minutes) edge(edges.length);
       return lastAtMost(edges, minutes);
     },
@@ -166,9 +172,37 @@ export const cureClock = (
 /** How far the outer two of three clocks lie from the middle one, J/mol. */
 const FAMILY_STEP = 12_000;
 
+/** ln θ of three clocks at the middle and at the end of every step, six numbers a step, grown as far as they are asked for. */
+function logTable(steps: Steps, activations: readonly number[]) {
+  const logs: number[] = [];
+  const sums = activations.map(() => 0);
+  return {
+    logs,
+    growTo: (step: number) => {
+      for (let at = logs.length / 6; at <= step; at += 1) {
+        const long = steps.edge(at + 1) - steps.edge(at);
+        const temps = steps.temps(at);
+        const ends: number[] = [];
+        activations.forEach((activation, one) => {
+          const first = cureSpeed(temps[0], activation);
+          const middle = cureSpeed(temps[1], activation);
+          const last = cureSpeed(temps[2], activation);
+          const sum = sums[one] as number;
+          // The parabola through the three, over its first half and over all of it (Simpson).
+          logs.push(Math.log(sum + 2.5 * long * (5 * first + 8 * middle - last)));
+          const end = sum + 10 * long * (first + 4 * middle + last);
+          sums[one] = end;
+          ends.push(Math.log(end));
+        });
+        logs.push(...ends);
+      }
+    },
+  };
+}
+
 /**
  * Clocks for many resins that differ a little in activation energy, all read from their first minute: three are summed, the others are
- * interpolated in the logarithm of θ and of time (quadratic in the energy; within 1 % over two and a half standard deviations).
+ * interpolated in the logarithm of θ (quadratic in the energy; within 1 % over two and a half standard deviations).
  */
 export function clockFamily(
   room: Room,
@@ -176,28 +210,59 @@ export function clockFamily(
   fromMin: number,
   pulses: readonly HeatPulse[] = [],
 ): (activationJPerMol: number) => CureClock {
-  const clocks = clocksIn(room, fromMin, pulses);
-  if (room.kind === "constant" && pulses.length === 0) return clocks;
-  const three = [-1, 0, 1].map((step) => clocks(middleJPerMol + step * FAMILY_STEP)) as [
-    CureClock,
-    CureClock,
-    CureClock,
-  ];
+  if (room.kind === "constant" && pulses.length === 0) return clocksIn(room, fromMin, pulses);
+  const steps = stepsOf(room, fromMin, pulses);
+  const { logs, growTo } = logTable(
+    steps,
+    [-1, 0, 1].map((step) => middleJPerMol + step * FAMILY_STEP),
+  );
   return (activation) => {
     const x = (activation - middleJPerMol) / FAMILY_STEP;
-    const weights = [(x * (x - 1)) / 2, 1 - x * x, (x * (x + 1)) / 2] as const;
-    const between = (low: number, middle: number, high: number) =>
-      low > 0 && middle > 0 && high > 0
-        ? Math.exp(weights[0] * Math.log(low) + weights[1] * Math.log(middle) + weights[2] * Math.log(high))
-        : middle;
+    const low = (x * (x - 1)) / 2;
+    const middle = 1 - x * x;
+    const high = (x * (x + 1)) / 2;
+    const logAt = (at: number) =>
+      low * (logs[at] as number) + middle * (logs[at + 1] as number) + high * (logs[at + 2] as number);
+    const logAtEnd = (step: number) => logAt(6 * step + 3);
+    const atStart = (step: number) => (step === 0 ? 0 : Math.exp(logAtEnd(step - 1)));
     return {
-      thetaS: (atMin) => between(three[0].thetaS(atMin), three[1].thetaS(atMin), three[2].thetaS(atMin)),
-      minuteOf: (since, thetaS) => {
+      thetaS: (atMin) => {
+        const minutes = Math.max(0, atMin - fromMin);
+        const step = steps.at(minutes);
+        growTo(step);
+        const begins = steps.edge(step);
+        const share = (minutes - begins) / (steps.edge(step + 1) - begins);
+        const from = atStart(step);
+        const half = Math.exp(logAt(6 * step));
+        const to = Math.exp(logAtEnd(step));
+        return from + share * (4 * half - 3 * from - to + 2 * share * (from - 2 * half + to));
+      },
+      minuteOf: (since, wanted) => {
         if (since !== fromMin) throw new Error(`These clocks are read from ${fromMin}, not from ${since}`);
-        const low = three[0].minuteOf(fromMin, thetaS) - fromMin;
-        const middle = three[1].minuteOf(fromMin, thetaS) - fromMin;
-        const high = three[2].minuteOf(fromMin, thetaS) - fromMin;
-        return low + middle + high < Infinity ? fromMin + between(low, middle, high) : Infinity;
+        if (wanted <= 0) return fromMin;
+        const target = Math.log(wanted);
+        growTo(0);
+        let last = logs.length / 6 - 1;
+        while (logAtEnd(last) <= target) {
+          if (steps.edge(last + 1) > LONGEST_MIN) return Infinity;
+          growTo((last += 1));
+        }
+        // The first step that ends beyond it.
+        let before = -1;
+        while (last - before > 1) {
+          const between = (before + last) >> 1;
+          if (logAtEnd(between) <= target) before = between;
+          else last = between;
+        }
+        const from = atStart(last);
+        const half = Math.exp(logAt(6 * last));
+        const to = Math.exp(logAtEnd(last));
+        const rise = 4 * half - 3 * from - to;
+        const bend = 2 * (from - 2 * half + to);
+        const missing = wanted - from;
+        const share = (2 * missing) / (rise + Math.sqrt(Math.max(0, rise * rise + 4 * bend * missing)));
+        const begins = steps.edge(last);
+        return fromMin + begins + Math.min(1, Math.max(0, share)) * (steps.edge(last + 1) - begins);
       },
     };
   };

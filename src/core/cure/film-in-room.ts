@@ -37,17 +37,27 @@ const thetaOf = (alpha: number, p: CureParameters) => reducedTime(alpha, p.r) / 
 /** A room changes little within the first of these, a film under a heat gun within the second. */
 const ROOM_STEP_MIN = 45;
 const HEATED_STEP_MIN = 2;
+/** Minutes at 25 °C by which a state may be off that was looked for. */
+const NEAR_MIN = 0.005;
 
-/** The first minute up to an end at which a function is no longer above zero: looked for in steps, then between two of them. */
-function firstCrossing(above: (minutes: number) => number, end: number, stepMin: number): number {
-  let [low, high] = [0, 0];
-  let [atLow, atHigh] = [above(0), 0];
-  if (atLow <= 0) return 0;
+/** The first minute from a start up to an end at which a function is no longer above zero: looked for in steps, then between two of them. */
+function firstCrossing(
+  above: (minutes: number) => number,
+  from: number,
+  end: number,
+  stepMin: number,
+): number {
+  let low = from;
+  let high = from;
+  let atLow = above(from);
+  let atHigh = 0;
+  if (atLow <= 0) return from;
   for (;;) {
     high = Math.min(end, low + stepMin);
     atHigh = above(high);
     if (atHigh <= 0 || high >= end) break;
-    [low, atLow] = [high, atHigh];
+    low = high;
+    atLow = atHigh;
   }
   if (atHigh > 0) return end;
   // False position, the end that stays weighed down (Illinois): a handful of rounds, and never out of its bracket.
@@ -55,9 +65,16 @@ function firstCrossing(above: (minutes: number) => number, end: number, stepMin:
     const middle = low + ((high - low) * atLow) / (atLow - atHigh);
     const inside = Math.min(high - 1e-4, Math.max(low + 1e-4, middle));
     const at = above(inside);
-    if (Math.abs(at) < 1e-3) return inside;
-    if (at > 0) [low, atLow, atHigh] = [inside, at, atHigh / 2];
-    else [high, atHigh, atLow] = [inside, at, atLow / 2];
+    if (Math.abs(at) < NEAR_MIN) return inside;
+    if (at > 0) {
+      low = inside;
+      atLow = at;
+      atHigh /= 2;
+    } else {
+      high = inside;
+      atHigh = at;
+      atLow /= 2;
+    }
   }
   return high;
 }
@@ -81,31 +98,33 @@ function startsOf(
       : after(thetaOf(conversionAtThickening(2, p), p));
   const gelTheta = resin.gelH !== null ? resin.gelH * 3600 * sheet : thetaOf(p.gelConversion, p);
   const gel = after(gelTheta);
-  /** The first minute at which it is so thick: how far it must have cured for that depends on how warm it is then. */
-  const thick = (limit: number) => {
+  /** The first minute from one on at which it is so thick: how far it must have cured for that depends on how warm it is then. */
+  const thick = (limit: number, from: number) => {
     // How a coating that is no epoxy thickens is not modelled: its sheet's working time alone bounds what is done to it.
-    if (resin.kind === "hybrid") return 0;
+    if (resin.kind === "hybrid") return from;
     if (!Number.isFinite(gel)) return Infinity;
+    if (from >= gel) return from;
     /** θ at which it is so thick at a temperature, s. */
     const thetaAt = (tempC: number) => {
       const times = limit / freshViscosityPaS(tempC, p);
       return times <= 1 ? 0 : thetaOf(conversionAtThickening(times, p), p);
     };
-    if (room.kind === "constant" && pulses.length === 0) return after(thetaAt(room.tempC));
+    if (room.kind === "constant" && pulses.length === 0) return Math.max(from, after(thetaAt(room.tempC)));
     /** How much θ is still missing for that at a minute, min at 25 °C; not above zero from then on. Cheaper than the minute at which it will be so. */
     const ahead = (minutes: number) => {
       const atMin = mixedAtMin + minutes;
       return (thetaAt(filmTempC(room, pulses, atMin)) - clock.thetaS(atMin)) / 60;
     };
-    return firstCrossing(ahead, gel, pulses.length > 0 ? HEATED_STEP_MIN : ROOM_STEP_MIN);
+    return firstCrossing(ahead, from, gel, pulses.length > 0 ? HEATED_STEP_MIN : ROOM_STEP_MIN);
   };
   const hours = (time: number | null, silent: number, factor: number) =>
     time !== null ? label(time * 3600, factor) : after(gelTheta * silent * factor);
+  const heavy = thick(HEAVY_PA_S, 1.15 * work);
   const raw = [
     0,
     work,
-    Math.max(1.15 * work, thick(HEAVY_PA_S)),
-    Math.max(1.6 * work, thick(GUMMY_PA_S)),
+    heavy,
+    thick(GUMMY_PA_S, Math.max(heavy, 1.6 * work)),
     gel,
     hours(resin.recoatFromH ?? resin.tackFreeH, SILENT.tackFree, labels.recoat),
     hours(resin.sandH, SILENT.sand, labels.sand),
