@@ -5,28 +5,62 @@ import { WHITE, type Lab } from "./spaces";
 /** A set with the logarithms of its doses, which only count against each other, and about how far it stays from the target. */
 export type FittedSet = { set: number[]; logs: Float64Array; miss: number };
 
-/** The doses of each set that come nearest to a target: Levenberg-Marquardt in their logarithms. */
+/** A set is given up that still misses by so many times the last that would be kept, and gets nearer no faster than this in a round. */
+const FAR_OFF = 2;
+const SLOW = 0.5;
+
+/** The smallest of what was seen so far, by the size of its set: the last of them is what a further one has to come under. */
+function bestSoFar(kept: number) {
+  const bySize = [0, 1, 2, 3, 4].map(() => new Float64Array(kept).fill(Infinity));
+  return {
+    last: (size: number) => (bySize[size] as Float64Array)[kept - 1] as number,
+    take: (size: number, cost: number) => {
+      const best = bySize[size] as Float64Array;
+      if (!(cost < (best[kept - 1] as number))) return;
+      let at = kept - 1;
+      for (; at > 0 && (best[at - 1] as number) > cost; at -= 1) best[at] = best[at - 1] as number;
+      best[at] = cost;
+    },
+  };
+}
+
+/**
+ * The doses of each set that come nearest to a target: Levenberg-Marquardt in their logarithms.
+ * @param kept so many of each size are wanted: what cannot be among them is not followed to its end, nor told
+ */
 export function fitSets(
   target: Lab,
   [mL, ma, mb]: Lab,
   table: RecipeTable,
   sets: Int16Array,
   order: Uint32Array,
+  kept: number,
   onProgress: (share: number) => void,
 ): FittedSet[] {
   const { bands, K: ks, S: ss, X: wx, Y: wy, Z: wz } = table;
   const fitted: FittedSet[] = [];
   const logs = new Float64Array(4);
   const trial = new Float64Array(4);
-  const residual = new Float64Array(3);
-  const jacobian = new Float64Array(12);
+  /** Where the fit stands, and where it would stand after the step that is tried. */
+  let residual = new Float64Array(3);
+  let jacobian = new Float64Array(12);
+  let residualHere = new Float64Array(3);
+  let jacobianHere = new Float64Array(12);
+  const take = () => {
+    [residual, residualHere] = [residualHere, residual];
+    [jacobian, jacobianHere] = [jacobianHere, jacobian];
+  };
+  const best = bestSoFar(kept);
   const doses = new Float64Array(4);
-  const evaluate = (set: number, size: number, logDoses: Float64Array, slopes: boolean): number => {
-    let [x, y, z] = [0, 0, 0];
-    if (slopes) jacobian.fill(0);
+  const evaluate = (set: number, size: number, logDoses: Float64Array): number => {
+    let x = 0;
+    let y = 0;
+    let z = 0;
+    jacobian.fill(0);
     for (let part = 0; part < size; part += 1) doses[part] = Math.exp(logDoses[part] as number);
     for (let band = 0; band < bands; band += 1) {
-      let [K, S] = [0, 0];
+      let K = 0;
+      let S = 0;
       for (let part = 0; part < size; part += 1) {
         const at = (sets[set * 4 + part] as number) * bands + band;
         K += (doses[part] as number) * (ks[at] as number);
@@ -38,7 +72,6 @@ export function fitSets(
       x += (wx[band] as number) * seen;
       y += (wy[band] as number) * seen;
       z += (wz[band] as number) * seen;
-      if (!slopes) continue;
       const byRoot = 1 / (root + 1e-12);
       const underByK = 1 + (K + S) * byRoot;
       const underByS = 1 - K2 + K * byRoot;
@@ -53,24 +86,35 @@ export function fitSets(
         jacobian[part * 3 + 2] = (jacobian[part * 3 + 2] as number) + (wz[band] as number) * d;
       }
     }
-    const [ux, uy, uz] = [Math.max(1e-6, x) / WHITE[0], Math.max(1e-6, y), Math.max(1e-6, z) / WHITE[2]];
-    const [fx, fy, fz] = [labRoot(ux), labRoot(uy), labRoot(uz)];
+    const ux = Math.max(1e-6, x) / WHITE[0];
+    const uy = Math.max(1e-6, y);
+    const uz = Math.max(1e-6, z) / WHITE[2];
+    const fx = labRoot(ux);
+    const fy = labRoot(uy);
+    const fz = labRoot(uz);
     residual[0] = mL * (116 * fy - 16 - target[0]);
     residual[1] = ma * (500 * (fx - fy) - target[1]);
     residual[2] = mb * (200 * (fy - fz) - target[2]);
-    if (slopes) {
-      const [kx, ky, kz] = [labSlope(ux) / WHITE[0], labSlope(uy), labSlope(uz) / WHITE[2]];
-      for (let part = 0; part < size; part += 1) {
-        const dx = kx * (jacobian[part * 3] as number);
-        const dy = ky * (jacobian[part * 3 + 1] as number);
-        const dz = kz * (jacobian[part * 3 + 2] as number);
-        jacobian[part * 3] = mL * 116 * dy;
-        jacobian[part * 3 + 1] = ma * 500 * (dx - dy);
-        jacobian[part * 3 + 2] = mb * 200 * (dy - dz);
-      }
+    const kx = labSlope(ux) / WHITE[0];
+    const ky = labSlope(uy);
+    const kz = labSlope(uz) / WHITE[2];
+    for (let part = 0; part < size; part += 1) {
+      const dx = kx * (jacobian[part * 3] as number);
+      const dy = ky * (jacobian[part * 3 + 1] as number);
+      const dz = kz * (jacobian[part * 3 + 2] as number);
+      jacobian[part * 3] = mL * 116 * dy;
+      jacobian[part * 3 + 1] = ma * 500 * (dx - dy);
+      jacobian[part * 3 + 2] = mb * 200 * (dy - dz);
     }
     return (residual[0] as number) ** 2 + (residual[1] as number) ** 2 + (residual[2] as number) ** 2;
   };
+  /** The logarithm of the dose of each that is as strong as one of any other. */
+  const starts = Float64Array.from({ length: ks.length / bands }, (_, colour) => {
+    let strength = 0;
+    for (let band = 0; band < bands; band += 1)
+      strength += (ks[colour * bands + band] as number) + (ss[colour * bands + band] as number);
+    return -Math.log(strength);
+  });
   const A = new Float64Array(16);
   const g = new Float64Array(4);
   for (let rank = 0; rank < order.length; rank += 1) {
@@ -78,43 +122,46 @@ export function fitSets(
     let size = 0;
     while (size < 4 && (sets[set * 4 + size] as number) >= 0) size += 1;
     // Start with parts that scatter alike, so that none is lost from the first.
-    for (let part = 0; part < size; part += 1) {
-      const colour = sets[set * 4 + part] as number;
-      let strength = 0;
-      for (let band = 0; band < bands; band += 1)
-        strength += (ks[colour * bands + band] as number) + (ss[colour * bands + band] as number);
-      logs[part] = -Math.log(strength);
-    }
-    let cost = evaluate(set, size, logs, true);
+    for (let part = 0; part < size; part += 1) logs[part] = starts[sets[set * 4 + part] as number] as number;
+    let cost = evaluate(set, size, logs);
+    take();
     let damping = 0.02;
     for (let round = 0; round < 9 && size > 1; round += 1) {
+      const rL = residualHere[0] as number;
+      const ra = residualHere[1] as number;
+      const rb = residualHere[2] as number;
       for (let i = 0; i < size; i += 1) {
-        g[i] = 0;
-        for (let axis = 0; axis < 3; axis += 1)
-          g[i] = (g[i] as number) - (jacobian[i * 3 + axis] as number) * (residual[axis] as number);
-        for (let j = 0; j < size; j += 1) {
-          let sum = 0;
-          for (let axis = 0; axis < 3; axis += 1)
-            sum += (jacobian[i * 3 + axis] as number) * (jacobian[j * 3 + axis] as number);
+        const iL = jacobianHere[i * 3] as number;
+        const ia = jacobianHere[i * 3 + 1] as number;
+        const ib = jacobianHere[i * 3 + 2] as number;
+        g[i] = -(iL * rL + ia * ra + ib * rb);
+        for (let j = 0; j <= i; j += 1) {
+          const sum =
+            iL * (jacobianHere[j * 3] as number) +
+            ia * (jacobianHere[j * 3 + 1] as number) +
+            ib * (jacobianHere[j * 3 + 2] as number);
           A[i * 4 + j] = sum;
+          A[j * 4 + i] = sum;
         }
         A[i * 4 + i] = (A[i * 4 + i] as number) * (1 + damping) + damping * 0.5 + 1e-6;
       }
       solveSmall(A, g, size);
       for (let part = 0; part < size; part += 1)
         trial[part] = (logs[part] as number) + Math.max(-1.5, Math.min(1.5, g[part] as number));
-      const found = evaluate(set, size, trial, true);
+      const found = evaluate(set, size, trial);
       if (found < cost) {
+        take();
         const gained = cost - found;
+        const slow = found > SLOW * SLOW * cost;
         cost = found;
         logs.set(trial);
         damping = Math.max(1e-4, damping * 0.25);
         // Whole steps of a scale will move it by more than that.
         if (cost < 2e-3 || gained < 0.02 * cost) break;
+        if (round > 1 && slow && cost > FAR_OFF * FAR_OFF * best.last(size)) break;
       } else {
         damping *= 6;
         if (damping > 1e3) break;
-        evaluate(set, size, logs, true);
       }
     }
     // A set of which one part has all but vanished is a smaller set, found by itself.
@@ -125,12 +172,14 @@ export function fitSets(
       all += dose;
       smallest = Math.min(smallest, dose);
     }
-    if (smallest / all > 2e-4)
+    if (smallest / all > 2e-4 && cost < best.last(size)) {
+      best.take(size, cost);
       fitted.push({
         set: Array.from(sets.subarray(set * 4, set * 4 + size)),
         logs: logs.slice(0, size),
         miss: Math.sqrt(cost),
       });
+    }
     if (rank % 500 === 499) onProgress(rank / order.length);
   }
   return fitted;

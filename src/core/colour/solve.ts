@@ -70,7 +70,9 @@ export function solveColour(
   const sets = allSets(shelf.length, most);
   const order = likeliestSets(target, metric, coarse, shelf.length, sets, REFINED);
   onProgress(0.15);
-  const fitted = fitSets(target, metric, coarse, sets, order, (share) => onProgress(0.15 + 0.6 * share));
+  const fitted = fitSets(target, metric, coarse, sets, order, PER_SIZE, (share) =>
+    onProgress(0.15 + 0.6 * share),
+  );
 
   // The best of each size rounded to the scale at several loads, then walked by single steps.
   fitted.sort((a, b) => a.miss + COST_EACH * a.set.length - b.miss - COST_EACH * b.set.length);
