@@ -49,8 +49,8 @@ function meetPicture(tile: Tile, i: number, { sheet, weight }: Shares): void {
   tile.sourceY[i] = tile.y[i] as number;
 }
 
-/** A square of samples, from and to the numbers of its corners, within its tile. */
-type Square = { left: number; top: number; right: number; low: number };
+/** Squares of samples within a tile, four numbers each: left, top, right and low of their corners. No objects: there are many in each tile. */
+type Squares = { many: number; at: Uint8Array };
 
 /** Samples along a tile's square, with the first of the next one. */
 const GRID = TILE + 1;
@@ -71,6 +71,22 @@ export const EACH: Closeness = { apart: 1, alike: 0, looks: false, without: [] }
 export const CLOSE: Closeness = { apart: 4, alike: 0.02, looks: true, without: [] };
 /** A first picture, soon: without the cells of alcohol, and hairs may be missing. */
 export const ROUGH: Closeness = { apart: 4, alike: 0.2, looks: false, without: ["craters"] };
+
+/** Of numbers at the four corners of a square, what lies between them at a place of it, straight between. */
+function between(
+  of: Float32Array,
+  from: number,
+  a: number,
+  b: number,
+  c: number,
+  d: number,
+  u: number,
+  v: number,
+): number {
+  const first = (of[from + a] as number) * (1 - u) + (of[from + b] as number) * u;
+  const last = (of[from + c] as number) * (1 - u) + (of[from + d] as number) * u;
+  return first * (1 - v) + last * v;
+}
 
 /** So far may the way their flakes lie differ among samples that are alike. */
 const ALIKE_SHEAR = 0.35;
@@ -106,12 +122,35 @@ export function drawTile(
     asked[many] = spot;
     many += 1;
   };
-  const askSquare = (left: number, top: number, right: number, low: number): Square => {
+  const room = (): Squares => ({ many: 0, at: new Uint8Array(4 * TILE * TILE) });
+  let squares = room();
+  let next = room();
+  const flat = room();
+  const put = (to: Squares, left: number, top: number, right: number, low: number) => {
+    const at = 4 * to.many;
+    to.at[at] = left;
+    to.at[at + 1] = top;
+    to.at[at + 2] = right;
+    to.at[at + 3] = low;
+    to.many += 1;
+  };
+  const askSquare = (to: Squares, left: number, top: number, right: number, low: number) => {
     ask(left, top);
     ask(right, top);
     ask(left, low);
     ask(right, low);
-    return { left, top, right, low };
+    put(to, left, top, right, low);
+  };
+  /** Its four quarters, or its halves where it is one sample high or wide. */
+  const askQuarters = (to: Squares, left: number, top: number, right: number, low: number) => {
+    const middle = right - left < 2 ? right : (left + right) >> 1;
+    const half = low - top < 2 ? low : (top + low) >> 1;
+    askSquare(to, left, top, middle, half);
+    if (half < low) askSquare(to, left, half, middle, low);
+    if (middle < right) {
+      askSquare(to, middle, top, right, half);
+      if (half < low) askSquare(to, middle, half, right, low);
+    }
   };
   /** Works out what is asked. */
   const answer = (left: number, top: number, apartPx: number) => {
@@ -147,10 +186,12 @@ export function drawTile(
     return Math.max(p, q, r, s) - Math.min(p, q, r, s);
   };
   /** Whether what lies between the corners of a square is as they are. */
-  const allAlike = ({ left, top, right, low }: Square) => {
+  const allAlike = (left: number, top: number, right: number, low: number) => {
     const size = Math.max(right - left, low - top);
-    const [a, b] = [top * GRID + left, top * GRID + right];
-    const [c, d] = [low * GRID + left, low * GRID + right];
+    const a = top * GRID + left;
+    const b = top * GRID + right;
+    const c = low * GRID + left;
+    const d = low * GRID + right;
     const small = (spot: number) => (near[spot] as number) > 0 && (near[spot] as number) <= size;
     if (small(a) || small(b) || small(c) || small(d)) return false;
     for (let colour = 0; colour < colours; colour += 1)
@@ -161,36 +202,27 @@ export function drawTile(
     return true;
   };
   /** What lies between the corners of a square, straight between them. */
-  const fill = ({ left, top, right, low }: Square) => {
-    const [a, b] = [top * GRID + left, top * GRID + right];
-    const [c, d] = [low * GRID + left, low * GRID + right];
+  const fill = (left: number, top: number, right: number, low: number) => {
+    const a = top * GRID + left;
+    const b = top * GRID + right;
+    const c = low * GRID + left;
+    const d = low * GRID + right;
     for (let row = top; row <= low; row += 1)
       for (let column = left; column <= right; column += 1) {
         const spot = row * GRID + column;
         if (known[spot] === 2) continue;
         const u = right > left ? (column - left) / (right - left) : 0;
         const v = low > top ? (row - top) / (low - top) : 0;
-        const between = (of: Float32Array, from: number) => {
-          const first = (of[from + a] as number) * (1 - u) + (of[from + b] as number) * u;
-          const last = (of[from + c] as number) * (1 - u) + (of[from + d] as number) * u;
-          of[from + spot] = first * (1 - v) + last * v;
-        };
-        for (let colour = 0; colour < colours; colour += 1) between(weight, colour * spots);
-        for (let at = 0; at < 4; at += 1) between(rest, at * spots);
+        for (let colour = 0; colour < colours; colour += 1)
+          weight[colour * spots + spot] = between(weight, colour * spots, a, b, c, d, u, v);
+        for (let at = 0; at < 4; at += 1)
+          rest[at * spots + spot] = between(rest, at * spots, a, b, c, d, u, v);
       }
   };
   /** Numbers from 0 to the last, so far apart; the last too. */
   const stops = (last: number, step: number) => {
     const all = Array.from({ length: Math.floor(last / step) + 1 }, (_, n) => n * step);
     return all[all.length - 1] === last ? all : [...all, last];
-  };
-  const halves = (low: number, high: number): [number, number][] => {
-    if (high - low < 2) return [[low, high]];
-    const middle = (low + high) >> 1;
-    return [
-      [low, middle],
-      [middle, high],
-    ];
   };
 
   return (into, fromPx, fromRow, side) => {
@@ -205,29 +237,34 @@ export function drawTile(
       // The first samples of the next tile belong to the squares at this one's end.
       const columns = stops(Math.min(side, widthPx - 1 - fromPx), apart);
       const rows = stops(Math.min(side, heightPx - 1 - fromRow), apart);
-      let squares: Square[] = [];
-      const flat: Square[] = [];
+      squares.many = 0;
+      flat.many = 0;
       for (let n = 0; n < Math.max(1, columns.length - 1); n += 1)
         for (let m = 0; m < Math.max(1, rows.length - 1); m += 1) {
           const [left, top] = [columns[n] as number, rows[m] as number];
-          squares.push(askSquare(left, top, columns[n + 1] ?? left, rows[m + 1] ?? top));
+          askSquare(squares, left, top, columns[n + 1] ?? left, rows[m + 1] ?? top);
         }
-      for (let step = apart; squares.length > 0; step = Math.max(1, step >> 1)) {
+      for (let step = apart; squares.many > 0; step = Math.max(1, step >> 1)) {
         answer(fromPx, fromRow, step);
-        const next: Square[] = [];
-        for (const square of squares) {
-          const { left, top, right, low } = square;
+        next.many = 0;
+        for (let n = 0; n < squares.many; n += 1) {
+          const left = squares.at[4 * n] as number;
+          const top = squares.at[4 * n + 1] as number;
+          const right = squares.at[4 * n + 2] as number;
+          const low = squares.at[4 * n + 3] as number;
           if (right - left < 2 && low - top < 2) continue;
-          if (allAlike(square)) {
-            flat.push(square);
-            continue;
-          }
-          for (const [west, east] of halves(left, right))
-            for (const [north, south] of halves(top, low)) next.push(askSquare(west, north, east, south));
+          if (allAlike(left, top, right, low)) put(flat, left, top, right, low);
+          else askQuarters(next, left, top, right, low);
         }
-        squares = next;
+        [squares, next] = [next, squares];
       }
-      flat.forEach(fill);
+      for (let n = 0; n < flat.many; n += 1)
+        fill(
+          flat.at[4 * n] as number,
+          flat.at[4 * n + 1] as number,
+          flat.at[4 * n + 2] as number,
+          flat.at[4 * n + 3] as number,
+        );
     }
     for (let row = 0; row < down; row += 1)
       for (let column = 0; column < across; column += 1) {

@@ -19,22 +19,30 @@ export type Profile = {
 };
 
 const KNOTS = 256;
-/** What comes back beside the tool, by the share of its reach. */
-const returning = (u: number) => (1 - u * u) ** 2;
+const placeOf = (k: number) => -1 + (2 * k) / KNOTS;
+/** What comes back beside the tool, by the share of its reach, at the knots; and all of it. */
+const RETURNING = Float64Array.from({ length: KNOTS + 1 }, (_, k) => (1 - placeOf(k) ** 2) ** 2);
+const RETURNING_SUM = RETURNING.reduce((sum, share) => sum + share, 0);
 
 /** @param shape dragging by the distance from the tool's middle, mm; what lies beyond the reach is left out */
 export function profileOf(shape: (p: number) => number, reachMm: number): Profile {
   const stepMm = (2 * reachMm) / KNOTS;
-  const place = (k: number) => -1 + (2 * k) / KNOTS;
-  const drag = Float64Array.from({ length: KNOTS + 1 }, (_, k) =>
-    k === 0 || k === KNOTS ? 0 : shape(reachMm * place(k)),
-  );
-  const carried = drag.reduce((sum, f) => sum + f, 0);
-  const back = carried / drag.reduce((sum, _f, k) => sum + returning(place(k)), 0);
-  const knots = drag.map((f, k) => f - back * returning(place(k)));
+  const knots = new Float64Array(KNOTS + 1);
+  let carried = 0;
+  for (let k = 1; k < KNOTS; k += 1) {
+    const f = shape(reachMm * placeOf(k));
+    knots[k] = f;
+    carried += f;
+  }
+  const back = carried / RETURNING_SUM;
   const sums = new Float64Array(KNOTS + 1);
-  for (let k = 1; k <= KNOTS; k += 1)
-    sums[k] = (sums[k - 1] as number) + (stepMm * ((knots[k - 1] as number) + (knots[k] as number))) / 2;
+  let most = 0;
+  for (let k = 0; k <= KNOTS; k += 1) {
+    const f = (knots[k] as number) - back * (RETURNING[k] as number);
+    knots[k] = f;
+    most = Math.max(most, Math.abs(f));
+    if (k > 0) sums[k] = (sums[k - 1] as number) + (stepMm * ((knots[k - 1] as number) + f)) / 2;
+  }
   const find = (p: number) => {
     const at = Math.min(KNOTS - 1e-9, Math.max(0, (p + reachMm) / stepMm));
     const k = Math.floor(at);
@@ -46,7 +54,7 @@ export function profileOf(shape: (p: number) => number, reachMm: number): Profil
     stepMm,
     knots,
     sums,
-    most: knots.reduce((most, f) => Math.max(most, Math.abs(f)), 0),
+    most,
     at: (p) => {
       if (beyond(p)) return 0;
       const { share, a, b } = find(p);

@@ -98,9 +98,11 @@ export function dealtBy(weight: Weight, box: Box): Dealt {
     mean += (down[SQUARES] as number) / SQUARES ** 2;
   }
   if (!(mean > 0)) return AS_IT_IS;
-  const densities = columns.flatMap((down) =>
-    Array.from({ length: SQUARES }, (_, row) => ((down[row + 1] as number) - (down[row] as number)) / mean),
-  );
+  const densities = new Float64Array(SQUARES * SQUARES);
+  columns.forEach((down, column) => {
+    for (let row = 0; row < SQUARES; row += 1)
+      densities[column * SQUARES + row] = ((down[row + 1] as number) - (down[row] as number)) / mean;
+  });
   return {
     density: (x, y) => weight(x, y) / mean,
     at: (even) => {
@@ -117,20 +119,29 @@ export function dealtBy(weight: Weight, box: Box): Dealt {
     },
     cover: (evenCover) => {
       // Places that fall anywhere cover 1 − e^(−c) of a ground: so much is wanted of all of it.
-      const wanted = 1 - Math.exp(-evenCover);
-      const covered = (poured: number) =>
-        densities.reduce((sum, density) => sum + 1 - Math.exp(-poured * density), 0) / densities.length;
-      let [low, up] = [evenCover, MOST_POURED * evenCover];
-      if (covered(up) < wanted) return up;
-      for (let step = 0; step < 30; step += 1) {
-        const middle = (low + up) / 2;
-        if (covered(middle) < wanted) low = middle;
-        else up = middle;
+      const bareWanted = Math.exp(-evenCover) * densities.length;
+      const most = MOST_POURED * evenCover;
+      let poured = evenCover;
+      // Newton: what is covered rises and flattens, so that it is come at from below.
+      for (let step = 0; step < MOST_NEWTON; step += 1) {
+        let bare = 0;
+        let lessens = 0;
+        for (let at = 0; at < densities.length; at += 1) {
+          const density = densities[at] as number;
+          const left = Math.exp(-poured * density);
+          bare += left;
+          lessens += density * left;
+        }
+        const more = lessens > 0 ? (bare - bareWanted) / lessens : Infinity;
+        poured += more;
+        if (poured >= most) return most;
+        if (more < 1e-9 * poured) break;
       }
-      return (low + up) / 2;
+      return poured;
     },
   };
 }
 
+const MOST_NEWTON = 30;
 /** More than so many times the usual is not poured on one place. */
 const MOST_POURED = 3;
