@@ -9,6 +9,7 @@ import { sampleJob } from "@/core/job/sample-job";
 import { TECHNIQUE_IDS, TECHNIQUES, type TechniqueId } from "@/core/job/technique-list";
 import { withTechnique } from "@/core/job/techniques";
 import { cards } from "./kitchen";
+import { paced, type Paced } from "./pace";
 
 let made = 0;
 const id = () => `picture-${(made += 1)}`;
@@ -52,28 +53,16 @@ const half = (sheet: ReturnType<typeof sheetOf>) => ({ ...sheet, heightPx: Math.
 
 export type PictureTimes = {
   /** Of each look: compiled and half of it drawn at 400 px, as each of two workers does; half of it at 1600 px. */
-  looks: { look: string; firstMs: number; sharpMs: number; ops: number }[];
+  looks: { look: string; first: Paced; sharp: Paced; ops: number }[];
   /** Of a sample and operation, ns: the plain evaluation of all, passing over what does not reach, and only where samples are unlike. */
   plainNs: number;
   skippingNs: number;
   closeNs: number;
   /** A last pass changed: only it is compiled and drawn over what is kept of those before. */
-  lateMs: number;
+  late: Paced;
   /** One part of a practised pull at 800 px, after 20 others. */
-  pullMs: number;
-  /** One multiplication and addition on this machine in this run, ns: what its other work leaves of it. */
-  multiplyNs: number;
+  pull: Paced;
 };
-
-function multiplyNs(): number {
-  const a = new Float64Array(2304).fill(1.1);
-  const many = 4000;
-  const ms = timed(() => {
-    for (let n = 0; n < many; n += 1)
-      for (let i = 0; i < a.length; i += 1) a[i] = (a[i] as number) * 0.999 + 0.001;
-  }, 9);
-  return (1e6 * ms) / (many * a.length);
-}
 
 export function pictures(): PictureTimes {
   const looks = TECHNIQUE_IDS.map((look) => {
@@ -82,12 +71,14 @@ export function pictures(): PictureTimes {
     return {
       look,
       ops: ops.length,
-      firstMs: timed(() => {
-        const fresh = compile(rehearsal);
-        evaluate(fresh.ops, half(sheetOf(rehearsal, palette.length, 400)), { closeness: ROUGH });
-      }, 5),
-      sharpMs: timed(
-        () => void evaluate(ops, half(sheetOf(rehearsal, palette.length, 1600)), { closeness: CLOSE }),
+      first: paced(() =>
+        timed(() => {
+          const fresh = compile(rehearsal);
+          evaluate(fresh.ops, half(sheetOf(rehearsal, palette.length, 400)), { closeness: ROUGH });
+        }, 5),
+      ),
+      sharp: paced(() =>
+        timed(() => void evaluate(ops, half(sheetOf(rehearsal, palette.length, 1600)), { closeness: CLOSE })),
       ),
     };
   });
@@ -101,7 +92,7 @@ export function pictures(): PictureTimes {
   const closeNs = per(() => void evaluate(ops, sheet, { closeness: CLOSE }));
   const last = compiled.steps.length - 1;
   const before = compiled.steps[last - 1]?.ops ?? 0;
-  const late = {
+  const changedLate = {
     ...rehearsal,
     coats: rehearsal.coats.map((coat, n) => ({
       ...coat,
@@ -113,19 +104,21 @@ export function pictures(): PictureTimes {
     })),
   };
   const kept = evaluate(ops.slice(0, before), sheetOf(rehearsal, palette.length, 640), { closeness: CLOSE });
-  const changed = compile(late, compiled);
+  const changed = compile(changedLate, compiled);
   if (before < 1 || changed.ops[before - 1] !== ops[before - 1])
     throw new Error("nothing was kept of the passes before");
-  const lateMs = timed(() => {
-    const { ops: all } = compile(late, compiled);
-    evaluate(all.slice(before), half(sheetOf(late, palette.length, 400)), {
-      closeness: ROUGH,
-      under: kept,
-    });
-  });
+  const late = paced(() =>
+    timed(() => {
+      const { ops: all } = compile(changedLate, compiled);
+      evaluate(all.slice(before), half(sheetOf(changedLate, palette.length, 400)), {
+        closeness: ROUGH,
+        under: kept,
+      });
+    }),
+  );
   const wet = sheetOf(rehearsal, palette.length, 800);
   const under = evaluate(ops, wet);
-  const pull = (n: number) =>
+  const pulledAt = (n: number) =>
     practisedStroke(
       {
         tool: "hand",
@@ -139,7 +132,7 @@ export function pictures(): PictureTimes {
       0.8,
       n,
     );
-  const pulls = Array.from({ length: 20 }, (_, n) => pull(n)).flat();
+  const pulls = Array.from({ length: 20 }, (_, n) => pulledAt(n)).flat();
   const box = pulls.at(-1)?.box ?? rehearsal.box;
   const part = {
     ...wet,
@@ -148,6 +141,6 @@ export function pictures(): PictureTimes {
     widthPx: Math.max(2, Math.round((box.maxX - box.minX) / wet.pixelMm)),
     heightPx: Math.max(2, Math.round((box.maxY - box.minY) / wet.pixelMm)),
   };
-  const pullMs = timed(() => void evaluate(pulls, part, { under }), 7);
-  return { looks, plainNs, skippingNs, closeNs, lateMs, pullMs, multiplyNs: multiplyNs() };
+  const pull = paced(() => timed(() => void evaluate(pulls, part, { under }), 7));
+  return { looks, plainNs, skippingNs, closeNs, late, pull };
 }

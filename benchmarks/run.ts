@@ -1,6 +1,7 @@
 import { build } from "esbuild";
 import { chromium } from "@playwright/test";
 import { CHROMIUM } from "../scripts/chromium";
+import { atCalmPace, type Paced } from "./pace";
 import type { PictureTimes } from "./pictures";
 import {
   CALIBRATE,
@@ -26,7 +27,10 @@ import {
   SOLVE,
 } from "./tasks";
 
-/** What no median may reach, ms: half a frame of 60 a second is left for drawing. */
+/**
+ * What no median may reach at the pace of a calm laptop (`pace.ts`), ms: half a frame of 60 a second is left for drawing. The machines that run this are
+ * shared: the same task takes twice as long from one run to the next, and so does a loop of multiplications beside it.
+ */
 const BARS: [string, number][] = [
   [PLAN, 4],
   [PLAN_GIVEN, 4],
@@ -48,37 +52,37 @@ const BARS: [string, number][] = [
 /** What pictures may take: the first one, a sharp one on two workers, a late pass changed, one part of a pull (30 frames a second), ms. */
 const PICTURE_BARS = { first: 150, sharp: 2000, late: 300, pull: 33 } as const;
 
-/** Prints what pictures take; whether all bars are kept. */
-function tellPictures({
-  looks,
-  plainNs,
-  skippingNs,
-  closeNs,
-  lateMs,
-  pullMs,
-  multiplyNs,
-}: PictureTimes): boolean {
+/** Prints whether a bar is kept, at the pace of a calm laptop; and whether it is. */
+function tellBar(name: string, took: Paced, bar: number): boolean {
+  const kept = atCalmPace(took) < bar;
+  const calm = took.pace > 1.005 ? `, ${atCalmPace(took).toFixed(1)} ms at a calm pace` : "";
   console.log(
-    `\nPictures, each of two workers drawing half (this machine multiplies and adds in ${multiplyNs.toFixed(1)} ns; a calm laptop in 1):`,
+    `${name}: ${took.ms.toFixed(1)} ms at a pace of ${took.pace.toFixed(2)}${calm}; bar ${bar} ms, ${kept ? "kept" : "MISSED"}`,
   );
-  console.log("  look, operations, first picture at 400 px with compiling, 1600 px");
-  for (const { look, ops, firstMs, sharpMs } of looks)
+  return kept;
+}
+
+const slowest = (all: readonly Paced[]): Paced =>
+  all.reduce((slow, one) => (atCalmPace(one) > atCalmPace(slow) ? one : slow));
+
+/** Prints what pictures take; whether all bars are kept. */
+function tellPictures({ looks, plainNs, skippingNs, closeNs, late, pull }: PictureTimes): boolean {
+  console.log("\nPictures, each of two workers drawing half:");
+  console.log("  look, operations, first picture at 400 px with compiling, 1600 px; and the machine's pace");
+  for (const { look, ops, first, sharp } of looks)
     console.log(
-      `  ${look.padEnd(16)} ${String(ops).padStart(4)}  ${firstMs.toFixed(0).padStart(5)} ms  ${sharpMs.toFixed(0).padStart(6)} ms`,
+      `  ${look.padEnd(16)} ${String(ops).padStart(4)}  ${first.ms.toFixed(0).padStart(5)} ms  ${sharp.ms.toFixed(0).padStart(6)} ms  ${first.pace.toFixed(2)} ${sharp.pace.toFixed(2)}`,
     );
   const faster = (ns: number) => `${ns.toFixed(1)} ns, ${(plainNs / ns).toFixed(2)} times as fast`;
   console.log(
     `A sample and operation takes ${plainNs.toFixed(1)} ns in the plain evaluation of all; passing over what does not reach, ${faster(skippingNs)}; closely only where samples are unlike, ${faster(closeNs)}.`,
   );
-  const told: [string, number, number][] = [
-    ["first picture, slowest look", Math.max(...looks.map(({ firstMs }) => firstMs)), PICTURE_BARS.first],
-    ["1600 px, slowest look", Math.max(...looks.map(({ sharpMs }) => sharpMs)), PICTURE_BARS.sharp],
-    ["a late pass changed", lateMs, PICTURE_BARS.late],
-    ["a part of a practised pull", pullMs, PICTURE_BARS.pull],
-  ];
-  for (const [name, ms, bar] of told)
-    console.log(`${name}: ${ms.toFixed(0)} ms, bar ${bar} ms, ${ms < bar ? "kept" : "MISSED"}`);
-  return told.every(([, ms, bar]) => ms < bar);
+  return [
+    tellBar("first picture, slowest look", slowest(looks.map(({ first }) => first)), PICTURE_BARS.first),
+    tellBar("1600 px, slowest look", slowest(looks.map(({ sharp }) => sharp)), PICTURE_BARS.sharp),
+    tellBar("a late pass changed", late, PICTURE_BARS.late),
+    tellBar("a part of a practised pull", pull, PICTURE_BARS.pull),
+  ].every(Boolean);
 }
 
 /** How many times the peer's rate each has to have. */
@@ -102,26 +106,25 @@ async function run(): Promise<void> {
   const browser = await chromium.launch(CHROMIUM);
   const page = await browser.newPage();
   await page.addScriptTag({ content: bundle.outputFiles[0]?.text ?? "" });
-  const medians = (await page.evaluate("bench.medians()")) as [string, number][];
+  const medians = (await page.evaluate("bench.medians()")) as [string, Paced][];
   const picturesTaken = (await page.evaluate("bench.pictures()")) as PictureTimes;
   await browser.close();
-  for (const [name, ms] of medians) console.log(`${name.padEnd(58)} ${ms.toFixed(4)} ms median`);
-  const of = (name: string) => medians.find(([one]) => one === name)?.[1] ?? NaN;
+  for (const [name, { ms, pace }] of medians)
+    console.log(`${name.padEnd(58)} ${ms.toFixed(4)} ms median, pace ${pace.toFixed(2)}`);
+  const taken = (name: string) => medians.find(([one]) => one === name)?.[1] ?? { ms: NaN, pace: 1 };
+  const of = (name: string) => taken(name).ms;
   const times = (name: string, peer: string) => (of(name) / of(peer)).toFixed(2);
   console.log(`\nThe plan takes ${times(PLAN, PEER)} times a JSON round trip of its document.`);
   console.log(
     `An SVG import takes ${times(IMPORT_SVG, IMPORT_PEER)} times, a DXF import ${times(IMPORT_DXF, IMPORT_PEER)} times the union of its outline by clipper2.`,
   );
-  for (const [name, bar] of BARS)
-    console.log(`${name}: bar ${bar} ms, ${of(name) < bar ? "kept" : "MISSED"}`);
+  const barsKept = BARS.map(([name, bar]) => tellBar(name, taken(name), bar)).every(Boolean);
   for (const [name, peer, bar] of RATES)
     console.log(
       `${name}: ${(of(peer) / of(name)).toFixed(1)} times the rate of its peer, bar ${bar}, ${of(peer) / of(name) >= bar ? "kept" : "MISSED"}`,
     );
   const kept =
-    tellPictures(picturesTaken) &&
-    BARS.every(([name, bar]) => of(name) < bar) &&
-    RATES.every(([name, peer, bar]) => of(peer) / of(name) >= bar);
+    tellPictures(picturesTaken) && barsKept && RATES.every(([name, peer, bar]) => of(peer) / of(name) >= bar);
   process.exitCode = kept ? 0 : 1;
 }
 

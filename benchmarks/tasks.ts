@@ -30,6 +30,7 @@ import { parseQuantity } from "@/core/units/parse-quantity";
 import { cards, kitchen } from "./kitchen";
 import { COAST, coastDxf, coastSvg } from "./coast";
 import { zonedJob } from "./zoned";
+import { paceNow, type Paced } from "./pace";
 
 export { pictures } from "./pictures";
 
@@ -148,8 +149,8 @@ const mixedCoats = (factor: number) =>
     ),
   }));
 
-/** Median milliseconds of each task. Runs in the browser. */
-export async function medians(): Promise<[string, number][]> {
+/** Median milliseconds of each task, with the pace of the machine about it. Runs in the browser. */
+export async function medians(): Promise<[string, Paced][]> {
   const mixed = { ...kitchen, coats: mixedCoats(1) };
   derivePlan(mixed, cards, colours);
   const windowCoats = windowCoatsOf(derivePlan(kitchen, cards));
@@ -165,7 +166,12 @@ export async function medians(): Promise<[string, number][]> {
   const casting = calibrate(deep).parameters;
   let start = 540;
   let rate = 5;
-  const bench = new Bench({ time: 1500, warmupTime: 300 });
+  const paces = new Map<string, number[]>();
+  const notePace = (task?: { name: string }) => {
+    const name = task?.name ?? "";
+    paces.set(name, [...(paces.get(name) ?? []), paceNow()]);
+  };
+  const bench = new Bench({ time: 1500, warmupTime: 300, setup: notePace, teardown: notePace });
   let film = 1;
   bench
     .add(PLAN, () => {
@@ -334,8 +340,15 @@ export async function medians(): Promise<[string, number][]> {
   // A task that throws is no fast task.
   for (const task of bench.tasks)
     if (task.result && "error" in task.result) throw new Error(`${task.name}: ${String(task.result.error)}`);
-  return bench.tasks.map((task) => [
-    task.name,
-    task.result && "latency" in task.result ? task.result.latency.p50 / (REPEATS[task.name] ?? 1) : NaN,
-  ]);
+  return bench.tasks.map((task) => {
+    const noted = paces.get(task.name) ?? [];
+    return [
+      task.name,
+      {
+        ms:
+          task.result && "latency" in task.result ? task.result.latency.p50 / (REPEATS[task.name] ?? 1) : NaN,
+        pace: noted.reduce((sum, pace) => sum + pace, 0) / noted.length,
+      },
+    ];
+  });
 }

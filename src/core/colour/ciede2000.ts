@@ -1,3 +1,4 @@
+import { angleOf, turnBy, turned } from "../numerics/fast-turn";
 import type { Lab } from "./spaces";
 
 const DEGREE = Math.PI / 180;
@@ -83,16 +84,17 @@ export function ciede2000(a: Lab, b: Lab): number {
   const l = (L2 - L1) / (1 + (0.015 * light2) / Math.sqrt(20 + light2));
   const c = (C2 - C1) / (1 + 0.045 * C);
   const h = dH / (1 + 0.015 * C * T);
-  let turned = 0;
+  let rotated = 0;
   const toward = cos * COS275 + sin * SIN275;
   // The formula counts hues from 0 to 360° and does not go round: from 0 to 90° they are far from 275°.
   if (toward > FAR && !(sin >= 0 && cos > 0)) {
-    const angle = Math.atan2(sin * COS275 - cos * SIN275, toward) / (25 * DEGREE);
+    const angle = angleOf(sin * COS275 - cos * SIN275, toward) / (25 * DEGREE);
     const C22 = C * C;
     const C7 = C22 * C22 * C22 * C;
-    turned = -2 * Math.sqrt(C7 / (C7 + SEVENTH)) * Math.sin(60 * DEGREE * Math.exp(-angle * angle)) * c * h;
+    turnBy(60 * DEGREE * Math.exp(-angle * angle));
+    rotated = -2 * Math.sqrt(C7 / (C7 + SEVENTH)) * turned.sine * c * h;
   }
-  return Math.sqrt(Math.max(0, l * l + c * c + h * h + turned));
+  return Math.sqrt(Math.max(0, l * l + c * c + h * h + rotated));
 }
 
 /** What a difference means to an eye that has both before it (common practice, no source). */
