@@ -1,4 +1,3 @@
-import { angleOf, turnBy, turned } from "../numerics/fast-turn";
 import type { Lab } from "./spaces";
 
 const DEGREE = Math.PI / 180;
@@ -11,6 +10,33 @@ const [COS275, SIN275] = [Math.cos(275 * DEGREE), Math.sin(275 * DEGREE)];
 const GREY = 1e-20;
 /** Hues further than this from 275° are not turned: exp(−(125/25)²) is 10⁻¹¹. */
 const FAR = Math.cos(125 * DEGREE);
+
+/** Steps of the table of {@link turning}, and what one is in the cosine. */
+const STEPS = 1024;
+const STEP = (1 - FAR) / STEPS;
+/** sin(60°·exp(−(θ/25°)²)) and its slope by cos θ, at each step from FAR to 1. */
+const TURNING = Float64Array.from({ length: 2 * (STEPS + 1) }, (_, at) => {
+  const angle = Math.acos(Math.min(1, FAR + (at >> 1) * STEP));
+  const width = 25 * DEGREE;
+  const most = 60 * DEGREE * Math.exp(-((angle / width) ** 2));
+  if (at % 2 === 0) return Math.sin(most);
+  return (Math.cos(most) * most * 2 * (angle > 0 ? angle / Math.sin(angle) : 1)) / width ** 2;
+});
+
+/** How far hues about 275° are turned, by the cosine of their distance from it: a cubic between steps, within 10⁻⁸. */
+function turning(toward: number): number {
+  const at = Math.min(STEPS - 1e-9, (toward - FAR) / STEP);
+  const k = at | 0;
+  const t = at - k;
+  const from = TURNING[2 * k] as number;
+  const fromSlope = (TURNING[2 * k + 1] as number) * STEP;
+  const to = TURNING[2 * k + 2] as number;
+  const toSlope = (TURNING[2 * k + 3] as number) * STEP;
+  const rise = to - from;
+  return (
+    from + t * (fromSlope + t * (3 * rise - 2 * fromSlope - toSlope + t * (fromSlope + toSlope - 2 * rise)))
+  );
+}
 
 /**
  * Colour difference ΔE00 (Sharma, Wu, Dalal 2005: CIEDE2000 with all weights 1). The mean hue is taken as the bisector of both
@@ -88,11 +114,9 @@ export function ciede2000(a: Lab, b: Lab): number {
   const toward = cos * COS275 + sin * SIN275;
   // The formula counts hues from 0 to 360° and does not go round: from 0 to 90° they are far from 275°.
   if (toward > FAR && !(sin >= 0 && cos > 0)) {
-    const angle = angleOf(sin * COS275 - cos * SIN275, toward) / (25 * DEGREE);
     const C22 = C * C;
     const C7 = C22 * C22 * C22 * C;
-    turnBy(60 * DEGREE * Math.exp(-angle * angle));
-    rotated = -2 * Math.sqrt(C7 / (C7 + SEVENTH)) * turned.sine * c * h;
+    rotated = -2 * Math.sqrt(C7 / (C7 + SEVENTH)) * turning(toward) * c * h;
   }
   return Math.sqrt(Math.max(0, l * l + c * c + h * h + rotated));
 }

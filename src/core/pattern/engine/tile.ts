@@ -145,7 +145,11 @@ export function boundTile(tile: Tile): void {
     if (y < minY) minY = y;
     if (y > maxY) maxY = y;
   }
-  tile.box = { minX, minY, maxX, maxY };
+  const { box } = tile;
+  box.minX = minX;
+  box.minY = minY;
+  box.maxX = maxX;
+  box.maxY = maxY;
 }
 
 /** A sample meets a colour that covers this share of it. A hole goes through it, and shows what is under it. */
