@@ -13,6 +13,7 @@ import {
   DIFFERENCE_PEER,
   DRAG,
   DRAG_ZONE,
+  FILM_MAP,
   IMPORT_DXF,
   IMPORT_PEER,
   IMPORT_SVG,
@@ -47,6 +48,7 @@ const BARS: [string, number][] = [
   [DAYS, 150],
   [DRAG_START, 16],
   [DEEP, 500],
+  [FILM_MAP, 50],
 ];
 
 /** What pictures may take: the first one, a sharp one on two workers, a late pass changed, one part of a pull (30 frames a second), ms. */

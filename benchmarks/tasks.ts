@@ -8,6 +8,7 @@ import { planShop } from "@/core/schedule/shop-days";
 import { planDays } from "@/core/schedule/plan-days";
 import type { Settings } from "@/core/schedule/coat-windows";
 import { calibrate } from "@/core/cure/calibrate";
+import { filmMap, type Cells, type CombReading } from "@/core/inspect/film-map";
 import { mixedFrom } from "@/core/batch/coat-colour";
 import { ciede2000 } from "@/core/colour/ciede2000";
 import { opticsOf } from "@/core/colour/colour-card";
@@ -59,6 +60,7 @@ export const SHOP = "days of a shop: six jobs of 8 coats, hands and places share
 export const DAYS = "windows of 8 coats in a room that changes, 300 samples";
 export const DRAG_START = "the same while a start is pulled, likely course";
 export const DEEP = "one run of a deep pour";
+export const FILM_MAP = "film map of 60 readings on 40 × 40 cells";
 
 /** Pairs of colours all over the space, the same every time. */
 const PAIRS: [Lab, Lab][] = Array.from({ length: 500 }, (_, n) => [
@@ -148,6 +150,21 @@ const mixedCoats = (factor: number) =>
       ),
     ),
   }));
+
+/** A plate of 1 264 mm square in cells, and what a comb said at sixty places of it. */
+const GRID: Cells = {
+  sideMm: 31.6,
+  places: Array.from({ length: 1600 }, (_, n) => {
+    const [column, row] = [n % 40, Math.floor(n / 40)];
+    const [x, y] = [(column + 0.5) * 31.6, (row + 0.5) * 31.6];
+    return { x, y, column, row, edgeMm: Math.min(x, y, 40 * 31.6 - x, 40 * 31.6 - y) };
+  }),
+};
+const COMBED: CombReading[] = Array.from({ length: 60 }, (_, n) => {
+  const [x, y] = [20 + ((n * 467) % 1220), 20 + ((n * 311) % 1220)];
+  const lo = 750 + 50 * ((n * 7) % 6);
+  return { x, y, lo, hi: lo + 50, edgeMm: Math.min(x, y, 40 * 31.6 - x, 40 * 31.6 - y) };
+});
 
 /** Median milliseconds of each task, with the pace of the machine about it. Runs in the browser. */
 export async function medians(): Promise<[string, Paced][]> {
@@ -290,6 +307,16 @@ export async function medians(): Promise<[string, Paced][]> {
         casting,
         36 * 3600,
       );
+    })
+    .add(FILM_MAP, () => {
+      filmMap({
+        cells: GRID,
+        meanUm: 900,
+        readings: COMBED,
+        volume: { ml: 1440, sdMl: 72 },
+        minUm: 765,
+        stepUm: 50,
+      });
     })
     .add(PLAN_DAY, () => {
       rate = rate > 9 ? 5 : rate + 0.01;

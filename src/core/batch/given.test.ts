@@ -291,12 +291,10 @@ test("any result of a plan, given, brings the same plan back", () => {
     fc.property(anyRequest, (asked) => {
       const forth = batchCoat(asked);
       const { mixMl, coloursMl, colours } = forth;
-      // A larger vessel loses less: within a hundredth of a brim two plans answer one volume, and either is right.
-      fc.pre(
-        !forth.batches.some(({ cups, pot, parts }) =>
-          [...cups, { vessel: pot, ml: parts.mixMl }].some(nearBrim),
-        ),
-      );
+      // A larger vessel, or a batch less, loses less: within a hundredth of a brim two plans answer one volume, and either is right.
+      const atBrim = ({ batches }: typeof forth) =>
+        batches.some(({ cups, pot, parts }) => [...cups, { vessel: pot, ml: parts.mixMl }].some(nearBrim));
+      fc.pre(!atBrim(forth));
       const cups = asked.colours.map((of, at) => ({ ...of, givenMl: coloursMl[at]!.ml }));
       const again: CoatRequest[] = [
         { ...asked, given: { by: "mixed", ml: mixMl.likely } },
@@ -325,6 +323,7 @@ test("any result of a plan, given, brings the same plan back", () => {
       for (const back of again) {
         const found = batchCoat(back);
         expect(found.conflict).toBeNull();
+        if (atBrim(found)) continue;
         expect(seen(found)).toEqual(alike(seen(forth)));
         expect(found.filmFactor).toBeCloseTo(1, 6);
         found.colours.forEach(({ share }, at) => expect(share).toBeCloseTo(colours[at]!.share, 8));

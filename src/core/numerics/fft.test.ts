@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { fft, power2d } from "./fft";
+import { fft, power2d, summedOver } from "./fft";
 
 test("is the sum it says it is (definition), and keeps the power (Parseval)", () => {
   fc.assert(
@@ -31,4 +31,28 @@ test("is the sum it says it is (definition), and keeps the power (Parseval)", ()
 
 test("a length that is no power of two is refused", () => {
   expect(() => fft(new Float64Array(12), new Float64Array(12))).toThrow(/12/);
+});
+
+test("sums over a grid are those taken one by one, whatever its sides", () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 9 }),
+      fc.integer({ min: 1, max: 7 }),
+      fc.array(fc.double({ min: -3, max: 3, noNaN: true }), { minLength: 63, maxLength: 63 }),
+      (wide, high, values) => {
+        const k = (columns: number, rows: number) => Math.exp(-columns / 2 - rows) + columns;
+        const weights = Float64Array.from(values.slice(0, wide * high));
+        const sums = summedOver(k, wide, high)(weights);
+        for (let at = 0; at < sums.length; at += 1) {
+          let sum = 0;
+          weights.forEach((weight, other) => {
+            const columns = Math.abs((other % wide) - (at % wide));
+            sum += weight * k(columns, Math.abs(Math.floor(other / wide) - Math.floor(at / wide)));
+          });
+          expect(sums[at]).toBeCloseTo(sum, 9);
+        }
+      },
+    ),
+    { numRuns: 40 },
+  );
 });
