@@ -10,6 +10,8 @@ const ROOMS = {
   units: [],
   numerics: ["units"],
   instruments: ["units"],
+  learning: ["numerics", "units"],
+  inspect: ["geometry", "numerics", "units"],
   geometry: ["numerics", "units"],
   cure: ["numerics", "units"],
   batch: ["cure", "numerics", "units"],
