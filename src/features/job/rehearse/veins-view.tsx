@@ -1,12 +1,9 @@
 "use client";
 
-import { asFileName } from "@/core/units/cut-text";
 import { useParams } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import { beadAreaMm2 } from "@/core/film/flow";
 import { veinForecast } from "@/core/film/vein-timing";
-import { templateSvg } from "@/core/drawing-files/template-svg";
-import { veinTemplate } from "@/core/drawing-files/vein-template";
 import type { Measured } from "@/core/geometry/measure";
 import { MOST_STANDING, standing, standsFor } from "@/core/veins/standing";
 import { tapeList } from "@/core/veins/tape";
@@ -25,12 +22,11 @@ import { rehearsalOf } from "@/core/rehearsal/rehearse";
 import { Button } from "@/ui/button";
 import { Menu, MenuItem } from "@/ui/menu";
 import { QuantityField } from "@/ui/quantity-field";
-import { saveFile } from "@/ui/save-file";
 import { useSize } from "@/ui/use-size";
 import { TapeList } from "./tape-list";
+import { TemplateMenu } from "./template-menu";
 import { editCoat, moved, newId } from "../workspace/edits";
 import { useJob, useJobState } from "../workspace/use-job";
-import { useJobFile } from "../workspace/use-job-file";
 import { newSet, newVeinMap, veinColours } from "./new-vein-map";
 import { PieceChoice } from "./piece-choice";
 import { RehearseHead } from "./rehearse-head";
@@ -339,47 +335,5 @@ function VeinMapEditor({ map, pieces }: { map: VeinMap; pieces: readonly Measure
         </div>
       </div>
     </main>
-  );
-}
-
-const fileName = ({ name }: Measured) => asFileName(`veins ${name}`);
-
-/** The template of a piece: on paper in full scale, or for a plotter. */
-function TemplateMenu({
-  piece,
-  list,
-  jobId,
-}: {
-  piece: Measured;
-  list: ReturnType<typeof tapeList>;
-  jobId: string;
-}) {
-  const file = useJobFile();
-  const pdf = (paper: "a4" | "letter") => () =>
-    void file(`/jobs/${jobId}/sheets/veins.pdf?piece=${piece.id}&paper=${paper}`);
-  return (
-    <Menu label={`template of ${piece.name}`}>
-      <MenuItem onSelect={pdf("a4")}>PDF, full scale, A4</MenuItem>
-      <MenuItem onSelect={pdf("letter")}>PDF, full scale, Letter</MenuItem>
-      <MenuItem
-        onSelect={() =>
-          saveFile(
-            `${fileName(piece)}.svg`,
-            "image/svg+xml",
-            templateSvg(piece.name, veinTemplate(piece, list)),
-          )
-        }
-      >
-        SVG
-      </MenuItem>
-      <MenuItem
-        onSelect={async () => {
-          const { templateDxf } = await import("@/core/drawing-files/template-dxf");
-          saveFile(`${fileName(piece)}.dxf`, "application/dxf", templateDxf(veinTemplate(piece, list)));
-        }}
-      >
-        DXF
-      </MenuItem>
-    </Menu>
   );
 }
