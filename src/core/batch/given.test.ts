@@ -291,7 +291,8 @@ test("any result of a plan, given, brings the same plan back", () => {
     fc.property(anyRequest, (asked) => {
       const forth = batchCoat(asked);
       const { mixMl, coloursMl, colours } = forth;
-      // A larger vessel, or a batch less, loses less: within a hundredth of a brim two plans answer one volume, and either is right.
+      // A larger vessel, or a batch less, loses less: near a brim, or near the most that one batch may be, two plans answer one volume, and either is
+      // right. They hardly differ.
       const atBrim = ({ batches }: typeof forth) =>
         batches.some(({ cups, pot, parts }) => [...cups, { vessel: pot, ml: parts.mixMl }].some(nearBrim));
       fc.pre(!atBrim(forth));
@@ -323,7 +324,10 @@ test("any result of a plan, given, brings the same plan back", () => {
       for (const back of again) {
         const found = batchCoat(back);
         expect(found.conflict).toBeNull();
-        if (atBrim(found)) continue;
+        if (atBrim(found) || found.batches.length !== forth.batches.length) {
+          expect(Math.abs(found.mixMl.likely / mixMl.likely - 1)).toBeLessThan(0.02);
+          continue;
+        }
         expect(seen(found)).toEqual(alike(seen(forth)));
         expect(found.filmFactor).toBeCloseTo(1, 6);
         found.colours.forEach(({ share }, at) => expect(share).toBeCloseTo(colours[at]!.share, 8));
