@@ -12,8 +12,8 @@ const shared = {
 };
 
 const config = {
-  // Of the whole run: in a project Jest does not read it. A machine that is slow today fails nothing; what hangs does.
-  testTimeout: 120_000,
+  // Of the whole run: in a project Jest does not read it.
+  testTimeout: 30_000,
   projects: [
     {
       ...shared,

@@ -18,6 +18,9 @@ export function startServiceWorker(): void {
     .catch(() => {});
 }
 
+/** Whether the service worker is at work for this page, so that what it keeps opens without the server. */
+export const opensWithoutServer = (): boolean => Boolean(workerHere()?.controller);
+
 /** Asks for pages to be kept on this device. What is kept and still fresh is not fetched again. */
 export async function keepPages(paths: readonly string[], since = 0): Promise<void> {
   const asked: KeepAsked = { keep: [...new Set(paths)], since };

@@ -145,9 +145,9 @@ export async function putOpened(pour: Pour): Promise<void> {
   await (await outbox()).put("opened", pour);
 }
 
-/** The pours that this device could go on with by itself, with all that it knows of them; finished ones are not among them. */
+/** The pours that this device could go on with by itself, with all that it knows of them; whether they are over too. */
 export async function poursHere(): Promise<
-  { pour: Pour; events: PourEvent[]; isBegun: boolean; waits: boolean }[]
+  { pour: Pour; events: PourEvent[]; isBegun: boolean; waits: boolean; isOver: boolean }[]
 > {
   const db = await outbox();
   const [begun, opened, waiting] = await Promise.all([
@@ -157,15 +157,18 @@ export async function poursHere(): Promise<
   ]);
   const begunIds = new Set(begun.map(({ pour }) => pour.id));
   const all = [...begun.map(({ pour }) => pour), ...opened.filter(({ id }) => !begunIds.has(id))];
-  const known = await Promise.all(
-    all.map(async (pour) => ({
-      pour,
-      events: withNew(pour.events, await entriesOf(pour.id)),
-      isBegun: begunIds.has(pour.id),
-      waits: waiting.includes(pour.id),
-    })),
+  return Promise.all(
+    all.map(async (pour) => {
+      const events = withNew(pour.events, await entriesOf(pour.id));
+      return {
+        pour,
+        events,
+        isBegun: begunIds.has(pour.id),
+        waits: waiting.includes(pour.id),
+        isOver: events.some(({ kind }) => kind === "finish" || kind === "call-off"),
+      };
+    }),
   );
-  return known.filter(({ events }) => !events.some(({ kind }) => kind === "finish" || kind === "call-off"));
 }
 
 /** Of pours that are not live any more only what waits is kept. */

@@ -326,6 +326,12 @@ test("any result of a plan, given, brings the same plan back", () => {
         expect(found.conflict).toBeNull();
         if (atBrim(found) || found.batches.length !== forth.batches.length) {
           expect(Math.abs(found.mixMl.likely / mixMl.likely - 1)).toBeLessThan(0.02);
+          const own = batchCoat({
+            ...back,
+            given: { by: "mixed", ml: found.mixMl.likely },
+            colours: back.colours.map((of, at) => ({ ...of, givenMl: found.coloursMl[at]!.ml })),
+          });
+          expect(seen(own)).toEqual(alike(seen(found)));
           continue;
         }
         expect(seen(found)).toEqual(alike(seen(forth)));

@@ -94,6 +94,8 @@ export type RoomRead = { at: string; tempC: number; humidityPct: number | null; 
 /** Two entries on the same thing; the second counts until it is settled. */
 export type Conflict = { subject: string; first: PourEvent; second: PourEvent };
 
+const coatSubject = (coatId: string) => `coat ${coatId}`;
+
 /** What an entry is on that another one can speak against: a line that is weighed, whether an act is done, or a coat poured; null for all else. */
 export function subjectOf(event: {
   kind: string;
@@ -101,7 +103,7 @@ export function subjectOf(event: {
   line?: string;
   coatId?: string;
 }): string | null {
-  if (event.kind === "drop-coat" || event.kind === "bring-coat") return `coat ${event.coatId ?? ""}`;
+  if (event.kind === "drop-coat" || event.kind === "bring-coat") return coatSubject(event.coatId ?? "");
   if (event.kind === "weighed") return `weighed ${weighKey(event.stepId ?? "", event.line ?? "")}`;
   return ["tick", "untick", "skip"].includes(event.kind) ? `act ${event.stepId ?? ""}` : null;
 }
@@ -146,12 +148,13 @@ function leftOutAgainstDone(state: PourState, event: PourEvent): void {
     const done = [...state.inForce.values()].findLast(
       (before) => before.kind === "tick" && coatOfStep(before.stepId) === event.coatId,
     );
-    if (done && event.over === null) putConflict(state, subjectOf(event)!, done, event);
+    if (done && event.over === null) putConflict(state, coatSubject(event.coatId), done, event);
   }
   if (event.kind !== "tick") return;
-  const drop = state.inForce.get(`coat ${coatOfStep(event.stepId)}`);
+  const subject = coatSubject(coatOfStep(event.stepId));
+  const drop = state.inForce.get(subject);
   if (drop?.kind === "drop-coat" && drop.over !== undefined && event.over !== undefined)
-    putConflict(state, subjectOf(drop)!, drop, event);
+    putConflict(state, subject, drop, event);
 }
 
 /** Of one thing one conflict stands, between what was first and what counts now. */

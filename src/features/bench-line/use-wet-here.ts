@@ -28,8 +28,8 @@ export function useWetHere(wet: WetNow[], units: UnitSystem, shownAt: string): W
       seen = now;
       if (newer.length === 0) return setHere(null);
       const { wetOfPour } = await import("./wet-now");
-      const shown = newer.flatMap(({ pour, events, isBegun }): WetNow[] => {
-        const one = wetOfPour({ ...pour, events }, units, zone);
+      const shown = newer.flatMap(({ pour, events, isBegun, isOver }): WetNow[] => {
+        const one = isOver ? null : wetOfPour({ ...pour, events }, units, zone);
         return one ? [isBegun ? { ...one, begunHere: true } : one] : [];
       });
       const others = wet.filter(({ pourId }) => !newer.some(({ pour }) => pour.id === pourId));

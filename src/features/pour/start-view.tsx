@@ -11,6 +11,7 @@ import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
 import { callAct, serverAnswers } from "@/contracts/call-act";
 import { startPour } from "@/contracts/pours";
+import { opensWithoutServer } from "@/offline/kept-here";
 import { begunPath } from "@/offline/outbox";
 import { Button } from "@/ui/button";
 import { useClockWords, useShopClock } from "@/ui/shop-clock";
@@ -24,8 +25,8 @@ type Props = {
   pours: KnownPour[];
   /** Saves what was typed last; the revision to pour from, or null when it could not be saved. */
   savedRevision: () => Promise<number | null>;
-  /** Begins the pour on this device, from the job as it stands here: the server is told when it answers. The id of the pour. */
-  beginHere: () => Promise<string>;
+  /** Begins the pour on this device, from the job as it stands here: the server is told when it answers. */
+  beginHere: (pourId: string) => Promise<void>;
 };
 
 /** Before the pour: what it will be, what could hurt, and the button that starts it. */
@@ -35,6 +36,8 @@ export function StartView({ jobId, plan, system, pours, savedRevision, beginHere
   const { say } = useShopClock();
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
+  /** One start is one pour, however often it is asked for: the server may have it though its answer did not come. */
+  const [pourId] = useState(() => crypto.randomUUID());
   /** The server did not answer when it was to start. */
   const [alone, setAlone] = useState(false);
   const steps = runSheet(plan, system);
@@ -43,25 +46,29 @@ export function StartView({ jobId, plan, system, pours, savedRevision, beginHere
   const total = plan.coats.reduce((sum, coat) => sum + (coat.batched?.mixMl.likely ?? 0), 0);
   const danger = plan.advice.filter((advice) => advice.kind === "safety");
 
+  const away = () => {
+    if (opensWithoutServer()) setAlone(true);
+    else setProblem("The server does not answer, and this browser opens no page without it.");
+  };
   const start = async () => {
     setBusy(true);
     setProblem(null);
     setAlone(false);
     const revision = await savedRevision();
     if (revision === null) {
-      setAlone(!(await serverAnswers()));
-      setProblem(
-        "Your last change is not on the server yet, so the pour cannot start from it. Try again when it is saved.",
-      );
+      if (await serverAnswers())
+        setProblem(
+          "Your last change is not on the server yet, so the pour cannot start from it. Try again when it is saved.",
+        );
+      else away();
       setBusy(false);
       return;
     }
-    const pourId = crypto.randomUUID();
     const result = await callAct(startPour, { pourId, jobId, revision, at: new Date().toISOString() });
     if (result.ok) router.push(`/pours/${pourId}`);
     else {
-      setProblem(result.error.message);
-      setAlone(result.error.code === "unreachable");
+      if (result.error.code === "unreachable") away();
+      else setProblem(result.error.message);
       setBusy(false);
     }
   };
@@ -69,7 +76,8 @@ export function StartView({ jobId, plan, system, pours, savedRevision, beginHere
     setBusy(true);
     try {
       // The whole page anew: the one that is open is the server's.
-      window.location.assign(begunPath(await beginHere()));
+      await beginHere(pourId);
+      window.location.assign(begunPath(pourId));
     } catch {
       setProblem("This browser cannot keep a pour: start it when the server answers.");
       setBusy(false);
@@ -110,13 +118,13 @@ export function StartView({ jobId, plan, system, pours, savedRevision, beginHere
               There is nothing to pour yet: measure a piece and build a coat first.
             </p>
           )}
-          {problem && !alone && (
+          {problem && (
             <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-4">
               {problem}
             </p>
           )}
           {alone && (
-            <div className="mt-4">
+            <div role="status" className="mt-4">
               <p className="mb-3">
                 The server does not answer. The pour can begin on this device: all that you do is kept here,
                 and goes to the server when it is back. Do not begin the same pour on a second device.

@@ -142,6 +142,7 @@ export function dealtBy(weight: Weight, box: Box): Dealt {
   };
 }
 
+/** Newton is there in a handful of steps. */
 const MOST_NEWTON = 30;
 /** More than so many times the usual is not poured on one place. */
 const MOST_POURED = 3;

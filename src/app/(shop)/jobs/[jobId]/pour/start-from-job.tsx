@@ -23,8 +23,7 @@ export function StartFromJob({ jobId, pours, me, people, zone, clock }: Props) {
   const savedRevision = useJobState((state) => state.savedRevision);
   const revision = useJobState((state) => state.revision);
   const jobName = useJobState((state) => state.job.name);
-  const beginHere = async (): Promise<string> => {
-    const id = crypto.randomUUID();
+  const beginHere = async (id: string): Promise<void> => {
     const pour = {
       id,
       jobId,
@@ -37,7 +36,6 @@ export function StartFromJob({ jobId, pours, me, people, zone, clock }: Props) {
       events: [],
     };
     await putBegun({ pour, people, system, zone, clock });
-    return id;
   };
   return (
     <StartView
