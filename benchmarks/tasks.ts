@@ -8,7 +8,7 @@ import { planShop } from "@/core/schedule/shop-days";
 import { planDays } from "@/core/schedule/plan-days";
 import type { Settings } from "@/core/schedule/coat-windows";
 import { calibrate } from "@/core/cure/calibrate";
-import { filmMap, type Cells, type CombReading } from "@/core/inspect/film-map";
+import { filmMap } from "@/core/inspect/film-map";
 import { mixedFrom } from "@/core/batch/coat-colour";
 import { ciede2000 } from "@/core/colour/ciede2000";
 import { opticsOf } from "@/core/colour/colour-card";
@@ -29,6 +29,7 @@ import { derivePlan } from "@/core/plan/derive-plan";
 import { windowCoatsOf } from "@/core/plan/timed";
 import { parseQuantity } from "@/core/units/parse-quantity";
 import { cards, kitchen } from "./kitchen";
+import { COMBED, GRID } from "./combed";
 import { COAST, coastDxf, coastSvg } from "./coast";
 import { zonedJob } from "./zoned";
 import { paceNow, type Paced } from "./pace";
@@ -150,21 +151,6 @@ const mixedCoats = (factor: number) =>
       ),
     ),
   }));
-
-/** A plate of 1 264 mm square in cells, and what a comb said at sixty places of it. */
-const GRID: Cells = {
-  sideMm: 31.6,
-  places: Array.from({ length: 1600 }, (_, n) => {
-    const [column, row] = [n % 40, Math.floor(n / 40)];
-    const [x, y] = [(column + 0.5) * 31.6, (row + 0.5) * 31.6];
-    return { x, y, column, row, edgeMm: Math.min(x, y, 40 * 31.6 - x, 40 * 31.6 - y) };
-  }),
-};
-const COMBED: CombReading[] = Array.from({ length: 60 }, (_, n) => {
-  const [x, y] = [20 + ((n * 467) % 1220), 20 + ((n * 311) % 1220)];
-  const lo = 750 + 50 * ((n * 7) % 6);
-  return { x, y, lo, hi: lo + 50, edgeMm: Math.min(x, y, 40 * 31.6 - x, 40 * 31.6 - y) };
-});
 
 /** Median milliseconds of each task, with the pace of the machine about it. Runs in the browser. */
 export async function medians(): Promise<[string, Paced][]> {

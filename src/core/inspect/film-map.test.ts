@@ -1,16 +1,10 @@
 import fc from "fast-check";
 import reference from "../reference/inspect.json";
-import {
-  deficitUm,
-  filmMap,
-  logEvidence,
-  scaleOf,
-  siteMoments,
-  topUp,
-  USUAL_SCALE,
-  type Cells,
-  type CombReading,
-} from "./film-map";
+import { siteMoments } from "./comb-site";
+import { USUAL_SCALE, type Cells, type CombReading } from "./film-kernel";
+import { filmMap } from "./film-map";
+import { logEvidence, scaleOf } from "./film-scale";
+import { deficitUm, topUp } from "./top-up";
 
 type Case = { id: string; of: string; input: never; expected: never };
 const of = <Input, Expected>(kind: string) =>

@@ -35,7 +35,8 @@ const ENOUGH = 1e-9;
 /** No correction moves further than this in a round: readings of sums bend. */
 const MOST_STEP = 0.7;
 
-const dot = (a: readonly number[], b: readonly number[]) =>
+/** Σ a·b. */
+export const dot = (a: readonly number[], b: readonly number[]) =>
   a.reduce((sum, value, at) => sum + value * (b[at] as number), 0);
 
 /** The inverse of a symmetric positive matrix. */

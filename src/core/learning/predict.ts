@@ -1,5 +1,5 @@
 import { normalBelow, normalDensity } from "../numerics/normal";
-import type { Coefficients, Learnt, Term } from "./fit";
+import { dot, foretold, type Coefficients, type Learnt, type Term } from "./fit";
 
 /** Half of the middle eight tenths: of a normal distribution, and of Student's with four degrees of freedom. */
 const EIGHT_TENTHS = 1.2815515655;
@@ -33,7 +33,7 @@ export function needOf(
   const rows = terms.map(({ coefs }) => row(coefs));
   const likely = terms.map(({ ml }, k) => {
     const c = rows[k] as number[];
-    const shift = c.reduce((sum, coef, at) => sum + coef * (mean[at] as number), 0);
+    const shift = dot(c, mean);
     return ml * Math.exp(shift + between(c, c) / 2);
   });
   let variance = 0;
@@ -122,22 +122,14 @@ export function weighNext(
   /** Losses that can be weighed: all of them share `lam`. */
   candidates: readonly string[],
 ): { sdNowMl: number; sdThenMl: Map<string, number>; best: string | null } {
-  const slopes = ids.map(() => 0);
-  for (const { ml, coefs } of losses) {
-    const c = ids.map((id) => coefs[id] ?? 0);
-    const here = ml * Math.exp(c.reduce((sum, coef, at) => sum + coef * (mean[at] as number), 0));
-    c.forEach((coef, at) => (slopes[at] = (slopes[at] as number) + here * coef));
-  }
-  const times = (vector: readonly number[]) =>
-    cov.map((row) => row.reduce((sum, value, at) => sum + value * (vector[at] as number), 0));
-  const inner = (a: readonly number[], b: readonly number[]) =>
-    a.reduce((sum, value, at) => sum + value * (b[at] as number), 0);
-  const now = inner(slopes, times(slopes));
+  const { slopes } = foretold({ type: "sum", terms: losses }, ids, mean);
+  const times = (vector: readonly number[]) => cov.map((row) => dot(row, vector));
+  const now = dot(slopes, times(slopes));
   const sdThenMl = new Map<string, number>();
   for (const candidate of candidates) {
     const a = ids.map((id) => (id === "lam" || id === candidate ? 1 : 0));
     const Pa = times(a);
-    const less = inner(slopes, Pa) ** 2 / (inner(a, Pa) + sigma ** 2);
+    const less = dot(slopes, Pa) ** 2 / (dot(a, Pa) + sigma ** 2);
     sdThenMl.set(candidate, Math.sqrt(Math.max(0, now - less)));
   }
   const [best] = [...sdThenMl].sort(([, a], [, b]) => a - b);
