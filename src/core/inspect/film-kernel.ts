@@ -24,6 +24,7 @@ const TILT = 0.08;
 const NUGGET_SHARE = 0.05;
 const NUGGET_UM = 10;
 export const nuggetUm = (meanUm: number) => Math.hypot(NUGGET_SHARE * meanUm, NUGGET_UM);
+
 const middleOf = (places: readonly Place[]) => ({
   x: places.reduce((sum, { x }) => sum + x, 0) / places.length,
   y: places.reduce((sum, { y }) => sum + y, 0) / places.length,
