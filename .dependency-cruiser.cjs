@@ -10,8 +10,6 @@ const ROOMS = {
   units: [],
   numerics: ["units"],
   instruments: ["units"],
-  learning: ["numerics", "units"],
-  inspect: ["geometry", "numerics", "units"],
   geometry: ["numerics", "units"],
   cure: ["numerics", "units"],
   batch: ["cure", "numerics", "units"],
@@ -29,6 +27,8 @@ const BELOW_PLAN = Object.keys(ROOMS);
 Object.assign(ROOMS, {
   plan: BELOW_PLAN,
   pour: ["plan", ...BELOW_PLAN],
+  learning: ["pour", "plan", ...BELOW_PLAN],
+  inspect: ["pour", "plan", ...BELOW_PLAN],
   shop: ["pour", "plan", ...BELOW_PLAN],
   recipe: ["plan", ...BELOW_PLAN],
   rehearsal: ["plan", ...BELOW_PLAN],

@@ -2,8 +2,9 @@ import { randomUUID } from "node:crypto";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { derivePlan } from "@/core/plan/derive-plan";
 import type { JobDocument } from "@/core/job/job";
-import type { PourEvent } from "@/core/pour/pour-events";
+import { foldPour, mixedAt, type PourEvent } from "@/core/pour/pour-events";
 import { runSheet, type RunStep } from "@/core/pour/run-sheet";
+import { demoInspection } from "./inspected";
 
 export type DemoPour = { startedAt: Date; events: PourEvent[] };
 
@@ -102,6 +103,7 @@ export function demoPour(
     (kind === "ran-short" ? 24 * HOUR : 0);
   const events = acts(steps, start, steps.length, 6, kind === "ran-short" ? -0.03 : 0.02);
   const end = Math.max(...events.map((event) => Date.parse(event.at)));
+  const mixedMs = Date.parse(mixedAt(steps, foldPour(events), colour.coat.id) ?? "");
   const after = (minutes: number) => new Date(end + minutes * 60_000).toISOString();
   const outcome: PourEvent[] = plan.coats.flatMap(({ coat, batched }): PourEvent[] => {
     if (!batched) return [];
@@ -120,6 +122,14 @@ export function demoPour(
       : [note(40, "Less of the pearl next time, it took over.", start)];
   return {
     startedAt: new Date(start),
-    events: [...events, ...notes, ...outcome, { id: randomUUID(), at: after(6), kind: "finish" }],
+    events: [
+      ...events,
+      ...notes,
+      ...outcome,
+      { id: randomUUID(), at: after(6), kind: "finish" },
+      ...(kind === "ran-short"
+        ? demoInspection(plan, colour.coat.id, { wetMs: mixedMs + 25 * 60_000, curedMs: end + 20 * 60_000 })
+        : []),
+    ],
   };
 }

@@ -29,6 +29,7 @@ export const DEMO_BENCH: BenchSettings = {
   spindles: 24,
   faceMm: null,
   planerMm: 510,
+  combMm: null,
   // That of the machine it is shown on.
   timeZone: null,
 };

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { MOST_TEETH } from "@/core/inspect/combs";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { USUAL_HOURS } from "@/core/schedule/hours";
 import type { DatedJob } from "@/core/shop/shop";
@@ -29,6 +30,15 @@ export const benchSettings = z.object({
     .max(3000, "At most 3 m.")
     .nullable()
     .default(null),
+  /** Teeth of its wet-film comb, mm, rising; null: those that are usual. */
+  combMm: z
+    .array(z.number().min(0.01, "A tooth is longer than that.").max(20, "At most 20 mm."))
+    .max(MOST_TEETH, `At most ${MOST_TEETH} teeth.`)
+    .refine((teeth) => teeth.every((tooth, at) => at === 0 || tooth > (teeth[at - 1] ?? 0)), {
+      message: "Teeth rise from one to the next.",
+    })
+    .nullable()
+    .default(null),
   /** Of the clock on the wall; null where none was chosen: then each machine's own. */
   timeZone: timeZone.nullable().default(null),
 });
@@ -41,6 +51,7 @@ export const USUAL_BENCH: BenchSettings = {
   spindles: null,
   faceMm: null,
   planerMm: null,
+  combMm: null,
   timeZone: null,
 };
 

@@ -170,5 +170,6 @@ export const jobDocumentSchema: z.ZodType<JobDocument> = z.object({
     .record(text().max(200), freeText(200))
     .refine((all) => Object.keys(all).length <= 200, "That is more advice than can be set aside.")
     .optional(),
+  nextTime: z.array(freeText(400)).max(40, "At most 40 things to change.").optional(),
   notes: freeText(4000),
 });

@@ -19,6 +19,10 @@ const place = z.object({
   xMm: z.number().min(-1e6).max(1e6),
   yMm: z.number().min(-1e6).max(1e6),
 });
+const when = z.enum(["wet", "cured"]);
+/** An id of a list that the program has. */
+const word = text().min(1).max(120);
+const filmMm = z.number().min(0).max(100).nullable();
 const stamped = { id: rowId, at: z.iso.datetime() };
 
 /** One act at the bench, as sent and stored. */
@@ -58,6 +62,29 @@ export const pourEventSchema = z.discriminatedUnion("kind", [
     text: freeText(2000),
     pictureId: rowId.optional(),
     place: place.optional(),
+    pinId: rowId.optional(),
+  }),
+  z.object({ ...stamped, kind: z.literal("looked"), when, item: word, ok: z.boolean().nullable() }),
+  z.object({
+    ...stamped,
+    kind: z.literal("pin"),
+    when,
+    fault: word,
+    place,
+    coatId,
+    sizeMm: z.number().min(0).max(1e5).nullable(),
+    text: freeText(2000),
+  }),
+  z.object({ ...stamped, kind: z.literal("pin-ends"), pinId: rowId, how: z.enum(["mended", "mistaken"]) }),
+  z.object({ ...stamped, kind: z.literal("comb"), place, coatId, wetMm: filmMm, dryMm: filmMm }),
+  z.object({ ...stamped, kind: z.literal("comb-ends"), combId: rowId }),
+  z.object({
+    ...stamped,
+    kind: z.literal("answer"),
+    fault: word,
+    coatId,
+    evidence: word,
+    u: z.number().min(0).max(1).nullable(),
   }),
   z.object({ ...stamped, kind: z.literal("finish") }),
   z.object({ ...stamped, kind: z.literal("call-off"), why: freeText(400) }),
@@ -130,6 +157,8 @@ export const startPour = act<{ pourId: string }>()(
     revision: z.number().int().min(1),
     at: z.iso.datetime(),
     plan: planSchema.optional(),
+    /** Coats of it that were poured before: they lie there already. */
+    leaveOut: z.array(coatId).max(40).optional(),
   }),
 );
 

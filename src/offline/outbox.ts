@@ -1,6 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
 import type { Pour } from "@/contracts/pours";
-import { withNew, type Place, type PourEvent } from "@/core/pour/pour-events";
+import { withNew, type PourEvent } from "@/core/pour/pour-events";
+import type { Place } from "@/core/pour/place";
 import type { Zone } from "@/core/shop/wall-clock";
 import type { ClockStyle } from "@/core/units/clock";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -31,6 +32,8 @@ export type WaitingPhoto = {
   photo: Blob;
   text?: string;
   place?: Place;
+  /** Of the pin that it is a photo of. */
+  pinId?: string;
 };
 
 /** A pour that was begun without the server; and for whom its screen is. */

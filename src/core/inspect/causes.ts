@@ -104,10 +104,12 @@ const LEAST_BITS = 1e-6;
 /**
  * The causes of a fault by what is known, the likeliest first, and what to ask next: the item that tells most on average, or null where none tells anything.
  * Naive Bayes with capped, graded likelihood ratios; every number of its table is judgement, so that a cause is "most likely", never proven.
+ * @param asked what was asked already and nobody knows: it is not asked again
  */
 export function causesOf(
   fault: Fault,
   known: Known,
+  asked: ReadonlySet<string> = new Set(),
 ): { causes: RankedCause[]; ask: Evidence | null; bits: ReadonlyMap<string, number> } {
   const table = tableOf(fault);
   const shares = posterior(table, known);
@@ -129,10 +131,12 @@ export function causesOf(
     };
   });
   const bits = tells(table, known);
-  const [asked] = [...bits].filter(([, tell]) => tell > LEAST_BITS).sort(([, a], [, b]) => b - a);
+  const [next] = [...bits]
+    .filter(([id, tell]) => tell > LEAST_BITS && !asked.has(id))
+    .sort(([, a], [, b]) => b - a);
   return {
     causes: causes.sort((a, b) => b.probability - a.probability),
-    ask: (asked && EVIDENCE.get(asked[0])) ?? null,
+    ask: (next && EVIDENCE.get(next[0])) ?? null,
     bits,
   };
 }

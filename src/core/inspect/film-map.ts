@@ -28,6 +28,8 @@ export type FilmMap = {
   areaBelowShare: number;
   /** Cell of the next reading; null where all lie at the edge. */
   nextCell: number | null;
+  /** How the cells go together, µm²: worked out where it is asked for. */
+  covUm2: () => number[][];
 };
 
 /**
@@ -104,6 +106,16 @@ export function filmMap({
       kernel.matern(0, 0) + kernel.dot(bases[c] as readonly number[], bases[c] as readonly number[]);
     sd[c] = Math.sqrt(Math.max(1e-9, own - less));
   }
+  const covUm2 = () =>
+    places.map((a, i) =>
+      places.map((b, j) => {
+        let value =
+          kernel.matern(a.x - b.x, a.y - b.y) +
+          kernel.dot(bases[i] as readonly number[], bases[j] as readonly number[]);
+        for (let k = 0; k < n; k += 1) value -= (known[i * n + k] as number) * (known[j * n + k] as number);
+        return i === j ? Math.max(1e-9, value) : value;
+      }),
+    );
   let below = 0;
   const share = new Float64Array(many);
   for (let c = 0; c < many; c += 1) {
@@ -117,6 +129,7 @@ export function filmMap({
     belowMl: below * cellMm2 * ML_PER_UM_MM2,
     areaBelowShare: meanOf(share),
     nextCell: nextCell(sums(share), cells, share, known, sd, nuggetUm(meanUm) ** 2 + stepUm ** 2 / 12),
+    covUm2,
   };
 }
 

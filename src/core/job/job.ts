@@ -62,5 +62,7 @@ export type JobDocument = {
   recipe?: RecipeReference;
   /** Advice that was set aside, by `adviceKey`, with the reason that was given. */
   setAside?: Record<string, string>;
+  /** What to do otherwise next time, as was found in Inspect. */
+  nextTime?: string[];
   notes: string;
 };

@@ -33,6 +33,16 @@ export function heardWords(event: PourEvent, steps: readonly RunStep[]): string 
       return `${who}the room, ${trimmed(event.tempC, 1)} °C`;
     case "note":
       return event.pictureId ? `${who}a photo` : `${who}a note`;
+    case "looked":
+      return `${who}looked at a point of the walk round`;
+    case "pin":
+    case "pin-ends":
+      return `${who}a fault on the piece`;
+    case "comb":
+    case "comb-ends":
+      return `${who}a comb reading`;
+    case "answer":
+      return `${who}a question about a fault`;
     case "left":
     case "short":
       return `${who}what was left`;

@@ -1,7 +1,7 @@
 import type { Measured } from "../geometry/measure";
 import { quantityText } from "../units/format-quantity";
 import type { UnitSystem } from "../units/dimension";
-import type { Place } from "./pour-events";
+import type { Place } from "./place";
 
 /** Where on a piece something was noted: "Bistro top, 12 in from the left, 7 in from the front"; null for a piece that the pour has not. */
 export function placeWords(

@@ -1,3 +1,4 @@
+import type { InspectAct } from "./inspect-events";
 import { coatOfStep, type RunStep } from "./run-sheet";
 import { weighKey } from "./weigh-lines";
 
@@ -33,8 +34,9 @@ export type PourEvent = { id: string; at: string; by?: string } &
     | { kind: "room"; tempC: number; humidityPct: number | null; surfaceC?: number | null }
     | { kind: "left"; coatId: string; ml: number }
     | { kind: "short"; coatId: string; ml: number }
-    /** Said of an act or of a place on a piece, mm; with a photo where one was taken. */
-    | { kind: "note"; stepId: string | null; text: string; pictureId?: string; place?: Place }
+    /** Said of an act or of a place on a piece, mm; with a photo where one was taken; of a pin, by the id of its entry. */
+    | { kind: "note"; stepId: string | null; text: string; pictureId?: string; place?: Place; pinId?: string }
+    | InspectAct
     | { kind: "finish" }
     /** The pour ends here and is kept as it is: with a word why. */
     | { kind: "call-off"; why: string }
@@ -242,6 +244,8 @@ export function foldPour(events: readonly PourEvent[]): PourState {
         state.leftMl.delete(event.coatId);
         break;
       case "note":
+        // A photo of a pin stands with the pin.
+        if (event.pinId !== undefined) break;
         state.notes.push({
           at: event.at,
           stepId: event.stepId,

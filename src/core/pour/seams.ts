@@ -36,8 +36,12 @@ export function seamsUnder(plan: Plan, planned: PlannedCoat, pass: Pass, piece: 
   const isClear = coat.kind === "clear" || coat.kind === "lock-in";
   if (!OVER_SEAMS.has(pass.kind) && !(isClear && PASS[pass.kind].on === undefined)) return null;
   const below = plan.coats.slice(0, plan.coats.indexOf(planned));
-  const laid = PASS[pass.kind].phase === "late" ? [...below, planned] : below;
-  return laid
+  return seamsLaid(PASS[pass.kind].phase === "late" ? [...below, planned] : below, piece);
+}
+
+/** Where these coats were laid part by part on a piece, as shares of its area from where the work begins, rising, between 0 and 1. */
+export function seamsLaid(coats: readonly PlannedCoat[], piece: Measured): number[] {
+  return coats
     .filter(({ coat }) => liesOnTop(coat) && covers(coat, piece.id))
     .flatMap((below) => seamsOf(below, piece))
     .filter((share) => share > SAME_SHARE && share < 1 - SAME_SHARE)

@@ -17,6 +17,8 @@ export type UnitSystem = "us" | "metric";
 export type Dimension =
   | "length"
   | "film"
+  /** A film as a comb reads it, tooth by tooth. */
+  | "comb"
   | "area"
   /** Of something small, such as a tumbler. */
   | "surface"
@@ -61,6 +63,28 @@ const reciprocal = (symbol: string, product: number, aliases: string[]): Unit =>
 const FL_OZ_PER_FT2_MM = (ML_PER_US_FL_OZ * MM3_PER_ML) / MM2_PER_FT2;
 const FT2_PER_GAL_MM = (ML_PER_US_GALLON * MM3_PER_ML) / MM2_PER_FT2;
 
+const FILM: readonly Unit[] = [
+  linear("mm", 1, []),
+  linear("cm", 10, []),
+  linear("µm", 0.001, ["um", "μm", "micron", "microns"]),
+  linear("mil", MM_PER_MIL, ["mils", "thou"]),
+  linear("in", MM_PER_INCH, ['"', "″", "inch", "inches"]),
+  linear("fl oz/ft²", FL_OZ_PER_FT2_MM, [
+    "floz/ft2",
+    "floz/ft²",
+    "oz/ft2",
+    "oz/ft²",
+    "oz/sqft",
+    "floz/sqft",
+    "ozpersqft",
+    "ozperft2",
+  ]),
+  reciprocal("ft²/gal", FT2_PER_GAL_MM, ["ft2/gal", "sqft/gal", "ft²/usgal", "ft2/usgal", "sqftpergal"]),
+  linear("L/m²", 1, ["l/m2", "l/m²", "litre/m2", "liter/m2"]),
+  linear("ml/m²", 0.001, ["ml/m2"]),
+  reciprocal("m²/L", 1, ["m2/l", "m²/l"]),
+];
+
 /** Units by dimension; the first is the base in which the core computes. */
 export const UNITS: Record<Dimension, readonly Unit[]> = {
   length: [
@@ -71,27 +95,8 @@ export const UNITS: Record<Dimension, readonly Unit[]> = {
     linear("ft", MM_PER_FOOT, ["'", "′", "’", "foot", "feet", "ft."]),
     linear("yd", 3 * MM_PER_FOOT, ["yard", "yards"]),
   ],
-  film: [
-    linear("mm", 1, []),
-    linear("cm", 10, []),
-    linear("µm", 0.001, ["um", "μm", "micron", "microns"]),
-    linear("mil", MM_PER_MIL, ["mils", "thou"]),
-    linear("in", MM_PER_INCH, ['"', "″", "inch", "inches"]),
-    linear("fl oz/ft²", FL_OZ_PER_FT2_MM, [
-      "floz/ft2",
-      "floz/ft²",
-      "oz/ft2",
-      "oz/ft²",
-      "oz/sqft",
-      "floz/sqft",
-      "ozpersqft",
-      "ozperft2",
-    ]),
-    reciprocal("ft²/gal", FT2_PER_GAL_MM, ["ft2/gal", "sqft/gal", "ft²/usgal", "ft2/usgal", "sqftpergal"]),
-    linear("L/m²", 1, ["l/m2", "l/m²", "litre/m2", "liter/m2"]),
-    linear("ml/m²", 0.001, ["ml/m2"]),
-    reciprocal("m²/L", 1, ["m2/l", "m²/l"]),
-  ],
+  film: FILM,
+  comb: FILM,
   area: [
     linear("mm²", 1, ["mm2", "sqmm"]),
     linear("cm²", 100, ["cm2", "sqcm"]),
@@ -206,6 +211,7 @@ export const UNITS: Record<Dimension, readonly Unit[]> = {
 export const SHOWN_UNIT: Record<Dimension, Record<UnitSystem, string>> = {
   length: { metric: "mm", us: "in" },
   film: { metric: "mm", us: "fl oz/ft²" },
+  comb: { metric: "µm", us: "mil" },
   area: { metric: "m²", us: "ft²" },
   surface: { metric: "cm²", us: "in²" },
   volume: { metric: "ml", us: "fl oz" },

@@ -78,6 +78,7 @@ export function formatQuantity(value: number, dimension: Dimension, system: Unit
     case "volume":
       return { number: system === "us" ? quarterOunces(inUnit) : measurable(inUnit), unit };
     case "mass":
+    case "comb":
       return { number: measurable(inUnit), unit };
     case "temperature":
       return { number: decimal(inUnit, 0), unit };

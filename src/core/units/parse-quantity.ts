@@ -17,6 +17,7 @@ export type Bounds = { min?: number; max?: number; whole?: boolean };
 const EXAMPLE: Record<Dimension, string> = {
   length: `25 1/2 in, 2' 1.5" or 648 mm`,
   film: "1 mm, 3 fl oz/ft² or 45 ft²/gal",
+  comb: "250 µm, 10 mil or 0.25 mm",
   area: "3.7 m² or 40 ft²",
   surface: "300 cm² or 47 in²",
   volume: "650 ml, 22 fl oz or 1.5 gal",
@@ -36,6 +37,7 @@ const EXAMPLE: Record<Dimension, string> = {
 const NAME: Record<Dimension, string> = {
   length: "a length",
   film: "a film thickness",
+  comb: "a film thickness",
   area: "an area",
   surface: "an area",
   volume: "a volume",

@@ -4,11 +4,14 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { benchSettings, setBench, type BenchSettings } from "@/contracts/bench";
 import { callAct } from "@/contracts/call-act";
+import { MOST_TEETH, USUAL_COMB_MM } from "@/core/inspect/combs";
 import type { UnitSystem } from "@/core/units/dimension";
+import { quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { HourField } from "@/ui/hour-field";
 import { QuantityField } from "@/ui/quantity-field";
+import { QuantityListField } from "@/ui/quantity-list-field";
 import { SelectField } from "@/ui/text-field";
 import { useKeptForm } from "@/ui/use-kept-form";
 
@@ -53,7 +56,7 @@ function Fields({
     },
   });
   const { values: draft, set, faultAt } = form;
-  const problem = form.problemBeside("hands", "benchMm", "spindles", "faceMm", "planerMm");
+  const problem = form.problemBeside("hands", "benchMm", "spindles", "faceMm", "planerMm", "combMm");
   const hours = (next: Partial<BenchSettings["hours"]>) => set({ hours: { ...draft.hours, ...next } });
   return (
     <form onSubmit={form.submit}>
@@ -125,6 +128,23 @@ function Fields({
         New pieces get faces of this height. A river&apos;s board that is wider than the planer is told in
         Measure.
       </p>
+      <div className="mt-4">
+        <QuantityListField
+          label="Teeth of the wet-film comb"
+          values={draft.combMm ?? []}
+          dimension="comb"
+          system={system}
+          bounds={{ min: 0.01, max: 20 }}
+          most={MOST_TEETH}
+          placeholder={USUAL_COMB_MM[system]
+            .slice(0, 4)
+            .map((mm) => quantityText(mm, "comb", system))
+            .join(", ")}
+          onChange={(teeth) => set({ combMm: teeth.length > 0 ? teeth : null })}
+        />
+        {faultAt("combMm") && <p className="text-danger">{faultAt("combMm")}</p>}
+      </div>
+      <p className="label mt-1">Empty: a comb as they are usual. It is read in Inspect.</p>
       <div className="flex gap-4 flex-wrap mt-4">
         <HourField label="Open from" value={draft.hours.openMin} onChange={(openMin) => hours({ openMin })} />
         <HourField label="until" value={draft.hours.closeMin} onChange={(closeMin) => hours({ closeMin })} />

@@ -47,7 +47,8 @@ test("kept are live pours, the jobs of today and tomorrow with their sheets, and
       `/cards/${document.coats[0]!.resinCardId}`,
     ]),
   );
-  expect(paths.join()).not.toMatch(/\/pours\/over|\/jobs\/[cz]\/|unused/);
+  expect(paths).toEqual(expect.arrayContaining(["/jobs/a/inspect", "/jobs/z/inspect"]));
+  expect(paths.join()).not.toMatch(/\/pours\/over|\/jobs\/c\/|\/jobs\/z\/[^i]|unused/);
 });
 
 test("a shop with many jobs on one day keeps some of them", () => {

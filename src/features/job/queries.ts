@@ -25,6 +25,8 @@ export const openJob = cache(async function openJob(
   cards: ResinCard[];
   colours: ColourCard[];
   pours: { id: string; finished: boolean }[];
+  /** Something was looked at on what was poured. */
+  inspected: boolean;
 }> {
   const db = database();
   const [job, cards, colours, pours] = await Promise.all([
@@ -38,6 +40,7 @@ export const openJob = cache(async function openJob(
     cards,
     colours,
     pours: pours.map((pour) => ({ id: pour.id, finished: pour.finishedAt !== null })),
+    inspected: await poursOf(db, person).isInspected(pours.map(({ id }) => id)),
   };
 });
 

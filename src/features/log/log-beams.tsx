@@ -5,15 +5,12 @@ import { useMemo } from "react";
 import type { Pour } from "@/contracts/pours";
 import type { FilmInRoom } from "@/core/cure/film-in-room";
 import { derivePlan } from "@/core/plan/derive-plan";
-import { settingsOf } from "@/core/job/job-settings";
 import { foldPour } from "@/core/pour/pour-events";
-import { coatsAsPoured } from "@/core/pour/actuals";
-import { roomOfPour } from "@/core/pour/room-of-pour";
+import { pouredDays } from "@/core/pour/poured-days";
 import { pulsesOf } from "@/core/cure/heat";
 import { runSheet } from "@/core/pour/run-sheet";
 import { wallMinutes } from "@/core/shop/wall-clock";
 import { doneAgainst } from "@/core/schedule/done-against";
-import { planDays } from "@/core/schedule/plan-days";
 import { startOf, type CoatWindows } from "@/core/schedule/coat-windows";
 import type { UnitSystem } from "@/core/units/dimension";
 import { FilmBar } from "@/ui/film-bar";
@@ -43,15 +40,14 @@ export function LogBeams({ pour, system }: { pour: Pour; system: UnitSystem }) {
     const day = new Date(pour.startedAt);
     const minuteOf = (at: string) => wallMinutes(new Date(at), day, zone);
     const state = foldPour(pour.events);
-    const coats = coatsAsPoured(plan, runSheet(plan, "metric"), state, minuteOf).filter(
-      ({ real }) => real !== undefined,
+    const { document } = pour.plan;
+    const { coats, room } = pouredDays(
+      { plan, document, planned: runSheet(plan, "metric"), state },
+      minuteOf,
     );
-    const room = roomOfPour(pour.plan.document, state.room, minuteOf);
-    const settings = { ...settingsOf(pour.plan.document, null), room };
-    return planDays(coats, 0, settings).coats.flatMap((coat): Shown[] => {
-      const of = coats.find((poured) => poured.coat.id === coat.coatId);
+    return coats.flatMap(({ of, windows: coat }): Shown[] => {
       const planned = plan.coats.find((plannedCoat) => plannedCoat.coat.id === coat.coatId)?.windows;
-      if (!of || of.resin.kind === "paint" || coat.windows.length === 0) return [];
+      if (of.resin.kind === "paint" || coat.windows.length === 0) return [];
       const late = coat.mixedAtMin - (planned?.mixedAtMin ?? coat.mixedAtMin);
       return [
         {

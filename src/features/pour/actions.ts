@@ -9,13 +9,13 @@ import { poursOf } from "@/server/repositories/pours";
 import { resinCardsOf } from "@/server/repositories/resin-cards";
 
 export const pourActs = [
-  implement(startPour, async (person, { pourId, jobId, revision, at, plan: begunFrom }) => {
+  implement(startPour, async (person, { pourId, jobId, revision, at, plan: begunFrom, leaveOut = [] }) => {
     const db = database();
     const pours = poursOf(db, person);
     const job = await jobsOf(db, person).open(jobId);
     // The answer may have been lost on the way: the same pour asked for again is there already.
     if (await pours.isStarted(pourId, jobId)) return { pourId };
-    const start = { id: pourId, jobId, jobRevision: revision, at: new Date(at) };
+    const start = { id: pourId, jobId, jobRevision: revision, at: new Date(at), leaveOut };
     if (begunFrom) await pours.start({ ...start, plan: begunFrom, begun: true });
     else {
       const [resins, colourants] = await Promise.all([

@@ -3,7 +3,8 @@
 import { useId, useState } from "react";
 import { endWords, widthWords } from "@/core/veins/tape-words";
 import { picturedAround, type ActPiece } from "@/core/pour/act-picture";
-import type { Place, PourNote } from "@/core/pour/pour-events";
+import type { PourNote } from "@/core/pour/pour-events";
+import type { Place } from "@/core/pour/place";
 import type { RunStep } from "@/core/pour/run-sheet";
 import { seamWords } from "@/core/pour/seams";
 import type { UnitSystem } from "@/core/units/dimension";

@@ -1,6 +1,7 @@
 "use client";
 
-import type { Place, PourNote } from "@/core/pour/pour-events";
+import type { PourNote } from "@/core/pour/pour-events";
+import type { Place } from "@/core/pour/place";
 import type { PictureFrame } from "@/pictures/picture-frame";
 
 /** Places of a piece about which something was noted, numbered; a touch elsewhere notes something about that place. */

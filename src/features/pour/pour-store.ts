@@ -25,14 +25,15 @@ export type Act = PourEvent extends infer Event
   : never;
 
 /** What a photo is of, and what is said with it. */
-export type PhotoOf = Pick<WaitingPhoto, "stepId" | "text" | "place">;
+export type PhotoOf = Pick<WaitingPhoto, "stepId" | "text" | "place" | "pinId">;
 
 export type PourStore = {
   events: PourEvent[];
   /** How many acts are kept here and not yet on the server. */
   waiting: number;
   trouble: string | null;
-  record: (act: Act) => Promise<void>;
+  /** @param id of the entry, where something else is to name it */
+  record: (act: Act, id?: string) => Promise<void>;
   /** Keeps a photo of an act or a place here, sends it, and records it as a note. */
   keepPhoto: (photo: File, of: PhotoOf) => Promise<void>;
   send: () => Promise<void>;
@@ -93,7 +94,7 @@ export function createPourStore(pour: Pick<Pour, "id" | "events">) {
     const { getState, setState } = store;
     if (sendingPhotos || photos.size === 0) return;
     sendingPhotos = true;
-    for (const { id, stepId, at, photo, text = "", place } of [...photos.values()]) {
+    for (const { id, stepId, at, photo, text = "", place, pinId } of [...photos.values()]) {
       const result = await addPicture(new File([photo], "photo"));
       // What is no picture never will be; all else is tried again with the entries.
       const lost = !result.ok && result.error.code === "invalid";
@@ -113,6 +114,7 @@ export function createPourStore(pour: Pick<Pour, "id" | "events">) {
           text,
           pictureId: result.value.pictureId,
           ...(place && { place }),
+          ...(pinId !== undefined && { pinId }),
         };
         own.add(id);
         unsent.set(id, event);
@@ -156,9 +158,9 @@ export function createPourStore(pour: Pick<Pour, "id" | "events">) {
     events: pour.events,
     waiting: 0,
     trouble: null,
-    record: async (act) => {
+    record: async (act, id = crypto.randomUUID()) => {
       const at = new Date(get().now()).toISOString();
-      const event = { ...act, ...knownOf(act, get().events), id: crypto.randomUUID(), at } as PourEvent;
+      const event = { ...act, ...knownOf(act, get().events), id, at } as PourEvent;
       own.add(event.id);
       unsent.set(event.id, event);
       set((state) => ({ events: [...state.events, event], waiting: notThere() }));

@@ -14,6 +14,7 @@ import { startPour } from "@/contracts/pours";
 import { opensWithoutServer } from "@/offline/kept-here";
 import { begunPath } from "@/offline/outbox";
 import { Button } from "@/ui/button";
+import { Checkbox } from "@/ui/checkbox";
 import { useClockWords, useShopClock } from "@/ui/shop-clock";
 
 export type KnownPour = { id: string; startedAt: string; finishedAt: string | null };
@@ -26,11 +27,13 @@ type Props = {
   /** Saves what was typed last; the revision to pour from, or null when it could not be saved. */
   savedRevision: () => Promise<number | null>;
   /** Begins the pour on this device, from the job as it stands here: the server is told when it answers. */
-  beginHere: (pourId: string) => Promise<void>;
+  beginHere: (pourId: string, leaveOut: readonly string[]) => Promise<void>;
+  /** Coats that lie there already, by their ids. */
+  poured: readonly string[];
 };
 
 /** Before the pour: what it will be, what could hurt, and the button that starts it. */
-export function StartView({ jobId, plan, system, pours, savedRevision, beginHere }: Props) {
+export function StartView({ jobId, plan, system, pours, savedRevision, beginHere, poured }: Props) {
   const { clockText } = useClockWords();
   const router = useRouter();
   const { say } = useShopClock();
@@ -40,10 +43,15 @@ export function StartView({ jobId, plan, system, pours, savedRevision, beginHere
   const [pourId] = useState(() => crypto.randomUUID());
   /** The server did not answer when it was to start. */
   const [alone, setAlone] = useState(false);
-  const steps = runSheet(plan, system);
+  /** Coats that are poured once more though they lie there already. */
+  const [again, setAgain] = useState<readonly string[]>([]);
+  const before = plan.coats.filter(({ coat }) => poured.includes(coat.id));
+  const leaveOut = before.map(({ coat }) => coat.id).filter((id) => !again.includes(id));
+  const steps = runSheet(plan, system).filter(({ coatId }) => !leaveOut.includes(coatId));
+  const toPour = plan.coats.filter(({ coat }) => !leaveOut.includes(coat.id));
   const live = pours.find((pour) => pour.finishedAt === null);
-  const unready = plan.coats.find((coat) => coat.problem !== null);
-  const total = plan.coats.reduce((sum, coat) => sum + (coat.batched?.mixMl.likely ?? 0), 0);
+  const unready = plan.coats.find((coat) => coat.problem !== null && !leaveOut.includes(coat.coat.id));
+  const total = toPour.reduce((sum, coat) => sum + (coat.batched?.mixMl.likely ?? 0), 0);
   const danger = plan.advice.filter((advice) => advice.kind === "safety");
 
   const away = () => {
@@ -64,7 +72,13 @@ export function StartView({ jobId, plan, system, pours, savedRevision, beginHere
       setBusy(false);
       return;
     }
-    const result = await callAct(startPour, { pourId, jobId, revision, at: new Date().toISOString() });
+    const result = await callAct(startPour, {
+      pourId,
+      jobId,
+      revision,
+      at: new Date().toISOString(),
+      leaveOut,
+    });
     if (result.ok) router.push(`/pours/${pourId}`);
     else {
       if (result.error.code === "unreachable") away();
@@ -76,7 +90,7 @@ export function StartView({ jobId, plan, system, pours, savedRevision, beginHere
     setBusy(true);
     try {
       // The whole page anew: the one that is open is the server's.
-      await beginHere(pourId);
+      await beginHere(pourId, leaveOut);
       window.location.assign(begunPath(pourId));
     } catch {
       setProblem("This browser cannot keep a pour: start it when the server answers.");
@@ -90,7 +104,7 @@ export function StartView({ jobId, plan, system, pours, savedRevision, beginHere
         <section className="w-[340px] shrink-0">
           <h1 className="heading text-2xl mb-1">Pour day</h1>
           <p className="text-ink-soft mb-5">
-            {steps.length} steps, {plan.coats.length} {plan.coats.length === 1 ? "coat" : "coats"},{" "}
+            {steps.length} steps, {toPour.length} {toPour.length === 1 ? "coat" : "coats"},{" "}
             {quantityText(total, "volume", system)} in all.
           </p>
           {live ? (
@@ -115,8 +129,28 @@ export function StartView({ jobId, plan, system, pours, savedRevision, beginHere
           )}
           {steps.length === 0 && !unready && (
             <p className="text-ink-soft mt-4">
-              There is nothing to pour yet: measure a piece and build a coat first.
+              {before.length > 0
+                ? "All coats are poured. Tick one to pour it once more, or add one in Build."
+                : "There is nothing to pour yet: measure a piece and build a coat first."}
             </p>
+          )}
+          {before.length > 0 && !live && (
+            <fieldset className="mt-5 border-t border-ink pt-2">
+              <legend className="sr-only">Poured already</legend>
+              <p className="heading">Poured already, left out now</p>
+              <p className="label mb-1">Tick what is poured once more.</p>
+              {before.map(({ coat }) => (
+                <div key={coat.id} className="py-0.5">
+                  <Checkbox
+                    label={`${coat.name} once more`}
+                    checked={again.includes(coat.id)}
+                    onChange={(on) =>
+                      setAgain(on ? [...again, coat.id] : again.filter((id) => id !== coat.id))
+                    }
+                  />
+                </div>
+              ))}
+            </fieldset>
           )}
           {problem && (
             <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-4">

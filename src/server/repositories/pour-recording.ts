@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { Op } from "sequelize";
 import type { Person } from "@/contracts/people";
 import type { PourPlan } from "@/contracts/pours";
+import { POURED_BEFORE } from "@/core/pour/poured-before";
 import type { PourEvent } from "@/core/pour/pour-events";
 import { jsonOf, type Database } from "../database";
 import { isWithinReason, withinReason } from "../moments";
@@ -38,6 +39,8 @@ export function recordingOf(db: Database, me: Person) {
       at: Date;
       plan: PourPlan;
       begun?: true;
+      /** Coats that were poured before. */
+      leaveOut?: readonly string[];
     }): Promise<void> {
       const startedAt = withinReason(pour.at, "this pour was started");
       await inTransaction(db, async (transaction) => {
@@ -68,6 +71,18 @@ export function recordingOf(db: Database, me: Person) {
           },
           { transaction },
         );
+        for (const coatId of pour.leaveOut ?? [])
+          await db.PourEvent.create(
+            {
+              id: randomUUID(),
+              pourId: pour.id,
+              kind: "drop-coat",
+              at: startedAt,
+              detail: { coatId, why: POURED_BEFORE, over: null },
+              recordedBy: me.name,
+            },
+            { transaction },
+          );
         await job.update({ status: "pouring" }, { transaction });
       });
     },

@@ -183,6 +183,12 @@ export function poursOf(db: Database, me: Person) {
       });
       return [...(await headsOf(rows)).values()];
     },
+    /** Whether anything was looked at on the pieces of these pours. */
+    async isInspected(pourIds: readonly string[]): Promise<boolean> {
+      if (pourIds.length === 0) return false;
+      const where = { pourId: [...pourIds], kind: ["looked", "pin", "comb"] };
+      return (await db.PourEvent.findOne({ where, attributes: ["id"] })) !== null;
+    },
     /** Pours that are not finished, with what was recorded but without what they were started from. */
     async liveEvents(): Promise<{ head: PourHead; events: StoredEvent[] }[]> {
       const { rows } = await measured({ finishedAt: null }, MOST_LIVE);

@@ -14,6 +14,8 @@ import { SelectField, TextField } from "@/ui/text-field";
 import { useKeptForm } from "@/ui/use-kept-form";
 import { useJob, useJobState } from "../workspace/use-job";
 
+const MOST_WORDS = 400;
+
 /** Keeps the coats of this job as a recipe, or as the next version of the one that they came from. */
 export function KeepDialog({
   parent,
@@ -35,12 +37,13 @@ export function KeepDialog({
     [document, plan.coats, pieceId, notes],
   );
   const changes = parent ? recipeChanges(parent.document, recipe, system) : [];
+  const listed = (document.nextTime ?? []).join(" ");
   const form = useKeptForm({
     key: `keep.${job.id}.${parent?.id ?? "new"}`,
     schema: createRecipe.input.pick({ name: true, change: true }),
-    start: { name: job.name, change: "" },
+    start: { name: job.name, change: cutText(listed, MOST_WORDS) },
     send: async (read) => {
-      const what = read.change || cutText(changes.join("; "), 400);
+      const what = read.change || cutText(changes.join("; "), MOST_WORDS);
       const result = parent
         ? await callAct(addRecipeVersion, { parentId: parent.id, document: recipe, change: what })
         : await callAct(createRecipe, { name: read.name, document: recipe, change: what });
@@ -53,6 +56,8 @@ export function KeepDialog({
         ...(several && pieceId !== null ? { pieceId } : {}),
       };
       change((before) => ({ ...before, recipe: reference }));
+      // What was to change stands in this version now, unless it is too long for it.
+      if (listed.length <= MOST_WORDS) change(({ nextTime: _told, ...before }) => before);
       onClose();
       router.refresh();
       return null;
@@ -108,7 +113,7 @@ export function KeepDialog({
           placeholder={changes.slice(0, 2).join(", ") || "as poured for the bakery"}
           autoFocus={parent !== null}
           value={draft.change}
-          maxLength={400}
+          maxLength={MOST_WORDS}
           error={parent ? problem : null}
           onChange={(event) => set({ change: event.target.value })}
         />

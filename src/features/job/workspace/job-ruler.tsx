@@ -14,7 +14,17 @@ const coloursMixed = (coats: readonly Coat[]) =>
   );
 
 /** The stages of this job as marks on the ruler; a stage is done when it has what the next one needs. */
-export function JobRuler({ jobId, poured, finished }: { jobId: string; poured: boolean; finished: boolean }) {
+export function JobRuler({
+  jobId,
+  poured,
+  inspected,
+  finished,
+}: {
+  jobId: string;
+  poured: boolean;
+  inspected: boolean;
+  finished: boolean;
+}) {
   const { document, plan } = useJob();
   const path = usePathname();
   const measured = plan.pieces.length > 0 && plan.faults.length === 0;
@@ -33,6 +43,7 @@ export function JobRuler({ jobId, poured, finished }: { jobId: string; poured: b
       onApproach: () => beginPicture(plan, document),
     },
     { name: "Pour", slug: "pour", done: poured },
+    { name: "Inspect", slug: "inspect", done: inspected },
     { name: "Log", slug: "log", done: finished },
   ].map(({ slug, ...stage }) => ({ ...stage, href: `/jobs/${jobId}/${slug}` }));
   const current = stages.find((stage) => path.startsWith(stage.href))?.name ?? "Cups";

@@ -21,7 +21,10 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function JobLayout({ params, children }: Props) {
   const person = await requirePerson();
   const { jobId } = await params;
-  const { job, cards, colours, pours } = await orVersions(jobId, orNotFound(openJob(person, jobId)));
+  const { job, cards, colours, pours, inspected } = await orVersions(
+    jobId,
+    orNotFound(openJob(person, jobId)),
+  );
   return (
     <JobWorkspace key={job.id} shown={sent({ job, cards, colours })} system={person.units}>
       <Header person={person}>
@@ -33,7 +36,12 @@ export default async function JobLayout({ params, children }: Props) {
           <SaveLine />
         </div>
       </Header>
-      <JobRuler jobId={job.id} poured={pours.length > 0} finished={pours.some((pour) => pour.finished)} />
+      <JobRuler
+        jobId={job.id}
+        poured={pours.length > 0}
+        inspected={inspected}
+        finished={pours.some((pour) => pour.finished)}
+      />
       {children}
     </JobWorkspace>
   );

@@ -1,0 +1,200 @@
+import { expect, test, type Page } from "@playwright/test";
+import { OwnServer } from "../fixtures/own-server";
+import { openCopy, saved, signIn, signInByForm, stage } from "../fixtures/shop";
+
+const act = (page: Page) => page.getByRole("heading", { level: 1 });
+const tab = (page: Page, name: RegExp) => page.getByRole("tab", { name });
+
+/** Pours a copy of a job until so many acts are done. */
+async function pourOn(page: Page, acts: number): Promise<void> {
+  await stage(page, "Pour");
+  await page.getByRole("button", { name: /^Start/ }).click();
+  await page.waitForURL("**/pours/**");
+  for (let n = 0; n < acts; n += 1) {
+    const shows = async () =>
+      `${await page.getByText(/^Step \d+ of/).textContent()} ${await act(page).textContent()}`;
+    const before = await shows();
+    await page.keyboard.press("PageDown");
+    const sure = page.getByRole("button", { name: /^Done already/ });
+    await expect(async () => {
+      if (await sure.isVisible()) await page.keyboard.press("PageDown");
+      expect(await shows()).not.toBe(before);
+    }).toPass();
+  }
+  await expect(page.getByText(/^saved/)).toBeVisible();
+}
+
+const jobPath = (page: Page) => /\/jobs\/[^/]+/.exec(new URL(page.url()).pathname)?.[0] ?? "";
+
+test("a walk round, a pin with its place, a comb, a fault to its causes, and a repair that is poured by itself", async ({
+  page,
+}) => {
+  await signIn(page);
+  await openCopy(page, "Bistro table");
+  const job = jobPath(page);
+  await stage(page, "Inspect");
+  await expect(page.getByText("Nothing poured yet.")).toBeVisible();
+  await pourOn(page, 9);
+
+  await page.goto(`${job}/inspect`);
+  // What lies there is wet still, and it is told how long it can be mended.
+  await expect(page.getByRole("radio", { name: "Wet" })).toBeChecked();
+  await expect(page.getByText(/can be (brushed and fed|touched with a tip) for/)).toBeVisible();
+  const cover = page.getByRole("group", { name: "Cover" });
+  await cover.getByRole("button", { name: "Not right" }).click();
+  await expect(page.getByText("Touch the place on the drawing.")).toBeVisible();
+  const drawing = page.getByRole("button", { name: /^Pin what is not right/ });
+  await drawing.click({ position: { x: 150, y: 160 } });
+  const dialog = page.getByRole("dialog", { name: "Not right here" });
+  await expect(dialog.getByLabel("What it is")).toHaveValue("thin");
+  await dialog.getByLabel("How large, across").fill("3 in");
+  await dialog.getByRole("button", { name: "Pin it" }).click();
+  await expect(tab(page, /^Pins 1/)).toBeVisible();
+  // By the keyboard: the point after it, and a pin in the middle.
+  const dust = page
+    .getByRole("group", { name: "Dust and hairs" })
+    .getByRole("button", { name: "Right", exact: true });
+  await dust.focus();
+  await page.keyboard.press("Enter");
+  await expect(dust).toHaveAttribute("aria-pressed", "true");
+  await drawing.focus();
+  await page.keyboard.press("Enter");
+  await dialog.getByRole("button", { name: "Pin it" }).click();
+  await expect(dialog.getByText("Choose what it is.")).toBeVisible();
+  await dialog.getByLabel("What it is").selectOption({ label: "Bubbles" });
+  await dialog.getByRole("button", { name: "Pin it" }).click();
+  await expect(page.getByRole("region", { name: "Pins" }).getByRole("listitem")).toHaveCount(2);
+
+  await page.reload();
+  await tab(page, /^Pins 2/).click();
+  const thin = page
+    .getByRole("region", { name: "Pins" })
+    .getByRole("listitem")
+    .filter({ hasText: "Thin or bald place" });
+  await expect(thin).toContainText("3 in");
+  await page
+    .getByRole("region", { name: "Pins" })
+    .getByRole("listitem")
+    .filter({ hasText: "Bubbles" })
+    .getByRole("button", { name: "Mended" })
+    .click();
+  await expect(tab(page, /^Pins 1/)).toBeVisible();
+
+  await tab(page, /^Film/).click();
+  const teeth = page.getByRole("group", { name: /^Comb/ });
+  const first = teeth.getByRole("button").nth(2);
+  await expect(first).toBeDisabled();
+  await page.getByRole("button", { name: /^Put the comb/ }).click({ position: { x: 150, y: 160 } });
+  await first.click();
+  const readings = page.getByRole("region", { name: "Film" }).getByRole("row");
+  await expect(readings).toHaveCount(2);
+  await expect(page.getByText("next reading", { exact: true })).toBeVisible();
+  await readings.last().getByRole("button", { name: "take back" }).click();
+  await expect(readings).toHaveCount(0);
+
+  await tab(page, /^Pins/).click();
+  await thin.getByRole("button", { name: "Why?" }).click();
+  const causes = page.getByRole("region", { name: "Causes" });
+  const question = causes.locator("p.heading");
+  const asked = (await question.textContent()) ?? "";
+  const shares = () => causes.locator("li .figure").allTextContents();
+  const before = await shares();
+  await causes.getByRole("group", { name: asked }).getByRole("button").first().click();
+  await expect(question).not.toHaveText(asked);
+  expect(await shares()).not.toEqual(before);
+  await causes.getByRole("button", { name: "Put it on the list" }).first().click();
+  await expect(page.getByRole("region", { name: "What to change" }).getByRole("listitem")).toHaveCount(1);
+  await causes.getByRole("button", { name: "Make it a coat of this job" }).first().click();
+  const repair = page.getByRole("dialog", { name: /^Repair: thin/ });
+  await expect(repair.getByText("mixed", { exact: true })).toBeVisible();
+  await repair.getByRole("button", { name: "Add it to this job" }).click();
+  await saved(page);
+
+  await stage(page, "Build");
+  await expect(page.getByText(/Repair: thin/).first()).toBeVisible();
+  // The pour goes on as it was begun; when it has ended, the repair is poured by itself.
+  await stage(page, "Pour");
+  await page.getByRole("link", { name: "Go on with the pour" }).click();
+  await page.waitForURL("**/pours/**");
+  await end(page, "finish");
+  await page.goto(`${job}/pour`);
+  await expect(page.getByText("Poured already, left out now")).toBeVisible();
+  const begun = await page.locator("ol > li").count();
+  await page
+    .getByRole("checkbox", { name: /once more$/ })
+    .first()
+    .click();
+  expect(await page.locator("ol > li").count()).toBeGreaterThan(begun);
+  await page
+    .getByRole("checkbox", { name: /once more$/ })
+    .first()
+    .click();
+  await page.getByRole("button", { name: /^Start/ }).click();
+  await page.waitForURL("**/pours/**");
+  await expect(act(page)).toHaveText("Sand 220, wipe clean");
+  await end(page, "call-off");
+});
+
+/** Ends the pour that is open: what the demo has wet is what other journeys look at. */
+async function end(page: Page, kind: "finish" | "call-off"): Promise<void> {
+  const url = new URL(page.url());
+  const pourId = url.pathname.split("/").at(-1);
+  const event = { id: crypto.randomUUID(), at: new Date().toISOString(), kind };
+  const answer = await page.request.post("/api/act/pour.record", {
+    data: { pourId, events: [kind === "finish" ? event : { ...event, why: "trial" }] },
+    headers: { origin: url.origin },
+  });
+  expect(answer.status()).toBe(200);
+}
+
+test.describe("without the server", () => {
+  test.use({ serviceWorkers: "allow" });
+  test("a piece is walked round with the server down; what was seen arrives when it is back", async ({
+    browser,
+  }) => {
+    const server = await OwnServer.make("gaugebeam_inspect", "demo");
+    await server.start();
+    const context = await browser.newContext({ baseURL: server.url, serviceWorkers: "allow" });
+    try {
+      const page = await context.newPage();
+      await signInByForm(page, { email: "ines@lantern-yard.example", password: "pour-when-ready" });
+      await page.goto("/jobs");
+      await page.getByRole("link", { name: "Bistro table" }).first().click();
+      await page.waitForURL("**/measure");
+      const path = `${jobPath(page)}/inspect`;
+      // The bench keeps what is wanted at it: also where a pour is looked at.
+      await page.goto("/bench");
+      await expect
+        .poll(() =>
+          page.evaluate(async (asked) => {
+            const cache = await caches.open("gaugebeam-kept-pages");
+            return (await cache.keys()).some(({ url }) => new URL(url).pathname === asked);
+          }, path),
+        )
+        .toBe(true);
+      await server.kill();
+      await page.goto(path);
+      const right = page
+        .getByRole("group", { name: "Bubbles" })
+        .getByRole("button", { name: "Right", exact: true });
+      await right.click();
+      await expect(right).toHaveAttribute("aria-pressed", "true");
+      await expect(page.getByText(/entry is kept on this device/)).toBeVisible();
+      await page.reload();
+      await expect(right).toHaveAttribute("aria-pressed", "true");
+      await server.start();
+      await expect(page.getByText(/entry is kept on this device/)).toHaveCount(0, { timeout: 20_000 });
+      const other = await browser.newContext({ baseURL: server.url });
+      const second = await other.newPage();
+      await signInByForm(second, { email: "tomas@lantern-yard.example", password: "pour-when-ready" });
+      await second.goto(path);
+      await expect(
+        second.getByRole("group", { name: "Bubbles" }).getByRole("button", { name: "Right", exact: true }),
+      ).toHaveAttribute("aria-pressed", "true");
+      await other.close();
+    } finally {
+      await context.close();
+      await server.kill();
+    }
+  });
+});

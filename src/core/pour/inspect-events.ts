@@ -1,0 +1,27 @@
+import type { Place } from "./place";
+
+/** When a piece is looked at: wet, while it can still be mended, or cured, in daylight. */
+export type When = "wet" | "cured";
+
+/**
+ * What is seen of a piece that was poured, recorded as what happens at the bench is: append-only, so that it is kept on a device and sent twice does no
+ * harm. Lengths and films in mm; `fault`, `item` and `evidence` are ids of the walk's list and of the table of faults.
+ */
+export type InspectAct =
+  /** A point of the walk round was looked at: it is right, it is not, or (null) it is to be looked at again. */
+  | { kind: "looked"; when: When; item: string; ok: boolean | null }
+  | {
+      kind: "pin";
+      when: When;
+      fault: string;
+      place: Place;
+      coatId: string;
+      sizeMm: number | null;
+      text: string;
+    }
+  | { kind: "pin-ends"; pinId: string; how: "mended" | "mistaken" }
+  /** The last tooth that was wetted and the first that stayed dry; null for none and for none left dry. */
+  | { kind: "comb"; place: Place; coatId: string; wetMm: number | null; dryMm: number | null }
+  | { kind: "comb-ends"; combId: string }
+  /** How far something is so, 0 to 1; null where nobody knows. */
+  | { kind: "answer"; fault: string; coatId: string; evidence: string; u: number | null };

@@ -1,0 +1,396 @@
+"use client";
+
+import Link from "next/link";
+import { useMemo, useState } from "react";
+import type { Pour, Pours } from "@/contracts/pours";
+import { received, type Sent } from "@/contracts/sent";
+import { lookKey, type Pin } from "@/core/inspect/inspection";
+import { USUAL_COMB_MM, readCombAt } from "@/core/inspect/combs";
+import { FAULTS, REPAIRS } from "@/core/inspect/fault-table";
+import { walkOf } from "@/core/inspect/walk";
+import type { When } from "@/core/pour/inspect-events";
+import { placeWords } from "@/core/pour/place-words";
+import type { Place } from "@/core/pour/place";
+import { covers, type Coat } from "@/core/schedule/coat";
+import type { UnitSystem } from "@/core/units/dimension";
+import { quantityText } from "@/core/units/format-quantity";
+import { Choice } from "@/ui/choice";
+import { useShopClock } from "@/ui/shop-clock";
+import { CausePanel } from "./cause-panel";
+import { FilmLayer } from "./film-layer";
+import { FilmPanel } from "./film-panel";
+import { PinDialog } from "./pin-dialog";
+import { PinsLayer } from "./pins-layer";
+import { RepairDialog } from "./repair-dialog";
+import { Stage } from "./stage";
+import { rehearsedOf } from "../rehearsed-of";
+import { useInspected } from "./use-inspected";
+import { useFilmMap, useTraced } from "./use-traced";
+import { MendLine } from "./mend-line";
+import { NextTime, type JobSide } from "./next-time";
+import { PinList, WalkPanel, faultName } from "./walk-panel";
+
+type See = "walk" | "pins" | "film" | "causes";
+const SEES: readonly { value: See; words: string }[] = [
+  { value: "walk", words: "Walk round" },
+  { value: "pins", words: "Pins" },
+  { value: "film", words: "Film" },
+  { value: "causes", words: "Causes" },
+];
+
+/** The poured piece, looked at: wet, while it can be mended, and cured. */
+export function InspectView({
+  shown,
+  shownId,
+  jobId,
+  combMm,
+  system,
+  job,
+}: {
+  shown: Sent<Pours>;
+  shownId: string | null;
+  jobId: string;
+  /** Teeth of the shop's comb; null for those that are usual. */
+  combMm: readonly number[] | null;
+  system: UnitSystem;
+  job: JobSide;
+}) {
+  const { pours } = useMemo(() => received(shown), [shown]);
+  const pour = pours.find(({ id }) => id === shownId) ?? pours[0];
+  if (!pour)
+    return (
+      <main className="flex-1 px-7 py-8">
+        <p className="heading text-xl mb-1">Nothing poured yet.</p>
+        <p className="text-ink-soft">
+          When something lies on the piece, you walk round it here, put the comb in, and find out what went
+          wrong.
+        </p>
+      </main>
+    );
+  return (
+    <Inspect
+      key={pour.id}
+      pour={pour}
+      pours={pours}
+      jobId={jobId}
+      teethMm={combMm ?? USUAL_COMB_MM[system]}
+      system={system}
+      job={job}
+    />
+  );
+}
+
+function Inspect({
+  pour,
+  pours,
+  jobId,
+  teethMm,
+  system,
+  job,
+}: {
+  pour: Pour;
+  pours: readonly Pour[];
+  jobId: string;
+  teethMm: readonly number[];
+  system: UnitSystem;
+  job: JobSide;
+}) {
+  const { logged, wet, now, waiting, trouble, record, keepPhoto } = useInspected(pour);
+  const { plan, inspection, document, outcomes } = logged;
+  const { say } = useShopClock();
+  const [see, setSee] = useState<See>("walk");
+  const [chosenWhen, setWhen] = useState<When | null>(null);
+  const when = chosenWhen ?? (wet ? "wet" : "cured");
+  const coats = plan.coats.filter(({ coat }) => outcomes.some(({ coatId }) => coatId === coat.id)).reverse();
+  const coatList = coats.map(({ coat }) => ({ id: coat.id, name: coat.name }));
+  const onPieces = plan.pieces.filter(({ id }) => coats.some(({ coat }) => covers(coat, id)));
+  const [pieceId, setPieceId] = useState<string | null>(null);
+  const piece = onPieces.find(({ id }) => id === pieceId) ?? onPieces[0];
+  const [coatId, setCoatId] = useState<string | null>(null);
+  const coat = coats.find((one) => one.coat.id === coatId) ?? coats[0];
+  const [asking, setAsking] = useState<{ item: string; faults: readonly string[] } | null>(null);
+  const [pinAt, setPinAt] = useState<Place | null>(null);
+  const [combPlace, setCombPlace] = useState<Place | null>(null);
+  const [minMm, setMinMm] = useState<number | null>(null);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [faultId, setFaultId] = useState<string | null>(null);
+  /** A repair that is looked at, and the coat that it comes to. */
+  const [repair, setRepair] = useState<{ id: string; coat: Coat } | null>(null);
+
+  const items = useMemo(
+    () =>
+      walkOf(logged.plan, new Set(logged.outcomes.map((one) => one.coatId)), when, logged.document.target),
+    [logged, when],
+  );
+  const film = useFilmMap(
+    see === "film" ? logged : null,
+    coat?.coat.id ?? null,
+    piece?.id ?? null,
+    minMm,
+    teethMm,
+  );
+  const pinned = inspection.pins.filter(({ end }) => end?.how !== "mistaken");
+  const fault =
+    FAULTS.find(({ id }) => id === (faultId ?? pinned.at(-1)?.fault)) ??
+    (FAULTS[0] as (typeof FAULTS)[number]);
+  const faultCoatId =
+    coatId ?? pinned.findLast((pin) => pin.fault === fault.id)?.coatId ?? coat?.coat.id ?? null;
+  const { traced, repairFor } = useTraced(see === "causes" ? logged : null, fault, faultCoatId, teethMm);
+
+  const inPlan = (place: Place) => placeWords(place, plan.pieces, system) ?? "on a piece";
+  const numberOf = (pin: Pin) => inspection.pins.indexOf(pin) + 1;
+  if (!coat || !piece)
+    return (
+      <main className="flex-1 px-7 py-8">
+        <p className="heading text-xl mb-1">No coat has been mixed yet.</p>
+        <p className="text-ink-soft">When the first one lies on the piece, you walk round it here.</p>
+      </main>
+    );
+
+  const touched = (place: Place) => {
+    if (see === "film") setCombPlace(place);
+    else setPinAt(place);
+  };
+  const standing = inspection.pins.filter(({ end }) => end === null).length;
+  const marks = inspection.pins
+    .filter(({ place, end }) => place.pieceId === piece.id && end?.how !== "mistaken")
+    .map((pin) => ({
+      id: pin.id,
+      place: pin.place,
+      words: String(numberOf(pin)),
+      name: `${numberOf(pin)}: ${faultName(pin.fault)}`,
+      quiet: pin.end !== null,
+    }));
+
+  return (
+    <main className="flex-1 min-h-0 flex max-lg:flex-col max-lg:overflow-y-auto">
+      <div className="flex-1 min-w-0 flex flex-col border-r border-line">
+        <div className="px-6 pt-4 flex items-baseline gap-x-6 gap-y-2 flex-wrap">
+          <h1 className="heading text-2xl">Poured {say(pour.startedAt, "d MMMM")}</h1>
+          <Choice
+            label="When"
+            value={when}
+            options={[
+              { value: "wet", words: "Wet" },
+              { value: "cured", words: "Cured, in daylight" },
+            ]}
+            onChange={setWhen}
+          />
+          {now !== null && <MendLine wet={wet} />}
+          {pours.length > 1 && (
+            <nav aria-label="Pours of this job" className="ml-auto flex gap-4">
+              {pours.map((listed) => (
+                <Link
+                  key={listed.id}
+                  href={`/jobs/${jobId}/inspect?pour=${listed.id}`}
+                  aria-current={listed.id === pour.id ? "page" : undefined}
+                  className={
+                    listed.id === pour.id ? "font-semibold" : "underline underline-offset-4 text-ink-soft"
+                  }
+                >
+                  {say(listed.startedAt, "d MMM")}
+                </Link>
+              ))}
+            </nav>
+          )}
+        </div>
+        {(waiting > 0 || trouble) && (
+          <p role="status" className="px-6 pt-1 text-sm text-ink-soft">
+            {waiting > 0 &&
+              `${waiting} ${waiting === 1 ? "entry is" : "entries are"} kept on this device and not on the server yet. `}
+            {trouble}
+          </p>
+        )}
+        <Stage
+          pieces={onPieces}
+          piece={piece}
+          onPiece={setPieceId}
+          pictured={see === "film" ? null : rehearsedOf(plan, document, piece, piece.id)}
+          asks={see === "film" ? "Put the comb" : "Pin what is not right"}
+          onPlace={touched}
+        >
+          {(frame) => (
+            <>
+              {film && <FilmLayer film={film} frame={frame} system={system} />}
+              {see !== "film" && <PinsLayer marks={marks} frame={frame} chosen={chosen} />}
+              {see === "film" && combPlace?.pieceId === piece.id && (
+                <PinsLayer
+                  marks={[{ id: "comb", place: combPlace, words: "comb", name: "The comb" }]}
+                  frame={frame}
+                  chosen="comb"
+                />
+              )}
+            </>
+          )}
+        </Stage>
+      </div>
+      <aside className="w-[500px] max-lg:w-full shrink-0 flex flex-col min-h-0">
+        <div role="tablist" aria-label="Inspect" className="flex gap-5 px-6 pt-4 border-b border-line">
+          {SEES.map(({ value, words }) => (
+            <button
+              key={value}
+              type="button"
+              role="tab"
+              aria-selected={see === value}
+              onClick={() => {
+                setSee(value);
+                setAsking(null);
+              }}
+              className={`min-h-11 border-b-2 text-lg ${see === value ? "border-ink font-semibold" : "border-transparent text-ink-soft hover:border-line-strong"}`}
+            >
+              {words}
+              {value === "pins" && standing > 0 && <span className="figure"> {standing}</span>}
+            </button>
+          ))}
+        </div>
+        <div className="flex-1 min-h-0 overflow-y-auto px-6 py-4" role="tabpanel" tabIndex={0}>
+          {see === "walk" && (
+            <>
+              <WalkPanel
+                items={items}
+                when={when}
+                inspection={inspection}
+                asking={asking?.item ?? null}
+                onRight={({ id }, right) =>
+                  void record({ kind: "looked", when, item: id, ok: right ? true : null })
+                }
+                onWrong={(item) => {
+                  void record({ kind: "looked", when, item: item.id, ok: false });
+                  if (item.pieceId) setPieceId(item.pieceId);
+                  setAsking({ item: item.id, faults: item.faults });
+                }}
+              />
+            </>
+          )}
+          {see === "pins" && (
+            <>
+              <PinList
+                pins={inspection.pins}
+                numberOf={numberOf}
+                placeOf={({ place }) => inPlan(place)}
+                sizeOf={({ sizeMm }) => (sizeMm === null ? null : quantityText(sizeMm, "length", system))}
+                chosen={chosen}
+                onChoose={(pin) => {
+                  setPieceId(pin.place.pieceId);
+                  setChosen(pin.id === chosen ? null : pin.id);
+                }}
+                onWhy={(pin) => {
+                  setFaultId(pin.fault);
+                  setCoatId(pin.coatId);
+                  setSee("causes");
+                }}
+                onEnd={(pin, how) => void record({ kind: "pin-ends", pinId: pin.id, how })}
+                onPhoto={(pin, photo) => void keepPhoto(photo, { stepId: null, pinId: pin.id })}
+              />
+              <NextTime job={job} />
+            </>
+          )}
+          {see === "film" && (
+            <>
+              {coatList.length > 1 && (
+                <Choice
+                  label="Coat"
+                  value={coat.coat.id}
+                  options={coatList.map(({ id, name }) => ({ value: id, words: name }))}
+                  onChange={(id) => {
+                    setCoatId(id);
+                    setMinMm(null);
+                  }}
+                  className="mb-4 max-w-full flex-wrap"
+                />
+              )}
+              <FilmPanel
+                film={film}
+                resin={coat.resin}
+                combs={inspection.combs.filter(
+                  ({ place, coatId: of }) => place.pieceId === piece.id && of === coat.coat.id,
+                )}
+                teethMm={teethMm}
+                placeWords={combPlace?.pieceId === piece.id ? inPlan(combPlace) : null}
+                placeOf={({ place }) => inPlan(place)}
+                minMm={minMm}
+                system={system}
+                onMin={setMinMm}
+                onRead={(wetted) => {
+                  if (!combPlace) return;
+                  void record({
+                    kind: "comb",
+                    place: combPlace,
+                    coatId: coat.coat.id,
+                    ...readCombAt(teethMm, wetted),
+                  });
+                  setCombPlace(null);
+                }}
+                onTakeBack={({ id }) => void record({ kind: "comb-ends", combId: id })}
+              />
+            </>
+          )}
+          {see === "causes" && traced && faultCoatId !== null && (
+            <>
+              <CausePanel
+                fault={fault}
+                onFault={setFaultId}
+                first={[...new Set(pinned.map((pin) => pin.fault))]}
+                coats={coatList}
+                coatId={faultCoatId}
+                onCoat={setCoatId}
+                causes={traced.causes}
+                reads={traced.reads}
+                answers={traced.answers}
+                ask={traced.ask}
+                system={system}
+                kept={job.nextTime}
+                onAnswer={(evidence, u) =>
+                  void record({ kind: "answer", fault: fault.id, coatId: faultCoatId, evidence, u })
+                }
+                onKeep={job.keepNextTime}
+                onRepair={(id) => {
+                  const made = repairFor(id);
+                  if (made) setRepair({ id, coat: made });
+                }}
+              />
+              <NextTime job={job} />
+            </>
+          )}
+        </div>
+      </aside>
+      {pinAt && (
+        <PinDialog
+          place={pinAt}
+          placeWords={inPlan(pinAt)}
+          when={when}
+          coats={coatList}
+          coatId={coat.coat.id}
+          usual={asking?.faults ?? []}
+          system={system}
+          onClose={() => setPinAt(null)}
+          onPin={(pin, photo) => {
+            const id = crypto.randomUUID();
+            void record(pin, id).then(() =>
+              photo ? keepPhoto(photo, { stepId: null, pinId: id }) : undefined,
+            );
+            if (asking && !inspection.looked.has(lookKey(when, asking.item)))
+              void record({ kind: "looked", when, item: asking.item, ok: false });
+            setChosen(id);
+            if (!asking) setSee("pins");
+            setPinAt(null);
+            setAsking(null);
+          }}
+        />
+      )}
+      {repair && (
+        <RepairDialog
+          coat={repair.coat}
+          planned={job.planWith(repair.coat)}
+          words={REPAIRS[repair.id] ?? ""}
+          system={system}
+          onClose={() => setRepair(null)}
+          onTake={() => {
+            job.addCoat(repair.coat);
+            setRepair(null);
+          }}
+        />
+      )}
+    </main>
+  );
+}
