@@ -1,6 +1,6 @@
 import { addStarterColours } from "@/contracts/colour-card";
 import { readRoom, setBench } from "@/contracts/bench";
-import { createJob, describeJob, saveJob } from "@/contracts/jobs";
+import { archiveJob, createJob, describeJob, saveJob } from "@/contracts/jobs";
 import { addPerson, type Person } from "@/contracts/people";
 import { savePicture } from "@/contracts/pictures";
 import { recordPour } from "@/contracts/pours";
@@ -30,6 +30,7 @@ import { signInBook } from "@/server/repositories/people";
 import { poursOf } from "@/server/repositories/pours";
 import type { z } from "zod";
 import { boardPicture } from "./board-picture";
+import { pastPours } from "./history";
 import { demoPour } from "./pours";
 import { DEMO_RECIPES, foretold } from "./recipes";
 import { DEMO_BENCH, DEMO_PASSWORD, DEMO_PEOPLE, DEMO_ROOM, DEMO_SHOP, demoJobs } from "./shop";
@@ -90,7 +91,11 @@ async function loadShop(now: Date): Promise<void> {
   if (!owner) throw new Error("The demo shop has no owner");
   const { person, cards } = await foundShop(DEMO_SHOP, { ...owner, password: DEMO_PASSWORD });
   const shelf = await colourCardsOf(database(), person).list();
-  for (const hand of hands) await doAct(person, addPerson, { ...hand, password: DEMO_PASSWORD });
+  const handIds: string[] = [];
+  for (const hand of hands)
+    handIds.push((await doAct(person, addPerson, { ...hand, password: DEMO_PASSWORD })).personId);
+  const helper = await signInBook(database()).person(handIds[0] ?? "");
+  await loadHistory(person, helper ?? person, cards, now);
 
   await doAct(person, setBench, { settings: DEMO_BENCH });
   const [tempC, humidityPct] = DEMO_ROOM;
@@ -123,6 +128,27 @@ async function loadShop(now: Date): Promise<void> {
     await doAct(person, recordPour, { pourId, events });
     // Recording a finish set the job curing; the list shows where it stands by now.
     await doAct(person, describeJob, { jobId, fields: { ...rest, dueOn } });
+  }
+}
+
+/** The pours of half a year, in jobs that are done and put away; whoever poured recorded it. */
+async function loadHistory(
+  owner: Person,
+  hand: Person,
+  cards: readonly ResinCard[],
+  now: Date,
+): Promise<void> {
+  for (const { name, by, document, startedAt, events } of pastPours(cards, now)) {
+    const fields = { name, client: "", status: "done" as const, dueOn: null };
+    const { jobId } = await doAct(owner, createJob, { fields });
+    const { revision } = await doAct(owner, saveJob, { jobId, revision: 1, document });
+    const pourId = crypto.randomUUID();
+    const who = by === "owner" ? owner : hand;
+    const plan = { document, ...usedCards(document, cards, []) };
+    await poursOf(database(), who).start({ id: pourId, jobId, jobRevision: revision, at: startedAt, plan });
+    await doAct(who, recordPour, { pourId, events });
+    await doAct(owner, describeJob, { jobId, fields });
+    await doAct(owner, archiveJob, { jobId, archived: true });
   }
 }
 

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from "@playwright/test";
+import { test, type Page } from "@playwright/test";
 import { signIn, stage } from "../fixtures/shop";
 
 const NOW = process.env["GAUGEBEAM_DEMO_NOW"] ?? "";
@@ -49,12 +49,6 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   await page.waitForURL("**/sheets/batch");
   await picture(page, "batch-sheet");
   await stage(page, "Cups");
-  await page.getByRole("link", { name: "What to buy" }).click();
-  await page.waitForURL("**/buy");
-  await page.getByRole("checkbox", { name: "Reception desk" }).click();
-  await page.waitForURL("**/buy?with=*");
-  await picture(page, "buy");
-  await page.getByRole("link", { name: "back to the cups" }).click();
   await stage(page, "Rehearse");
   await page.locator("[aria-busy=false]").filter({ hasText: "mud, over what was poured" }).waitFor();
   await page.waitForTimeout(4000);
@@ -62,14 +56,20 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   await page.getByRole("link", { name: "Practice" }).click();
   await practise(page);
   await picture(page, "practice");
-  await page.getByRole("link", { name: "For the client" }).click();
-  await expect(page.getByRole("button", { name: "PNG" })).toBeEnabled({ timeout: 60_000 });
-  await picture(page, "client");
   await page.getByRole("link", { name: "Vein map" }).click();
   await page.getByRole("button", { name: "Lay out the pieces and draw veins" }).click();
   await page.getByRole("button", { name: "Graphite vein 2", exact: true }).focus();
   await page.keyboard.press("Enter");
   await picture(page, "veins");
+  await page.goto("/jobs");
+  await page.getByRole("link", { name: "Reception desk" }).click();
+  await stage(page, "Inspect");
+  await page.getByRole("tab", { name: "Film" }).click();
+  await page.getByRole("radio", { name: /^Colour/ }).click();
+  await picture(page, "inspect");
+  await page.goto("/learn");
+  await page.getByRole("img", { name: /^Forecasts/ }).waitFor();
+  await picture(page, "learn");
   await page.goto("/jobs");
   await page.getByRole("link", { name: "Reception desk" }).click();
   await stage(page, "Log");

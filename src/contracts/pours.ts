@@ -2,6 +2,7 @@ import { z } from "zod";
 import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { JobDocument } from "@/core/job/job";
+import { LOSS_PARTS } from "@/core/pour/inspect-events";
 import type { PourEvent } from "@/core/pour/pour-events";
 import { act } from "./act";
 import { jobDocumentSchema } from "./job-document";
@@ -78,6 +79,15 @@ export const pourEventSchema = z.discriminatedUnion("kind", [
   z.object({ ...stamped, kind: z.literal("pin-ends"), pinId: rowId, how: z.enum(["mended", "mistaken"]) }),
   z.object({ ...stamped, kind: z.literal("comb"), place, coatId, wetMm: filmMm, dryMm: filmMm }),
   z.object({ ...stamped, kind: z.literal("comb-ends"), combId: rowId }),
+  z.object({
+    ...stamped,
+    kind: z.literal("loss-weighed"),
+    coatId,
+    loss: z.enum(LOSS_PARTS),
+    grams: z.number().min(0).max(1e6),
+    many: z.number().int().min(1).max(1000),
+  }),
+  z.object({ ...stamped, kind: z.literal("film-seen"), coatId, word: z.enum(["string", "gummy"]) }),
   z.object({
     ...stamped,
     kind: z.literal("answer"),

@@ -161,25 +161,42 @@ const foreign = (): Record<string, unknown> => ({
   "board.add": { versionId: theirRecipe.versionId, fields: BOARD },
   "board.change": { boardId: theirBoard, changedAt: at, fields: { ...BOARD, result: "taken" } },
   "pour.start": { pourId: randomUUID(), jobId: theirs.jobId, revision: 2, at },
+  "learning.decide": {
+    id: randomUUID(),
+    said: { kind: "changed", pourId: theirPour, yes: true },
+  },
   "pour.record": { pourId: theirPour, events: [{ id: randomUUID(), at, kind: "finish" }] },
 });
 
 /** A picture of all rows of a shop, to see that nothing moved. */
 async function rowsOf(shopId: string): Promise<string> {
-  const [jobs, cards, colours, pours, people, recipes, versions, boards, readings, practices, approved] =
-    await Promise.all([
-      db.Job.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-      db.ResinCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-      db.ColourCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-      db.Pour.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-      db.Person.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-      db.Recipe.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-      db.RecipeVersion.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-      db.SampleBoard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-      db.RoomReading.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-      db.Practice.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-      db.ApprovedPicture.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
-    ]);
+  const [
+    jobs,
+    cards,
+    colours,
+    pours,
+    people,
+    recipes,
+    versions,
+    boards,
+    readings,
+    practices,
+    approved,
+    learning,
+  ] = await Promise.all([
+    db.Job.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.ResinCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.ColourCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.Pour.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.Person.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.Recipe.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.RecipeVersion.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.SampleBoard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.RoomReading.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.Practice.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.ApprovedPicture.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.LearningDecision.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+  ]);
   const events = await db.PourEvent.count({ where: { pourId: pours.map((pour) => pour.id) } });
   return JSON.stringify([
     jobs,
@@ -193,6 +210,7 @@ async function rowsOf(shopId: string): Promise<string> {
     readings,
     practices,
     approved,
+    learning,
     events,
   ]);
 }

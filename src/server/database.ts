@@ -3,6 +3,7 @@ import mysql2 from "mysql2";
 import { Sequelize } from "sequelize";
 import { defineColourCard } from "./models/colour-card";
 import { defineJob } from "./models/job";
+import { defineLearning } from "./models/learning";
 import { definePicture } from "./models/picture";
 import { definePour } from "./models/pour";
 import { defineRecipe } from "./models/recipe";
@@ -39,6 +40,7 @@ export function openDatabase(settings: Settings["database"]) {
     RoomReading: defineRoomReading(sequelize),
     ...defineRehearsal(sequelize),
     ...defineSession(sequelize),
+    ...defineLearning(sequelize),
   };
 }
 

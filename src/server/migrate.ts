@@ -13,6 +13,7 @@ import * as tenth from "./migrations/0010-nothing-lost";
 import * as eleventh from "./migrations/0011-taken-back";
 import * as twelfth from "./migrations/0012-clock";
 import * as thirteenth from "./migrations/0013-heat-on-a-film";
+import * as fourteenth from "./migrations/0014-learning";
 import { repeatableTables, type RepeatableTables } from "./repeatable-tables";
 import { readSettings } from "./settings";
 
@@ -34,6 +35,7 @@ export const MIGRATIONS: readonly {
   { name: "0011-taken-back", ...eleventh },
   { name: "0012-clock", ...twelfth },
   { name: "0013-heat-on-a-film", ...thirteenth },
+  { name: "0014-learning", ...fourteenth },
 ];
 
 /** Another process that migrates is waited for, at most so long. */

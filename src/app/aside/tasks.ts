@@ -1,4 +1,5 @@
 import { shelfFile } from "@/features/colours/palette";
+import { learnShop, type ToLearnFrom } from "@/features/learn/learn-shop";
 import { makeSheet, type SheetRequest } from "@/features/job/sheets/make-sheet";
 import { shoppingOfJobs, type JobsToBuyFor } from "@/features/job/buy/shopping-of-jobs";
 import { wetNowOf, type PourToShow } from "@/features/bench-line/wet-now";
@@ -8,5 +9,6 @@ export const TASKS: Record<string, (input: unknown) => unknown> = {
   shelf: (input) => shelfFile(input as Parameters<typeof shelfFile>[0]),
   sheet: (input) => makeSheet(input as SheetRequest),
   shopping: (input) => shoppingOfJobs(input as JobsToBuyFor),
+  learning: (input) => learnShop(input as ToLearnFrom),
   "wet-now": (input) => wetNowOf(input as PourToShow),
 };

@@ -53,16 +53,21 @@ export function needOf({ pieces, coverShare, rateM2PerH, people, ...request }: C
   const topAreaMm2 = sumOver(pieces, (piece) => piece.topAreaMm2);
   const faceAreaMm2 = sumOver(pieces, (piece) => piece.faceAreaMm2);
   // Copies of one piece are read by the same hand: their doubts add, those of different pieces in quadrature.
-  const onTopMl = sumOf(pieces.map((piece) => scaled(topMlOf(piece, coverShare), piece.count)));
+  const fills = pieces.some((piece) => piece.fillMl !== null);
+  // A fill takes what it takes; a film is laid by hand.
+  const laidTimes = fills ? 1 : factorSpread("filmLaidTimes", request.factors).likely;
+  const onTopMl = sumOf(pieces.map((piece) => scaled(topMlOf(piece, coverShare), piece.count * laidTimes)));
   const onFacesMl = scaled(
     factorSpread("faceFilmShare", request.factors),
-    sumOver(pieces, (piece) => (piece.faceAreaMm2 * coverShare * piece.filmMm) / 1000),
+    laidTimes * sumOver(pieces, (piece) => (piece.faceAreaMm2 * coverShare * piece.filmMm) / 1000),
   );
-  const fills = pieces.some((piece) => piece.fillMl !== null);
   const embeds = request.embeds.map((embed) => embedNeed(embed, fills));
   const sunkMl = sunkOf(embeds);
   const displacedMl = displacedIn(onTopMl.likely, sunkMl);
-  const minutes = ((topAreaMm2 + faceAreaMm2) / 1e6 / (rateM2PerH * people)) * 60;
+  const minutes =
+    factorSpread("workTimes", request.factors).likely *
+    ((topAreaMm2 + faceAreaMm2) / 1e6 / (rateM2PerH * people)) *
+    60;
   return {
     onTopMl: less(onTopMl, displacedMl),
     onFacesMl,

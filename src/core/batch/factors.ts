@@ -51,7 +51,9 @@ export type FactorId =
   | "faceFilmShare"
   | "shrinkPct"
   | "sprayOnPiece"
-  | "notchShare";
+  | "notchShare"
+  | "filmLaidTimes"
+  | "workTimes";
 
 /** A planning factor: its usual value and spread, its unit and why it is so. */
 export type Factor = {
@@ -154,6 +156,22 @@ export const FACTORS: Record<FactorId, Factor> = {
     usual: { low: 0.5, likely: 0.68, high: 0.85 },
     kind: "physics",
     why: "A notched edge is pulled leaning at 45 to 60°: its ridges are lower by the sine of that angle, 0.71 to 0.87, and it pushes a little along. Measure yours with a comb gauge and put it here.",
+  },
+  filmLaidTimes: {
+    id: "filmLaidTimes",
+    name: "film laid, times the planned",
+    unit: "×",
+    usual: { low: 1, likely: 1, high: 1 },
+    kind: "assumed",
+    why: "A hand that lays a little more than is planned does so every time. The log tells by how much: the comb, and what is left over.",
+  },
+  workTimes: {
+    id: "workTimes",
+    name: "time for mixing and laying, times the planned",
+    unit: "×",
+    usual: { low: 1, likely: 1, high: 1 },
+    kind: "assumed",
+    why: "How long this shop takes for what is planned at the coat's rate. The log tells it.",
   },
   sprayOnPiece: {
     id: "sprayOnPiece",

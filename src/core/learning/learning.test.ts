@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import reference from "../reference/learning.json";
 import { learn, USUAL, type Factor, type LearnBy, type Reading } from "./fit";
-import { changed, chanceOfShort, needOf, proposal, score, sdOfEnds, useReading, weighNext } from "./predict";
+import { changed, chanceOfShort, needOf, proposal, score, sdOfEnds, readingOfUse, weighNext } from "./predict";
 
 type Case = { id: string; of: string; input: never; expected: never; tolerance: Record<string, number> };
 const all = reference.cases as unknown as Case[];
@@ -79,10 +79,10 @@ test.each(of<Parameters<typeof proposal>[0], { propose: boolean; why: string | n
     expect(proposal(input) === null).toBe(expected.propose);
   },
 );
-test.each(of<Parameters<typeof useReading>[0], { y: number; sigma: number } | null>("useReading"))(
+test.each(of<Parameters<typeof readingOfUse>[0], { y: number; sigma: number } | null>("useReading"))(
   "$id: what the log says of what was used (reference)",
   ({ input, expected }) => {
-    const told = useReading(input);
+    const told = readingOfUse(input);
     if (expected === null) return expect(told).toBeNull();
     expect(told!.y).toBeCloseTo(expected.y, 7);
     expect(told!.sigma).toBeCloseTo(expected.sigma, 7);

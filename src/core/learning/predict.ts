@@ -2,7 +2,7 @@ import { normalBelow, normalDensity } from "../numerics/normal";
 import { dot, foretold, type Coefficients, type Learnt, type Term } from "./fit";
 
 /** Half of the middle eight tenths: of a normal distribution, and of Student's with four degrees of freedom. */
-const EIGHT_TENTHS = 1.2815515655;
+export const EIGHT_TENTHS = 1.2815515655;
 const EIGHT_TENTHS_T4 = 1.5332062741;
 /** ln(high/low) of nine in ten, in standard deviations. */
 const NINE_TENTHS = 2 * 1.644853627;
@@ -64,7 +64,7 @@ export function score(seen: number, mean: number, sd: number): { crps: number; l
 }
 
 /** What the log of a pour says of what was used, ml; null where it says nothing. */
-export function useReading({
+export function readingOfUse({
   mixedMl,
   leftMl,
   shortMl,

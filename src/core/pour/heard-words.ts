@@ -41,6 +41,9 @@ export function heardWords(event: PourEvent, steps: readonly RunStep[]): string 
     case "comb":
     case "comb-ends":
       return `${who}a comb reading`;
+    case "loss-weighed":
+    case "film-seen":
+      return `${who}a reading that teaches`;
     case "answer":
       return `${who}a question about a fault`;
     case "left":

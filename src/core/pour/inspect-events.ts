@@ -3,6 +3,10 @@ import type { Place } from "./place";
 /** When a piece is looked at: wet, while it can still be mended, or cured, in daylight. */
 export type When = "wet" | "cured";
 
+/** A loss that can be weighed by itself. */
+export const LOSS_PARTS = ["cup", "bucket", "stick", "tool", "open", "drip"] as const;
+export type LossPart = (typeof LOSS_PARTS)[number];
+
 /**
  * What is seen of a piece that was poured, recorded as what happens at the bench is: append-only, so that it is kept on a device and sent twice does no
  * harm. Lengths and films in mm; `fault`, `item` and `evidence` are ids of the walk's list and of the table of faults.
@@ -23,5 +27,9 @@ export type InspectAct =
   /** The last tooth that was wetted and the first that stayed dry; null for none and for none left dry. */
   | { kind: "comb"; place: Place; coatId: string; wetMm: number | null; dryMm: number | null }
   | { kind: "comb-ends"; combId: string }
+  /** What stayed on so many cups, buckets, sticks or tools, or dripped off all edges of a kind, weighed together. */
+  | { kind: "loss-weighed"; coatId: string; loss: LossPart; grams: number; many: number }
+  /** A film was so: a stick drew no more string out of it, or its drips hardly moved. */
+  | { kind: "film-seen"; coatId: string; word: "string" | "gummy" }
   /** How far something is so, 0 to 1; null where nobody knows. */
   | { kind: "answer"; fault: string; coatId: string; evidence: string; u: number | null };

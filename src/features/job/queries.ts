@@ -3,10 +3,12 @@ import type { OpenJob } from "@/contracts/jobs";
 import type { Person } from "@/contracts/people";
 import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
+import type { AdoptedFactors } from "@/core/learning/decisions";
 import type { Shopping } from "@/core/shop/shopping";
 import { aside, asideTask } from "@/server/aside";
 import { database } from "@/server/database";
 import { colourCardsOf } from "@/server/repositories/colour-cards";
+import { learningOf } from "@/server/repositories/learning";
 import { jobsOf } from "@/server/repositories/jobs";
 import { picturesOf } from "@/server/repositories/pictures";
 import { poursOf } from "@/server/repositories/pours";
@@ -27,19 +29,23 @@ export const openJob = cache(async function openJob(
   pours: { id: string; finished: boolean }[];
   /** Something was looked at on what was poured. */
   inspected: boolean;
+  /** Factors that the shop has learnt and taken over. */
+  adopted: AdoptedFactors;
 }> {
   const db = database();
-  const [job, cards, colours, pours] = await Promise.all([
+  const [job, cards, colours, pours, adopted] = await Promise.all([
     jobsOf(db, person).open(jobId),
     resinCardsOf(db, person).list(),
     colourCardsOf(db, person).list(),
     poursOf(db, person).headsOfJob(jobId),
+    learningOf(db, person).adopted(),
   ]);
   return {
     job,
     cards,
     colours,
     pours: pours.map((pour) => ({ id: pour.id, finished: pour.finishedAt !== null })),
+    adopted,
     inspected: await poursOf(db, person).isInspected(pours.map(({ id }) => id)),
   };
 });

@@ -6,12 +6,18 @@ import { USUAL_HOURS } from "@/core/schedule/hours";
 import { implement } from "@/server/acts";
 import { database } from "@/server/database";
 import { benchOf } from "@/server/repositories/bench";
+import { factorValues } from "@/core/learning/decisions";
+import { learningOf } from "@/server/repositories/learning";
 import { jobsOf } from "@/server/repositories/jobs";
 
-/** A new job begins with the hours of the shop. */
+/** A new job begins with the hours of the shop, and the factors that it has learnt. */
 async function newDocument(person: Person): Promise<JobDocument> {
-  const { hours } = await benchOf(database(), person).settings();
-  const document = emptyJob();
+  const db = database();
+  const [{ hours }, adopted] = await Promise.all([
+    benchOf(db, person).settings(),
+    learningOf(db, person).adopted(),
+  ]);
+  const document = { ...emptyJob(), factors: factorValues(adopted) };
   return hours === USUAL_HOURS ? document : { ...document, work: { ...document.work, hours } };
 }
 

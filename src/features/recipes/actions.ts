@@ -17,6 +17,8 @@ import { implement } from "@/server/acts";
 import { database } from "@/server/database";
 import { notFound } from "@/server/refused";
 import { colourCardsOf } from "@/server/repositories/colour-cards";
+import { factorValues } from "@/core/learning/decisions";
+import { learningOf } from "@/server/repositories/learning";
 import { jobsOf } from "@/server/repositories/jobs";
 import { recipesOf } from "@/server/repositories/recipes";
 import { resinCardsOf } from "@/server/repositories/resin-cards";
@@ -57,11 +59,12 @@ export const recipeActs = [
       number,
       ...(board ? { board: { number: board.number, lengthMm: board.lengthMm, depthMm: board.depthMm } } : {}),
     };
+    const factors = factorValues(await learningOf(database(), person).adopted());
     return {
-      jobId: await jobsOf(database(), person).create(
-        fields,
-        jobFromRecipe(document, reference, size, randomUUID),
-      ),
+      jobId: await jobsOf(database(), person).create(fields, {
+        ...jobFromRecipe(document, reference, size, randomUUID),
+        factors,
+      }),
     };
   }),
   implement(readRecipe, async (person, { file }) => {

@@ -6,6 +6,7 @@ const PLACES = [
   ["/cards", "Resins"],
   ["/recipes", "Recipes"],
   ["/colours", "Colours"],
+  ["/learn", "Learn"],
 ] as const;
 
 /** The word, and the way home. */

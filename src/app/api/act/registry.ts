@@ -3,6 +3,7 @@ import { cardActs } from "@/features/cards/actions";
 import { colourActs } from "@/features/colours/actions";
 import { jobActs } from "@/features/job/actions";
 import { jobsActs } from "@/features/jobs/actions";
+import { learnActs } from "@/features/learn/actions";
 import { peopleActs } from "@/features/people/actions";
 import { pourActs } from "@/features/pour/actions";
 import { recipeActs } from "@/features/recipes/actions";
@@ -21,5 +22,6 @@ export const ACTS: ReadonlyMap<string, Implemented> = new Map(
     ...colourActs,
     ...recipeActs,
     ...pourActs,
+    ...learnActs,
   ].map((implemented) => [implemented.act.name, implemented]),
 );

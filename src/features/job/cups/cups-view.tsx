@@ -11,6 +11,7 @@ import { AtHand } from "./at-hand";
 import { BatchPanel } from "./batch-panel";
 import { Leftovers } from "./leftovers";
 import { LossList } from "./loss-list";
+import { ShopFactors } from "./shop-factors";
 import { OnTheScale } from "./on-the-scale";
 import { SectionMap } from "./section-map";
 import { SheetLinks } from "./sheet-links";
@@ -68,6 +69,7 @@ export function CupsView({ jobId }: { jobId: string }) {
             />
             <AmountLine planned={{ ...planned, batched }} />
             <LossList planned={{ ...planned, batched }} />
+            <ShopFactors />
             <AdviceAt coatId={coat.id} at={["batches", "rate", "scale"]} />
             <Leftovers batched={batched} />
           </>

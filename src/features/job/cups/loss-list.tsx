@@ -8,7 +8,9 @@ import type { Loss } from "@/core/batch/losses";
 import type { PlannedCoat } from "@/core/plan/timed";
 import type { UnitSystem } from "@/core/units/dimension";
 import { formatQuantity, quantityText, runText, trimmed } from "@/core/units/format-quantity";
+import { adoptedWords, factorText } from "@/core/learning/learning-words";
 import { Button } from "@/ui/button";
+import { useShopClock } from "@/ui/shop-clock";
 import { QuantityField } from "@/ui/quantity-field";
 import { useJob } from "../workspace/use-job";
 
@@ -94,7 +96,7 @@ function linesOf(planned: PlannedCoat & { batched: BatchedCoat }, system: UnitSy
       ml: batched.onTopMl.likely,
       low: batched.onTopMl.low,
       high: batched.onTopMl.high,
-      factors: [],
+      factors: batched.fills ? [] : ["filmLaidTimes"],
     },
   ];
   if (batched.onFacesMl.likely > 0) {
@@ -228,7 +230,9 @@ export function LossList({ planned }: { planned: PlannedCoat & { batched: Batche
 }
 
 function FactorForm({ factor, low, high }: { factor: FactorId; low: number; high: number }) {
-  const { document, system, change } = useJob();
+  const { document, adopted, system, change } = useJob();
+  const { say } = useShopClock();
+  const own = adopted[factor];
   const { name, unit, usual, why, kind } = FACTORS[factor];
   const typed = document.factors[factor];
   const set = (value: number | undefined) =>
@@ -252,6 +256,20 @@ function FactorForm({ factor, low, high }: { factor: FactorId; low: number; high
       <p className="label">
         {kind} · {why} Here {Math.round(low)} to {Math.round(high)} ml.
       </p>
+      {own && (
+        <p className="label">
+          {typed === own.value ? (
+            `It is ${adoptedWords(own, say(own.at, "d MMM"))}.`
+          ) : (
+            <>
+              {factorText(factor, own.value)} is {adoptedWords(own, say(own.at, "d MMM"))}.{" "}
+              <Button weight="quiet" className="text-xs" onClick={() => set(own.value)}>
+                plan with it
+              </Button>
+            </>
+          )}
+        </p>
+      )}
       {typed !== undefined && (
         <Button weight="quiet" className="self-start text-xs" onClick={() => set(undefined)}>
           back to the usual{usual.likely > 0 ? ` ${trimmed(usual.likely, 2)} ${unit}` : ""}

@@ -7,6 +7,7 @@ import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { JobDocument } from "@/core/job/job";
 import { byIdentity } from "@/core/numerics/by-identity";
+import type { AdoptedFactors } from "@/core/learning/decisions";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { measured } from "@/core/plan/measured";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -17,7 +18,7 @@ import { JobContext } from "./use-job";
 import { useStagedDocument } from "./use-staged-document";
 
 type Opened = {
-  shown: Sent<{ job: OpenJob; cards: ResinCard[]; colours: ColourCard[] }>;
+  shown: Sent<{ job: OpenJob; cards: ResinCard[]; colours: ColourCard[]; adopted: AdoptedFactors }>;
   system: UnitSystem;
   children: ReactNode;
 };
@@ -33,7 +34,7 @@ export function JobWorkspace(opened: Opened) {
 
 /** Holds a job open: computes its plan on every change, saves in pauses, and tells when someone else saved. */
 function LiveJob({ shown, system, children }: Opened) {
-  const { job, cards, colours } = useMemo(() => received(shown), [shown]);
+  const { job, cards, colours, adopted } = useMemo(() => received(shown), [shown]);
   const [store] = useState(() => createJobStore(job));
   const planOf = useMemo(
     () => byIdentity((document: JobDocument) => derivePlan(document, cards, colours)),
@@ -43,8 +44,8 @@ function LiveJob({ shown, system, children }: Opened) {
   const document = useStagedDocument(store, stages);
   const plan = planOf(document);
   const workspace = useMemo(
-    () => ({ store, cards, colours, system, document, plan }),
-    [store, cards, colours, system, document, plan],
+    () => ({ store, cards, colours, adopted, system, document, plan }),
+    [store, cards, colours, adopted, system, document, plan],
   );
 
   useEffect(() => {

@@ -24,6 +24,7 @@ import { PinsLayer } from "./pins-layer";
 import { RepairDialog } from "./repair-dialog";
 import { Stage } from "./stage";
 import { rehearsedOf } from "../rehearsed-of";
+import { TeachPanel } from "./teach-panel";
 import { useInspected } from "./use-inspected";
 import { useFilmMap, useTraced } from "./use-traced";
 import { MendLine } from "./mend-line";
@@ -95,7 +96,7 @@ function Inspect({
   system: UnitSystem;
   job: JobSide;
 }) {
-  const { logged, wet, now, waiting, trouble, record, keepPhoto } = useInspected(pour);
+  const { logged, events, wet, now, waiting, trouble, record, keepPhoto } = useInspected(pour);
   const { plan, inspection, document, outcomes } = logged;
   const { say } = useShopClock();
   const [see, setSee] = useState<See>("walk");
@@ -322,6 +323,16 @@ function Inspect({
                   setCombPlace(null);
                 }}
                 onTakeBack={({ id }) => void record({ kind: "comb-ends", combId: id })}
+              />
+              <TeachPanel
+                key={coat.coat.id}
+                coat={coat}
+                plan={plan}
+                factors={document.factors}
+                events={events}
+                wetSince={wet?.coatId === coat.coat.id}
+                system={system}
+                record={record}
               />
             </>
           )}

@@ -33,7 +33,7 @@ export function useInspected(pour: Pour) {
     const mend = mendTime(last.windows.life, nowMin - last.windows.mixedAtMin);
     return isPastMending(mend) ? null : { coatId: last.of.coat.id, name: last.of.coat.name, mend };
   }, [logged, tenth]);
-  return { logged, wet, now, waiting, trouble, record, keepPhoto };
+  return { logged, events, wet, now, waiting, trouble, record, keepPhoto };
 }
 
 export type Inspected = ReturnType<typeof useInspected>;

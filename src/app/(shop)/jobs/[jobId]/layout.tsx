@@ -21,12 +21,12 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function JobLayout({ params, children }: Props) {
   const person = await requirePerson();
   const { jobId } = await params;
-  const { job, cards, colours, pours, inspected } = await orVersions(
+  const { job, cards, colours, pours, inspected, adopted } = await orVersions(
     jobId,
     orNotFound(openJob(person, jobId)),
   );
   return (
-    <JobWorkspace key={job.id} shown={sent({ job, cards, colours })} system={person.units}>
+    <JobWorkspace key={job.id} shown={sent({ job, cards, colours, adopted })} system={person.units}>
       <Header person={person}>
         <div className="flex items-baseline gap-5 min-w-0">
           <span className="text-lg text-ink-soft truncate">

@@ -1,0 +1,55 @@
+import { randomUUID } from "node:crypto";
+import { jobDocumentSchema } from "@/contracts/job-document";
+import type { Pour } from "@/contracts/pours";
+import { starterCards } from "@/core/cure/starter-cards";
+import { learnShop } from "@/features/learn/learn-shop";
+import { pastPours } from "./history";
+
+const cards = starterCards(randomUUID);
+const now = new Date("2026-05-14T15:18:00.000Z");
+const past = pastPours(cards, now);
+const pours = past.map(({ name, by, document, startedAt, events }, n): Pour => ({
+  id: `p${n}`,
+  jobId: `j${n}`,
+  jobName: name,
+  startedAt: startedAt.toISOString(),
+  startedBy: by,
+  finishedAt: events.at(-1)!.at,
+  jobRevision: 1,
+  plan: { document, cards, colours: [] },
+  events: events.map((event) => ({ ...event, by })),
+}));
+const learning = learnShop({
+  pours,
+  decisions: [],
+  jobs: [],
+  cards,
+  colours: [],
+  timeZone: "UTC",
+  me: { name: "owner", isOwner: true },
+});
+
+test("half a year of pours, each a document that the app takes, none in the last week", () => {
+  expect(past.length).toBeGreaterThanOrEqual(17);
+  for (const { document, startedAt } of past) {
+    expect(jobDocumentSchema.parse(document)).toEqual(document);
+    expect(now.getTime() - startedAt.getTime()).toBeGreaterThan(7 * 86_400_000);
+  }
+});
+
+test("its log finds out what the shop is like, and proposes it: more is lost than usual, and it takes longer", () => {
+  const { volumes, times, factors } = learning;
+  expect(volumes.notProposed).toBeNull();
+  expect(volumes.usual!.movedMl).toBeGreaterThan(15);
+  expect(volumes.gain!).toBeGreaterThan(0);
+  expect(times.shop.times).toBeGreaterThan(1.05);
+  const cup = factors.find(({ id }) => id === "cupFilmMm")!;
+  expect(cup.low).toBeLessThanOrEqual(cup.likely);
+  expect(cup.doubtLeft).toBeLessThan(1);
+  expect(times.people.map(({ name }) => name).sort()).toEqual(["hand", "owner"]);
+});
+
+test("the pour at which a cup was left standing does not go with the others", () => {
+  const spilled = learning.volumes.forecasts.find(({ jobName }) => jobName === "Bar end")!;
+  expect(spilled.weight).toBeLessThan(0.3);
+});

@@ -1,0 +1,71 @@
+import { expect, test } from "@playwright/test";
+import { field, makeJob, saved, signIn, stage } from "../fixtures/shop";
+
+test("the log proposes what the pours took; taken over it reaches a new job, a planned one when it says so, and it is taken back", async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.getByRole("link", { name: "Learn" }).click();
+  await page.waitForURL("**/learn");
+  await expect(page.getByRole("heading", { name: "How good are we?" })).toBeVisible();
+  const proposals = page.getByRole("region", { name: "Proposals" });
+  await expect(
+    proposals.getByText(/^Your last \d+ pours took .* more than planned each, most likely/),
+  ).toBeVisible();
+  // What it would do to an open job, before and after.
+  const counter = proposals.getByRole("row", { name: /Serving counter/ });
+  const [before, after] = await counter.locator(".figure").allTextContents();
+  expect(before).not.toBe(after);
+  // The spread is told, and how many held.
+  await expect(page.getByRole("img", { name: /^Forecasts of \d+ coats/ })).toBeVisible();
+  await expect(page.getByText(/does not go with the others/).first()).toContainText("Bar end");
+
+  await proposals.getByRole("button", { name: "Plan with it" }).first().click();
+  await expect(proposals.getByRole("button", { name: /^Take the shop's losses back/ })).toBeVisible();
+  await expect(page.getByRole("region", { name: "Losses and film" })).toContainText("the shop's own, from");
+
+  // A new job begins with it, and says where it comes from.
+  await makeJob(page, "Learnt");
+  await page.getByRole("button", { name: "Round" }).click();
+  await field(page, "Diameter").fill("30 in");
+  await saved(page);
+  await stage(page, "Build");
+  await page
+    .getByRole("button", { name: /^(Add a coat|The usual coats)/ })
+    .first()
+    .click();
+  await stage(page, "Cups");
+  await expect(page.getByText("Losses and film are the shop's own, as its log has them.")).toBeVisible();
+
+  // A job that is planned keeps its own until one says otherwise.
+  await page.goto("/jobs");
+  await page.getByRole("link", { name: "Serving counter" }).first().click();
+  await page.waitForURL("**/measure");
+  await stage(page, "Cups");
+  await expect(page.getByText(/planned with other losses than the shop's own/)).toBeVisible();
+  await page.getByRole("button", { name: "Plan it with the shop's own" }).click();
+  await saved(page);
+  await page.getByRole("button", { name: /^Cups/ }).first().click();
+  await expect(page.getByText(/It is the shop's own, from \d+ pours, taken over/)).toBeVisible();
+  await page.getByRole("button", { name: "undo" }).click();
+  await saved(page);
+
+  await page.goto("/learn");
+  await proposals.getByRole("button", { name: /^Take the shop's losses back/ }).click();
+  await expect(proposals.getByRole("button", { name: "Plan with it" }).first()).toBeVisible();
+});
+
+test("a hand sees what was learnt and its own times, decides nothing, and is not shown another's", async ({
+  browser,
+}) => {
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  await signIn(page, { email: "tomas@lantern-yard.example", password: "pour-when-ready" });
+  await page.goto("/learn");
+  await expect(page.getByText("An owner of the shop decides it.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Plan with it" })).toHaveCount(0);
+  const people = page.getByRole("table", { name: "Time by person" });
+  await expect(people).toContainText("Tomas Reyle");
+  await expect(people).not.toContainText("Ines Calder");
+  await context.close();
+});

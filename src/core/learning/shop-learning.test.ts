@@ -1,0 +1,284 @@
+import fc from "fast-check";
+import { FACTORS } from "../batch/factors";
+import { normals, seeded } from "../numerics/random";
+import { adoptedFactors, factorValues, lastWord, type LearningDecision } from "./decisions";
+import type { Term } from "./fit";
+import { learnTimes } from "./learn-times";
+import { learnVolumes } from "./learn-volumes";
+import { learntFactors } from "./learnt-factors";
+import { adoptedWords, notProposedWords, timeProposalWords, volumeProposalWords } from "./learning-words";
+import { missedWindows } from "./missed-windows";
+import type { CoatTeaches, PourTeaches } from "./pour-teaches";
+import { readingOfUse } from "./predict";
+import { volumeFactors } from "./volume-factors";
+
+/** A made-up shop: its true corrections, and the pours that they make. Simulated; no log of a real shop was seen. */
+type Truth = Readonly<Record<string, number>>;
+
+const PLAIN: Omit<CoatTeaches, "terms" | "lossTerms" | "use" | "mixMl"> = {
+  coatId: "c",
+  name: "Colour",
+  kind: "counter",
+  technique: "palm",
+  areaM2: 1,
+  fixedMl: 0,
+  direct: [],
+  comb: null,
+  time: null,
+  speed: [],
+  resinName: "Resin",
+  windows: [],
+};
+
+function simulated(seed: number, many: number, truth: Truth, noise = 1): PourTeaches[] {
+  const uniform = seeded(seed);
+  const normal = normals(uniform);
+  return Array.from({ length: many }, (_, n): PourTeaches => {
+    const film = 800 + 3500 * uniform();
+    const size = (low: number, high: number) => low + (high - low) * uniform();
+    const lossTerms: Term[] = [
+      { ml: size(30, 110), coefs: { lam: 1, cup: 1 } },
+      { ml: size(15, 80), coefs: { lam: 1, bucket: 1 } },
+      { ml: size(4, 14), coefs: { lam: 1, stick: 1 } },
+      { ml: size(10, 25), coefs: { lam: 1, tool: 1 } },
+      { ml: size(5, 90), coefs: { lam: 1, open: 1 } },
+      { ml: size(5, 40), coefs: { lam: 1, drip: 1 } },
+    ];
+    const onFilm = { film: 1, "kind:counter": 1 };
+    const terms: Term[] = [
+      { ml: film, coefs: onFilm },
+      { ml: film * size(0.02, 0.15), coefs: { ...onFilm, faceFilm: 1 } },
+      ...lossTerms,
+    ];
+    const sum = (list: readonly Term[], theta: Truth) =>
+      list.reduce(
+        (all, { ml, coefs }) =>
+          all + ml * Math.exp(Object.entries(coefs).reduce((s, [id, c]) => s + c * (theta[id] ?? 0), 0)),
+        0,
+      );
+    const mixMl = 1.15 * sum(terms, {});
+    const sigmaOf = (left: number) =>
+      readingOfUse({
+        mixedMl: mixMl,
+        leftMl: left,
+        shortMl: null,
+        needMl: sum(terms, {}),
+        lossesMl: sum(lossTerms, {}),
+      });
+    const used = sum(terms, truth) + noise * (sigmaOf(50)?.sigma ?? 0) * normal();
+    const left = mixMl - used;
+    const use = readingOfUse({
+      mixedMl: mixMl,
+      leftMl: left > 0 ? left : null,
+      shortMl: left > 0 ? null : -left,
+      needMl: sum(terms, {}),
+      lossesMl: sum(lossTerms, {}),
+    });
+    return {
+      pourId: `p${n}`,
+      jobId: "j",
+      jobName: `Job ${n}`,
+      startedAt: new Date(Date.UTC(2026, 0, 1 + n)).toISOString(),
+      coats: [{ ...PLAIN, terms, lossTerms, mixMl, use }],
+    };
+  });
+}
+
+/** True corrections as they are likely before anything is seen. */
+function drawn(seed: number): Truth {
+  const normal = normals(seeded(seed));
+  const factors = volumeFactors([{ ml: 1, coefs: { film: 1, "kind:counter": 1 } }]);
+  return Object.fromEntries(factors.map(({ id, sd }) => [id, sd * normal()]));
+}
+
+const SHOPS = Array.from({ length: 24 }, (_, n) => n + 1);
+
+describe("back-tested on simulated shops", () => {
+  const learnt = SHOPS.map((seed) => learnVolumes(simulated(seed, 24, drawn(1000 + seed))));
+  const share = (list: readonly { held: boolean }[]) => list.filter(({ held }) => held).length / list.length;
+
+  test("after ten pours 72 to 88 of a hundred lie where eight of ten should", () => {
+    const late = learnt.flatMap(({ forecasts }) => forecasts.slice(10));
+    expect(late.length).toBeGreaterThan(300);
+    expect(share(late)).toBeGreaterThan(0.72);
+    expect(share(late)).toBeLessThan(0.88);
+  });
+
+  test("its forecasts are ahead of no learning over all shops", () => {
+    const gains = learnt.map(({ gain }) => gain!);
+    expect(gains.filter((gain) => gain > 0).length / gains.length).toBeGreaterThan(0.7);
+  });
+
+  test("where half more is lost than usual, all shops are proposed it; where the usual is right, few are", () => {
+    const more = { lam: Math.log(1.5) };
+    const proposed = (truth: Truth) =>
+      SHOPS.map((seed) =>
+        [6, 12, 20].some((many) => learnVolumes(simulated(seed, many, truth)).notProposed === null),
+      ).filter(Boolean).length / SHOPS.length;
+    expect(proposed(more)).toBeGreaterThan(0.9);
+    expect(proposed({})).toBeLessThan(0.25);
+  });
+});
+
+test("an adopted proposal is not proposed again; a refused one not until it moves further", () => {
+  const pours = simulated(3, 16, { lam: Math.log(1.9) });
+  const first = learnVolumes(pours);
+  expect(first.notProposed).toBeNull();
+  expect(learnVolumes(pours, [], first.values).notProposed).not.toBeNull();
+  const { movedMl, sdMl } = first.usual!;
+  const refused: LearningDecision = {
+    id: "1",
+    at: "2026-02-01T00:00:00.000Z",
+    by: "Ines",
+    kind: "refuse",
+    of: "volume",
+    moved: movedMl,
+    sd: sdMl,
+  };
+  expect(learnVolumes(pours, [refused]).notProposed).toBe("refused");
+  expect(learnVolumes(pours, [{ ...refused, moved: movedMl - 2 * sdMl }]).notProposed).toBeNull();
+});
+
+test("a change that was confirmed makes the pours before it count less", () => {
+  const before = simulated(5, 14, { lam: 0 });
+  const after = simulated(6, 6, { lam: Math.log(1.5) }).map((pour, n) => ({ ...pour, pourId: `q${n}` }));
+  const pours = [...before, ...after];
+  const changed: LearningDecision = {
+    id: "1",
+    at: "2026-02-01T00:00:00.000Z",
+    by: "Ines",
+    kind: "changed",
+    pourId: "q0",
+    yes: true,
+  };
+  const moved = (decisions: LearningDecision[]) => learnVolumes(pours, decisions).usual!.movedMl;
+  expect(moved([changed])).toBeGreaterThan(moved([]) + 10);
+  expect(moved([{ ...changed, yes: false }])).toBeCloseTo(moved([]), 6);
+});
+
+test("a cup that was weighed lessens the doubt of cups more than pours do", () => {
+  const pours = simulated(9, 10, {});
+  const weighed = pours.map((pour, n) =>
+    n < 4
+      ? {
+          ...pour,
+          coats: pour.coats.map((coat) => ({ ...coat, direct: [{ part: "cup" as const, y: 0.3 }] })),
+        }
+      : pour,
+  );
+  const cup = (list: PourTeaches[]) => {
+    const { learnt, factors } = learnVolumes(list);
+    return learntFactors(learnt, factors).find(({ id }) => id === "cupFilmMm")!;
+  };
+  expect(cup(weighed).doubtLeft).toBeLessThan(cup(pours).doubtLeft);
+  expect(cup(weighed).likely).toBeGreaterThan(FACTORS.cupFilmMm.usual.likely);
+});
+
+test("time: who is slow with one way of working is told by the way where both hands do both; names only from five pours", () => {
+  const timed = (n: number, person: string, technique: "palm" | "flood", times: number): PourTeaches => ({
+    pourId: `p${n}`,
+    jobId: "j",
+    jobName: "Job",
+    startedAt: new Date(Date.UTC(2026, 0, 1 + n)).toISOString(),
+    coats: [
+      {
+        ...PLAIN,
+        technique,
+        terms: [],
+        lossTerms: [],
+        mixMl: 100,
+        use: null,
+        time: { tookMin: 40 * times, plannedMin: 40, people: [person] },
+      },
+    ],
+  });
+  const pours = Array.from({ length: 12 }, (_, n) =>
+    timed(n, n % 2 === 0 ? "A" : "B", n % 4 < 2 ? "palm" : "flood", n % 4 < 2 ? 1.5 : 1),
+  );
+  const { techniques, people, shop } = learnTimes(pours);
+  const of = (technique: string) => techniques.find((one) => one.technique === technique)!;
+  expect(of("palm").times).toBeGreaterThan(of("flood").times * 1.15);
+  expect(of("palm").minPerM2).toBeCloseTo(60, 9);
+  expect(people).toHaveLength(2);
+  expect(shop.times).toBeGreaterThan(1);
+  expect(learnTimes(pours.slice(0, 6)).people).toEqual([]);
+  expect(learnTimes([]).notProposed).toBe("nothing to learn from");
+});
+
+test("decisions: the later word counts, a take-back brings back the usual of its kind only, in any order", () => {
+  const at = (day: number) => new Date(Date.UTC(2026, 0, day)).toISOString();
+  const words: LearningDecision[] = [
+    {
+      id: "1",
+      at: at(1),
+      by: "I",
+      kind: "adopt",
+      of: "volume",
+      factors: { cupFilmMm: 0.7 },
+      pours: 5,
+      moved: 30,
+    },
+    {
+      id: "2",
+      at: at(2),
+      by: "I",
+      kind: "adopt",
+      of: "time",
+      factors: { workTimes: 1.2 },
+      pours: 6,
+      moved: 9,
+    },
+    {
+      id: "3",
+      at: at(3),
+      by: "I",
+      kind: "adopt",
+      of: "volume",
+      factors: { cupFilmMm: 0.8 },
+      pours: 9,
+      moved: 40,
+    },
+  ];
+  fc.assert(
+    fc.property(fc.shuffledSubarray(words, { minLength: 3 }), (shuffled) => {
+      expect(factorValues(adoptedFactors(shuffled))).toEqual({ cupFilmMm: 0.8, workTimes: 1.2 });
+    }),
+  );
+  const back: LearningDecision = { id: "4", at: at(4), by: "I", kind: "take-back", of: "volume" };
+  expect(factorValues(adoptedFactors([...words, back]))).toEqual({ workTimes: 1.2 });
+  expect(lastWord([...words, back], "volume")?.kind).toBe("take-back");
+  expect(adoptedFactors(words).cupFilmMm).toMatchObject({ pours: 9, by: "I" });
+});
+
+test("windows missed most come first", () => {
+  const pour = (kinds: CoatTeaches["windows"]): PourTeaches => ({
+    ...simulated(1, 1, {})[0]!,
+    coats: [{ ...PLAIN, terms: [], lossTerms: [], mixMl: 0, use: null, windows: kinds }],
+  });
+  const rows = missedWindows([
+    pour([
+      { kind: "veins", against: "too late" },
+      { kind: "flame", against: "in its window" },
+    ]),
+    pour([
+      { kind: "veins", against: "too early" },
+      { kind: "flame", against: "maybe too late" },
+    ]),
+  ]);
+  expect(rows[0]).toEqual({ kind: "veins", done: 2, early: 1, late: 1 });
+  expect(rows[1]).toEqual({ kind: "flame", done: 2, early: 0, late: 0 });
+});
+
+test("in words: more or less, with its spread, and that one loss is not known from left-overs", () => {
+  expect(volumeProposalWords({ movedMl: 120, sdMl: 31, pours: 9 }, "metric")).toBe(
+    "Your last 9 pours took 120 ml more than planned each, most likely 80 to 160 ml. Which loss it is, what was left over cannot tell.",
+  );
+  expect(volumeProposalWords({ movedMl: -120, sdMl: 31, pours: 9 }, "metric")).toContain("120 ml less");
+  expect(timeProposalWords({ movedMin: 12, sdMin: 3 })).toBe(
+    "Mixing and laying took 12 min longer than planned each time, most likely 8 min to 16 min.",
+  );
+  expect(notProposedWords("inside its spread")).toContain("the plan stands");
+  expect(adoptedWords({ pours: 1, by: "Ines" }, "12 Nov")).toBe(
+    "the shop's own, from 1 pour, taken over 12 Nov by Ines",
+  );
+});

@@ -1,0 +1,98 @@
+import type { Pour } from "@/contracts/pours";
+import type { FactorId } from "@/core/batch/factors";
+import type { ColourCard } from "@/core/colour/colour-card";
+import type { ResinCard } from "@/core/cure/resin-card";
+import type { JobDocument } from "@/core/job/job";
+import { derivePlan } from "@/core/plan/derive-plan";
+import { loggedPour } from "@/core/inspect/logged-pour";
+import {
+  adoptedFactors,
+  factorValues,
+  type AdoptedFactors,
+  type LearningDecision,
+} from "@/core/learning/decisions";
+import { learnSpeeds, type SpeedOf } from "@/core/learning/learn-speeds";
+import { learnTimes, type TimeLearning } from "@/core/learning/learn-times";
+import { learnVolumes, type VolumeLearning } from "@/core/learning/learn-volumes";
+import { learntFactors, type LearntFactor } from "@/core/learning/learnt-factors";
+import { missedWindows } from "@/core/learning/missed-windows";
+import { pourTeaches } from "@/core/learning/pour-teaches";
+import { wallMinutes } from "@/core/shop/wall-clock";
+
+export type ToLearnFrom = {
+  pours: Pour[];
+  decisions: LearningDecision[];
+  /** Open jobs: what a proposal would do to them. */
+  jobs: { jobId: string; name: string; document: JobDocument }[];
+  cards: ResinCard[];
+  colours: ColourCard[];
+  timeZone: string;
+  /** Who asks: names of others are for the owner. */
+  me: { name: string; isOwner: boolean };
+};
+
+export type ShopLearning = {
+  /** Pours that were looked at. */
+  pours: number;
+  volumes: Omit<VolumeLearning, "learnt" | "factors">;
+  factors: LearntFactor[];
+  times: TimeLearning;
+  speeds: SpeedOf[];
+  missed: ReturnType<typeof missedWindows>;
+  adopted: AdoptedFactors;
+  /** What would be mixed for the open jobs, ml: as they are planned, and with what is proposed. */
+  jobs: { jobId: string; name: string; beforeMl: number; afterMl: number }[];
+};
+
+/** All that a shop's log has learnt. Some 60 pours take about a second: it is worked out aside. */
+export function learnShop({
+  pours,
+  decisions,
+  jobs,
+  cards,
+  colours,
+  timeZone,
+  me,
+}: ToLearnFrom): ShopLearning {
+  const adopted = adoptedFactors(decisions);
+  const planned = factorValues(adopted);
+  const teaches = [...pours]
+    .sort((a, b) => Date.parse(a.startedAt) - Date.parse(b.startedAt))
+    .map((pour) => {
+      const day = new Date(pour.startedAt);
+      const { document } = pour.plan;
+      const plan = derivePlan(document, pour.plan.cards, pour.plan.colours);
+      const log = loggedPour({ document, plan, colours: pour.plan.colours }, pour.events, (at) =>
+        wallMinutes(new Date(at), day, timeZone),
+      );
+      const { id: pourId, jobId, jobName, startedAt } = pour;
+      return pourTeaches({ pourId, jobId, jobName, startedAt }, log, pour.events);
+    })
+    .filter((one) => one.coats.length > 0);
+  const { learnt, factors, ...volumes } = learnVolumes(teaches, decisions, planned);
+  const times = learnTimes(teaches, decisions, planned.workTimes ?? 1);
+  const proposed: Partial<Record<FactorId, number>> | null =
+    volumes.notProposed === null ? { ...planned, ...volumes.values } : null;
+  const mixOf = (document: JobDocument) =>
+    derivePlan(document, cards, colours).coats.reduce(
+      (sum, { batched }) => sum + (batched?.mixMl.likely ?? 0),
+      0,
+    );
+  return {
+    pours: teaches.length,
+    volumes,
+    factors: learntFactors(learnt, factors),
+    times: { ...times, people: times.people.filter(({ name }) => me.isOwner || name === me.name) },
+    speeds: learnSpeeds(teaches),
+    missed: missedWindows(teaches),
+    adopted,
+    jobs: proposed
+      ? jobs.map(({ jobId, name, document }) => ({
+          jobId,
+          name,
+          beforeMl: mixOf(document),
+          afterMl: mixOf({ ...document, factors: { ...document.factors, ...proposed } }),
+        }))
+      : [],
+  };
+}

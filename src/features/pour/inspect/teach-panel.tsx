@@ -1,0 +1,134 @@
+"use client";
+
+import { useState } from "react";
+import type { PlannedCoat } from "@/core/plan/timed";
+import { PART_WORDS } from "@/core/learning/learning-words";
+import { usualPartG } from "@/core/learning/pour-teaches";
+import { termsOf, workKindOf, PARTS } from "@/core/learning/volume-factors";
+import type { Plan } from "@/core/plan/derive-plan";
+import type { PourEvent } from "@/core/pour/pour-events";
+import type { LossPart } from "@/core/pour/inspect-events";
+import { covers } from "@/core/schedule/coat";
+import type { UnitSystem } from "@/core/units/dimension";
+import { trimmed } from "@/core/units/format-quantity";
+import { Button } from "@/ui/button";
+import { QuantityField } from "@/ui/quantity-field";
+import { SelectField } from "@/ui/text-field";
+import { useShopClock } from "@/ui/shop-clock";
+import type { Act } from "../pour-store";
+
+/** Readings that teach most, one touch each: a loss weighed by itself, and when a film was so. */
+export function TeachPanel({
+  coat,
+  plan,
+  factors,
+  events,
+  wetSince,
+  system,
+  record,
+}: {
+  coat: PlannedCoat;
+  plan: Plan;
+  factors: Parameters<typeof termsOf>[2];
+  events: readonly PourEvent[];
+  /** It is wet still: when it is seen to be so can be said. */
+  wetSince: boolean;
+  system: UnitSystem;
+  record: (act: Act) => Promise<void>;
+}) {
+  const { say } = useShopClock();
+  const [grams, setGrams] = useState<number | null>(null);
+  const pieces = plan.pieces.filter(({ id }) => covers(coat.coat, id));
+  const lossTerms = coat.batched ? termsOf(coat.batched, workKindOf(pieces), factors).lossTerms : [];
+  const usual = PARTS.flatMap((part) => {
+    const g = usualPartG(coat, part, lossTerms);
+    return g === null ? [] : [{ part, g }];
+  });
+  const [chosen, setChosen] = useState<LossPart | null>(null);
+  const part = usual.find((one) => one.part === chosen) ?? usual[0];
+  const told = events.filter(
+    (event): event is Extract<PourEvent, { kind: "loss-weighed" | "film-seen" }> =>
+      (event.kind === "loss-weighed" || event.kind === "film-seen") && event.coatId === coat.coat.id,
+  );
+  if (!part) return null;
+  return (
+    <section aria-label="Readings that teach" className="mt-6 border-t border-ink pt-3">
+      <h2 className="heading text-lg">Weigh one loss</h2>
+      <p className="text-sm text-ink-soft mb-2">
+        What was left over tells the sum of all losses. One that is weighed by itself tells most: with its
+        resin, less its empty weight.
+      </p>
+      <form
+        className="flex gap-3 items-end flex-wrap"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (grams === null) return;
+          void record({ kind: "loss-weighed", coatId: coat.coat.id, loss: part.part, grams, many: 1 });
+          setGrams(null);
+        }}
+      >
+        <SelectField
+          label="What was weighed"
+          value={part.part}
+          className="h-11"
+          onChange={(event) => setChosen(event.target.value as LossPart)}
+        >
+          {usual.map(({ part: id }) => (
+            <option key={id} value={id}>
+              {PART_WORDS[id]}
+            </option>
+          ))}
+        </SelectField>
+        <QuantityField
+          label={`Stayed on it, usual ${trimmed(part.g, 1)} g`}
+          value={grams}
+          dimension="mass"
+          system={system}
+          bounds={{ min: 0.1, max: 1e5 }}
+          onChange={setGrams}
+          onClear={() => setGrams(null)}
+          className="w-40"
+          bare
+        />
+        <Button type="submit" className="min-h-11" disabled={grams === null}>
+          Keep it
+        </Button>
+      </form>
+      {wetSince && (
+        <div className="flex gap-3 mt-3 flex-wrap">
+          <Button
+            className="min-h-11"
+            onClick={() => void record({ kind: "film-seen", coatId: coat.coat.id, word: "gummy" })}
+          >
+            Gummy now: drips hardly move
+          </Button>
+          <Button
+            className="min-h-11"
+            onClick={() => void record({ kind: "film-seen", coatId: coat.coat.id, word: "string" })}
+          >
+            Draws no string now
+          </Button>
+        </div>
+      )}
+      {told.length > 0 && (
+        <ul className="mt-2 text-sm">
+          {told.map((event) => (
+            <li key={event.id} className="border-t border-line py-1 flex justify-between gap-3">
+              <span>
+                {event.kind === "film-seen"
+                  ? event.word === "gummy"
+                    ? "gummy"
+                    : "drew no string"
+                  : `${PART_WORDS[event.loss]}: ${trimmed(event.grams, 1)} g`}
+              </span>
+              <span className="label">
+                {say(event.at, "d MMM HH:mm")}
+                {event.by && `, ${event.by}`}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
