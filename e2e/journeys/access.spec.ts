@@ -83,6 +83,14 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
   await page.getByRole("link", { name: "Reception desk" }).click();
   await stage(page, "Log");
   await look("log of a pour");
+  await stage(page, "Inspect");
+  for (const part of ["Walk round", "Pins", "Film", "Causes"]) {
+    await page.getByRole("tab", { name: new RegExp(`^${part}`) }).click();
+    await look(`inspect: ${part}`);
+  }
+  await page.goto("/learn");
+  await expect(page.getByRole("heading", { name: "How good are we?" })).toBeVisible();
+  await look("learn");
   await page.goto("/cards");
   await look("resins");
   await page.getByRole("link", { name: "Slow coating 1:1" }).click();
