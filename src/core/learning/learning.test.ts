@@ -1,7 +1,16 @@
 import fc from "fast-check";
 import reference from "../reference/learning.json";
 import { learn, USUAL, type Factor, type LearnBy, type Reading } from "./fit";
-import { changed, chanceOfShort, needOf, proposal, score, sdOfEnds, readingOfUse, weighNext } from "./predict";
+import {
+  changed,
+  chanceOfShort,
+  needOf,
+  proposal,
+  score,
+  sdOfEnds,
+  readingOfUse,
+  weighNext,
+} from "./predict";
 
 type Case = { id: string; of: string; input: never; expected: never; tolerance: Record<string, number> };
 const all = reference.cases as unknown as Case[];
