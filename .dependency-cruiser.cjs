@@ -27,8 +27,8 @@ const BELOW_PLAN = Object.keys(ROOMS);
 Object.assign(ROOMS, {
   plan: BELOW_PLAN,
   pour: ["plan", ...BELOW_PLAN],
-  learning: ["inspect", "pour", "plan", ...BELOW_PLAN],
-  inspect: ["pour", "plan", ...BELOW_PLAN],
+  learning: ["inspect", "rehearsal", "pour", "plan", ...BELOW_PLAN],
+  inspect: ["rehearsal", "pour", "plan", ...BELOW_PLAN],
   shop: ["pour", "plan", ...BELOW_PLAN],
   recipe: ["plan", ...BELOW_PLAN],
   rehearsal: ["plan", ...BELOW_PLAN],

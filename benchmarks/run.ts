@@ -14,6 +14,7 @@ import {
   DRAG,
   DRAG_ZONE,
   FILM_MAP,
+  PHOTO,
   IMPORT_DXF,
   IMPORT_PEER,
   IMPORT_SVG,
@@ -49,6 +50,7 @@ const BARS: [string, number][] = [
   [DRAG_START, 16],
   [DEEP, 500],
   [FILM_MAP, 50],
+  [PHOTO, 2000],
 ];
 
 /** What pictures may take: the first one, a sharp one on two workers, a late pass changed, one part of a pull (30 frames a second), ms. */

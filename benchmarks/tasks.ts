@@ -9,6 +9,7 @@ import { planDays } from "@/core/schedule/plan-days";
 import type { Settings } from "@/core/schedule/coat-windows";
 import { calibrate } from "@/core/cure/calibrate";
 import { filmMap } from "@/core/inspect/film-map";
+import { judgePhoto } from "@/core/inspect/photo/judge-photo";
 import { mixedFrom } from "@/core/batch/coat-colour";
 import { ciede2000 } from "@/core/colour/ciede2000";
 import { opticsOf } from "@/core/colour/colour-card";
@@ -30,6 +31,7 @@ import { windowCoatsOf } from "@/core/plan/timed";
 import { parseQuantity } from "@/core/units/parse-quantity";
 import { cards, kitchen } from "./kitchen";
 import { COMBED, GRID } from "./combed";
+import { snapped } from "./snapped";
 import { COAST, coastDxf, coastSvg } from "./coast";
 import { zonedJob } from "./zoned";
 import { paceNow, type Paced } from "./pace";
@@ -62,6 +64,7 @@ export const DAYS = "windows of 8 coats in a room that changes, 300 samples";
 export const DRAG_START = "the same while a start is pulled, likely course";
 export const DEEP = "one run of a deep pour";
 export const FILM_MAP = "film map of 60 readings on 40 × 40 cells";
+export const PHOTO = "a photo of 12 megapixels judged, with its veins";
 
 /** Pairs of colours all over the space, the same every time. */
 const PAIRS: [Lab, Lab][] = Array.from({ length: 500 }, (_, n) => [
@@ -154,6 +157,7 @@ const mixedCoats = (factor: number) =>
 
 /** Median milliseconds of each task, with the pace of the machine about it. Runs in the browser. */
 export async function medians(): Promise<[string, Paced][]> {
+  const asked = snapped();
   const mixed = { ...kitchen, coats: mixedCoats(1) };
   derivePlan(mixed, cards, colours);
   const windowCoats = windowCoatsOf(derivePlan(kitchen, cards));
@@ -293,6 +297,9 @@ export async function medians(): Promise<[string, Paced][]> {
         casting,
         36 * 3600,
       );
+    })
+    .add(PHOTO, () => {
+      judgePhoto(asked);
     })
     .add(FILM_MAP, () => {
       filmMap({

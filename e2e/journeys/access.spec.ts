@@ -84,7 +84,7 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
   await stage(page, "Log");
   await look("log of a pour");
   await stage(page, "Inspect");
-  for (const part of ["Walk round", "Pins", "Film", "Causes"]) {
+  for (const part of ["Walk round", "Pins", "Film", "Photograph", "Causes"]) {
     await page.getByRole("tab", { name: new RegExp(`^${part}`) }).click();
     await look(`inspect: ${part}`);
   }

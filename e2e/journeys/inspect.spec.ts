@@ -1,4 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
+import sharp from "sharp";
 import { OwnServer } from "../fixtures/own-server";
 import { openCopy, saved, signIn, signInByForm, stage } from "../fixtures/shop";
 
@@ -133,6 +134,62 @@ test("a walk round, a pin with its place, a comb, a fault to its causes, and a r
   await page.waitForURL("**/pours/**");
   await expect(act(page)).toHaveText("Sand 220, wipe clean");
   await end(page, "call-off");
+});
+
+/** A photo of a round table top, all white but for a black half, with a grey card beside it. */
+async function tableTop(): Promise<Buffer> {
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="900" height="700">
+    <rect width="900" height="700" fill="#a08f78"/>
+    <circle cx="420" cy="350" r="300" fill="#E9E4D6"/>
+    <path d="M420 50 A300 300 0 0 1 420 650 Z" fill="#5c3a28"/>
+    <rect x="780" y="560" width="90" height="110" fill="#767676"/>
+  </svg>`;
+  return sharp(Buffer.from(svg)).png().toBuffer();
+}
+
+test("a photo is set straight by four places, balanced by a grey card and read beside the rehearsal; bad ones are told", async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.getByRole("link", { name: "Bistro table" }).first().click();
+  await page.waitForURL("**/measure");
+  await stage(page, "Inspect");
+  await tab(page, /^Photograph/).click();
+  const file = page.getByLabel("Photo of the piece, with a grey card in it");
+  await file.setInputFiles({ name: "notes.txt", mimeType: "text/plain", buffer: Buffer.from("no picture") });
+  await expect(page.getByText("This file is no picture that the browser can read.")).toBeVisible();
+  await file.setInputFiles({ name: "top.png", mimeType: "image/png", buffer: await tableTop() });
+  const photo = page.getByRole("img", { name: "The photo" });
+  const box = (await photo.boundingBox())!;
+  const scale = box.width / 900;
+  for (const [name, x, y] of [
+    ["middle of the back", 420, 50],
+    ["middle of the right", 720, 350],
+    ["middle of the front", 420, 650],
+    ["middle of the left", 120, 350],
+    ["middle of the grey card", 825, 615],
+  ] as const)
+    await page
+      .getByRole("button", { name: `Touch the ${name}` })
+      .click({ position: { x: x * scale, y: y * scale } });
+  await page.getByRole("button", { name: "Read it" }).click();
+  const said = page.getByRole("region", { name: "Photograph" });
+  await expect(said.getByRole("img", { name: "The photo, set straight and balanced" })).toBeVisible({
+    timeout: 30_000,
+  });
+  // Half of it is white, whatever was rehearsed.
+  const white = said.getByRole("row", { name: /white/i }).first();
+  const [seen] = await white
+    .locator("td")
+    .allTextContents()
+    .then((cells) => cells.slice(1));
+  expect(Math.abs(Number.parseFloat(seen ?? "") - 50)).toBeLessThan(4);
+  // One place back, touched anew by the keyboard.
+  await page.getByRole("button", { name: "Take the last place back" }).click();
+  const card = page.getByRole("button", { name: "Touch the middle of the grey card" });
+  await card.focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: "Read it" })).toBeVisible();
 });
 
 /** Ends the pour that is open: what the demo has wet is what other journeys look at. */

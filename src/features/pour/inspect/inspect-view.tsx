@@ -8,6 +8,8 @@ import { lookKey, type Pin } from "@/core/inspect/inspection";
 import { USUAL_COMB_MM, readCombAt } from "@/core/inspect/combs";
 import { FAULTS, REPAIRS } from "@/core/inspect/fault-table";
 import { walkOf } from "@/core/inspect/walk";
+import type { Plan } from "@/core/plan/derive-plan";
+import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
 import type { When } from "@/core/pour/inspect-events";
 import { placeWords } from "@/core/pour/place-words";
 import type { Place } from "@/core/pour/place";
@@ -19,6 +21,8 @@ import { useShopClock } from "@/ui/shop-clock";
 import { CausePanel } from "./cause-panel";
 import { FilmLayer } from "./film-layer";
 import { FilmPanel } from "./film-panel";
+import { PhotoPanel } from "./photo-panel";
+import { PhotoStage } from "./photo-stage";
 import { PinDialog } from "./pin-dialog";
 import { PinsLayer } from "./pins-layer";
 import { RepairDialog } from "./repair-dialog";
@@ -27,15 +31,27 @@ import { rehearsedOf } from "../rehearsed-of";
 import { TeachPanel } from "./teach-panel";
 import { useInspected } from "./use-inspected";
 import { useFilmMap, useTraced } from "./use-traced";
+import { usePhoto } from "./use-photo";
 import { MendLine } from "./mend-line";
 import { NextTime, type JobSide } from "./next-time";
 import { PinList, WalkPanel, faultName } from "./walk-panel";
 
-type See = "walk" | "pins" | "film" | "causes";
+/** Palette places of colours that are only ever laid in lines. */
+function veinColours(plan: Plan, of: PieceRehearsal | null): number[] {
+  const names = new Set(
+    plan.coats
+      .filter(({ coat }) => coat.kind === "vein")
+      .flatMap(({ coat }) => coat.colours.map(({ name }) => name)),
+  );
+  return (of?.palette ?? []).flatMap(({ name }, at) => (names.has(name) ? [at] : []));
+}
+
+type See = "walk" | "pins" | "film" | "photo" | "causes";
 const SEES: readonly { value: See; words: string }[] = [
   { value: "walk", words: "Walk round" },
   { value: "pins", words: "Pins" },
   { value: "film", words: "Film" },
+  { value: "photo", words: "Photograph" },
   { value: "causes", words: "Causes" },
 ];
 
@@ -138,6 +154,11 @@ function Inspect({
     coatId ?? pinned.findLast((pin) => pin.fault === fault.id)?.coatId ?? coat?.coat.id ?? null;
   const { traced, repairFor } = useTraced(see === "causes" ? logged : null, fault, faultCoatId, teethMm);
 
+  const isWall = piece?.piece.shape.kind === "tumbler";
+  const rehearsed = piece ? rehearsedOf(plan, document, piece, piece.id) : null;
+  const lines = veinColours(plan, rehearsed);
+  const photo = usePhoto(piece, rehearsed, lines);
+
   const inPlan = (place: Place) => placeWords(place, plan.pieces, system) ?? "on a piece";
   const numberOf = (pin: Pin) => inspection.pins.indexOf(pin) + 1;
   if (!coat || !piece)
@@ -202,28 +223,32 @@ function Inspect({
             {trouble}
           </p>
         )}
-        <Stage
-          pieces={onPieces}
-          piece={piece}
-          onPiece={setPieceId}
-          pictured={see === "film" ? null : rehearsedOf(plan, document, piece, piece.id)}
-          asks={see === "film" ? "Put the comb" : "Pin what is not right"}
-          onPlace={touched}
-        >
-          {(frame) => (
-            <>
-              {film && <FilmLayer film={film} frame={frame} system={system} />}
-              {see !== "film" && <PinsLayer marks={marks} frame={frame} chosen={chosen} />}
-              {see === "film" && combPlace?.pieceId === piece.id && (
-                <PinsLayer
-                  marks={[{ id: "comb", place: combPlace, words: "comb", name: "The comb" }]}
-                  frame={frame}
-                  chosen="comb"
-                />
-              )}
-            </>
-          )}
-        </Stage>
+        {see === "photo" ? (
+          <PhotoStage asked={photo} />
+        ) : (
+          <Stage
+            pieces={onPieces}
+            piece={piece}
+            onPiece={setPieceId}
+            pictured={see === "film" ? null : rehearsed}
+            asks={see === "film" ? "Put the comb" : "Pin what is not right"}
+            onPlace={touched}
+          >
+            {(frame) => (
+              <>
+                {film && <FilmLayer film={film} frame={frame} system={system} />}
+                {see !== "film" && <PinsLayer marks={marks} frame={frame} chosen={chosen} />}
+                {see === "film" && combPlace?.pieceId === piece.id && (
+                  <PinsLayer
+                    marks={[{ id: "comb", place: combPlace, words: "comb", name: "The comb" }]}
+                    frame={frame}
+                    chosen="comb"
+                  />
+                )}
+              </>
+            )}
+          </Stage>
+        )}
       </div>
       <aside className="w-[500px] max-lg:w-full shrink-0 flex flex-col min-h-0">
         <div role="tablist" aria-label="Inspect" className="flex gap-5 px-6 pt-4 border-b border-line">
@@ -335,6 +360,14 @@ function Inspect({
                 record={record}
               />
             </>
+          )}
+          {see === "photo" && (
+            <PhotoPanel
+              asked={photo}
+              piece={piece}
+              system={system}
+              canJudge={rehearsed !== null && !isWall}
+            />
           )}
           {see === "causes" && traced && faultCoatId !== null && (
             <>

@@ -30,6 +30,7 @@ export function WalkPanel({
   onRight: (item: WalkItem, right: boolean) => void;
   onWrong: (item: WalkItem) => void;
 }) {
+  const { say } = useShopClock();
   const seen = items.filter(({ id }) => inspection.looked.has(lookKey(when, id))).length;
   return (
     <section aria-label="Walk round">
@@ -45,6 +46,12 @@ export function WalkPanel({
               <div className="flex-1 min-w-0">
                 <h3 className="font-semibold leading-tight">{item.title}</h3>
                 <p className="text-sm text-ink-soft leading-snug">{item.look}</p>
+                {looked && (
+                  <p className="label">
+                    {say(looked.at, "d MMM HH:mm")}
+                    {looked.by && `, ${looked.by}`}
+                  </p>
+                )}
                 {asking === item.id && (
                   <p role="status" className="text-signal font-semibold text-sm">
                     Touch the place on the drawing.

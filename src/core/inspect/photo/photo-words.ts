@@ -1,0 +1,44 @@
+import type { UnitSystem } from "../../units/dimension";
+import { listWords } from "../../units/list-words";
+import { quantityText, rangeText } from "../../units/format-quantity";
+import { SHARE_OFF, WIDTH_OFF_MM, type Measures, type PhotoJudged } from "./judge-photo";
+
+const points = (share: number) => Math.round(share * 100);
+const THIRDS = ["left", "middle", "right"] as const;
+/** A third that has less than this of what a colour has on the whole has none of it. */
+const NONE = 0.12;
+/** A colour with less on top is not spoken of. */
+const TRACE = 0.025;
+
+/** What a photo says against the rehearsal, in sentences; what lies inside of what a photo is off by is not told as different. */
+export function photoWords(
+  { looks, seen, rehearsed }: Extract<PhotoJudged, { ok: true }>,
+  system: UnitSystem,
+): string[] {
+  const words: string[] = [];
+  looks.forEach(({ name, lines, nearly }, n) => {
+    const alike = [n, ...nearly];
+    const sum = (of: Measures) => alike.reduce((all, at) => all + (of.onTop[at] ?? 0), 0);
+    const [is, was] = [sum(seen), sum(rehearsed)];
+    // Of those that a photo hardly parts their sum is told, once.
+    if (Math.abs(is - was) * 100 > SHARE_OFF && Math.min(...alike) === n)
+      words.push(
+        `${listWords(alike.map((at) => looks[at]?.name ?? name))} ${points(is)} %${nearly.length > 0 ? " together" : ""}, rehearsed ${points(was)} %.`,
+      );
+    if (nearly.length > 0) return;
+    const empty = (of: Measures) =>
+      (of.onTop[n] ?? 0) > TRACE
+        ? THIRDS.filter((_, third) => (of.thirds[n]?.[third] ?? 0) < NONE * (of.onTop[n] ?? 0))
+        : [];
+    const before = empty(rehearsed);
+    for (const third of empty(seen).filter((one) => !before.includes(one)))
+      words.push(`The ${third} third has no ${name}.`);
+    const [widths, foretold] = [seen.widths[n], rehearsed.widths[n]];
+    if (lines && widths && foretold)
+      words.push(
+        `${name} lies ${quantityText(widths.likely, "length", system)} wide, rehearsed ${rangeText(foretold, "length", system)}; a photo is off by up to ${quantityText(WIDTH_OFF_MM, "length", system)}.`,
+      );
+  });
+  if (words.length === 0) words.push("It came out as it was rehearsed, as far as a photo tells.");
+  return words;
+}

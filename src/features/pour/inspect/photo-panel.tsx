@@ -1,0 +1,200 @@
+"use client";
+
+import { useEffect, useRef } from "react";
+import type { Measured } from "@/core/geometry/measure";
+import type { Measures, PhotoJudged } from "@/core/inspect/photo/judge-photo";
+import { SHARE_OFF } from "@/core/inspect/photo/judge-photo";
+import { photoWords } from "@/core/inspect/photo/photo-words";
+import type { UnitSystem } from "@/core/units/dimension";
+import { listWords } from "@/core/units/list-words";
+import { decimal } from "@/core/units/format-quantity";
+import { Button } from "@/ui/button";
+import { ringsPath } from "@/ui/line-path";
+import { useFileChooser } from "@/ui/use-file-chooser";
+import type { PhotoAsked } from "./use-photo";
+
+const percent = (share: number) => decimal(100 * share, 0);
+
+/** A photo of the piece, set straight by four places and read with the measures of the rehearsal. */
+export function PhotoPanel({
+  asked,
+  piece,
+  system,
+  canJudge,
+}: {
+  asked: PhotoAsked;
+  piece: Measured;
+  system: UnitSystem;
+  /** Something was rehearsed of the piece that it can be set beside. */
+  canJudge: boolean;
+}) {
+  const chooser = useFileChooser({
+    label: "Photo of the piece, with a grey card in it",
+    accept: "image/*",
+    onFile: asked.open,
+  });
+  const { file, next, judged, busy, problem } = asked;
+  if (!canJudge)
+    return (
+      <p className="text-ink-soft">
+        A photo is read against the rehearsed picture: of a flat piece with a coat whose colours make one.
+      </p>
+    );
+  return (
+    <section aria-label="Photograph">
+      {chooser.input}
+      <p className="mb-3">
+        A photo from straight above as far as you can, all of the piece in it, a grey card beside it, no
+        glare. It stays in this browser.
+      </p>
+      <div className="flex gap-3 mb-4">
+        <Button weight={file ? "plain" : "primary"} className="min-h-11" onClick={chooser.choose}>
+          {file ? "Another photo" : "Choose or take a photo"}
+        </Button>
+        {file && (
+          <Button className="min-h-11" onClick={asked.back} disabled={asked.points.length === 0}>
+            Take the last place back
+          </Button>
+        )}
+      </div>
+      {file && next && (
+        <div className="flex gap-5 items-center">
+          <p role="status" className="text-lg flex-1">
+            Touch the <span className="text-signal font-semibold">{next}</span> in the photo.
+          </p>
+          <Landmarks asked={asked} piece={piece} />
+        </div>
+      )}
+      {file && !next && !judged && (
+        <Button weight="primary" className="min-h-11" disabled={busy} onClick={asked.read}>
+          {busy ? "Reading …" : "Read it"}
+        </Button>
+      )}
+      {problem && (
+        <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-3">
+          {problem}
+        </p>
+      )}
+      {judged && <Judged judged={judged} system={system} />}
+    </section>
+  );
+}
+
+/** The longer side of the small drawing, px. */
+const SMALL_PX = 130;
+
+/** The piece with its four places: the one that is asked for, and those that were touched. */
+function Landmarks({ asked: { landmarks, points }, piece }: { asked: PhotoAsked; piece: Measured }) {
+  const { corners, widthMm, heightMm } = piece.outline;
+  const scale = SMALL_PX / Math.max(widthMm, heightMm);
+  const at = ({ x, y }: { x: number; y: number }) => ({ x: x * scale, y: y * scale });
+  return (
+    <svg
+      width={widthMm * scale + 24}
+      height={heightMm * scale + 24}
+      viewBox={`-12 -12 ${widthMm * scale + 24} ${heightMm * scale + 24}`}
+      className="shrink-0"
+      aria-hidden
+    >
+      <path
+        d={ringsPath([corners], { scale, at })}
+        fill="var(--color-paper)"
+        stroke="var(--color-ink)"
+        strokeWidth="1.2"
+      />
+      {landmarks.map((landmark, n) => {
+        const { x, y } = at(landmark);
+        return (
+          <circle
+            key={landmark.name}
+            cx={x}
+            cy={y}
+            r={n === points.length ? 7 : 4}
+            fill={
+              n < points.length
+                ? "var(--color-ink)"
+                : n === points.length
+                  ? "var(--color-signal)"
+                  : "var(--color-paper)"
+            }
+            stroke={n === points.length ? "var(--color-signal)" : "var(--color-ink)"}
+          />
+        );
+      })}
+    </svg>
+  );
+}
+
+function Judged({ judged, system }: { judged: Extract<PhotoJudged, { ok: true }>; system: UnitSystem }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const { looks, seen, rehearsed, straight } = judged;
+  useEffect(() => {
+    const drawing = canvas.current?.getContext("2d");
+    if (!drawing) return;
+    const picture = new ImageData(straight.width, straight.height);
+    picture.data.set(straight.pixels);
+    drawing.putImageData(picture, 0, 0);
+  }, [straight]);
+  const rows = looks
+    .map((look, n) => ({ ...look, n }))
+    .filter(({ n }) => (seen.onTop[n] ?? 0) > 0.005 || (rehearsed.onTop[n] ?? 0) > 0.005);
+  const near = rows.filter(({ nearly }) => nearly.length > 0).map(({ name }) => name);
+  const row = (name: string, of: (measures: Measures) => string) => (
+    <tr className="border-t border-line">
+      <td className="py-1">{name}</td>
+      <td className="text-right figure">{of(seen)}</td>
+      <td className="text-right text-ink-soft">{of(rehearsed)}</td>
+    </tr>
+  );
+  return (
+    <div className="mt-2">
+      {photoWords(judged, system).map((words) => (
+        <p key={words} className="border-l-[3px] border-ink pl-3 mb-2">
+          {words}
+        </p>
+      ))}
+      <canvas
+        ref={canvas}
+        width={straight.width}
+        height={straight.height}
+        role="img"
+        aria-label="The photo, set straight and balanced"
+        className="w-full max-h-56 object-contain my-3"
+      />
+      <table className="w-full text-sm">
+        <thead>
+          <tr className="label text-left">
+            <th className="font-normal py-1">On top</th>
+            <th className="font-normal text-right">in the photo, ± {SHARE_OFF}</th>
+            <th className="font-normal text-right">rehearsed</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ name, hex, n }) => (
+            <tr key={n} className="border-t border-line">
+              <td className="py-1">
+                <span
+                  className="inline-block w-8 h-3.5 mr-2 border border-line-strong align-[-2px]"
+                  style={{ background: hex }}
+                />
+                {name}
+              </td>
+              <td className="text-right figure">{percent(seen.onTop[n] ?? 0)} %</td>
+              <td className="text-right text-ink-soft">{percent(rehearsed.onTop[n] ?? 0)} %</td>
+            </tr>
+          ))}
+          {row("Mud", ({ mud }) => decimal(mud, 1))}
+          {row("Apart from two steps back", ({ apart }) => `${percent(apart)} %`)}
+          {row("Regularity", ({ regular }) => decimal(regular, 1))}
+        </tbody>
+      </table>
+      <p className="label mt-2">
+        Where colours have melted into each other a photo cannot tell black in white from a grey: such shares
+        are off by more. Colours that look the same count as one
+        {near.length > 0 &&
+          `; ${listWords(near)} look nearly the same: their sum is sure, their parts are not`}
+        .
+      </p>
+    </div>
+  );
+}
