@@ -1,6 +1,7 @@
 import { expect, test, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { OwnServer } from "../fixtures/own-server";
+import { sayDone, start } from "../fixtures/pour-acts";
 import { openCopy, saved, signIn, signInByForm, stage } from "../fixtures/shop";
 
 const act = (page: Page) => page.getByRole("heading", { level: 1 });
@@ -8,20 +9,8 @@ const tab = (page: Page, name: RegExp) => page.getByRole("tab", { name });
 
 /** Pours a copy of a job until so many acts are done. */
 async function pourOn(page: Page, acts: number): Promise<void> {
-  await stage(page, "Pour");
-  await page.getByRole("button", { name: /^Start/ }).click();
-  await page.waitForURL("**/pours/**");
-  for (let n = 0; n < acts; n += 1) {
-    const shows = async () =>
-      `${await page.getByText(/^Step \d+ of/).textContent()} ${await act(page).textContent()}`;
-    const before = await shows();
-    await page.keyboard.press("PageDown");
-    const sure = page.getByRole("button", { name: /^Done already/ });
-    await expect(async () => {
-      if (await sure.isVisible()) await page.keyboard.press("PageDown");
-      expect(await shows()).not.toBe(before);
-    }).toPass();
-  }
+  await start(page);
+  for (let n = 0; n < acts; n += 1) await sayDone(page);
   await expect(page.getByText(/^saved/)).toBeVisible();
 }
 

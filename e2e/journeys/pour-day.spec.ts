@@ -1,33 +1,11 @@
 import { expect, test, type Locator, type Page } from "@playwright/test";
 import { PRINTS_MS, serveLines } from "../../instruments/serve";
 import { SimulatedScale, USUAL_HABITS } from "../../instruments/simulated-scale";
+import { doneUntil, start } from "../fixtures/pour-acts";
 import { openCopy, signIn, stage } from "../fixtures/shop";
 import { thisShop } from "../fixtures/shops";
 
 const act = (page: Page) => page.getByRole("heading", { level: 1 });
-
-/** Says done until an act has this title. */
-async function doneUntil(page: Page, title: RegExp): Promise<void> {
-  for (let n = 0; n < 60; n += 1) {
-    const shown = (await act(page).textContent()) ?? "";
-    if (title.test(shown)) return;
-    const shows = async () =>
-      `${await page.getByText(/^Step \d+ of/).textContent()} ${await act(page).textContent()}`;
-    const before = await shows();
-    await page.keyboard.press("PageDown");
-    const sure = page.getByRole("button", { name: /^Done already/ });
-    await expect(async () => {
-      if (await sure.isVisible()) await page.keyboard.press("PageDown");
-      expect(await shows()).not.toBe(before);
-    }).toPass();
-  }
-}
-
-async function start(page: Page): Promise<void> {
-  await stage(page, "Pour");
-  await page.getByRole("button", { name: /^Start/ }).click();
-  await page.waitForURL("**/pours/**");
-}
 
 /** The pour ends here: what the demo has wet is what other journeys look at. */
 async function callOff(page: Page): Promise<void> {

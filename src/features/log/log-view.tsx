@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useMemo } from "react";
 import type { Pours } from "@/contracts/pours";
 import { received, type Sent } from "@/contracts/sent";
@@ -17,6 +16,7 @@ import type { UnitSystem } from "@/core/units/dimension";
 import { otherSystem, quantityText, trimmed } from "@/core/units/format-quantity";
 import { LogBeams } from "./log-beams";
 import { TimeLine } from "./time-line";
+import { PoursNav } from "@/ui/pours-nav";
 import { useShopClock } from "@/ui/shop-clock";
 
 /** Plan above, actual below, on one scale. */
@@ -168,22 +168,7 @@ export function LogView({
           {endWords(pour.finishedAt, state.calledOff)} ·{" "}
           {quantityText(pour.plan.document.work.tempC, "temperature", system)} planned
         </span>
-        {pours.length > 1 && (
-          <nav aria-label="Pours of this job" className="ml-auto flex gap-4">
-            {pours.map((listed) => (
-              <Link
-                key={listed.id}
-                href={`/jobs/${jobId}/log?pour=${listed.id}`}
-                aria-current={listed.id === pour.id ? "page" : undefined}
-                className={
-                  listed.id === pour.id ? "font-semibold" : "underline underline-offset-4 text-ink-soft"
-                }
-              >
-                {say(listed.startedAt, "d MMM")}
-              </Link>
-            ))}
-          </nav>
-        )}
+        <PoursNav pours={pours} current={pour.id} href={`/jobs/${jobId}/log`} />
       </div>
       {outcomes.length === 0 && <p className="text-ink-soft py-4">No coat has been mixed yet.</p>}
       {outcomes.map((outcome) => (

@@ -2,14 +2,14 @@
 
 import { useState } from "react";
 import type { RankedCause } from "@/core/inspect/causes";
-import { EVIDENCE, FAULTS, REPAIRS, type Evidence, type Fault } from "@/core/inspect/fault-table";
+import { EVIDENCE, REPAIRS, type Evidence, type Fault } from "@/core/inspect/fault-table";
 import type { Read } from "@/core/inspect/evidence/logged";
 import { answersTo } from "@/core/inspect/question";
 import { isRecoat } from "@/core/inspect/repair";
 import type { UnitSystem } from "@/core/units/dimension";
 import { saidIn } from "@/core/units/said";
 import { Button } from "@/ui/button";
-import { SelectField } from "@/ui/text-field";
+import { CoatSelect, FaultSelect } from "./fault-select";
 
 /** So many causes are shown at once. */
 const SHOWN = 4;
@@ -74,45 +74,15 @@ export function CausePanel({
   return (
     <section aria-label="Causes">
       <div className="flex gap-4 mb-4">
-        <SelectField
+        <FaultSelect
           label="The fault"
           value={fault.id}
+          first={first}
+          firstWords="pinned"
           frame="flex-1"
-          className="h-10 text-lg"
-          onChange={(event) => onFault(event.target.value)}
-        >
-          {first.length > 0 && (
-            <optgroup label="pinned">
-              {FAULTS.filter(({ id }) => first.includes(id)).map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </optgroup>
-          )}
-          <optgroup label={first.length > 0 ? "others" : "all"}>
-            {FAULTS.filter(({ id }) => !first.includes(id)).map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </optgroup>
-        </SelectField>
-        {coats.length > 1 && (
-          <SelectField
-            label="In the coat"
-            value={coatId}
-            frame="w-44"
-            className="h-10"
-            onChange={(event) => onCoat(event.target.value)}
-          >
-            {coats.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </SelectField>
-        )}
+          onChange={onFault}
+        />
+        <CoatSelect label="In the coat" value={coatId} coats={coats} frame="w-44" onChange={onCoat} />
       </div>
       {ask && (
         <div className="bg-paper border-l-[3px] border-signal pl-4 pr-3 py-3 mb-5">

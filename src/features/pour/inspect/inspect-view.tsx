@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useMemo, useState } from "react";
 import type { Pour, Pours } from "@/contracts/pours";
 import { received, type Sent } from "@/contracts/sent";
@@ -17,6 +16,7 @@ import { covers, type Coat } from "@/core/schedule/coat";
 import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
 import { Choice } from "@/ui/choice";
+import { PoursNav } from "@/ui/pours-nav";
 import { useShopClock } from "@/ui/shop-clock";
 import { CausePanel } from "./cause-panel";
 import { FilmLayer } from "./film-layer";
@@ -26,7 +26,7 @@ import { PhotoStage } from "./photo-stage";
 import { PinDialog } from "./pin-dialog";
 import { PinsLayer } from "./pins-layer";
 import { RepairDialog } from "./repair-dialog";
-import { Stage } from "./stage";
+import { PieceChoice, Stage } from "./stage";
 import { rehearsedOf } from "../rehearsed-of";
 import { TeachPanel } from "./teach-panel";
 import { useInspected } from "./use-inspected";
@@ -199,22 +199,7 @@ function Inspect({
             onChange={setWhen}
           />
           {now !== null && <MendLine wet={wet} />}
-          {pours.length > 1 && (
-            <nav aria-label="Pours of this job" className="ml-auto flex gap-4">
-              {pours.map((listed) => (
-                <Link
-                  key={listed.id}
-                  href={`/jobs/${jobId}/inspect?pour=${listed.id}`}
-                  aria-current={listed.id === pour.id ? "page" : undefined}
-                  className={
-                    listed.id === pour.id ? "font-semibold" : "underline underline-offset-4 text-ink-soft"
-                  }
-                >
-                  {say(listed.startedAt, "d MMM")}
-                </Link>
-              ))}
-            </nav>
-          )}
+          <PoursNav pours={pours} current={pour.id} href={`/jobs/${jobId}/inspect`} />
         </div>
         {(waiting > 0 || trouble) && (
           <p role="status" className="px-6 pt-1 text-sm text-ink-soft">
@@ -224,7 +209,9 @@ function Inspect({
           </p>
         )}
         {see === "photo" ? (
-          <PhotoStage asked={photo} />
+          <PhotoStage asked={photo}>
+            <PieceChoice pieces={onPieces} piece={piece} onPiece={setPieceId} />
+          </PhotoStage>
         ) : (
           <Stage
             pieces={onPieces}

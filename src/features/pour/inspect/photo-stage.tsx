@@ -1,14 +1,23 @@
 "use client";
 
+import type { ReactNode } from "react";
 import { useSize } from "@/ui/use-size";
 import type { PhotoAsked } from "./use-photo";
 
 /** The photo, as large as its room; the places that are asked for are touched on it. */
-export function PhotoStage({ asked: { url, bitmap, points, next, touch } }: { asked: PhotoAsked }) {
+export function PhotoStage({
+  asked: { url, bitmap, points, next, touch },
+  children,
+}: {
+  asked: PhotoAsked;
+  /** Stands above it. */
+  children: ReactNode;
+}) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   const scale = bitmap ? Math.min((width - 40) / bitmap.width, (height - 40) / bitmap.height) : 0;
   return (
     <div className="flex-1 min-w-0 flex flex-col min-h-[320px]">
+      {children}
       <div ref={ref} className="relative flex-1 min-h-[280px] grid place-items-center overflow-hidden">
         {url && bitmap && scale > 0 && (
           <div className="relative" style={{ width: bitmap.width * scale, height: bitmap.height * scale }}>

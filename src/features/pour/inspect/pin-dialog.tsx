@@ -1,14 +1,14 @@
 "use client";
 
 import { useState } from "react";
-import { FAULTS } from "@/core/inspect/fault-table";
 import type { When } from "@/core/pour/inspect-events";
 import type { Place } from "@/core/pour/place";
 import type { UnitSystem } from "@/core/units/dimension";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { QuantityField } from "@/ui/quantity-field";
-import { SelectField, TextField } from "@/ui/text-field";
+import { TextField } from "@/ui/text-field";
+import { CoatSelect, FaultSelect } from "./fault-select";
 import { PhotoButton } from "../photo-button";
 import type { Act } from "../pour-store";
 
@@ -44,8 +44,6 @@ export function PinDialog({
   const [text, setText] = useState("");
   const [photo, setPhoto] = useState<File | null>(null);
   const [missing, setMissing] = useState(false);
-  const first = FAULTS.filter(({ id }) => usual.includes(id));
-  const others = FAULTS.filter(({ id }) => !usual.includes(id)).sort((a, b) => a.name.localeCompare(b.name));
   return (
     <Dialog open onClose={onClose} title="Not right here">
       <form
@@ -57,31 +55,15 @@ export function PinDialog({
         }}
       >
         <p className="text-ink-soft -mt-2">{placeWords}</p>
-        <SelectField
+        <FaultSelect
           label="What it is"
           value={fault}
-          className="h-11 text-lg"
+          first={usual}
+          firstWords="usual here"
+          empty="choose"
           error={missing && fault === "" ? "Choose what it is." : null}
-          onChange={(event) => setFault(event.target.value)}
-        >
-          <option value="">choose</option>
-          {first.length > 0 && (
-            <optgroup label="usual here">
-              {first.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </optgroup>
-          )}
-          <optgroup label={first.length > 0 ? "others" : "all"}>
-            {others.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </optgroup>
-        </SelectField>
+          onChange={setFault}
+        />
         <div className="flex gap-4">
           <QuantityField
             label="How large, across"
@@ -93,20 +75,7 @@ export function PinDialog({
             onClear={() => setSizeMm(null)}
             className="w-40"
           />
-          {coats.length > 1 && (
-            <SelectField
-              label="In which coat"
-              value={of}
-              frame="flex-1"
-              onChange={(event) => setOf(event.target.value)}
-            >
-              {coats.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </SelectField>
-          )}
+          <CoatSelect label="In which coat" value={of} coats={coats} frame="flex-1" onChange={setOf} />
         </div>
         <TextField
           label="In a few words"

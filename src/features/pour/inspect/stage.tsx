@@ -16,6 +16,30 @@ import { useSize } from "@/ui/use-size";
 const AROUND = { across: 96, down: 92 };
 const SHARPEST_PX = 1000;
 
+/** Which of several pieces is looked at. */
+export function PieceChoice({
+  pieces,
+  piece,
+  onPiece,
+}: {
+  pieces: readonly Measured[];
+  piece: Measured;
+  onPiece: (id: string) => void;
+}) {
+  if (pieces.length < 2) return null;
+  return (
+    <div className="px-6 pt-3">
+      <Choice
+        label="Piece"
+        value={piece.id}
+        options={pieces.map(({ id, name }) => ({ value: id, words: name }))}
+        onChange={onPiece}
+        className="max-w-full flex-wrap"
+      />
+    </div>
+  );
+}
+
 /** The piece that is looked at, as large as its room, as it was rehearsed or bare; a touch tells a place on it. */
 export function Stage({
   pieces,
@@ -61,17 +85,7 @@ export function Stage({
   ];
   return (
     <div className="flex-1 min-w-0 flex flex-col min-h-[320px] max-md:min-h-[240px]">
-      {pieces.length > 1 && (
-        <div className="px-6 pt-3">
-          <Choice
-            label="Piece"
-            value={piece.id}
-            options={pieces.map(({ id, name }) => ({ value: id, words: name }))}
-            onChange={onPiece}
-            className="max-w-full flex-wrap"
-          />
-        </div>
-      )}
+      <PieceChoice pieces={pieces} piece={piece} onPiece={onPiece} />
       <div
         ref={ref}
         className="relative flex-1 min-h-[280px] max-md:min-h-[220px] max-md:flex-none max-md:h-[240px] grid place-items-center overflow-hidden"

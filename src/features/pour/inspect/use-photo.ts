@@ -43,6 +43,14 @@ export function usePhoto(piece: Measured | undefined, of: PieceRehearsal | null,
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const landmarks = useMemo(() => (piece ? landmarksOf(piece) : []), [piece]);
+  // Places of one piece are none of another: then they are touched anew.
+  const [ofPiece, setOfPiece] = useState(piece?.id);
+  if (ofPiece !== piece?.id) {
+    setOfPiece(piece?.id);
+    setPoints([]);
+    setJudged(null);
+    setProblem(null);
+  }
   const url = useMemo(() => (file ? URL.createObjectURL(file) : null), [file]);
   useEffect(() => () => void (url && URL.revokeObjectURL(url)), [url]);
   const names = [...landmarks.map(({ name }) => name), CARD];
