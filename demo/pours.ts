@@ -96,7 +96,8 @@ export function demoPour(
     if (next) told.push({ id: randomUUID(), at: at(31), kind: "give", stepId: next.id, to: "Tomas Reyle" });
     return { startedAt: new Date(start), events: [...events, ...told] };
   }
-  const daysAgo = kind === "ran-short" ? 1 : 14;
+  // Its clear can be sanded since yesterday: at no hour does that come before what is next at the pour that is wet.
+  const daysAgo = kind === "ran-short" ? 2 : 14;
   const day = new Date(now.getTime() - daysAgo * 24 * HOUR);
   const start =
     Date.UTC(day.getUTCFullYear(), day.getUTCMonth(), day.getUTCDate(), 9, 5) -

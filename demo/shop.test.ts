@@ -68,6 +68,20 @@ test("one pour is wet now: its colour coat was mixed about 38 minutes ago, the n
   expect(state.finishedAt).toBeNull();
 });
 
+test("at no hour of a day does what was poured before come between the pour that is wet and its next act", () => {
+  const job = jobs.find((demo) => demo.pour === "ran-short")!;
+  const plan = derivePlan(job.document, cards);
+  const steps = runSheet(plan, "us");
+  const last = plan.coats.at(-1)!;
+  const sandableMin = last.windows!.life.find(({ state }) => state === "sandable")!.fromMin.likely;
+  for (let hour = 0; hour < 24; hour += 1) {
+    const at = new Date(Date.UTC(2026, 4, 14, hour, 18));
+    const { events } = demoPour("ran-short", job.document, cards, at);
+    const mixed = Date.parse(mixedAt(steps, foldPour(events), last.coat.id)!);
+    expect([hour, mixed + sandableMin * 60_000 < at.getTime()]).toEqual([hour, true]);
+  }
+});
+
 test("two pours are finished, with honest deviations: one ran short, one had a quarter left", () => {
   for (const kind of ["ran-short", "left-over"] as const) {
     const { plan, steps, state } = poured(kind);
