@@ -42,7 +42,7 @@ test("its log finds out what the shop is like, and proposes it: more is lost tha
   expect(volumes.notProposed).toBeNull();
   expect(volumes.usual!.movedMl).toBeGreaterThan(15);
   expect(volumes.gain!).toBeGreaterThan(0);
-  expect(times.shop.times).toBeGreaterThan(1.05);
+  expect(times.usual.times).toBeGreaterThan(1.05);
   const cup = factors.find(({ id }) => id === "cupFilmMm")!;
   expect(cup.low).toBeLessThanOrEqual(cup.likely);
   expect(cup.doubtLeft).toBeLessThan(1);

@@ -147,9 +147,7 @@ export function pastPours(cards: readonly ResinCard[], now: Date): PastPour[] {
     const steps = runSheet(plan, "us");
     const origin = steps[0]?.atMin ?? 0;
     const pace = TRUTH.time * Math.exp(0.1 * normal());
-    const late = (minute: number) => start + (minute - origin) * 60_000;
-    const event = (at: number, rest: Omit<Extract<PourEvent, { kind: string }>, "id" | "at">) =>
-      ({ ...rest, id: id(), at: new Date(at).toISOString() }) as PourEvent;
+    const stamp = (ms: number) => ({ id: id(), at: new Date(ms).toISOString() });
     const laying = new Set(["weigh", "mix", "split"]);
     let at = start;
     const acts = steps.flatMap((step): PourEvent[] => {
@@ -159,15 +157,14 @@ export function pastPours(cards: readonly ResinCard[], now: Date): PastPour[] {
       at = Math.max(at + 30_000, start + own * 60_000);
       const weighed = step.weigh
         .filter(({ line }) => /^[AB]/.test(line))
-        .map(({ line, grams }, k) =>
-          event(at - 20_000 + k * 1000, {
-            kind: "weighed",
-            stepId: step.id,
-            line,
-            grams: Math.round(grams * (1 + 0.004 * normal())),
-          } as never),
-        );
-      return [...weighed, event(at, { kind: "tick", stepId: step.id } as never)];
+        .map(({ line, grams }, k): PourEvent => ({
+          ...stamp(at - 20_000 + k * 1000),
+          kind: "weighed",
+          stepId: step.id,
+          line,
+          grams: Math.round(grams * (1 + 0.004 * normal())),
+        }));
+      return [...weighed, { ...stamp(at), kind: "tick", stepId: step.id }];
     });
     const sum = batched.losses.reduce((all, { ml }) => all + ml.likely, 0);
     const usedMl =
@@ -177,28 +174,24 @@ export function pastPours(cards: readonly ResinCard[], now: Date): PastPour[] {
     const leftMl = Math.round(batched.mixMl.likely - usedMl);
     const end = at + 6 * 60_000;
     const after: PourEvent[] = [
-      event(
-        end,
-        (leftMl > 2
-          ? { kind: "left", coatId: coat.id, ml: leftMl }
-          : { kind: "short", coatId: coat.id, ml: Math.max(5, -leftMl) }) as never,
-      ),
-      event(end + 1000, {
+      leftMl > 2
+        ? { ...stamp(end), kind: "left", coatId: coat.id, ml: leftMl }
+        : { ...stamp(end), kind: "short", coatId: coat.id, ml: Math.max(5, -leftMl) },
+      {
+        ...stamp(end + 1000),
         kind: "room",
         tempC: 20.5 + (n % 4) * 0.4,
         humidityPct: 46 + (n % 5) * 3,
-      } as never),
-      ...(odd
-        ? [
-            event(end + 2000, {
-              kind: "note",
-              stepId: null,
-              text: "A cup stood behind the bucket and was not poured.",
-            } as never),
-          ]
-        : []),
-      event(late(steps.at(-1)?.untilMin ?? origin) + 30 * 60_000, { kind: "finish" } as never),
+      },
+      { ...stamp(end + 30 * 60_000), kind: "finish" },
     ];
+    if (odd)
+      after.push({
+        ...stamp(end + 2000),
+        kind: "note",
+        stepId: null,
+        text: "A cup stood behind the bucket and was not poured.",
+      });
     return { name, by, document, startedAt: new Date(start), events: [...acts, ...after] };
   });
 }

@@ -1,5 +1,6 @@
 import { lossesOf } from "../batch/losses";
 import type { Measured } from "../geometry/measure";
+import { EIGHT_TENTHS, NINE_TENTHS } from "../numerics/normal";
 import type { Spread } from "../numerics/spread";
 import type { Plan } from "../plan/derive-plan";
 import type { PlannedCoat } from "../plan/timed";
@@ -13,10 +14,6 @@ import type { CombAt } from "./inspection";
 import { cellsOf, edgeMmOf, fewCellsOf } from "./piece-cells";
 import { topUp, ML_PER_UM_MM2 } from "./top-up";
 
-/** Nine tenths lie within so many standard deviations, both sides. */
-const NINE_TENTHS = 3.2897;
-/** Above this eight of ten lie below: what a top-up is mixed for. */
-const EIGHT_TENTHS = 1.2816;
 /** A volume on a piece is never known better than this share of it; without what was left, not better than the second (judgement). */
 const SURE = { left: 0.05, guessed: 0.12 };
 /** The smallest film that is wanted where nobody says, as a share of the planned one (judgement). */
@@ -29,7 +26,8 @@ export type FilmOnPiece = {
   map: FilmMap;
   plannedUm: number;
   minUm: number;
-  volume: VolumeOn;
+  /** What lies on it by the cups, with the ends between which eight of ten lie. */
+  volumeMl: Spread;
   /** What the film is short of on the piece: likely, and the ends between which eight of ten lie. */
   missingMl: Spread;
   /** What is mixed to bring it up, losses of a small cup with it: for the likely, and for the end that is enough in nine of ten. */
@@ -49,7 +47,7 @@ export function volumeOn(
   const filmMl = batched.onTopMl.likely + batched.onFacesMl.likely;
   const known = leftMl !== null || shortMl !== null;
   const lost = batched.losses.reduce((sum, { ml }) => sum + ml.likely, 0);
-  const lostSd = Math.hypot(...batched.losses.map(({ ml }) => (ml.high - ml.low) / NINE_TENTHS));
+  const lostSd = Math.hypot(...batched.losses.map(({ ml }) => (ml.high - ml.low) / (2 * NINE_TENTHS)));
   const laidMl = known
     ? Math.max(0, mixedMl - (leftMl ?? 0) - lost)
     : mixedMl * Math.min(1, filmMl / batched.mixMl.likely);
@@ -63,6 +61,13 @@ export function volumeOn(
   const readSd = leftMl === null ? 0 : (3 + 0.05 * leftMl) * share;
   return { ml, sdMl: Math.max((known ? SURE.left : SURE.guessed) * ml, Math.hypot(lostSd * share, readSd)) };
 }
+
+/** A volume with so much on either side, none of it below nothing. */
+const aroundBy = (likely: number, half: number): Spread => ({
+  low: Math.max(0, likely - half),
+  likely,
+  high: likely + half,
+});
 
 type Point = { x: number; y: number };
 
@@ -144,16 +149,19 @@ export function filmOnPiece({
   const coarse = filmMap({ ...asked, cells: few });
   const { sdMl } = topUp([...coarse.meanUm], coarse.covUm2(), minUm, few.sideMm ** 2);
   const likely = map.belowMl;
-  const [low, high] = [Math.max(0, likely - EIGHT_TENTHS * sdMl), likely + EIGHT_TENTHS * sdMl];
+  const missingMl = aroundBy(likely, EIGHT_TENTHS * sdMl);
   return {
     cells,
     readings,
     map,
     plannedUm: plannedMm * 1000,
     minUm,
-    volume,
-    missingMl: { low, likely, high },
-    mixMl: { likely: likely + smallLossMl(likely, factors), high: high + smallLossMl(high, factors) },
+    volumeMl: aroundBy(volume.ml, EIGHT_TENTHS * volume.sdMl),
+    missingMl,
+    mixMl: {
+      likely: likely + smallLossMl(likely, factors),
+      high: missingMl.high + smallLossMl(missingMl.high, factors),
+    },
     next: map.nextCell === null ? null : (cells.places[map.nextCell] ?? null),
   };
 }

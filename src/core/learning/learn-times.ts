@@ -1,22 +1,21 @@
 import { lastWord, type LearningDecision } from "./decisions";
 import { learn, type Factor, type Reading } from "./fit";
-import { USUAL_OF, type NotProposed } from "./learn-volumes";
+import { EIGHT_TENTHS } from "../numerics/normal";
+import { knownBefore, movedBy, USUAL_OF } from "./learn-volumes";
 import type { PourTeaches } from "./pour-teaches";
-import { EIGHT_TENTHS } from "./predict";
+import { logForecast, proposal, score, type NotProposed } from "./predict";
 import { spreadTimes, type Times } from "./spread-times";
 
 /** What of working time was learnt: of the shop, its people and techniques; minutes over the planned. */
 export type TimeLearning = {
-  shop: Times & { readings: number };
-  techniques: {
+  /** What the usual coats take over the planned: the last ones, by the hands and ways of working that did them. */
+  usual: Times & { coats: number; pours: number };
+  techniques: (Times & {
     technique: string;
-    times: number;
-    low: number;
-    high: number;
     coats: number;
     minPerM2: number;
     plannedMinPerM2: number;
-  }[];
+  })[];
   /** From five pours on. */
   people: (Times & { name: string; coats: number })[];
   usualMin: number;
@@ -28,8 +27,26 @@ export type TimeLearning = {
 const TIME = { shop: 0.25, person: 0.2, technique: 0.2, sigma: 0.2 };
 const PEOPLE_FROM = 5;
 /** A change of time is proposed from so much on. */
-const TIME_MATTERS = { min: 5, share: 0.1 };
+const TIME_MATTERS = { least: 5, share: 0.1 };
 
+type TimeReading = Extract<Reading, { type: "log" }>;
+
+/** Whether times were foretold better, one step ahead and all in all, by what was learnt than by the plan. */
+function isAhead(factors: readonly Factor[], readings: readonly TimeReading[]): boolean {
+  const before = learn(factors, []);
+  return (
+    readings.reduce((sum, reading) => {
+      const known = learn(factors, knownBefore(readings, reading));
+      const crps = ({ mean, half80 }: { mean: number; half80: number }) =>
+        score(reading.y, mean, half80 / EIGHT_TENTHS).crps;
+      const { coefs, sigma, kind } = reading;
+      const learnt = logForecast(known, coefs, sigma, known.scale2.get(kind) ?? 1);
+      return sum + crps(learnt) - crps(logForecast(before, coefs, sigma, 1));
+    }, 0) < 0
+  );
+}
+
+/** @param planned how many times the planned time the shop plans with now */
 export function learnTimes(
   pours: readonly PourTeaches[],
   decisions: readonly LearningDecision[] = [],
@@ -47,7 +64,7 @@ export function learnTimes(
     ...people.map((name) => ({ id: `person:${name}`, sd: TIME.person })),
     ...techniques.map((id) => ({ id: `technique:${id}`, sd: TIME.technique })),
   ];
-  const readings = seen.map(({ pourId, coatId, time, technique, age }): Reading => ({
+  const readings = seen.map(({ pourId, coatId, time, technique, age }): TimeReading => ({
     id: `${pourId} ${coatId} time`,
     type: "log",
     kind: "time",
@@ -63,31 +80,44 @@ export function learnTimes(
   }));
   const learnt = learn(factors, readings);
   const timesOf = (id: string) => spreadTimes(learnt, id, -1);
-  const shop = timesOf("shop");
-  const sdOfShop = Math.log(shop.high / shop.times) / EIGHT_TENTHS;
-  const last = seen.slice(-USUAL_OF);
-  const usualMin =
-    last.length > 0 ? last.reduce((sum, { time }) => sum + time.plannedMin, 0) / last.length : 0;
-  const movedMin = usualMin * (shop.times - planned);
-  const sdMin = usualMin * shop.times * sdOfShop;
+  const last = readings.slice(-USUAL_OF).map(({ coefs }, at) => ({
+    coefs,
+    ml: (seen.slice(-USUAL_OF)[at]?.time.plannedMin ?? 0) / Math.min(USUAL_OF, readings.length),
+  }));
+  const usualMin = last.reduce((sum, { ml }) => sum + ml, 0);
+  // What is planned with now slows all alike.
+  const now = learnt.ids.map((id) => (id === "shop" ? -Math.log(planned) : 0));
+  const { ml: movedMin, sd: sdMin } = movedBy(learnt, last, now);
+  const half = EIGHT_TENTHS * sdMin;
+  const times = (min: number) => (usualMin > 0 ? planned + min / usualMin : planned);
   const word = lastWord(decisions, "time");
   const withReading = new Set(seen.map(({ pourId }) => pourId)).size;
-  const notProposed = (): TimeLearning["notProposed"] => {
+  const notProposed = (): NotProposed | null => {
     if (seen.length === 0) return "nothing to learn from";
     if (word?.kind === "refuse" && Math.abs(movedMin - word.moved) < word.sd) return "refused";
-    if (withReading < 4) return "too few pours";
-    if (Math.abs(movedMin) < 2 * sdMin) return "inside its spread";
-    return Math.abs(movedMin) < TIME_MATTERS.min ||
-      Math.abs(movedMin) < TIME_MATTERS.share * usualMin * planned
-      ? "too small"
-      : null;
+    return proposal(
+      {
+        movedMl: movedMin,
+        sdMl: sdMin,
+        mixMl: usualMin * planned,
+        pours: withReading,
+        ahead: isAhead(factors, readings),
+      },
+      TIME_MATTERS,
+    );
   };
   const perM2 = (list: typeof seen, of: (one: (typeof seen)[number]) => number) => {
     const area = list.reduce((sum, { areaM2 }) => sum + areaM2, 0);
     return area > 0 ? list.reduce((sum, one) => sum + of(one), 0) / area : 0;
   };
   return {
-    shop: { ...shop, readings: seen.length },
+    usual: {
+      times: times(movedMin),
+      low: times(movedMin - half),
+      high: times(movedMin + half),
+      coats: seen.length,
+      pours: withReading,
+    },
     techniques: techniques.map((technique) => {
       const of = seen.filter((one) => one.technique === technique);
       return {

@@ -2,16 +2,8 @@ import { FACTORS, type FactorId } from "../batch/factors";
 import { lastWord, type LearningDecision } from "./decisions";
 import { foretold, learn, type Factor, type Learnt, type Reading, type Term } from "./fit";
 import type { CoatTeaches, PourTeaches } from "./pour-teaches";
-import {
-  changed,
-  EIGHT_TENTHS,
-  needOf,
-  proposal,
-  score,
-  weighNext,
-  type Need,
-  type NotProposed as ByRule,
-} from "./predict";
+import { EIGHT_TENTHS } from "../numerics/normal";
+import { changed, needOf, proposal, score, weighNext, type Need, type NotProposed } from "./predict";
 import { FACTOR_OF, PARTS, volumeFactors } from "./volume-factors";
 
 /** A reading of a pour's coat, for saying which it was. */
@@ -48,9 +40,6 @@ export type VolumeLearning = {
   changedSince: Of | null;
 };
 
-/** Why nothing is proposed. */
-export type NotProposed = ByRule | "refused" | "nothing to learn from";
-
 /** Scales of readings by themselves (judgement, simulated). */
 const DIRECT_SIGMA = 0.2;
 const COMB = { each: 0.08, own: 0.05 };
@@ -60,7 +49,7 @@ const CHANGED_AGE = 60;
 export const USUAL_OF = 8;
 /** A reading that counts less than this does not go with the others. */
 export const ODD_WEIGHT = 0.3;
-/** From so many pours on factors are told as learnt. */
+/** Whether something has changed is asked of so many pours, and not again sooner. */
 const ASKED_EVERY = 4;
 
 type At = { of: Of; coat: CoatTeaches; reading: Reading };
@@ -196,15 +185,7 @@ export function learnVolumes(
   const scaleOf = (known: Learnt) => known.scale2.get("use") ?? 1;
   const forecasts = uses.map(({ of, reading, coat }, at): Forecast => {
     if (reading.type !== "sum") throw new Error("A use is a sum");
-    const own = reading.age;
-    const earlier = (one: Reading) => one.age > own;
-    const known = learn(factors, [
-      ...uses
-        .map((use) => use.reading)
-        .filter(earlier)
-        .map((one) => ({ ...one, age: one.age - own - 1 })),
-      ...directs.filter(earlier).map((one) => ({ ...one, age: one.age - own - 1 })),
-    ]);
+    const known = learn(factors, knownBefore([...uses.map((use) => use.reading), ...directs], reading));
     const need = needOf(known, coat.terms, reading.sigma, scaleOf(known), coat.fixedMl);
     const prior = needOf(before, coat.terms, reading.sigma, 1, coat.fixedMl);
     const crps = ({ mean, half80 }: Need) => score(reading.y, mean, half80 / EIGHT_TENTHS).crps / mean;
@@ -259,8 +240,16 @@ export function learnVolumes(
   };
 }
 
-/** By how much a usual pour's need moves from what is planned now to what was learnt, with its doubt, ml. */
-function movedBy(learnt: Learnt, terms: readonly Term[], now: readonly number[]): { ml: number; sd: number } {
+/** The readings of the pours before one, as old as they were then. */
+export const knownBefore = (readings: readonly Reading[], { age }: Reading): Reading[] =>
+  readings.filter((one) => one.age > age).map((one) => ({ ...one, age: one.age - age - 1 }));
+
+/** By how much a usual sum moves from what is planned now to what was learnt, with its doubt: ml of a need, or minutes. */
+export function movedBy(
+  learnt: Learnt,
+  terms: readonly Term[],
+  now: readonly number[],
+): { ml: number; sd: number } {
   const at = (theta: readonly number[]) => foretold({ type: "sum", terms }, learnt.ids, theta).h;
   return { ml: at(learnt.mean) - at(now), sd: needOf(learnt, terms, 0, 1).sdOfNeed };
 }

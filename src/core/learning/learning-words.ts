@@ -3,8 +3,8 @@ import type { LossPart } from "../pour/inspect-events";
 import { rangeText, quantityText, trimmed } from "../units/format-quantity";
 import { durationWords } from "../units/duration";
 import type { UnitSystem } from "../units/dimension";
-import type { NotProposed } from "./learn-volumes";
-import { EIGHT_TENTHS } from "./predict";
+import type { NotProposed } from "./predict";
+import { EIGHT_TENTHS } from "../numerics/normal";
 
 /** What is weighed, as it is said. */
 export const PART_WORDS: Record<LossPart, string> = {

@@ -1,7 +1,7 @@
 import type { FactorId } from "../batch/factors";
 import { FACTORS } from "../batch/factors";
 import type { Factor, Learnt } from "./fit";
-import { EIGHT_TENTHS } from "./predict";
+import { EIGHT_TENTHS } from "../numerics/normal";
 import { FACTOR_OF, PARTS } from "./volume-factors";
 
 /** A planning factor as the log has it: likely, the ends between which eight of ten lie, and how much of the doubt before is left, 0 to 1. */

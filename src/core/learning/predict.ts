@@ -1,14 +1,11 @@
-import { normalBelow, normalDensity } from "../numerics/normal";
+import { EIGHT_TENTHS, NINE_TENTHS, normalBelow, normalDensity } from "../numerics/normal";
 import { dot, foretold, type Coefficients, type Learnt, type Term } from "./fit";
 
-/** Half of the middle eight tenths: of a normal distribution, and of Student's with four degrees of freedom. */
-export const EIGHT_TENTHS = 1.2815515655;
+/** Half the width of the middle eight tenths of Student's distribution with four degrees of freedom. */
 const EIGHT_TENTHS_T4 = 1.5332062741;
-/** ln(high/low) of nine in ten, in standard deviations. */
-const NINE_TENTHS = 2 * 1.644853627;
 
 /** Standard deviation of a factor's logarithm, by the ends between which nine in ten lie. */
-export const sdOfEnds = (low: number, high: number): number => Math.log(high / low) / NINE_TENTHS;
+export const sdOfEnds = (low: number, high: number): number => Math.log(high / low) / (2 * NINE_TENTHS);
 
 /** A volume that is foretold, ml: likely, the standard deviation of what is needed, and half of the width in which eight of ten pours lie. */
 export type Need = { mean: number; sdOfNeed: number; half80: number };
@@ -88,30 +85,63 @@ export function readingOfUse({
 }
 
 /** Why a change is not proposed. */
-export type NotProposed = "too few pours" | "inside its spread" | "too small" | "behind the prior";
+export type NotProposed =
+  | "too few pours"
+  | "inside its spread"
+  | "too small"
+  | "behind the prior"
+  | "refused"
+  | "nothing to learn from";
+
+/** From so many pours with a reading on. */
+const LEAST_POURS = 4;
+/** What matters of a volume: ml, and of the mix. */
+const VOLUME_MATTERS = { least: 15, share: 0.03 };
 
 /** Whether what was learnt is proposed: it must have moved by more than its doubt, by what matters, and have foretold better than the usual values. */
-export function proposal({
-  movedMl,
-  sdMl,
-  mixMl,
-  pours,
-  ahead,
-}: {
-  /** By how much the usual pour's need moved, and its doubt, ml. */
-  movedMl: number;
-  sdMl: number;
-  mixMl: number;
-  /** With a reading. */
-  pours: number;
-  /** It foretold better than what is usual, summed over all pours. */
-  ahead: boolean;
-}): NotProposed | null {
+export function proposal(
+  {
+    movedMl,
+    sdMl,
+    mixMl,
+    pours,
+    ahead,
+  }: {
+    /** By how much the usual pour's need moved, and its doubt, ml; or its time, min. */
+    movedMl: number;
+    sdMl: number;
+    /** Of which that is a share. */
+    mixMl: number;
+    /** With a reading. */
+    pours: number;
+    /** It foretold better than what is usual, summed over all pours. */
+    ahead: boolean;
+  },
+  matters = VOLUME_MATTERS,
+): NotProposed | null {
   const moved = Math.abs(movedMl);
-  if (pours < 4) return "too few pours";
+  if (pours < LEAST_POURS) return "too few pours";
   if (moved < 2 * sdMl) return "inside its spread";
-  if (moved < 15 || moved < 0.03 * mixMl) return "too small";
+  if (moved < matters.least || moved < matters.share * mixMl) return "too small";
   return ahead ? null : "behind the prior";
+}
+
+/** The logarithm of a time over the planned one as it is foretold: likely, and half the width in which eight of ten lie. */
+export function logForecast(
+  { ids, mean, cov }: Pick<Learnt, "ids" | "mean" | "cov">,
+  coefs: Coefficients,
+  sigma: number,
+  scale2: number,
+): { mean: number; half80: number } {
+  const { h, slopes } = foretold({ type: "log", coefs }, ids, mean);
+  const variance = dot(
+    slopes,
+    cov.map((row) => dot(row, slopes)),
+  );
+  return {
+    mean: h,
+    half80: Math.sqrt(EIGHT_TENTHS ** 2 * variance + EIGHT_TENTHS_T4 ** 2 * sigma ** 2 * scale2),
+  };
 }
 
 /** Which loss to weigh next: how far the doubt of all losses would fall by weighing each, ml. */
@@ -136,7 +166,7 @@ export function weighNext(
   return { sdNowMl: Math.sqrt(now), sdThenMl, best: best?.[0] ?? null };
 }
 
-/** Misses of the last pours, each in half widths of eight tenths over 1.28: whether the shop should be asked if something has changed. */
+/** Misses of the last pours, each in standard deviations of its forecast: whether the shop should be asked if something has changed. */
 export function changed(
   misses: readonly number[],
   readings: number,

@@ -2,14 +2,14 @@ import fc from "fast-check";
 import { FACTORS } from "../batch/factors";
 import { normals, seeded } from "../numerics/random";
 import { adoptedFactors, factorValues, lastWord, type LearningDecision } from "./decisions";
-import type { Term } from "./fit";
+import { learn, type Term } from "./fit";
 import { learnTimes } from "./learn-times";
 import { learnVolumes } from "./learn-volumes";
 import { learntFactors } from "./learnt-factors";
 import { adoptedWords, notProposedWords, timeProposalWords, volumeProposalWords } from "./learning-words";
 import { missedWindows } from "./missed-windows";
 import type { CoatTeaches, PourTeaches } from "./pour-teaches";
-import { readingOfUse } from "./predict";
+import { logForecast, proposal, readingOfUse } from "./predict";
 import { volumeFactors } from "./volume-factors";
 
 /** A made-up shop: its true corrections, and the pours that they make. Simulated; no log of a real shop was seen. */
@@ -195,14 +195,64 @@ test("time: who is slow with one way of working is told by the way where both ha
   const pours = Array.from({ length: 12 }, (_, n) =>
     timed(n, n % 2 === 0 ? "A" : "B", n % 4 < 2 ? "palm" : "flood", n % 4 < 2 ? 1.5 : 1),
   );
-  const { techniques, people, shop } = learnTimes(pours);
+  const { techniques, people, usual } = learnTimes(pours);
   const of = (technique: string) => techniques.find((one) => one.technique === technique)!;
   expect(of("palm").times).toBeGreaterThan(of("flood").times * 1.15);
   expect(of("palm").minPerM2).toBeCloseTo(60, 9);
   expect(people).toHaveLength(2);
-  expect(shop.times).toBeGreaterThan(1);
+  expect(usual.times).toBeGreaterThan(1);
+  expect(usual).toMatchObject({ coats: 12, pours: 12 });
   expect(learnTimes(pours.slice(0, 6)).people).toEqual([]);
   expect(learnTimes([]).notProposed).toBe("nothing to learn from");
+});
+
+test("time: what always takes half as long again is proposed, in pours; taken over it is not proposed again", () => {
+  const pours = Array.from({ length: 14 }, (_, n): PourTeaches => ({
+    pourId: `p${n}`,
+    jobId: "j",
+    jobName: "Job",
+    startedAt: new Date(Date.UTC(2026, 0, 1 + n)).toISOString(),
+    coats: ["a", "b"].map((coatId) => ({
+      ...PLAIN,
+      coatId,
+      technique: n % 2 === 0 ? "palm" : "flood",
+      terms: [],
+      lossTerms: [],
+      mixMl: 100,
+      use: null,
+      time: { tookMin: 80 + (n % 3), plannedMin: 50, people: [["A", "B", "C", "D"][n % 4]!] },
+    })),
+  }));
+  const told = learnTimes(pours);
+  expect(told.notProposed).toBeNull();
+  expect(told.usual).toMatchObject({ coats: 28, pours: 14 });
+  // 81 of 50 minutes are 1.62 times, drawn a little towards the plan.
+  expect(told.usual.times).toBeGreaterThan(1.4);
+  expect(told.usual.low).toBeLessThan(1.62);
+  expect(learnTimes(pours, [], told.usual.times).notProposed).not.toBeNull();
+  expect(learnTimes(pours.slice(0, 3)).notProposed).toBe("too few pours");
+});
+
+test("a change of time is proposed where it matters and was foretold better than by the plan", () => {
+  const asked = { movedMl: 12, sdMl: 3, mixMl: 60, pours: 9 };
+  const matters = { least: 5, share: 0.1 };
+  expect(proposal({ ...asked, ahead: true }, matters)).toBeNull();
+  expect(proposal({ ...asked, ahead: false }, matters)).toBe("behind the prior");
+  expect(proposal({ ...asked, movedMl: 5.5, sdMl: 1, ahead: true }, matters)).toBe("too small");
+});
+
+test("a time that is foretold before anything is seen: the doubts of shop, person and reading together, by hand", () => {
+  const before = learn(
+    [
+      { id: "shop", sd: 0.25 },
+      { id: "person", sd: 0.2 },
+    ],
+    [],
+  );
+  const { mean, half80 } = logForecast(before, { shop: -1, person: -1 }, 0.2, 1);
+  expect(mean).toBe(0);
+  // 1.2816² · (0.25² + 0.2²) + 1.5332² · 0.2², the middle eight tenths of a normal and of Student's with four degrees of freedom.
+  expect(half80).toBeCloseTo(Math.sqrt(1.6424 * 0.1025 + 2.3507 * 0.04), 3);
 });
 
 test("decisions: the later word counts, a take-back brings back the usual of its kind only, in any order", () => {

@@ -1,5 +1,5 @@
 import type { Learnt } from "./fit";
-import { EIGHT_TENTHS } from "./predict";
+import { EIGHT_TENTHS } from "../numerics/normal";
 
 /** A correction as a multiple, with the ends between which eight of ten lie. */
 export type Times = { times: number; low: number; high: number };

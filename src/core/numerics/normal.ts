@@ -1,3 +1,7 @@
+/** Half the width of the middle eight tenths, and of the middle nine, in standard deviations. */
+export const EIGHT_TENTHS = 1.2815515655;
+export const NINE_TENTHS = 1.644853627;
+
 /** Density of the standard normal distribution. */
 export const normalDensity = (z: number): number => Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI);
 

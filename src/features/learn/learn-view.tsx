@@ -17,6 +17,7 @@ import { Proposal } from "./proposal";
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const times = (of: { times: number; low: number; high: number }) =>
   `× ${trimmed(of.times, 2)} (${trimmed(of.low, 2)} to ${trimmed(of.high, 2)})`;
+const signed = (min: number) => `${min < 0 ? "−" : "+"}${trimmed(Math.abs(min), 0)}`;
 const words = (kind: string) => PASS[kind as PassKind].words;
 
 /** How well the shop foretells itself, and what it proposes to plan with. */
@@ -127,8 +128,8 @@ export function LearnView({
         <section aria-label="Times" className="mt-6 border-t border-ink pt-3">
           <h2 className="heading text-lg mb-1">Mixing and laying</h2>
           <p className="text-sm mb-1">
-            The shop takes <span className="figure">{times(time.shop)}</span> of the time planned, by{" "}
-            {time.shop.readings} coats.
+            The usual coats take <span className="figure">{times(time.usual)}</span> of the time planned, by{" "}
+            {time.usual.coats} coats.
           </p>
           <table className="w-full text-sm">
             <thead>
@@ -156,13 +157,20 @@ export function LearnView({
                 {time.people.map((person) => (
                   <tr key={person.name} className="border-t border-line">
                     <td className="py-1">{person.name}</td>
-                    <td className="text-right figure">{times(person)}</td>
+                    <td className="text-right">
+                      <span className="figure">{signed(time.usualMin * (person.times - 1))} min</span>{" "}
+                      <span className="text-ink-soft">
+                        {signed(time.usualMin * (person.low - 1))} to{" "}
+                        {signed(time.usualMin * (person.high - 1))}
+                      </span>
+                    </td>
                   </tr>
                 ))}
               </tbody>
             </table>
           )}
           <p className="label mt-1">
+            By person: on a coat of {Math.round(time.usualMin)} min planned, from five pours on, eight in ten.
             Names are seen by the owner and by the person. A time says nothing of how good the work is.
           </p>
         </section>

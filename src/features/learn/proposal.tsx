@@ -6,7 +6,6 @@ import { callAct } from "@/contracts/call-act";
 import { decideLearning, type LearningSaid } from "@/contracts/learning";
 import {
   notProposedWords,
-  PART_WORDS,
   timeProposalWords,
   volumeProposalWords,
   weighNextWords,
@@ -32,6 +31,40 @@ function useDecide() {
   return { decide, busy, problem };
 }
 
+const TO_DECIDE = [
+  "Nothing to decide",
+  "One thing to decide",
+  "Two things to decide",
+  "Three things to decide",
+];
+
+/** Taken over, or not; for those who may. */
+function Decide({
+  canDecide,
+  busy,
+  weight,
+  onAdopt,
+  onRefuse,
+}: {
+  canDecide: boolean;
+  busy: boolean;
+  weight: "primary" | "plain";
+  onAdopt: () => void;
+  onRefuse: () => void;
+}) {
+  if (!canDecide) return <p className="label mt-2">An owner of the shop decides it.</p>;
+  return (
+    <div className="flex gap-3 mt-3">
+      <Button weight={weight} disabled={busy} onClick={onAdopt}>
+        Plan with it
+      </Button>
+      <Button disabled={busy} onClick={onRefuse}>
+        Keep the plan as it is
+      </Button>
+    </div>
+  );
+}
+
 /** What the log proposes to plan with from now on: never taken over by itself. */
 export function Proposal({
   learning: { volumes, times, adopted, jobs },
@@ -45,12 +78,13 @@ export function Proposal({
   const { decide, busy, problem } = useDecide();
   const { usual, notProposed, values, changedSince } = volumes;
   const part = volumes.weighNext as LossPart | null;
+  const waiting = [notProposed === null, times.notProposed === null, changedSince !== null].filter(
+    Boolean,
+  ).length;
   const adoptedVolume = Object.keys(adopted).some((id) => id !== "workTimes");
   return (
     <section aria-label="Proposals" className="border-t border-ink pt-3">
-      <h2 className="heading text-xl">
-        {notProposed === null || times.notProposed === null ? "One thing to decide" : "Nothing to decide"}
-      </h2>
+      <h2 className="heading text-xl">{TO_DECIDE[waiting]}</h2>
       {changedSince && (
         <div className="border-l-[3px] border-signal pl-4 my-3">
           <p className="text-lg">
@@ -108,35 +142,23 @@ export function Proposal({
                 </tbody>
               </table>
             )}
-            {canDecide ? (
-              <div className="flex gap-3 mt-3">
-                <Button
-                  weight="primary"
-                  disabled={busy}
-                  onClick={() =>
-                    void decide({
-                      kind: "adopt",
-                      of: "volume",
-                      factors: values,
-                      pours: usual.pours,
-                      moved: usual.movedMl,
-                    })
-                  }
-                >
-                  Plan with it
-                </Button>
-                <Button
-                  disabled={busy}
-                  onClick={() =>
-                    void decide({ kind: "refuse", of: "volume", moved: usual.movedMl, sd: usual.sdMl })
-                  }
-                >
-                  Keep the plan as it is
-                </Button>
-              </div>
-            ) : (
-              <p className="label mt-2">An owner of the shop decides it.</p>
-            )}
+            <Decide
+              canDecide={canDecide}
+              busy={busy}
+              weight="primary"
+              onAdopt={() =>
+                void decide({
+                  kind: "adopt",
+                  of: "volume",
+                  factors: values,
+                  pours: usual.pours,
+                  moved: usual.movedMl,
+                })
+              }
+              onRefuse={() =>
+                void decide({ kind: "refuse", of: "volume", moved: usual.movedMl, sd: usual.sdMl })
+              }
+            />
             <p className="label mt-2">
               New jobs begin with it. Jobs that are planned keep what they were planned with, until it is
               taken over in their Cups.
@@ -146,40 +168,29 @@ export function Proposal({
       ) : (
         <p className="my-2 text-ink-soft">
           {notProposed && notProposedWords(notProposed)}{" "}
-          {part &&
-            notProposed !== "nothing to learn from" &&
-            `Weigh ${PART_WORDS[part]} after the next pour: that tells most.`}
+          {part && notProposed !== "nothing to learn from" && weighNextWords(part)}
         </p>
       )}
       {times.notProposed === null && (
         <div className="my-3 border-l-[3px] border-ink pl-4">
           <p className="text-lg">{timeProposalWords(times)} Plan it from now on?</p>
-          {canDecide && (
-            <div className="flex gap-3 mt-2">
-              <Button
-                disabled={busy}
-                onClick={() =>
-                  void decide({
-                    kind: "adopt",
-                    of: "time",
-                    factors: { workTimes: times.shop.times },
-                    pours: times.shop.readings,
-                    moved: times.movedMin,
-                  })
-                }
-              >
-                Plan with it
-              </Button>
-              <Button
-                disabled={busy}
-                onClick={() =>
-                  void decide({ kind: "refuse", of: "time", moved: times.movedMin, sd: times.sdMin })
-                }
-              >
-                Keep the plan as it is
-              </Button>
-            </div>
-          )}
+          <Decide
+            canDecide={canDecide}
+            busy={busy}
+            weight={notProposed === null ? "plain" : "primary"}
+            onAdopt={() =>
+              void decide({
+                kind: "adopt",
+                of: "time",
+                factors: { workTimes: times.usual.times },
+                pours: times.usual.pours,
+                moved: times.movedMin,
+              })
+            }
+            onRefuse={() =>
+              void decide({ kind: "refuse", of: "time", moved: times.movedMin, sd: times.sdMin })
+            }
+          />
         </div>
       )}
       {canDecide && (adoptedVolume || adopted.workTimes) && (

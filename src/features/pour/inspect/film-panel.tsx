@@ -44,7 +44,7 @@ export function FilmPanel({
         by hand.
       </p>
     );
-  const { map, volume, missingMl, mixMl } = film;
+  const { map, volumeMl, missingMl, mixMl } = film;
   const mean = map.meanOfAllUm / 1000;
   const few = film.readings.length === 0;
   const parts = splitParts(mixMl.high, resin);
@@ -81,8 +81,8 @@ export function FilmPanel({
           <Figure value={mean} dimension="comb" system={system} size="large" />
           <div className="label">
             planned {quantityText(film.plannedUm / 1000, "comb", system)}; by the cups{" "}
-            {quantityText(volume.ml, "volume", system)} ± {quantityText(1.28 * volume.sdMl, "volume", system)}{" "}
-            lie on it
+            {quantityText(volumeMl.likely, "volume", system)} lie on it (
+            {rangeText(volumeMl, "volume", system)})
           </div>
         </div>
       </div>
