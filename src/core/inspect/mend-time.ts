@@ -1,5 +1,4 @@
-import { startOf } from "../schedule/coat-windows";
-import { plus } from "../schedule/coat-windows";
+import { plus, startOf } from "../schedule/coat-windows";
 import type { StateStart } from "../cure/film-states";
 import type { Spread } from "../numerics/spread";
 

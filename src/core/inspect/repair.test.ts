@@ -36,6 +36,24 @@ test("what is sanded is sanded first; what is fed wet is not; what is no coat is
   for (const { causes } of FAULTS) for (const { repair } of causes) expect(REPAIRS[repair]).toBeTruthy();
 });
 
+test("a colour that is laid once more over all keeps its fine work; a patch does not; a sunk fill gets what it sinks by", () => {
+  const kinds = (repair: string) => repaired(repair)!.passes.map(({ kind }) => kind);
+  expect(kinds("respray")).toContain("alcohol");
+  expect(kinds("scrape")).not.toContain("alcohol");
+  expect(kinds("respray").filter((kind) => kind === "sand")).toHaveLength(1);
+  expect(repaired("respray")!.passes[0]!.note).toMatch(/fine mist/);
+  const fill = repairCoat({
+    repair: "fillUp",
+    fault: "Fill has sunk",
+    coat: { ...coat, kind: "fill" },
+    pins: [pin(80)],
+    plan,
+    newId,
+  })!;
+  // The usual high end of what a fill sinks by, 6 % (factors).
+  expect(fill.coverShare).toBeCloseTo(0.06, 9);
+});
+
 test("a patch is as large as the fault, on the piece of its pin: by hand, 2.5 times 80 mm across", () => {
   const patch = repaired("scrape")!;
   const area = piece!.topAreaMm2;

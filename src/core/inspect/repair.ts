@@ -4,7 +4,8 @@ import type { NewId } from "../geometry/new-piece";
 import type { Plan } from "../plan/derive-plan";
 import { placeless, byFilm, isFill, COVER_BOUNDS, type Coat, type StartsAfter } from "../schedule/coat";
 import { usualPass, type Pass } from "../schedule/pass";
-import type { PassKind } from "../passes/facts";
+import { PASS, type PassKind } from "../passes/facts";
+import { FACTORS } from "../batch/factors";
 import type { Pin } from "./inspection";
 
 /** What a repair asks for as coats: what is done before, and what is poured. Common practice, no source. */
@@ -75,6 +76,9 @@ const PATCH_TIMES = 2.5;
 /** A fault whose size nobody said, mm. */
 const USUAL_PATCH_MM = 100;
 
+/** A fill lacks at most what it sinks by while it cures. */
+const SUNK_SHARE = FACTORS.shrinkPct.usual.high / 100;
+
 /** The share of what a coat covers that is fed for these faults. */
 function patchShare(
   plan: Pick<Plan, "pieces">,
@@ -89,8 +93,8 @@ function patchShare(
   return Math.min(COVER_BOUNDS.max, Math.max(0.01, (PATCH_TIMES * faults) / area));
 }
 
-/** Passes of a coat that are its picture's or come hours after are not done once more on a patch. */
-const KEEPS: ReadonlySet<PassKind> = new Set([
+/** What of a coat's passes is done once more on a patch; the picture's fine work and what comes hours after are not. */
+const ON_A_PATCH: ReadonlySet<PassKind> = new Set([
   "lay",
   "spread",
   "palm",
@@ -126,20 +130,23 @@ export function repairCoat({
   if (!recoat) return null;
   const pieceIds = [...new Set(pins.map(({ place }) => place.pieceId))];
   const name = `Repair: ${fault.toLowerCase()}`.slice(0, 60);
-  const before = recoat.before.map((kind, at): Pass =>
-    usualPass(newId(), kind, { fromMin: null, note: at === 0 ? recoat.note : "" }),
-  );
+  const before = recoat.before.map((kind): Pass => usualPass(newId(), kind, { fromMin: null }));
   const clear = newCoat("clear", name, coat.resinCardId, newId);
   const base = recoat.pour === "same" ? { ...byFilm(placeless(copiedCoat(coat, newId))), name } : clear;
-  const own = base.passes.filter(({ kind }) => KEEPS.has(kind));
+  const own = base.passes.filter(({ kind }) =>
+    recoat.spot ? ON_A_PATCH.has(kind) : PASS[kind].phase !== "before",
+  );
   return {
     ...base,
     startsAfter: recoat.startsAfter,
-    coverShare: recoat.spot ? patchShare(plan, pins, pieceIds) * (isFill(coat) ? 0.5 : 1) : base.coverShare,
+    coverShare: recoat.spot
+      ? isFill(coat)
+        ? SUNK_SHARE
+        : patchShare(plan, pins, pieceIds)
+      : base.coverShare,
     coversFaces: recoat.spot ? pins.length === 0 : base.coversFaces,
-    passes: [...before, ...own].map((pass, at) =>
-      at === 0 && !pass.note ? { ...pass, note: recoat.note } : pass,
-    ),
+    // What is to be done stands with the first act.
+    passes: [...before, ...own].map((pass, at) => (at === 0 ? { ...pass, note: recoat.note } : pass)),
     ...(pieceIds.length > 0 && { pieceIds }),
   };
 }

@@ -32,8 +32,7 @@ export async function inspectionFor(
 
 /** The coats of a job that lie there already, by their ids. */
 export async function pouredCoats(person: Person, jobId: string): Promise<string[]> {
-  const { pours } = await poursOf(database(), person).ofJob(jobId);
-  return [...pouredBefore(pours)];
+  return [...pouredBefore(await poursOf(database(), person).entriesOfJob(jobId))];
 }
 
 export const poursOfJob = (person: Person, jobId: string): Promise<PourHead[]> =>

@@ -1,3 +1,4 @@
+import type { PourEvent } from "@/core/pour/pour-events";
 import { literal, Op, type WhereOptions } from "sequelize";
 import type { Person } from "@/contracts/people";
 import {
@@ -182,6 +183,14 @@ export function poursOf(db: Database, me: Person) {
         order: [["startedAt", "DESC"]],
       });
       return [...(await headsOf(rows)).values()];
+    },
+    /** What was recorded of the pours of a job, without what they were started from; entries that this program does not know are passed over. */
+    async entriesOfJob(jobId: string): Promise<{ events: PourEvent[] }[]> {
+      const rows = await db.Pour.findAll({ where: { jobId, shopId: me.shopId }, attributes: ["id"] });
+      const events = await eventsOf(rows.map(({ id }) => id));
+      return [...events.values()].map((entries) => ({
+        events: entries.flatMap((entry) => readPourEvent(entry) ?? []),
+      }));
     },
     /** Whether anything was looked at on the pieces of these pours. */
     async isInspected(pourIds: readonly string[]): Promise<boolean> {

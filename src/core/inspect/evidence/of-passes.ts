@@ -170,18 +170,17 @@ export function ground(log: Logged): Read[] {
           yesNo("notWiped", !wiped, wiped ? "it was wiped before" : "no wiping before it is in the log"),
         ]
       : [];
-  const lay = below && log.poured.windows.mixedAtMin;
-  const closes = below?.resin?.recoatUntilH;
-  const mixedBelow = below?.windows && log.state.doneAt.size > 0 ? mixedBelowMin(log, below.coat.id) : null;
-  if (sanded || lay === undefined || !closes || mixedBelow === null) return reads;
-  const past = (lay - mixedBelow) / 60 - closes;
+  const closesH = below?.resin?.recoatUntilH ?? null;
+  const mixedBelow = below ? mixedBelowMin(log, below.coat.id) : null;
+  if (sanded || !below?.resin || closesH === null || mixedBelow === null) return reads;
+  const past = (log.poured.windows.mixedAtMin - mixedBelow) / 60 - closesH;
   return [
     ...reads,
     measuredAs(
       "recoatMissed",
       Math.max(0, past),
       past > 0
-        ? `coated ${trimmed(past, 1)} h after the recoat window had closed, by the card at ${inUnits(below?.resin?.filmTempC ?? 21, "temperature")}`
+        ? `coated ${trimmed(past, 1)} h after the recoat window had closed, by the card at ${inUnits(below.resin.filmTempC, "temperature")}`
         : "coated inside the recoat window of the card",
     ),
   ];

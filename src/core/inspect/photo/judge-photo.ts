@@ -43,7 +43,7 @@ const SHARES_PX = 420;
 const WIDTHS_PX = 800;
 /** From two steps back the eye tells apart what is so far apart, mm. */
 const EYE_MM = 7;
-/** What a share that was read off a photo is off by, points, nine times in ten (simulated photos; docs/models/learning.md). */
+/** What a share that was read off a photo is off by at most, points (forty simulated photos; docs/models/learning.md). */
 export const SHARE_OFF = 2;
 /** And a width, mm. */
 export const WIDTH_OFF_MM = 1.5;

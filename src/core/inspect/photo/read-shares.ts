@@ -164,14 +164,20 @@ export function readShares(
     };
     return [walk(1), walk(-1)];
   };
-  /** How far the light of a sample lies from that of a first towards that of a second one, 0 to 1. */
-  const along = (p: number, q: number, i: number): number => {
+  /** How far the light of a sample lies from that at a place of one list towards that at a place of another one, 0 to 1. */
+  const between = (
+    from: ArrayLike<number>,
+    p: number,
+    to: ArrayLike<number>,
+    q: number,
+    i: number,
+  ): number => {
     let dot = 0;
     let long = 0;
     for (let channel = 0; channel < 3; channel += 1) {
-      const from = light[3 * p + channel] as number;
-      const way = (light[3 * q + channel] as number) - from;
-      dot += way * ((light[3 * i + channel] as number) - from);
+      const start = from[3 * p + channel] as number;
+      const way = (to[3 * q + channel] as number) - start;
+      dot += way * ((light[3 * i + channel] as number) - start);
       long += way * way;
     }
     return long > 0 ? Math.min(1, Math.max(0, dot / long)) : 0;
@@ -191,7 +197,7 @@ export function readShares(
       // Straight up and down the slope of the light, where it leads to two sides: an edge lies between these.
       const [up, down] = sidesOf(x, y);
       if (up >= 0 && down >= 0 && hard[up] !== hard[down]) {
-        const t = along(up, down, i);
+        const t = between(light, up, light, down, i);
         put(hard[up] as number, i, 1 - t);
         put(hard[down] as number, i, t);
         continue;
@@ -223,15 +229,7 @@ export function readShares(
       let [one, other, share] = [own, own, 0];
       for (let a = 0; a < inks.length; a += 1)
         for (let b = a + 1; b < inks.length; b += 1) {
-          let dot = 0;
-          let long = 0;
-          for (let channel = 0; channel < 3; channel += 1) {
-            const from = side[3 * a + channel] as number;
-            const way = (side[3 * b + channel] as number) - from;
-            dot += way * ((light[3 * i + channel] as number) - from);
-            long += way * way;
-          }
-          const t = long > 0 ? Math.min(1, Math.max(0, dot / long)) : 0;
+          const t = between(side, a, side, b, i);
           let off = (1 - t) * (costs[a] as number) + t * (costs[b] as number);
           for (let channel = 0; channel < 3; channel += 1) {
             const from = side[3 * a + channel] as number;
