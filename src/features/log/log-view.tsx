@@ -16,6 +16,7 @@ import type { UnitSystem } from "@/core/units/dimension";
 import { otherSystem, quantityText, trimmed } from "@/core/units/format-quantity";
 import { LogBeams } from "./log-beams";
 import { TimeLine } from "./time-line";
+import { LostPours } from "@/ui/lost-pours";
 import { PoursNav } from "@/ui/pours-nav";
 import { useShopClock } from "@/ui/shop-clock";
 
@@ -122,22 +123,11 @@ export function LogView({
   const { pours, unreadable, more } = useMemo(() => received(shown), [shown]);
   const { say } = useShopClock();
   const pour = pours.find((listed) => listed.id === shownId) ?? pours[0];
-  const lost = unreadable.map(({ id, startedAt, startedBy }) => (
-    <p key={id} role="alert" className="border-l-2 border-danger text-danger pl-2 mb-3">
-      The pour begun {say(startedAt, "d MMMM yyyy, HH:mm")} by {startedBy} cannot be read by this version of
-      the program. It is kept as it is.
-    </p>
-  ));
-  const beyond = more > 0 && (
-    <p className="label mb-3">
-      {more} earlier {more === 1 ? "pour is" : "pours are"} kept and not shown here.
-    </p>
-  );
+  const lost = <LostPours unreadable={unreadable} more={more} />;
   if (!pour) {
     return (
       <main className="flex-1 px-7 py-8">
         {lost}
-        {beyond}
         <p className="heading text-xl mb-1">Nothing poured yet.</p>
         <p className="text-ink-soft">When a pour is done, plan and actual stand side by side here.</p>
       </main>
@@ -160,7 +150,6 @@ export function LogView({
   return (
     <main tabIndex={0} className="flex-1 min-h-0 overflow-y-auto px-7 py-5">
       {lost}
-      {beyond}
       <div className="flex items-baseline gap-4 flex-wrap border-b border-ink pb-3">
         <h1 className="heading text-2xl">{say(pour.startedAt, "EEEE d MMMM yyyy")}</h1>
         <span className="text-ink-soft">

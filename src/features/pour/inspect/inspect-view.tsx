@@ -4,7 +4,7 @@ import { useMemo, useState } from "react";
 import type { Pour, Pours } from "@/contracts/pours";
 import { received, type Sent } from "@/contracts/sent";
 import { lookKey, type Pin } from "@/core/inspect/inspection";
-import { USUAL_COMB_MM, readCombAt } from "@/core/inspect/combs";
+import { USUAL_COMB_MM } from "@/core/inspect/combs";
 import { FAULTS, REPAIRS } from "@/core/inspect/fault-table";
 import { walkOf } from "@/core/inspect/walk";
 import type { Plan } from "@/core/plan/derive-plan";
@@ -16,11 +16,12 @@ import { covers, type Coat } from "@/core/schedule/coat";
 import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
 import { Choice } from "@/ui/choice";
+import { LostPours } from "@/ui/lost-pours";
 import { PoursNav } from "@/ui/pours-nav";
 import { useShopClock } from "@/ui/shop-clock";
 import { CausePanel } from "./cause-panel";
 import { FilmLayer } from "./film-layer";
-import { FilmPanel } from "./film-panel";
+import { FilmSide } from "./film-side";
 import { PhotoPanel } from "./photo-panel";
 import { PhotoStage } from "./photo-stage";
 import { PinDialog } from "./pin-dialog";
@@ -28,7 +29,6 @@ import { PinsLayer } from "./pins-layer";
 import { RepairDialog } from "./repair-dialog";
 import { PieceChoice, Stage } from "./stage";
 import { rehearsedOf } from "../rehearsed-of";
-import { TeachPanel } from "./teach-panel";
 import { useInspected } from "./use-inspected";
 import { useFilmMap, useTraced } from "./use-traced";
 import { usePhoto } from "./use-photo";
@@ -72,11 +72,12 @@ export function InspectView({
   system: UnitSystem;
   job: JobSide;
 }) {
-  const { pours } = useMemo(() => received(shown), [shown]);
+  const { pours, unreadable, more } = useMemo(() => received(shown), [shown]);
   const pour = pours.find(({ id }) => id === shownId) ?? pours[0];
   if (!pour)
     return (
       <main className="flex-1 px-7 py-8">
+        <LostPours unreadable={unreadable} more={more} />
         <p className="heading text-xl mb-1">Nothing poured yet.</p>
         <p className="text-ink-soft">
           When something lies on the piece, you walk round it here, put the comb in, and find out what went
@@ -258,22 +259,20 @@ function Inspect({
         </div>
         <div className="flex-1 min-h-0 overflow-y-auto px-6 py-4" role="tabpanel" tabIndex={0}>
           {see === "walk" && (
-            <>
-              <WalkPanel
-                items={items}
-                when={when}
-                inspection={inspection}
-                asking={asking?.item ?? null}
-                onRight={({ id }, right) =>
-                  void record({ kind: "looked", when, item: id, ok: right ? true : null })
-                }
-                onWrong={(item) => {
-                  void record({ kind: "looked", when, item: item.id, ok: false });
-                  if (item.pieceId) setPieceId(item.pieceId);
-                  setAsking({ item: item.id, faults: item.faults });
-                }}
-              />
-            </>
+            <WalkPanel
+              items={items}
+              when={when}
+              inspection={inspection}
+              asking={asking?.item ?? null}
+              onRight={({ id }, right) =>
+                void record({ kind: "looked", when, item: id, ok: right ? true : null })
+              }
+              onWrong={(item) => {
+                void record({ kind: "looked", when, item: item.id, ok: false });
+                if (item.pieceId) setPieceId(item.pieceId);
+                setAsking({ item: item.id, faults: item.faults });
+              }}
+            />
           )}
           {see === "pins" && (
             <>
@@ -299,54 +298,27 @@ function Inspect({
             </>
           )}
           {see === "film" && (
-            <>
-              {coatList.length > 1 && (
-                <Choice
-                  label="Coat"
-                  value={coat.coat.id}
-                  options={coatList.map(({ id, name }) => ({ value: id, words: name }))}
-                  onChange={(id) => {
-                    setCoatId(id);
-                    setMinMm(null);
-                  }}
-                  className="mb-4 max-w-full flex-wrap"
-                />
-              )}
-              <FilmPanel
-                film={film}
-                resin={coat.resin}
-                combs={inspection.combs.filter(
-                  ({ place, coatId: of }) => place.pieceId === piece.id && of === coat.coat.id,
-                )}
-                teethMm={teethMm}
-                placeWords={combPlace?.pieceId === piece.id ? inPlan(combPlace) : null}
-                placeOf={({ place }) => inPlan(place)}
-                minMm={minMm}
-                system={system}
-                onMin={setMinMm}
-                onRead={(wetted) => {
-                  if (!combPlace) return;
-                  void record({
-                    kind: "comb",
-                    place: combPlace,
-                    coatId: coat.coat.id,
-                    ...readCombAt(teethMm, wetted),
-                  });
-                  setCombPlace(null);
-                }}
-                onTakeBack={({ id }) => void record({ kind: "comb-ends", combId: id })}
-              />
-              <TeachPanel
-                key={coat.coat.id}
-                coat={coat}
-                plan={plan}
-                factors={document.factors}
-                events={events}
-                wetSince={wet?.coatId === coat.coat.id}
-                system={system}
-                record={record}
-              />
-            </>
+            <FilmSide
+              logged={logged}
+              events={events}
+              film={film}
+              coats={coatList}
+              coat={coat}
+              piece={piece}
+              combPlace={combPlace?.pieceId === piece.id ? combPlace : null}
+              placeWords={inPlan}
+              teethMm={teethMm}
+              minMm={minMm}
+              isWet={wet?.coatId === coat.coat.id}
+              system={system}
+              onCoat={(id) => {
+                setCoatId(id);
+                setMinMm(null);
+              }}
+              onMin={setMinMm}
+              onRead={() => setCombPlace(null)}
+              record={record}
+            />
           )}
           {see === "photo" && (
             <PhotoPanel

@@ -33,7 +33,7 @@ export function PhotoPanel({
     accept: "image/*",
     onFile: asked.open,
   });
-  const { file, next, judged, busy, problem } = asked;
+  const { file, bitmap, next, judged, busy, problem } = asked;
   if (!canJudge)
     return (
       <p className="text-ink-soft">
@@ -65,10 +65,17 @@ export function PhotoPanel({
           <Landmarks asked={asked} piece={piece} />
         </div>
       )}
-      {file && !next && !judged && (
-        <Button weight="primary" className="min-h-11" disabled={busy} onClick={asked.read}>
-          {busy ? "Reading …" : "Read it"}
-        </Button>
+      {file && bitmap && !next && !judged && (
+        <div className="flex gap-3">
+          <Button weight="primary" className="min-h-11" disabled={busy} onClick={asked.read}>
+            {busy ? "Reading …" : "Read it"}
+          </Button>
+          {busy && (
+            <Button className="min-h-11" onClick={asked.cancel}>
+              Stop
+            </Button>
+          )}
+        </div>
       )}
       {problem && (
         <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-3">

@@ -23,7 +23,7 @@ export function TeachPanel({
   plan,
   factors,
   events,
-  wetSince,
+  isWet,
   system,
   record,
 }: {
@@ -32,7 +32,7 @@ export function TeachPanel({
   factors: Parameters<typeof termsOf>[2];
   events: readonly PourEvent[];
   /** It is wet still: when it is seen to be so can be said. */
-  wetSince: boolean;
+  isWet: boolean;
   system: UnitSystem;
   record: (act: Act) => Promise<void>;
 }) {
@@ -94,7 +94,7 @@ export function TeachPanel({
           Keep it
         </Button>
       </form>
-      {wetSince && (
+      {isWet && (
         <div className="flex gap-3 mt-3 flex-wrap">
           <Button
             className="min-h-11"

@@ -39,17 +39,17 @@ export function usePhoto(piece: Measured | undefined, of: PieceRehearsal | null,
   const [file, setFile] = useState<File | null>(null);
   const [bitmap, setBitmap] = useState<ImageBitmap | null>(null);
   const [points, setPoints] = useState<At[]>([]);
-  const [judged, setJudged] = useState<Extract<PhotoJudged, { ok: true }> | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  /** What is asked of the worker, and what it said, by the places that it was asked with: what comes for others is not taken. */
+  const [asked, setAsked] = useState<{ of: readonly At[]; cancel: () => void } | null>(null);
+  const [said, setSaid] = useState<{ of: readonly At[]; answer: PhotoJudged | null } | null>(null);
+  const [unreadable, setUnreadable] = useState(false);
+  useEffect(() => () => asked?.cancel(), [asked]);
   const landmarks = useMemo(() => (piece ? landmarksOf(piece) : []), [piece]);
   // Places of one piece are none of another: then they are touched anew.
   const [ofPiece, setOfPiece] = useState(piece?.id);
   if (ofPiece !== piece?.id) {
     setOfPiece(piece?.id);
     setPoints([]);
-    setJudged(null);
-    setProblem(null);
   }
   const url = useMemo(() => (file ? URL.createObjectURL(file) : null), [file]);
   useEffect(() => () => void (url && URL.revokeObjectURL(url)), [url]);
@@ -57,21 +57,18 @@ export function usePhoto(piece: Measured | undefined, of: PieceRehearsal | null,
   const open = (chosen: File) => {
     setFile(chosen);
     setPoints([]);
-    setJudged(null);
-    setProblem(null);
+    setUnreadable(false);
     setBitmap(null);
     void readable(chosen).then(setBitmap, () => {
       setFile(null);
-      setProblem("This file is no picture that the browser can read.");
+      setUnreadable(true);
     });
   };
   const read = () => {
     const card = points[landmarks.length];
     if (!bitmap || !piece || !of || !card) return;
-    setBusy(true);
-    setProblem(null);
     const radius = Math.max(4, CARD_SHARE * Math.max(bitmap.width, bitmap.height));
-    const asked = judgeWorker.ask("judge", {
+    const { answer, cancel } = judgeWorker.ask("judge", {
       bitmap,
       anchors: landmarks.map(({ x, y }, n) => ({ onPiece: { x, y }, inPhoto: points[n] as At })),
       card: { ...card, radius },
@@ -79,12 +76,11 @@ export function usePhoto(piece: Measured | undefined, of: PieceRehearsal | null,
       of,
       lines,
     });
-    void asked.answer.then((answer) => {
-      setBusy(false);
-      if (answer?.ok) setJudged(answer);
-      else setProblem(answer ? answer.reason : "The photo could not be read. Try a smaller one.");
-    });
+    setAsked({ of: points, cancel });
+    void answer.then((told) => setSaid({ of: points, answer: told }));
   };
+  const answer = said?.of === points ? said.answer : null;
+  const wrong = said?.of === points && !answer?.ok;
   return {
     file,
     url,
@@ -96,16 +92,20 @@ export function usePhoto(piece: Measured | undefined, of: PieceRehearsal | null,
     touch: (at: At) => {
       if (points.length < names.length) setPoints([...points, at]);
     },
-    back: () => {
-      setPoints(points.slice(0, -1));
-      setJudged(null);
-      setProblem(null);
-    },
+    back: () => setPoints(points.slice(0, -1)),
     open,
     read,
-    judged,
-    problem,
-    busy,
+    judged: answer?.ok ? answer : null,
+    problem: unreadable
+      ? "This file is no picture that the browser can read."
+      : wrong
+        ? (answer?.reason ?? "The photo could not be read. Try a smaller one.")
+        : null,
+    busy: asked?.of === points && said?.of !== points,
+    cancel: () => {
+      asked?.cancel();
+      setAsked(null);
+    },
   };
 }
 
