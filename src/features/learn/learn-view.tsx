@@ -17,7 +17,10 @@ import { Proposal } from "./proposal";
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const times = (of: { times: number; low: number; high: number }) =>
   `× ${trimmed(of.times, 2)} (${trimmed(of.low, 2)} to ${trimmed(of.high, 2)})`;
-const signed = (min: number) => `${min < 0 ? "−" : "+"}${trimmed(Math.abs(min), 0)}`;
+const signed = (min: number) => {
+  const whole = Math.round(min);
+  return whole === 0 ? "0" : `${whole < 0 ? "−" : "+"}${Math.abs(whole)}`;
+};
 const words = (kind: string) => PASS[kind as PassKind].words;
 
 /** How well the shop foretells itself, and what it proposes to plan with. */
@@ -34,10 +37,9 @@ export function LearnView({
   const { volumes, times: time, speeds, missed, factors, adopted, pours } = learning;
   const { say } = useShopClock();
   const odd = volumes.forecasts.filter(({ weight }) => weight < ODD_WEIGHT);
+  const isUs = system === "us";
   const perArea = (minPerM2: number) =>
-    system === "us"
-      ? `${trimmed((minPerM2 * 10 * MM2_PER_FT2) / MM2_PER_M2, 1)} min/10 ft²`
-      : `${trimmed(minPerM2, 1)} min/m²`;
+    trimmed(isUs ? (minPerM2 * 10 * MM2_PER_FT2) / MM2_PER_M2 : minPerM2, 1);
   const out = missed.filter(({ early, late }) => early + late > 0);
   return (
     <main className="px-7 py-5 max-w-[1226px]">
@@ -91,9 +93,9 @@ export function LearnView({
             <thead>
               <tr className="label text-left">
                 <th className="font-normal py-1">Factor</th>
-                <th className="font-normal text-right">usual</th>
-                <th className="font-normal text-right">by the log, eight in ten</th>
-                <th className="font-normal text-right">doubt left</th>
+                <th className="font-normal text-right pl-2">usual</th>
+                <th className="font-normal text-right pl-2">by the log, eight in ten</th>
+                <th className="font-normal text-right pl-2">doubt left</th>
               </tr>
             </thead>
             <tbody>
@@ -105,16 +107,16 @@ export function LearnView({
                       {FACTORS[id].name}
                       {own && <span className="label block">{adoptedWords(own, say(own.at, "d MMM"))}</span>}
                     </td>
-                    <td className="text-right whitespace-nowrap">
+                    <td className="text-right whitespace-nowrap pl-2">
                       {factorText(id, FACTORS[id].usual.likely)}
                     </td>
-                    <td className="text-right whitespace-nowrap">
+                    <td className="text-right whitespace-nowrap pl-2">
                       <span className="figure">{trimmed(likely, 2)}</span>{" "}
                       <span className="text-ink-soft">
                         {trimmed(low, 2)} to {trimmed(high, 2)}
                       </span>
                     </td>
-                    <td className="text-right figure">{percent(doubtLeft)}</td>
+                    <td className="text-right figure pl-2">{percent(doubtLeft)}</td>
                   </tr>
                 );
               })}
@@ -129,24 +131,24 @@ export function LearnView({
           <h2 className="heading text-lg mb-1">Mixing and laying</h2>
           <p className="text-sm mb-1">
             The usual coats take <span className="figure">{times(time.usual)}</span> of the time planned, by{" "}
-            {time.usual.coats} coats.
+            {time.usual.coats} coats. Below, minutes to {isUs ? "10 ft²" : "one m²"}.
           </p>
           <table className="w-full text-sm">
             <thead>
               <tr className="label text-left">
                 <th className="font-normal py-1">Way of working</th>
-                <th className="font-normal text-right">coats</th>
-                <th className="font-normal text-right">took</th>
-                <th className="font-normal text-right">planned</th>
+                <th className="font-normal text-right pl-2">coats</th>
+                <th className="font-normal text-right pl-2">took</th>
+                <th className="font-normal text-right pl-2">planned</th>
               </tr>
             </thead>
             <tbody>
               {time.techniques.map(({ technique, coats, minPerM2, plannedMinPerM2 }) => (
                 <tr key={technique} className="border-t border-line">
                   <td className="py-1">{words(technique)}</td>
-                  <td className="text-right figure">{coats}</td>
-                  <td className="text-right figure">{perArea(minPerM2)}</td>
-                  <td className="text-right text-ink-soft">{perArea(plannedMinPerM2)}</td>
+                  <td className="text-right figure pl-2">{coats}</td>
+                  <td className="text-right figure pl-2">{perArea(minPerM2)}</td>
+                  <td className="text-right text-ink-soft pl-2">{perArea(plannedMinPerM2)}</td>
                 </tr>
               ))}
             </tbody>
@@ -206,18 +208,18 @@ export function LearnView({
               <thead>
                 <tr className="label text-left">
                   <th className="font-normal py-1">Pass</th>
-                  <th className="font-normal text-right">done</th>
-                  <th className="font-normal text-right">too early</th>
-                  <th className="font-normal text-right">too late</th>
+                  <th className="font-normal text-right pl-2">done</th>
+                  <th className="font-normal text-right pl-2">too early</th>
+                  <th className="font-normal text-right pl-2">too late</th>
                 </tr>
               </thead>
               <tbody>
                 {out.slice(0, 8).map(({ kind, done, early, late }) => (
                   <tr key={kind} className="border-t border-line">
                     <td className="py-1">{words(kind)}</td>
-                    <td className="text-right figure">{done}</td>
-                    <td className="text-right figure">{early}</td>
-                    <td className="text-right figure">{late}</td>
+                    <td className="text-right figure pl-2">{done}</td>
+                    <td className="text-right figure pl-2">{early}</td>
+                    <td className="text-right figure pl-2">{late}</td>
                   </tr>
                 ))}
               </tbody>

@@ -102,11 +102,15 @@ export function StartView({ jobId, plan, system, pours, savedRevision, beginHere
     <main className="flex-1 min-h-0 overflow-y-auto px-7 py-6">
       <div className="flex gap-12 max-lg:flex-col">
         <section className="w-[340px] shrink-0">
-          <h1 className="heading text-2xl mb-1">Pour day</h1>
-          <p className="text-ink-soft mb-5">
-            {steps.length} steps, {toPour.length} {toPour.length === 1 ? "coat" : "coats"},{" "}
-            {quantityText(total, "volume", system)} in all.
-          </p>
+          <header className="mb-5">
+            <h1 className="heading text-2xl mb-1">Pour day</h1>
+            {steps.length > 0 && (
+              <p className="text-ink-soft">
+                {steps.length} steps, {toPour.length} {toPour.length === 1 ? "coat" : "coats"},{" "}
+                {quantityText(total, "volume", system)} in all.
+              </p>
+            )}
+          </header>
           {live ? (
             <Link
               href={`/pours/${live.id}`}
@@ -198,19 +202,21 @@ export function StartView({ jobId, plan, system, pours, savedRevision, beginHere
             </div>
           )}
         </section>
-        <ol className="flex-1 border-t border-ink max-w-3xl">
-          {steps.map((step, index) => (
-            <li key={step.id} className="flex gap-4 py-2 border-b border-line">
-              <span className="figure w-6 text-right text-ink-soft">{index + 1}</span>
-              <span className="figure w-20 shrink-0">{clockText(step.atMin)}</span>
-              <span className="flex-1">
-                <span className="font-semibold">{step.title}</span>{" "}
-                <span className="text-ink-soft">{step.coatName}</span>
-                <span className="label block">{step.detail}</span>
-              </span>
-            </li>
-          ))}
-        </ol>
+        {steps.length > 0 && (
+          <ol className="flex-1 border-t border-ink max-w-3xl">
+            {steps.map((step, index) => (
+              <li key={step.id} className="flex gap-4 py-2 border-b border-line">
+                <span className="figure w-6 text-right text-ink-soft">{index + 1}</span>
+                <span className="figure w-20 shrink-0">{clockText(step.atMin)}</span>
+                <span className="flex-1">
+                  <span className="font-semibold">{step.title}</span>{" "}
+                  <span className="text-ink-soft">{step.coatName}</span>
+                  <span className="label block">{step.detail}</span>
+                </span>
+              </li>
+            ))}
+          </ol>
+        )}
       </div>
     </main>
   );

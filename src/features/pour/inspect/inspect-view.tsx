@@ -32,6 +32,7 @@ import { rehearsedOf } from "../rehearsed-of";
 import { useInspected } from "./use-inspected";
 import { useFilmMap, useTraced } from "./use-traced";
 import { usePhoto } from "./use-photo";
+import { LandmarksLayer } from "./landmarks-layer";
 import { MendLine } from "./mend-line";
 import { NextTime, type JobSide } from "./next-time";
 import { PinList, WalkPanel, faultName } from "./walk-panel";
@@ -157,6 +158,7 @@ function Inspect({
 
   const isWall = piece?.piece.shape.kind === "tumbler";
   const rehearsed = piece ? rehearsedOf(plan, document, piece, piece.id) : null;
+  const canJudge = rehearsed !== null && !isWall;
   const lines = veinColours(plan, rehearsed);
   const photo = usePhoto(piece, rehearsed, lines);
 
@@ -209,7 +211,7 @@ function Inspect({
             {trouble}
           </p>
         )}
-        {see === "photo" ? (
+        {see === "photo" && photo.file ? (
           <PhotoStage asked={photo}>
             <PieceChoice pieces={onPieces} piece={piece} onPiece={setPieceId} />
           </PhotoStage>
@@ -219,13 +221,19 @@ function Inspect({
             piece={piece}
             onPiece={setPieceId}
             pictured={see === "film" ? null : rehearsed}
-            asks={see === "film" ? "Put the comb" : "Pin what is not right"}
-            onPlace={touched}
+            touch={
+              see === "photo"
+                ? null
+                : { asks: see === "film" ? "Put the comb" : "Pin what is not right", onPlace: touched }
+            }
           >
             {(frame) => (
               <>
                 {film && <FilmLayer film={film} frame={frame} system={system} />}
-                {see !== "film" && <PinsLayer marks={marks} frame={frame} chosen={chosen} />}
+                {see === "photo" && canJudge && <LandmarksLayer landmarks={photo.landmarks} frame={frame} />}
+                {see !== "film" && see !== "photo" && (
+                  <PinsLayer marks={marks} frame={frame} chosen={chosen} />
+                )}
                 {see === "film" && combPlace?.pieceId === piece.id && (
                   <PinsLayer
                     marks={[{ id: "comb", place: combPlace, words: "comb", name: "The comb" }]}
@@ -320,14 +328,7 @@ function Inspect({
               record={record}
             />
           )}
-          {see === "photo" && (
-            <PhotoPanel
-              asked={photo}
-              piece={piece}
-              system={system}
-              canJudge={rehearsed !== null && !isWall}
-            />
-          )}
+          {see === "photo" && <PhotoPanel asked={photo} piece={piece} system={system} canJudge={canJudge} />}
           {see === "causes" && traced && faultCoatId !== null && (
             <>
               <CausePanel

@@ -47,6 +47,12 @@ export function PhotoPanel({
         A photo from straight above as far as you can, all of the piece in it, a grey card beside it, no
         glare. It stays in this browser.
       </p>
+      {!file && (
+        <p className="mb-4 text-sm text-ink-soft">
+          Then touch the four places ringed on the drawing, and the grey card: it is set straight, balanced
+          and read against what was rehearsed.
+        </p>
+      )}
       <div className="flex gap-3 mb-4">
         <Button weight={file ? "plain" : "primary"} className="min-h-11" onClick={chooser.choose}>
           {file ? "Another photo" : "Choose or take a photo"}

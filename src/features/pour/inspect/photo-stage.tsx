@@ -50,7 +50,6 @@ export function PhotoStage({
             )}
           </div>
         )}
-        {!url && <p className="text-ink-soft">The photo stands here.</p>}
       </div>
     </div>
   );

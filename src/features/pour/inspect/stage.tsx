@@ -46,8 +46,7 @@ export function Stage({
   piece,
   onPiece,
   pictured,
-  asks,
-  onPlace,
+  touch,
   children,
 }: {
   pieces: readonly Measured[];
@@ -55,9 +54,8 @@ export function Stage({
   onPiece: (id: string) => void;
   /** What was rehearsed of it; null where it is drawn bare. */
   pictured: PieceRehearsal | null;
-  /** What a touch is for. */
-  asks: string;
-  onPlace: (place: Place) => void;
+  /** What a touch is for; null where none is asked for. */
+  touch: { asks: string; onPlace: (place: Place) => void } | null;
   children: (frame: PictureFrame) => ReactNode;
 }) {
   const { ref, width, height } = useSize<HTMLDivElement>();
@@ -108,21 +106,23 @@ export function Stage({
               />
               {children(frame)}
             </svg>
-            <button
-              type="button"
-              aria-label={`${asks} on ${piece.name}`}
-              className="absolute -inset-3 cursor-crosshair"
-              onClick={(event) => {
-                const box = event.currentTarget.getBoundingClientRect();
-                // By the keyboard it is the middle.
-                const byKey = event.detail === 0;
-                const { x, y } = frame.from({
-                  x: (byKey ? box.width / 2 : event.clientX - box.left) - TOUCH_PX,
-                  y: (byKey ? box.height / 2 : event.clientY - box.top) - TOUCH_PX,
-                });
-                onPlace({ pieceId: piece.id, xMm: x, yMm: y });
-              }}
-            />
+            {touch && (
+              <button
+                type="button"
+                aria-label={`${touch.asks} on ${piece.name}`}
+                className="absolute -inset-3 cursor-crosshair"
+                onClick={(event) => {
+                  const box = event.currentTarget.getBoundingClientRect();
+                  // By the keyboard it is the middle.
+                  const byKey = event.detail === 0;
+                  const { x, y } = frame.from({
+                    x: (byKey ? box.width / 2 : event.clientX - box.left) - TOUCH_PX,
+                    y: (byKey ? box.height / 2 : event.clientY - box.top) - TOUCH_PX,
+                  });
+                  touch.onPlace({ pieceId: piece.id, xMm: x, yMm: y });
+                }}
+              />
+            )}
           </PiecePicture>
         )}
       </div>

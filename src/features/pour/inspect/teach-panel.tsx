@@ -70,7 +70,7 @@ export function TeachPanel({
         <SelectField
           label="What was weighed"
           value={part.part}
-          className="h-11"
+          className="h-12"
           onChange={(event) => setChosen(event.target.value as LossPart)}
         >
           {usual.map(({ part: id }) => (
@@ -88,9 +88,10 @@ export function TeachPanel({
           onChange={setGrams}
           onClear={() => setGrams(null)}
           className="w-40"
+          size="large"
           bare
         />
-        <Button type="submit" className="min-h-11" disabled={grams === null}>
+        <Button type="submit" className="min-h-12" disabled={grams === null}>
           Keep it
         </Button>
       </form>
