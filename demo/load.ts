@@ -28,11 +28,13 @@ import { hashPassword } from "@/server/passwords";
 import { colourCardsOf } from "@/server/repositories/colour-cards";
 import { signInBook } from "@/server/repositories/people";
 import { poursOf } from "@/server/repositories/pours";
+import { trialsOf } from "@/server/repositories/trials";
 import type { z } from "zod";
 import { boardPicture } from "./board-picture";
 import { pastPours } from "./history";
 import { demoPour } from "./pours";
 import { DEMO_RECIPES, foretold } from "./recipes";
+import { demoTrials } from "./trials";
 import { DEMO_BENCH, DEMO_PASSWORD, DEMO_PEOPLE, DEMO_ROOM, DEMO_SHOP, demoJobs } from "./shop";
 
 /** Calls an act as a person would, and stops at the first that is refused. */
@@ -96,6 +98,7 @@ async function loadShop(now: Date): Promise<void> {
     handIds.push((await doAct(person, addPerson, { ...hand, password: DEMO_PASSWORD })).personId);
   const helper = await signInBook(database()).person(handIds[0] ?? "");
   await loadHistory(person, helper ?? person, cards, now);
+  await loadTrials(person, helper ?? person, now);
 
   await doAct(person, setBench, { settings: DEMO_BENCH });
   const [tempC, humidityPct] = DEMO_ROOM;
@@ -149,6 +152,22 @@ async function loadHistory(
     await doAct(who, recordPour, { pourId, events });
     await doAct(owner, describeJob, { jobId, fields });
     await doAct(owner, archiveJob, { jobId, archived: true });
+  }
+}
+
+/** Trials that the owner began and the hand judged, a day later. */
+async function loadTrials(owner: Person, hand: Person, now: Date): Promise<void> {
+  for (const { daysAgo, plan, said } of demoTrials()) {
+    const trialId = crypto.randomUUID();
+    const begunAt = now.getTime() - daysAgo * 86400_000;
+    await trialsOf(database(), owner).begin(trialId, plan, new Date(begunAt));
+    for (const [n, one] of said.entries())
+      await trialsOf(database(), hand).tell(
+        crypto.randomUUID(),
+        trialId,
+        one,
+        new Date(begunAt + 86400_000 + n * 60_000),
+      );
   }
 }
 

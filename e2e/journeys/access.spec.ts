@@ -91,6 +91,15 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
   await page.goto("/learn");
   await expect(page.getByRole("heading", { name: "How good are we?" })).toBeVisible();
   await look("learn");
+  await page.getByRole("link", { name: /^Trials/ }).click();
+  await page.waitForURL("**/learn/trials");
+  await look("a trial that is judged");
+  await page.getByRole("link", { name: /^Alcohol later/ }).click();
+  await expect(page.getByText("by eye, what was tried is")).toBeVisible();
+  await look("a trial that is told");
+  await page.getByRole("link", { name: "Try two ways" }).click();
+  await expect(page.getByLabel("Name of the trial")).toBeVisible();
+  await look("a new trial");
   await page.goto("/cards");
   await look("resins");
   await page.getByRole("link", { name: "Slow coating 1:1" }).click();

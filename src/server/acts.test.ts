@@ -7,6 +7,7 @@ import type { Person } from "@/contracts/people";
 import type { BoardFields } from "@/contracts/recipes";
 import { STARTER_COLOURS } from "@/core/colour/starter-colours";
 import { emptyJob, newCoat } from "@/core/job/new-job";
+import type { TrialPlan } from "@/core/learning/trial";
 import type { RecipeDocument } from "@/core/recipe/recipe";
 import { perform } from "./acts";
 import type { Database } from "./database";
@@ -18,6 +19,7 @@ import { poursOf } from "./repositories/pours";
 import { picturesOf } from "./repositories/pictures";
 import { recipesOf } from "./repositories/recipes";
 import { rehearsalsOf } from "./repositories/rehearsals";
+import { trialsOf } from "./repositories/trials";
 import { testDatabase, testShop, type TestShop } from "./testing/test-shop";
 
 const RECIPE: RecipeDocument = {
@@ -48,6 +50,15 @@ let theirBoard: string;
 let theirReading: string;
 let theirPractice: string;
 let theirPicture: string;
+let theirTrial: string;
+const TRIAL: TrialPlan = {
+  name: "Theirs",
+  now: "as now",
+  tried: "later",
+  asks: "Which is cleaner?",
+  measure: null,
+  pairs: Array.from({ length: 5 }, () => ({ triedOn: "left", first: "right" })),
+};
 const PRACTICE = {
   look: "Palm blend",
   tool: "hand",
@@ -77,6 +88,8 @@ beforeAll(async () => {
   theirBoard = (await theirRecipes.addBoard(theirRecipe.versionId, BOARD)).id;
   theirReading = randomUUID();
   await benchOf(db, theirs.owner).read({ id: theirReading, at, tempC: 21, humidityPct: 50 });
+  theirTrial = randomUUID();
+  await trialsOf(db, theirs.owner).begin(theirTrial, TRIAL, new Date());
   theirPractice = randomUUID();
   const theirRehearsals = rehearsalsOf(db, theirs.owner);
   await theirRehearsals.keep({ id: theirPractice, doneAt: at, score: 70, result: PRACTICE });
@@ -165,6 +178,12 @@ const foreign = (): Record<string, unknown> => ({
     id: randomUUID(),
     said: { kind: "changed", pourId: theirPour, yes: true },
   },
+  "trial.begin": { id: theirTrial, plan: TRIAL },
+  "trial.tell": {
+    id: randomUUID(),
+    trialId: theirTrial,
+    said: { kind: "eye", pair: 0, better: "left" },
+  },
   "pour.record": { pourId: theirPour, events: [{ id: randomUUID(), at, kind: "finish" }] },
 });
 
@@ -183,6 +202,7 @@ async function rowsOf(shopId: string): Promise<string> {
     practices,
     approved,
     learning,
+    trials,
   ] = await Promise.all([
     db.Job.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.ResinCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
@@ -196,8 +216,10 @@ async function rowsOf(shopId: string): Promise<string> {
     db.Practice.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.ApprovedPicture.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.LearningDecision.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.Trial.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
   ]);
   const events = await db.PourEvent.count({ where: { pourId: pours.map((pour) => pour.id) } });
+  const told = await db.TrialEntry.count({ where: { trialId: trials.map(({ id }) => id) } });
   return JSON.stringify([
     jobs,
     cards,
@@ -211,6 +233,8 @@ async function rowsOf(shopId: string): Promise<string> {
     practices,
     approved,
     learning,
+    trials,
+    told,
     events,
   ]);
 }

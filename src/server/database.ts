@@ -12,6 +12,7 @@ import { defineResinCard } from "./models/resin-card";
 import { defineRoomReading } from "./models/room-reading";
 import { defineSession } from "./models/session";
 import { defineShop } from "./models/shop";
+import { defineTrial } from "./models/trial";
 import { readSettings, type Settings } from "./settings";
 
 /** The connection with its models. One factory makes both: a second copy of this module would otherwise hold models without a connection. */
@@ -41,6 +42,7 @@ export function openDatabase(settings: Settings["database"]) {
     ...defineRehearsal(sequelize),
     ...defineSession(sequelize),
     ...defineLearning(sequelize),
+    ...defineTrial(sequelize),
   };
 }
 

@@ -14,6 +14,7 @@ import * as eleventh from "./migrations/0011-taken-back";
 import * as twelfth from "./migrations/0012-clock";
 import * as thirteenth from "./migrations/0013-heat-on-a-film";
 import * as fourteenth from "./migrations/0014-learning";
+import * as fifteenth from "./migrations/0015-trials";
 import { repeatableTables, type RepeatableTables } from "./repeatable-tables";
 import { readSettings } from "./settings";
 
@@ -36,6 +37,7 @@ export const MIGRATIONS: readonly {
   { name: "0012-clock", ...twelfth },
   { name: "0013-heat-on-a-film", ...thirteenth },
   { name: "0014-learning", ...fourteenth },
+  { name: "0015-trials", ...fifteenth },
 ];
 
 /** Another process that migrates is waited for, at most so long. */

@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { useMemo } from "react";
 import { received, type Sent } from "@/contracts/sent";
 import { FACTORS } from "@/core/batch/factors";
@@ -43,7 +44,12 @@ export function LearnView({
   const out = missed.filter(({ early, late }) => early + late > 0);
   return (
     <main className="px-7 py-5 max-w-[1226px]">
-      <h1 className="heading text-2xl mb-4">How good are we?</h1>
+      <div className="flex items-baseline justify-between gap-4 mb-4">
+        <h1 className="heading text-2xl">How good are we?</h1>
+        <Link href="/learn/trials" className="underline underline-offset-4">
+          Trials: two ways side by side
+        </Link>
+      </div>
       <Proposal learning={learning} canDecide={canDecide} system={system} />
       <section aria-label="Forecasts" className="mt-6 border-t border-ink pt-3">
         <div className="flex gap-10 flex-wrap mb-3">

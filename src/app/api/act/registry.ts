@@ -8,6 +8,7 @@ import { peopleActs } from "@/features/people/actions";
 import { pourActs } from "@/features/pour/actions";
 import { recipeActs } from "@/features/recipes/actions";
 import { signInActs } from "@/features/sign-in/actions";
+import { trialActs } from "@/features/trials/actions";
 import type { Implemented } from "@/server/acts";
 
 /** Every act of the app by its name: the one list that the route, and the tests across shops, go by. */
@@ -23,5 +24,6 @@ export const ACTS: ReadonlyMap<string, Implemented> = new Map(
     ...recipeActs,
     ...pourActs,
     ...learnActs,
+    ...trialActs,
   ].map((implemented) => [implemented.act.name, implemented]),
 );

@@ -38,6 +38,11 @@ export type PhotoJudged =
     }
   | { ok: false; reason: string };
 
+/** Why a photo cannot be read. */
+export const CARD_WRONG =
+  "The grey card is burnt out or too dark there. Touch its middle, or take the picture in other light.";
+export const IN_ONE_LINE = "These places lie in one line: touch each of the four where it is named.";
+
 /** Fine enough for shares; and for the widths of veins, where there are some: samples along the longer side. */
 const SHARES_PX = 420;
 const WIDTHS_PX = 800;
@@ -161,12 +166,7 @@ export function judgePhoto({
   lines: readonly number[];
 }): PhotoJudged {
   const light = card ? balanceOf(photo, card) : ([1, 1, 1] as const);
-  if (!light)
-    return {
-      ok: false,
-      reason:
-        "The grey card is burnt out or too dark there. Touch its middle, or take the picture in other light.",
-    };
+  if (!light) return { ok: false, reason: CARD_WRONG };
   const looks = looksApart(of.palette);
   const inks = looks.map(({ ink }) => ink);
   const nearly = nearlyAlike(looks);
@@ -178,7 +178,7 @@ export function judgePhoto({
   try {
     straight = straighten(photo, anchors, sheet, light);
   } catch {
-    return { ok: false, reason: "These places lie in one line: touch each of the four where it is named." };
+    return { ok: false, reason: IN_ONE_LINE };
   }
   if (outsideShare(straight, inside) > MOST_OUTSIDE)
     return {

@@ -17,7 +17,8 @@ import type { TechniqueId } from "../../job/technique-list";
 import { perspectiveOf, through, type At } from "./perspective";
 import { balanceOf, straighten, type Photo } from "./straighten";
 import { landmarksOf } from "./anchors";
-import { judgePhoto } from "./judge-photo";
+import { boardShare } from "./board-share";
+import { IN_ONE_LINE, judgePhoto } from "./judge-photo";
 import { photoWords } from "./photo-words";
 import { widthsOf } from "./widths";
 import { readShares, sharesOnPiece } from "./read-shares";
@@ -228,6 +229,53 @@ test("veins of known width, photographed the same way: their widths come back wi
   }
   expect(widthsOf(veined(1, 0), 1)).toBeNull();
 }, 120_000);
+
+test("a board is read by two touched colours: the share of the one comes back within two points; what looks the same is told", () => {
+  const { inks } = rehearsed(1);
+  const white = inks.find(({ name }) => name === "Bone white") ?? inks[0]!;
+  const blue = { ...white, name: "Blue", hex: "#1f4b8f", rgb: [0.014, 0.07, 0.27] as const, metallic: false };
+  for (const seed of SET.slice(0, 12)) {
+    const truth = veined(seed, 24 + 9 * seed);
+    const { widthPx, heightPx } = truth.sheet;
+    const many = widthPx * heightPx;
+    const { photo, corners } = photographed(pictureOf(truth, [white, blue], seed), truth.sheet, seed);
+    const toPhoto = perspectiveOf(
+      [
+        { x: 0, y: 0 },
+        { x: widthPx, y: 0 },
+        { x: widthPx, y: heightPx },
+        { x: 0, y: heightPx },
+      ],
+      corners,
+    );
+    /** The middle of a column's run of a colour, in the photo. */
+    const spot = (colour: number, column: number): At => {
+      const rows = Array.from({ length: heightPx }, (_, row) => row).filter(
+        (row) => truth.weight[colour * many + row * widthPx + column] === 1,
+      );
+      return through(toPhoto, { x: column, y: rows[rows.length >> 1]! });
+    };
+    const top = through(toPhoto, { x: 40, y: 12 });
+    const asked = { photo, corners, card: CARD, radius: 4 };
+    const read = boardShare({ ...asked, counted: [spot(1, 200), spot(1, 420)], others: [top] });
+    const share = truth.weight.slice(many).reduce((sum, one) => sum + one, 0) / many;
+    expect([seed, read.ok && Math.abs(read.share - share) < 0.02]).toEqual([seed, true]);
+    expect(boardShare({ ...asked, counted: [top], others: [{ x: top.x + 3, y: top.y + 2 }] })).toMatchObject({
+      ok: false,
+      reason: expect.stringContaining("look the same"),
+    });
+    expect(
+      boardShare({ ...asked, corners: corners.map(() => top), counted: [spot(1, 200)], others: [top] }),
+    ).toEqual({
+      ok: false,
+      reason: IN_ONE_LINE,
+    });
+    const burnt = { ...photo, pixels: new Uint8ClampedArray(photo.pixels.length).fill(255) };
+    expect(boardShare({ ...asked, photo: burnt, counted: [top], others: [top] })).toMatchObject({
+      ok: false,
+    });
+  }
+}, 60_000);
 
 test("a band of eleven samples is eleven wide, by hand", () => {
   const sheet: Sheet = { widthPx: 60, heightPx: 40, pixelMm: 2, fromX: 0, fromY: 0, base: 0, colours: 1 };

@@ -2,16 +2,16 @@
 
 import type { ReactNode } from "react";
 import { useSize } from "@/ui/use-size";
-import type { PhotoAsked } from "./use-photo";
+import type { TouchedPhoto } from "./use-touched-photo";
 
 /** The photo, as large as its room; the places that are asked for are touched on it. */
 export function PhotoStage({
   asked: { url, bitmap, points, next, touch },
   children,
 }: {
-  asked: PhotoAsked;
+  asked: Pick<TouchedPhoto, "url" | "bitmap" | "points" | "next" | "touch">;
   /** Stands above it. */
-  children: ReactNode;
+  children?: ReactNode;
 }) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   const scale = bitmap ? Math.min((width - 40) / bitmap.width, (height - 40) / bitmap.height) : 0;

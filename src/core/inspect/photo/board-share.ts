@@ -1,0 +1,83 @@
+import { meanOfPatch } from "../../colour/camera";
+import { decoded, labOfXyz, xyzOfLinear, type Rgb } from "../../colour/spaces";
+import type { Sheet } from "../../pattern/engine/sheet";
+import { CARD_WRONG, IN_ONE_LINE } from "./judge-photo";
+import type { At } from "./perspective";
+import { readShares, sharesOnPiece } from "./read-shares";
+import { balanceOf, straighten, type Photo, type Straight } from "./straighten";
+
+/** Samples along a side. Shares do not go by how long a board's sides are. */
+const SIDE_PX = 360;
+/** Spots of what is counted and of what is not are one colour to a photo where they lie nearer, ΔE*ab (about what a balanced photo is off by). */
+const APART = 4;
+
+export type BoardShare = { ok: true; share: number } | { ok: false; reason: string };
+
+/**
+ * Share of a board, 0 to 1, that has a touched colour: the board set straight by its corners, balanced by the grey card, each of its samples given to
+ * the nearer of the touched colours.
+ * @param corners of the board in the photo, px, in order round it
+ * @param radius of the patches that are read, px
+ */
+export function boardShare({
+  photo,
+  corners,
+  card,
+  counted,
+  others,
+  radius,
+}: {
+  photo: Photo;
+  corners: readonly At[];
+  card: At;
+  counted: readonly At[];
+  others: readonly At[];
+  radius: number;
+}): BoardShare {
+  const light = balanceOf(photo, { ...card, radius });
+  if (!light) return { ok: false, reason: CARD_WRONG };
+  const colourAt = (spot: At): Rgb => {
+    const mean = meanOfPatch(photo.pixels, photo.width, photo.height, { ...spot, radius });
+    return mean.map((channel, n) => decoded(channel / 255) * (light[n] as number)) as unknown as Rgb;
+  };
+  const [wanted, rest] = [counted.map(colourAt), others.map(colourAt)];
+  const lab = (colour: Rgb) => labOfXyz(xyzOfLinear(colour));
+  const far = (a: Rgb, b: Rgb) => {
+    const [one, other] = [lab(a), lab(b)];
+    return Math.hypot(one[0] - other[0], one[1] - other[1], one[2] - other[2]);
+  };
+  if (wanted.some((a) => rest.some((b) => far(a, b) < APART)))
+    return {
+      ok: false,
+      reason: "The colour that is counted and one that is not look the same there. Touch each in its middle.",
+    };
+  const inks = [...wanted, ...rest].map((rgb) => ({ rgb, metallic: false }));
+  const sheet: Sheet = {
+    widthPx: SIDE_PX,
+    heightPx: SIDE_PX,
+    pixelMm: 1,
+    fromX: 0,
+    fromY: 0,
+    base: 0,
+    colours: inks.length,
+  };
+  const places = [
+    { x: 0, y: 0 },
+    { x: SIDE_PX, y: 0 },
+    { x: SIDE_PX, y: SIDE_PX },
+    { x: 0, y: SIDE_PX },
+  ];
+  let straight: Straight;
+  try {
+    straight = straighten(
+      photo,
+      places.map((onPiece, n) => ({ onPiece, inPhoto: corners[n] as At })),
+      sheet,
+      light,
+    );
+  } catch {
+    return { ok: false, reason: IN_ONE_LINE };
+  }
+  const shares = sharesOnPiece(readShares(straight, inks, () => true));
+  return { ok: true, share: wanted.reduce((sum, _, n) => sum + (shares[n] as number), 0) };
+}
