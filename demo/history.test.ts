@@ -53,3 +53,13 @@ test("the pour at which a cup was left standing does not go with the others", ()
   const spilled = learning.volumes.forecasts.find(({ jobName }) => jobName === "Bar end")!;
   expect(spilled.weight).toBeLessThan(0.3);
 });
+
+test("cured pieces were photographed: which looks come out as rehearsed is told, and how much alcohol goes on", () => {
+  expect(learning.looks.length).toBeGreaterThanOrEqual(2);
+  for (const { offPoints, photos } of learning.looks) {
+    expect(photos).toBeGreaterThan(1);
+    expect(offPoints).toBeGreaterThan(0.5);
+    expect(offPoints).toBeLessThan(20);
+  }
+  expect(learning.alcohol!.times).toBeGreaterThan(1);
+});

@@ -8,6 +8,9 @@ import type { TechniqueId } from "@/core/job/technique-list";
 import { withTechnique } from "@/core/job/techniques";
 import { normals, seeded } from "@/core/numerics/random";
 import { derivePlan } from "@/core/plan/derive-plan";
+import { plannedAlcoholG } from "@/core/learning/pour-teaches";
+import type { PhotoLook } from "@/core/pour/inspect-events";
+import type { Coat } from "@/core/schedule/coat";
 import type { PourEvent } from "@/core/pour/pour-events";
 import { runSheet } from "@/core/pour/run-sheet";
 
@@ -16,7 +19,9 @@ const id = () => randomUUID();
 const DAY = 86_400_000;
 
 /** What this shop is really like: what its log can find out. Losses times the usual, film times the planned, time times the planned. */
-const TRUTH = { losses: 1.55, film: 1.025, time: 1.3 };
+const TRUTH = { losses: 1.55, film: 1.025, time: 1.3, alcohol: 1.25 };
+/** From which pour on cured pieces were photographed. */
+const PHOTOS_FROM = 8;
 
 type Past = {
   name: string;
@@ -127,6 +132,21 @@ export type PastPour = {
   events: PourEvent[];
 };
 
+/** What a photo of a cured piece says: each colour a little off its rehearsal, all of them the whole. */
+function looksOf({ colours }: Coat, off: number, normal: () => number): PhotoLook[] {
+  const rehearsed = colours.map(({ share }) => share);
+  const sum = rehearsed.reduce((all, share) => all + share, 0);
+  const came = rehearsed.map((share) => Math.max(0.005, share / sum + off * normal()));
+  const all = came.reduce((total, share) => total + share, 0);
+  return colours.map(({ name }, n) => ({
+    name,
+    seen: (came[n] as number) / all,
+    rehearsed: (rehearsed[n] as number) / sum,
+    widthMm: null,
+    rehearsedMm: null,
+  }));
+}
+
 /** Half a year of pours with honest deviations, from the oldest: the shop loses more than the usual and takes longer, at one a cup was left standing. */
 export function pastPours(cards: readonly ResinCard[], now: Date): PastPour[] {
   const coating = cards.find(({ name }) => name.includes("Slow coating"))?.id ?? null;
@@ -185,6 +205,24 @@ export function pastPours(cards: readonly ResinCard[], now: Date): PastPour[] {
       },
       { ...stamp(end + 30 * 60_000), kind: "finish" },
     ];
+    // The last ones were photographed when they were cured, and their alcohol weighed.
+    if (n >= PHOTOS_FROM) {
+      after.push({
+        ...stamp(end + 26 * 3_600_000),
+        kind: "photo-read",
+        pieceId: piece.id,
+        when: "cured",
+        looks: looksOf(coat, technique === "palm-blend" ? 0.025 : 0.06, normal),
+      });
+      const plannedG = plannedAlcoholG(planned);
+      if (plannedG !== null)
+        after.push({
+          ...stamp(end + 3000),
+          kind: "alcohol-weighed",
+          coatId: coat.id,
+          grams: Math.round(10 * plannedG * TRUTH.alcohol * Math.exp(0.2 * normal())) / 10,
+        });
+    }
     if (odd)
       after.push({
         ...stamp(end + 2000),

@@ -87,6 +87,25 @@ export const pourEventSchema = z.discriminatedUnion("kind", [
     grams: z.number().min(0).max(1e6),
     many: z.number().int().min(1).max(1000),
   }),
+  z.object({ ...stamped, kind: z.literal("alcohol-weighed"), coatId, grams: z.number().min(0).max(1e6) }),
+  z.object({
+    ...stamped,
+    kind: z.literal("photo-read"),
+    pieceId: text().min(1).max(40),
+    when,
+    looks: z
+      .array(
+        z.object({
+          name: text().max(120),
+          seen: z.number().min(0).max(1),
+          rehearsed: z.number().min(0).max(1),
+          widthMm: z.number().min(0).max(1e5).nullable(),
+          rehearsedMm: z.number().min(0).max(1e5).nullable(),
+        }),
+      )
+      .min(1)
+      .max(40),
+  }),
   z.object({ ...stamped, kind: z.literal("film-seen"), coatId, word: z.enum(["string", "gummy"]) }),
   z.object({
     ...stamped,

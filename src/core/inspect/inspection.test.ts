@@ -27,18 +27,20 @@ const EVENTS: PourEvent[] = [
   { id: "c1", at: at(9), kind: "comb", place, coatId: "c", wetMm: 1, dryMm: 1.2 },
   { id: "c2", at: at(10), kind: "comb", place, coatId: "c", wetMm: null, dryMm: 0.1 },
   { id: "c3", at: at(11), kind: "comb-ends", combId: "c1" },
+  { id: "r1", at: at(11), kind: "photo-read", pieceId: "p", when: "cured", looks: [] },
   { id: "a1", at: at(12), kind: "answer", fault: "nibs", coatId: "c", evidence: "sandingNear", u: 1 },
   { id: "a2", at: at(13), kind: "answer", fault: "nibs", coatId: "c", evidence: "sandingNear", u: null },
 ];
 
 test("of one thing what was said last counts; a pin has its photo and its end, a reading that was taken back is gone", () => {
-  const { looked, pins, combs, answers } = inspectionOf(EVENTS);
+  const { looked, pins, combs, photos, answers } = inspectionOf(EVENTS);
   expect(looked.get(lookKey("wet", "cover"))?.ok).toBe(true);
   expect(looked.get(lookKey("cured", "cover"))?.ok).toBe(false);
   expect(looked.has(lookKey("cured", "dust"))).toBe(false);
   expect(pins).toEqual([expect.objectContaining({ id: "pin1", pictureIds: ["pic"], fault: "nibs" })]);
   expect(pins[0]?.end?.how).toBe("mended");
   expect(combs.map(({ id }) => id)).toEqual(["c2"]);
+  expect(photos).toEqual([{ id: "r1", at: at(11), pieceId: "p", when: "cured", looks: [] }]);
   expect(answers.get(answerKey({ fault: "nibs", coatId: "c", evidence: "sandingNear" }))).toBeNull();
 });
 

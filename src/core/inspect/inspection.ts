@@ -1,4 +1,4 @@
-import type { When } from "../pour/inspect-events";
+import type { PhotoLook, When } from "../pour/inspect-events";
 import type { PourEvent } from "../pour/pour-events";
 import type { Place } from "../pour/place";
 
@@ -19,12 +19,17 @@ export type Pin = Said & {
 /** What a comb said at a place, mm: the last tooth wetted, the first dry. */
 export type CombAt = Said & { place: Place; coatId: string; wetMm: number | null; dryMm: number | null };
 
+/** What a photo of a piece said against its rehearsal. */
+export type PhotoAt = Said & { pieceId: string; when: When; looks: readonly PhotoLook[] };
+
 /** What was seen of a pour's pieces, folded from its entries. */
 export type Inspection = {
   /** Points of the walk round that were looked at, by {@link lookKey}. */
   looked: Map<string, Said & { ok: boolean }>;
   pins: Pin[];
   combs: CombAt[];
+  /** What photos of pieces said, the last one last. */
+  photos: PhotoAt[];
   /** Answers by {@link answerKey}; null where nobody knows. */
   answers: Map<string, number | null>;
 };
@@ -40,6 +45,7 @@ export function inspectionOf(events: readonly PourEvent[]): Inspection {
   const looked: Inspection["looked"] = new Map();
   const pins = new Map<string, Pin>();
   const combs = new Map<string, CombAt>();
+  const read = new Map<string, PhotoAt>();
   const answers: Inspection["answers"] = new Map();
   /** Photos whose pins come later in the list: a device sends them when it can. */
   const photos: { pinId: string; pictureId: string }[] = [];
@@ -71,6 +77,11 @@ export function inspectionOf(events: readonly PourEvent[]): Inspection {
       case "comb-ends":
         goneCombs.push(event.combId);
         break;
+      case "photo-read": {
+        const { pieceId, when, looks } = event;
+        read.set(event.id, { ...said, pieceId, when, looks });
+        break;
+      }
       case "answer":
         answers.set(answerKey(event), event.u);
         break;
@@ -85,5 +96,11 @@ export function inspectionOf(events: readonly PourEvent[]): Inspection {
     if (pin) pin.end = end;
   }
   for (const id of goneCombs) combs.delete(id);
-  return { looked, pins: [...pins.values()], combs: [...combs.values()], answers };
+  return {
+    looked,
+    pins: [...pins.values()],
+    combs: [...combs.values()],
+    photos: [...read.values()],
+    answers,
+  };
 }

@@ -4,7 +4,7 @@ import { PASS, type PassKind } from "../passes/facts";
 import type { PlannedCoat } from "../plan/timed";
 import type { CoatOutcome } from "../pour/outcome";
 import type { PouredCoat } from "../pour/poured-days";
-import type { LossPart } from "../pour/inspect-events";
+import type { LossPart, PhotoLook } from "../pour/inspect-events";
 import type { PourEvent } from "../pour/pour-events";
 import { covers } from "../schedule/coat";
 import { doneAgainst, type DoneAgainst } from "../schedule/done-against";
@@ -34,6 +34,8 @@ export type CoatTeaches = {
   /** The film by comb over the planned one, of so many readings. */
   comb: { y: number; many: number } | null;
   time: { tookMin: number; plannedMin: number; people: string[] } | null;
+  /** The alcohol that went on over what was planned for the coat's passes. */
+  alcohol: { y: number; people: string[] } | null;
   /** When a film was seen to be so, over when its card says it is. */
   speed: { word: "string" | "gummy" | "dam"; y: number; resin: string; lot: string | null }[];
   resinName: string;
@@ -47,6 +49,8 @@ export type PourTeaches = {
   jobName: string;
   startedAt: string;
   coats: CoatTeaches[];
+  /** The technique that made the look, and what a photo of each piece said of it last. */
+  photos: { technique: PassKind | null; looks: readonly PhotoLook[] }[];
 };
 
 /** The pass that makes a coat's look: the last of those that work colours into each other, else the first that lays. */
@@ -90,6 +94,34 @@ function directOf(
     const usual = usualPartG(planned, event.loss, lossTerms);
     return usual === null ? [] : [{ part: event.loss, y: Math.log(event.grams / event.many / usual) }];
   });
+}
+
+/** Of isopropanol at 20 °C, g/ml (CRC Handbook, from memory); ethanol 0.789. */
+const ALCOHOL_G_PER_ML = 0.786;
+const ALCOHOL: ReadonlySet<PassKind> = new Set<PassKind>(["alcohol", "mica-alcohol"]);
+
+/** The alcohol that a coat's passes are planned to take, g; null where it has none. */
+export function plannedAlcoholG({ coat, batched }: PlannedCoat): number | null {
+  const mlPerM2 = coat.passes
+    .filter(({ kind }) => ALCOHOL.has(kind))
+    .reduce((sum, { mlPerM2: ml }) => sum + (ml ?? 0), 0);
+  return batched && mlPerM2 > 0 ? (mlPerM2 * batched.topAreaMm2 * ALCOHOL_G_PER_ML) / 1e6 : null;
+}
+
+function alcoholOf(
+  events: readonly PourEvent[],
+  log: LoggedPour,
+  planned: PlannedCoat,
+): CoatTeaches["alcohol"] {
+  const plannedG = plannedAlcoholG(planned);
+  const weighed = events.flatMap((event) =>
+    event.kind === "alcohol-weighed" && event.coatId === planned.coat.id && event.grams > 0
+      ? [event.grams]
+      : [],
+  );
+  const last = weighed.at(-1);
+  if (plannedG === null || last === undefined) return null;
+  return { y: Math.log(last / plannedG), people: handsOf(log, planned.coat.id).slice(0, 2) };
 }
 
 function combOf({ inspection }: LoggedPour, { coat }: PlannedCoat): CoatTeaches["comb"] {
@@ -156,6 +188,7 @@ function coatTeaches(
     fixedMl,
     use: readingOfUse({ mixedMl, leftMl, shortMl, needMl: sum(terms) + fixedMl, lossesMl: sum(lossTerms) }),
     direct: directOf(events, planned, lossTerms),
+    alcohol: alcoholOf(events, log, planned),
     comb: combOf(log, planned),
     time:
       tookMin !== null && tookMin > 0 && batched.workMin.likely > 0
@@ -174,9 +207,20 @@ function coatTeaches(
   };
 }
 
+/** What the last photo of each piece said. */
+function photosOf({ plan, inspection }: LoggedPour): PourTeaches["photos"] {
+  const last = new Map(inspection.photos.map(({ pieceId, looks }) => [pieceId, looks]));
+  return [...last].map(([pieceId, looks]) => {
+    const of = plan.coats.filter(({ coat }) => covers(coat, pieceId));
+    const blended = of.findLast(({ coat }) => coat.passes.some(({ kind }) => PASS[kind].blends));
+    const made = blended ?? of.at(-1);
+    return { technique: made ? techniqueOf(made) : null, looks };
+  });
+}
+
 /** What a pour teaches; nothing of one that was called off: it was no whole pour. */
 export function pourTeaches(
-  head: Omit<PourTeaches, "coats">,
+  head: Omit<PourTeaches, "coats" | "photos">,
   log: LoggedPour,
   events: readonly PourEvent[],
 ): PourTeaches {
@@ -188,5 +232,5 @@ export function pourTeaches(
           const teaches = outcome && coatTeaches(log, events, poured, outcome, log.document.factors);
           return teaches ? [teaches] : [];
         });
-  return { ...head, coats };
+  return { ...head, coats, photos: log.state.calledOff === null ? photosOf(log) : [] };
 }

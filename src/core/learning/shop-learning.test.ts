@@ -1,14 +1,20 @@
 import fc from "fast-check";
 import { FACTORS } from "../batch/factors";
+import { atMinute, poured } from "../inspect/testing/poured";
+import { withTechnique } from "../job/techniques";
 import { normals, seeded } from "../numerics/random";
+import { colourCoat, newId } from "../plan/testing/sample";
+import type { PourEvent } from "../pour/pour-events";
 import { adoptedFactors, factorValues, lastWord, type LearningDecision } from "./decisions";
 import { learn, type Term } from "./fit";
+import { learnAlcohol } from "./learn-alcohol";
 import { learnTimes } from "./learn-times";
 import { learnVolumes } from "./learn-volumes";
 import { learntFactors } from "./learnt-factors";
 import { adoptedWords, notProposedWords, timeProposalWords, volumeProposalWords } from "./learning-words";
+import { looksRehearsed, type LooksRehearsed } from "./looks-rehearsed";
 import { missedWindows } from "./missed-windows";
-import type { CoatTeaches, PourTeaches } from "./pour-teaches";
+import { plannedAlcoholG, pourTeaches, type CoatTeaches, type PourTeaches } from "./pour-teaches";
 import { logForecast, proposal, readingOfUse } from "./predict";
 import { volumeFactors } from "./volume-factors";
 
@@ -23,12 +29,21 @@ const PLAIN: Omit<CoatTeaches, "terms" | "lossTerms" | "use" | "mixMl"> = {
   areaM2: 1,
   fixedMl: 0,
   direct: [],
+  alcohol: null,
   comb: null,
   time: null,
   speed: [],
   resinName: "Resin",
   windows: [],
 };
+
+const head = (n: number): Omit<PourTeaches, "coats"> => ({
+  pourId: `p${n}`,
+  jobId: "j",
+  jobName: `Job ${n}`,
+  startedAt: new Date(Date.UTC(2026, 0, 1 + n)).toISOString(),
+  photos: [],
+});
 
 function simulated(seed: number, many: number, truth: Truth, noise = 1): PourTeaches[] {
   const uniform = seeded(seed);
@@ -75,10 +90,7 @@ function simulated(seed: number, many: number, truth: Truth, noise = 1): PourTea
       lossesMl: sum(lossTerms, {}),
     });
     return {
-      pourId: `p${n}`,
-      jobId: "j",
-      jobName: `Job ${n}`,
-      startedAt: new Date(Date.UTC(2026, 0, 1 + n)).toISOString(),
+      ...head(n),
       coats: [{ ...PLAIN, terms, lossTerms, mixMl, use }],
     };
   });
@@ -176,10 +188,7 @@ test("a cup that was weighed lessens the doubt of cups more than pours do", () =
 
 test("time: who is slow with one way of working is told by the way where both hands do both; names only from five pours", () => {
   const timed = (n: number, person: string, technique: "palm" | "flood", times: number): PourTeaches => ({
-    pourId: `p${n}`,
-    jobId: "j",
-    jobName: "Job",
-    startedAt: new Date(Date.UTC(2026, 0, 1 + n)).toISOString(),
+    ...head(n),
     coats: [
       {
         ...PLAIN,
@@ -208,10 +217,7 @@ test("time: who is slow with one way of working is told by the way where both ha
 
 test("time: what always takes half as long again is proposed, in pours; taken over it is not proposed again", () => {
   const pours = Array.from({ length: 14 }, (_, n): PourTeaches => ({
-    pourId: `p${n}`,
-    jobId: "j",
-    jobName: "Job",
-    startedAt: new Date(Date.UTC(2026, 0, 1 + n)).toISOString(),
+    ...head(n),
     coats: ["a", "b"].map((coatId) => ({
       ...PLAIN,
       coatId,
@@ -331,4 +337,91 @@ test("in words: more or less, with its spread, and that one loss is not known fr
   expect(adoptedWords({ pours: 1, by: "Ines" }, "12 Nov")).toBe(
     "the shop's own, from 1 pour, taken over 12 Nov by Ines",
   );
+});
+
+test("looks: half of all that differs lies under another colour; the worst first; widths as a middle with its ends from four photos on", () => {
+  const photo = (technique: "palm" | "flood", off: number, times: number): PourTeaches["photos"][number] => ({
+    technique: technique === "palm" ? "palm" : "spread",
+    looks: [
+      { name: "White", seen: 0.6 - off, rehearsed: 0.6, widthMm: null, rehearsedMm: null },
+      { name: "Black", seen: 0.4 + off, rehearsed: 0.4, widthMm: 10 * times, rehearsedMm: 10 },
+    ],
+  });
+  const pours = [1.2, 1.3, 1.1, 1.25].map((times, n) => ({
+    ...head(n),
+    coats: [],
+    photos: [photo("palm", 0.02, times), photo("flood", 0.09, 0)],
+  }));
+  const [worst, better] = looksRehearsed(pours) as [LooksRehearsed, LooksRehearsed];
+  expect(worst).toMatchObject({ technique: "spread", photos: 4, widths: null });
+  expect(worst.offPoints).toBeCloseTo(9, 9);
+  expect(better.offPoints).toBeCloseTo(2, 9);
+  // The geometric mean, by hand; the ends of four are the least and the largest.
+  expect(better.widths!.likely).toBeCloseTo((1.2 * 1.3 * 1.1 * 1.25) ** 0.25, 9);
+  expect(better.widths!.between!.low).toBeCloseTo(1.1, 9);
+  expect(better.widths!.between!.high).toBeCloseTo(1.3, 9);
+  expect(looksRehearsed(pours.slice(0, 3)).at(-1)!.widths).toMatchObject({ between: null, photos: 3 });
+  expect(looksRehearsed([])).toEqual([]);
+});
+
+test("alcohol: a bottle that is always emptier than planned is told, with its doubt, and less surely by one weighing", () => {
+  const weighed = (many: number, times: number) =>
+    learnAlcohol(
+      Array.from({ length: many }, (_, n) => ({
+        ...head(n),
+        coats: [
+          {
+            ...PLAIN,
+            terms: [],
+            lossTerms: [],
+            mixMl: 0,
+            use: null,
+            alcohol: { y: Math.log(times), people: ["Ines"] },
+          },
+        ],
+      })),
+    );
+  expect(weighed(0, 1)).toBeNull();
+  const [one, ten] = [weighed(1, 1.5)!, weighed(10, 1.5)!];
+  expect(one.coats).toBe(1);
+  expect([1 < one.times, one.times < ten.times, ten.times < 1.5]).toEqual([true, true, true]);
+  expect(ten.high / ten.low).toBeLessThan(one.high / one.low);
+  expect(weighed(10, 1)!.times).toBeCloseTo(1, 6);
+});
+
+test("what a pour teaches of its look and its alcohol: the last photo of a piece, the last weighing over what its passes were planned to take", () => {
+  const looks = (seen: number) => [{ name: "White", seen, rehearsed: 0.5, widthMm: null, rehearsedMm: null }];
+  const log = poured(
+    (draft) => {
+      draft.coats[2] = withTechnique(colourCoat(draft), "palm-blend", newId);
+    },
+    undefined,
+    ({ pieces }) =>
+      [0.4, 0.55].map((seen, n) => ({
+        at: atMinute(700 + n),
+        kind: "photo-read" as const,
+        pieceId: pieces[0]!.id,
+        when: "cured" as const,
+        looks: looks(seen),
+      })),
+  );
+  const planned = log.plan.coats.find((one) => plannedAlcoholG(one) !== null)!;
+  // Millilitres to the m² over the top's area, by the density of isopropanol.
+  const perM2 = planned.coat.passes.reduce(
+    (sum, { kind, mlPerM2 }) => sum + (kind === "alcohol" || kind === "mica-alcohol" ? (mlPerM2 ?? 0) : 0),
+    0,
+  );
+  const grams = (perM2 * planned.batched!.topAreaMm2 * 0.786) / 1e6;
+  expect(plannedAlcoholG(planned)).toBeCloseTo(grams, 9);
+  const weighed = [2, 1.25].map((times, n): PourEvent => ({
+    id: `w${n}`,
+    at: atMinute(690 + n),
+    kind: "alcohol-weighed",
+    coatId: planned.coat.id,
+    grams: grams * times,
+  }));
+  const { coats, photos } = pourTeaches(head(1), log, weighed);
+  expect(photos).toEqual([{ technique: expect.any(String), looks: looks(0.55) }]);
+  expect(coats.find(({ coatId }) => coatId === planned.coat.id)!.alcohol!.y).toBeCloseTo(Math.log(1.25), 9);
+  expect(pourTeaches(head(1), log, []).coats.every(({ alcohol }) => alcohol === null)).toBe(true);
 });

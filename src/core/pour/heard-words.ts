@@ -42,8 +42,11 @@ export function heardWords(event: PourEvent, steps: readonly RunStep[]): string 
     case "comb-ends":
       return `${who}a comb reading`;
     case "loss-weighed":
+    case "alcohol-weighed":
     case "film-seen":
       return `${who}a reading that teaches`;
+    case "photo-read":
+      return `${who}what a photo says`;
     case "answer":
       return `${who}a question about a fault`;
     case "left":

@@ -7,6 +7,15 @@ export type When = "wet" | "cured";
 export const LOSS_PARTS = ["cup", "bucket", "stick", "tool", "open", "drip"] as const;
 export type LossPart = (typeof LOSS_PARTS)[number];
 
+/** One colour of a piece as a photo has it, beside the rehearsal: shares of the top, 0 to 1; widths of what lies in lines, mm. */
+export type PhotoLook = {
+  name: string;
+  seen: number;
+  rehearsed: number;
+  widthMm: number | null;
+  rehearsedMm: number | null;
+};
+
 /**
  * What is seen of a piece that was poured, recorded as what happens at the bench is: append-only, so that it is kept on a device and sent twice does no
  * harm. Lengths and films in mm; `fault`, `item` and `evidence` are ids of the walk's list and of the table of faults.
@@ -29,6 +38,10 @@ export type InspectAct =
   | { kind: "comb-ends"; combId: string }
   /** What stayed on so many cups, buckets, sticks or tools, or dripped off all edges of a kind, weighed together. */
   | { kind: "loss-weighed"; coatId: string; loss: LossPart; grams: number; many: number }
+  /** What the spray bottle lost over the alcohol passes of a coat: before less after. */
+  | { kind: "alcohol-weighed"; coatId: string; grams: number }
+  /** What a photo of a piece said against its rehearsal. The photo itself stays where it was taken. */
+  | { kind: "photo-read"; pieceId: string; when: When; looks: PhotoLook[] }
   /** A film was so: a stick drew no more string out of it, or its drips hardly moved. */
   | { kind: "film-seen"; coatId: string; word: "string" | "gummy" }
   /** How far something is so, 0 to 1; null where nobody knows. */

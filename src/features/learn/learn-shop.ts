@@ -11,10 +11,12 @@ import {
   type AdoptedFactors,
   type LearningDecision,
 } from "@/core/learning/decisions";
+import { learnAlcohol } from "@/core/learning/learn-alcohol";
 import { learnSpeeds, type SpeedOf } from "@/core/learning/learn-speeds";
 import { learnTimes, type TimeLearning } from "@/core/learning/learn-times";
 import { learnVolumes, type VolumeLearning } from "@/core/learning/learn-volumes";
 import { learntFactors, type LearntFactor } from "@/core/learning/learnt-factors";
+import { looksRehearsed, type LooksRehearsed } from "@/core/learning/looks-rehearsed";
 import { missedWindows } from "@/core/learning/missed-windows";
 import { pourTeaches } from "@/core/learning/pour-teaches";
 import { wallMinutes } from "@/core/shop/wall-clock";
@@ -38,6 +40,9 @@ export type ShopLearning = {
   factors: LearntFactor[];
   times: TimeLearning;
   speeds: SpeedOf[];
+  /** Alcohol over what was planned. */
+  alcohol: ReturnType<typeof learnAlcohol>;
+  looks: LooksRehearsed[];
   missed: ReturnType<typeof missedWindows>;
   adopted: AdoptedFactors;
   /** What would be mixed for the open jobs, ml: as they are planned, and with what is proposed. */
@@ -84,6 +89,8 @@ export function learnShop({
     factors: learntFactors(learnt, factors),
     times: { ...times, people: times.people.filter(({ name }) => me.isOwner || name === me.name) },
     speeds: learnSpeeds(teaches),
+    alcohol: learnAlcohol(teaches),
+    looks: looksRehearsed(teaches),
     missed: missedWindows(teaches),
     adopted,
     jobs: proposed

@@ -6,23 +6,21 @@ import { received, type Sent } from "@/contracts/sent";
 import { FACTORS } from "@/core/batch/factors";
 import { ODD_WEIGHT } from "@/core/learning/learn-volumes";
 import { adoptedWords, factorText } from "@/core/learning/learning-words";
-import { PASS, type PassKind } from "@/core/passes/facts";
 import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText, trimmed } from "@/core/units/format-quantity";
 import { MM2_PER_FT2, MM2_PER_M2 } from "@/core/units/constants";
 import { useShopClock } from "@/ui/shop-clock";
 import { ForecastChart } from "./forecast-chart";
 import type { ShopLearning } from "./learn-shop";
+import { LooksTable } from "./looks-table";
+import { passWords, timesText } from "./learn-text";
 import { Proposal } from "./proposal";
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
-const times = (of: { times: number; low: number; high: number }) =>
-  `× ${trimmed(of.times, 2)} (${trimmed(of.low, 2)} to ${trimmed(of.high, 2)})`;
 const signed = (min: number) => {
   const whole = Math.round(min);
   return whole === 0 ? "0" : `${whole < 0 ? "−" : "+"}${Math.abs(whole)}`;
 };
-const words = (kind: string) => PASS[kind as PassKind].words;
 
 /** How well the shop foretells itself, and what it proposes to plan with. */
 export function LearnView({
@@ -35,7 +33,7 @@ export function LearnView({
   system: UnitSystem;
 }) {
   const learning = useMemo(() => received(shown), [shown]);
-  const { volumes, times: time, speeds, missed, factors, adopted, pours } = learning;
+  const { volumes, times: time, speeds, looks, alcohol, missed, factors, adopted, pours } = learning;
   const { say } = useShopClock();
   const odd = volumes.forecasts.filter(({ weight }) => weight < ODD_WEIGHT);
   const isUs = system === "us";
@@ -136,8 +134,8 @@ export function LearnView({
         <section aria-label="Times" className="mt-6 border-t border-ink pt-3">
           <h2 className="heading text-lg mb-1">Mixing and laying</h2>
           <p className="text-sm mb-1">
-            The usual coats take <span className="figure">{times(time.usual)}</span> of the time planned, by{" "}
-            {time.usual.coats} coats. Below, minutes to {isUs ? "10 ft²" : "one m²"}.
+            The usual coats take <span className="figure">{timesText(time.usual)}</span> of the time planned,
+            by {time.usual.coats} coats. Below, minutes to {isUs ? "10 ft²" : "one m²"}.
           </p>
           <table className="w-full text-sm">
             <thead>
@@ -151,7 +149,7 @@ export function LearnView({
             <tbody>
               {time.techniques.map(({ technique, coats, minPerM2, plannedMinPerM2 }) => (
                 <tr key={technique} className="border-t border-line">
-                  <td className="py-1">{words(technique)}</td>
+                  <td className="py-1">{passWords(technique)}</td>
                   <td className="text-right figure pl-2">{coats}</td>
                   <td className="text-right figure pl-2">{perArea(minPerM2)}</td>
                   <td className="text-right text-ink-soft pl-2">{perArea(plannedMinPerM2)}</td>
@@ -182,6 +180,7 @@ export function LearnView({
             Names are seen by the owner and by the person. A time says nothing of how good the work is.
           </p>
         </section>
+        <LooksTable looks={looks} alcohol={alcohol} />
         <section aria-label="Resins" className="mt-6 border-t border-ink pt-3">
           <h2 className="heading text-lg mb-1">Resins against their data sheets</h2>
           {speeds.length === 0 ? (
@@ -195,7 +194,7 @@ export function LearnView({
                   <tr key={one.resin} className="border-t border-line">
                     <td className="py-1">{one.name}</td>
                     <td className="text-right">
-                      <span className="figure">{times(one)}</span>{" "}
+                      <span className="figure">{timesText(one)}</span>{" "}
                       <span className="text-ink-soft">as fast</span>
                     </td>
                     <td className="text-right label">{one.readings} seen</td>
@@ -222,7 +221,7 @@ export function LearnView({
               <tbody>
                 {out.slice(0, 8).map(({ kind, done, early, late }) => (
                   <tr key={kind} className="border-t border-line">
-                    <td className="py-1">{words(kind)}</td>
+                    <td className="py-1">{passWords(kind)}</td>
                     <td className="text-right figure pl-2">{done}</td>
                     <td className="text-right figure pl-2">{early}</td>
                     <td className="text-right figure pl-2">{late}</td>

@@ -6,6 +6,7 @@ import { balance as balanceIn, mud, segregation, thirds } from "../../pattern/en
 import { regularity } from "../../pattern/engine/regular";
 import type { Shares, Sheet } from "../../pattern/engine/sheet";
 import { compile } from "../../pattern/passes/compile";
+import type { PhotoLook } from "../../pour/inspect-events";
 import { differenceIn, type PieceRehearsal } from "../../rehearsal/rehearse";
 import { looksApart, nearlyAlike } from "./alike";
 import { readShares, sharesOnPiece } from "./read-shares";
@@ -207,3 +208,13 @@ export function judgePhoto({
     straight: { width: sheet.widthPx, height: sheet.heightPx, pixels },
   };
 }
+
+/** What a photo says of each colour, as it is kept. */
+export const photoLooks = ({ looks, seen, rehearsed }: Extract<PhotoJudged, { ok: true }>): PhotoLook[] =>
+  looks.map(({ name, lines }, n) => ({
+    name,
+    seen: seen.onTop[n] ?? 0,
+    rehearsed: rehearsed.onTop[n] ?? 0,
+    widthMm: (lines && seen.widths[n]?.likely) || null,
+    rehearsedMm: (lines && rehearsed.widths[n]?.likely) || null,
+  }));

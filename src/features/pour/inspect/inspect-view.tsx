@@ -1,6 +1,6 @@
 "use client";
 
-import { useMemo, useState } from "react";
+import { useMemo, useState, type ReactNode } from "react";
 import type { Pour, Pours } from "@/contracts/pours";
 import { received, type Sent } from "@/contracts/sent";
 import { lookKey, type Pin } from "@/core/inspect/inspection";
@@ -64,6 +64,7 @@ export function InspectView({
   combMm,
   system,
   job,
+  approved,
 }: {
   shown: Sent<Pours>;
   shownId: string | null;
@@ -72,6 +73,8 @@ export function InspectView({
   combMm: readonly number[] | null;
   system: UnitSystem;
   job: JobSide;
+  /** What the client approved, to be held beside a photo. */
+  approved: ReactNode;
 }) {
   const { pours, unreadable, more } = useMemo(() => received(shown), [shown]);
   const pour = pours.find(({ id }) => id === shownId) ?? pours[0];
@@ -95,6 +98,7 @@ export function InspectView({
       teethMm={combMm ?? USUAL_COMB_MM[system]}
       system={system}
       job={job}
+      approved={approved}
     />
   );
 }
@@ -106,6 +110,7 @@ function Inspect({
   teethMm,
   system,
   job,
+  approved,
 }: {
   pour: Pour;
   pours: readonly Pour[];
@@ -113,6 +118,8 @@ function Inspect({
   teethMm: readonly number[];
   system: UnitSystem;
   job: JobSide;
+  /** What the client approved, to be held beside a photo. */
+  approved: ReactNode;
 }) {
   const { logged, events, wet, now, waiting, trouble, record, keepPhoto } = useInspected(pour);
   const { plan, inspection, document, outcomes } = logged;
@@ -328,7 +335,17 @@ function Inspect({
               record={record}
             />
           )}
-          {see === "photo" && <PhotoPanel asked={photo} piece={piece} system={system} canJudge={canJudge} />}
+          {see === "photo" && (
+            <PhotoPanel
+              asked={photo}
+              piece={piece}
+              system={system}
+              canJudge={canJudge}
+              kept={inspection.photos.filter(({ pieceId: of }) => of === piece.id)}
+              approved={approved}
+              onKeep={(looks) => void record({ kind: "photo-read", pieceId: piece.id, when, looks })}
+            />
+          )}
           {see === "causes" && traced && faultCoatId !== null && (
             <>
               <CausePanel

@@ -1,18 +1,23 @@
 "use client";
 
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState, type ReactNode } from "react";
 import type { Measured } from "@/core/geometry/measure";
 import type { Measures, PhotoJudged } from "@/core/inspect/photo/judge-photo";
-import { SHARE_OFF } from "@/core/inspect/photo/judge-photo";
+import { photoLooks, SHARE_OFF } from "@/core/inspect/photo/judge-photo";
 import { photoWords } from "@/core/inspect/photo/photo-words";
+import type { PhotoAt } from "@/core/inspect/inspection";
+import type { PhotoLook } from "@/core/pour/inspect-events";
 import type { UnitSystem } from "@/core/units/dimension";
 import { listWords } from "@/core/units/list-words";
 import { decimal } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { ringsPath } from "@/ui/line-path";
+import { useShopClock } from "@/ui/shop-clock";
 import { useFileChooser } from "@/ui/use-file-chooser";
 import type { PhotoAsked } from "./use-photo";
 
+/** A colour with less on top is not spoken of. */
+const SPOKEN_OF = 0.01;
 const percent = (share: number) => decimal(100 * share, 0);
 
 /** A photo of the piece, set straight by four places and read with the measures of the rehearsal. */
@@ -21,12 +26,20 @@ export function PhotoPanel({
   piece,
   system,
   canJudge,
+  kept,
+  approved,
+  onKeep,
 }: {
   asked: PhotoAsked;
   piece: Measured;
   system: UnitSystem;
   /** Something was rehearsed of the piece that it can be set beside. */
   canJudge: boolean;
+  /** What photos of this piece said that was kept, the last one last. */
+  kept: readonly PhotoAt[];
+  /** What the client approved. */
+  approved: ReactNode;
+  onKeep: (looks: PhotoLook[]) => void;
 }) {
   const chooser = useFileChooser({
     label: "Photo of the piece, with a grey card in it",
@@ -34,6 +47,8 @@ export function PhotoPanel({
     onFile: asked.open,
   });
   const { file, bitmap, next, judged, busy, problem } = asked;
+  const { say } = useShopClock();
+  const [keptOf, setKeptOf] = useState<typeof judged>(null);
   if (!canJudge)
     return (
       <p className="text-ink-soft">
@@ -88,7 +103,42 @@ export function PhotoPanel({
           {problem}
         </p>
       )}
-      {judged && <Judged judged={judged} system={system} />}
+      {judged && (
+        <>
+          <Judged judged={judged} system={system} />
+          <Button
+            weight="primary"
+            className="min-h-11 mt-3"
+            disabled={keptOf === judged}
+            onClick={() => {
+              onKeep(photoLooks(judged));
+              setKeptOf(judged);
+            }}
+          >
+            {keptOf === judged ? "Kept in the log" : "Keep what it says"}
+          </Button>
+          <p className="label mt-1">Its numbers go into the log and into Learn; the photo stays here.</p>
+        </>
+      )}
+      {kept.length > 0 && (
+        <ul className="mt-4 text-sm" aria-label="Photos that were read">
+          {kept.map(({ id, at, by, looks }) => (
+            <li key={id} className="border-t border-line py-1 flex justify-between gap-3">
+              <span>
+                {looks
+                  .filter(({ seen, rehearsed }) => Math.max(seen, rehearsed) >= SPOKEN_OF)
+                  .map(({ name, seen, rehearsed }) => `${name} ${percent(seen)} % (${percent(rehearsed)})`)
+                  .join(", ")}
+              </span>
+              <span className="label whitespace-nowrap">
+                {say(at, "d MMM HH:mm")}
+                {by && `, ${by}`}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {approved}
     </section>
   );
 }

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import type { PlannedCoat } from "@/core/plan/timed";
 import { PART_WORDS } from "@/core/learning/learning-words";
-import { usualPartG } from "@/core/learning/pour-teaches";
+import { plannedAlcoholG, usualPartG } from "@/core/learning/pour-teaches";
 import { termsOf, workKindOf, PARTS } from "@/core/learning/volume-factors";
 import type { Plan } from "@/core/plan/derive-plan";
 import type { PourEvent } from "@/core/pour/pour-events";
@@ -16,6 +16,18 @@ import { QuantityField } from "@/ui/quantity-field";
 import { SelectField } from "@/ui/text-field";
 import { useShopClock } from "@/ui/shop-clock";
 import type { Act } from "../pour-store";
+
+/** What can be weighed by itself: a loss, or the alcohol that went on. */
+type Weighed = LossPart | "alcohol";
+const weighedWords = (what: Weighed): string =>
+  what === "alcohol" ? "the alcohol bottle" : PART_WORDS[what];
+
+type Told = Extract<PourEvent, { kind: "loss-weighed" | "film-seen" | "alcohol-weighed" }>;
+function toldWords(event: Told): string {
+  if (event.kind === "film-seen") return event.word === "gummy" ? "gummy" : "drew no string";
+  const what = event.kind === "alcohol-weighed" ? "alcohol" : event.loss;
+  return `${weighedWords(what)}: ${trimmed(event.grams, 1)} g`;
+}
 
 /** Readings that teach most, one touch each: a loss weighed by itself, and when a film was so. */
 export function TeachPanel({
@@ -40,15 +52,20 @@ export function TeachPanel({
   const [grams, setGrams] = useState<number | null>(null);
   const pieces = plan.pieces.filter(({ id }) => covers(coat.coat, id));
   const lossTerms = coat.batched ? termsOf(coat.batched, workKindOf(pieces), factors).lossTerms : [];
-  const usual = PARTS.flatMap((part) => {
-    const g = usualPartG(coat, part, lossTerms);
-    return g === null ? [] : [{ part, g }];
-  });
-  const [chosen, setChosen] = useState<LossPart | null>(null);
+  const alcoholG = plannedAlcoholG(coat);
+  const usual: { part: Weighed; g: number }[] = [
+    ...PARTS.flatMap((part) => {
+      const g = usualPartG(coat, part, lossTerms);
+      return g === null ? [] : [{ part, g }];
+    }),
+    ...(alcoholG === null ? [] : [{ part: "alcohol" as const, g: alcoholG }]),
+  ];
+  const [chosen, setChosen] = useState<Weighed | null>(null);
   const part = usual.find((one) => one.part === chosen) ?? usual[0];
   const told = events.filter(
-    (event): event is Extract<PourEvent, { kind: "loss-weighed" | "film-seen" }> =>
-      (event.kind === "loss-weighed" || event.kind === "film-seen") && event.coatId === coat.coat.id,
+    (event): event is Told =>
+      (event.kind === "loss-weighed" || event.kind === "film-seen" || event.kind === "alcohol-weighed") &&
+      event.coatId === coat.coat.id,
   );
   if (!part) return null;
   return (
@@ -57,13 +74,18 @@ export function TeachPanel({
       <p className="text-sm text-ink-soft mb-2">
         What was left over tells the sum of all losses. One that is weighed by itself tells most: with its
         resin, less its empty weight.
+        {alcoholG !== null && " The alcohol bottle is weighed before the pass and after it."}
       </p>
       <form
         className="flex gap-3 items-end flex-wrap"
         onSubmit={(event) => {
           event.preventDefault();
           if (grams === null) return;
-          void record({ kind: "loss-weighed", coatId: coat.coat.id, loss: part.part, grams, many: 1 });
+          void record(
+            part.part === "alcohol"
+              ? { kind: "alcohol-weighed", coatId: coat.coat.id, grams }
+              : { kind: "loss-weighed", coatId: coat.coat.id, loss: part.part, grams, many: 1 },
+          );
           setGrams(null);
         }}
       >
@@ -71,16 +93,16 @@ export function TeachPanel({
           label="What was weighed"
           value={part.part}
           className="h-12"
-          onChange={(event) => setChosen(event.target.value as LossPart)}
+          onChange={(event) => setChosen(event.target.value as Weighed)}
         >
           {usual.map(({ part: id }) => (
             <option key={id} value={id}>
-              {PART_WORDS[id]}
+              {weighedWords(id)}
             </option>
           ))}
         </SelectField>
         <QuantityField
-          label={`Stayed on it, usual ${trimmed(part.g, 1)} g`}
+          label={`${part.part === "alcohol" ? "Less in it, planned" : "Stayed on it, usual"} ${trimmed(part.g, 1)} g`}
           value={grams}
           dimension="mass"
           system={system}
@@ -115,13 +137,7 @@ export function TeachPanel({
         <ul className="mt-2 text-sm">
           {told.map((event) => (
             <li key={event.id} className="border-t border-line py-1 flex justify-between gap-3">
-              <span>
-                {event.kind === "film-seen"
-                  ? event.word === "gummy"
-                    ? "gummy"
-                    : "drew no string"
-                  : `${PART_WORDS[event.loss]}: ${trimmed(event.grams, 1)} g`}
-              </span>
+              <span>{toldWords(event)}</span>
               <span className="label">
                 {say(event.at, "d MMM HH:mm")}
                 {event.by && `, ${event.by}`}

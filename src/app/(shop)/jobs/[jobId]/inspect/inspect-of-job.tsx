@@ -5,6 +5,7 @@ import type { Pours } from "@/contracts/pours";
 import type { Sent } from "@/contracts/sent";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { useJob } from "@/features/job/workspace/use-job";
+import { ApprovedBeside } from "@/features/recipes/approved-beside";
 import { InspectView } from "@/features/pour/inspect/inspect-view";
 import type { JobSide } from "@/features/pour/inspect/next-time";
 
@@ -33,5 +34,13 @@ export function InspectOfJob(props: {
       addCoat: (coat) => change((before) => ({ ...before, coats: [...before.coats, coat] })),
     };
   }, [document, cards, colours, change]);
-  return <InspectView {...props} system={system} job={job} />;
+  const versionId = document.recipe?.versionId;
+  return (
+    <InspectView
+      {...props}
+      system={system}
+      job={job}
+      approved={versionId ? <ApprovedBeside versionId={versionId} /> : null}
+    />
+  );
 }
