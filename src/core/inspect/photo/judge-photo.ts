@@ -1,3 +1,4 @@
+import type { Rgb } from "../../colour/spaces";
 import { cutOutRing } from "../../geometry/cut-out";
 import type { Measured } from "../../geometry/measure";
 import { placeIn } from "../../geometry/ring";
@@ -41,7 +42,7 @@ export type PhotoJudged =
 
 /** Why a photo cannot be read. */
 export const CARD_WRONG =
-  "The grey card is burnt out or too dark there. Touch its middle, or take the picture in other light.";
+  "What it is balanced by is burnt out or too dark there. Touch its middle, or take the picture in other light.";
 export const IN_ONE_LINE = "These places lie in one line: touch each of the four where it is named.";
 
 /** Fine enough for shares; and for the widths of veins, where there are some: samples along the longer side. */
@@ -148,13 +149,14 @@ const encoded = (light: number): number => {
 
 /**
  * Reads a photo of a piece with the measures of its rehearsal, and sets both side by side.
- * @param card middle of the grey card in the photo, px; null where the photo's light is taken as it is
+ * @param card middle of the grey card in the photo, px, or of a patch whose colour is `known`, linear; null where the photo's light is taken as it is
  * @param lines palette places of colours that are laid as veins
  */
 export function judgePhoto({
   photo,
   anchors,
   card,
+  known,
   piece,
   of,
   lines,
@@ -162,11 +164,12 @@ export function judgePhoto({
   photo: Photo;
   anchors: readonly Anchor[];
   card: (At & { radius: number }) | null;
+  known?: Rgb;
   piece: Measured;
   of: PieceRehearsal;
   lines: readonly number[];
 }): PhotoJudged {
-  const light = card ? balanceOf(photo, card) : ([1, 1, 1] as const);
+  const light = card ? balanceOf(photo, card, known) : ([1, 1, 1] as const);
   if (!light) return { ok: false, reason: CARD_WRONG };
   const looks = looksApart(of.palette);
   const inks = looks.map(({ ink }) => ink);

@@ -18,7 +18,7 @@ import { perspectiveOf, through, type At } from "./perspective";
 import { balanceOf, straighten, type Photo } from "./straighten";
 import { landmarksOf } from "./anchors";
 import { boardShare } from "./board-share";
-import { IN_ONE_LINE, judgePhoto } from "./judge-photo";
+import { IN_ONE_LINE, judgePhoto, SHARE_OFF } from "./judge-photo";
 import { photoWords } from "./photo-words";
 import { widthsOf } from "./widths";
 import { readShares, sharesOnPiece } from "./read-shares";
@@ -365,6 +365,24 @@ test("judged: what was photographed is told beside what was rehearsed, in words 
   expect(photoWords({ ...judged, seen: judged.rehearsed }, "metric")).toEqual([
     "It came out as it was rehearsed, as far as a photo tells.",
   ]);
+  // Without a card, by a patch whose colour is known: the white half, in a cast, comes back as the same.
+  const on = (x: number): At => ({
+    x: (corners[0]!.x * (1 - x) + corners[1]!.x * x + corners[3]!.x * (1 - x) + corners[2]!.x * x) / 2,
+    y: (corners[0]!.y + corners[1]!.y + corners[2]!.y + corners[3]!.y) / 4,
+  });
+  const byWhite = judgePhoto({
+    photo,
+    anchors: landmarksOf(piece).map((onPiece, n) => ({ onPiece, inPhoto: corners[n]! })),
+    card: { ...on(0.25), radius: 12 },
+    known: of.palette[white]!.rgb,
+    piece,
+    of,
+    lines: [],
+  });
+  if (!byWhite.ok) throw new Error(byWhite.reason);
+  byWhite.seen.onTop.forEach((share, n) =>
+    expect(Math.abs(share - judged.seen.onTop[n]!)).toBeLessThan(SHARE_OFF / 100),
+  );
   expect(ask({ x: 2, y: 2, radius: 0.4 })).toMatchObject({ ok: true });
   const beyond = corners.map(({ x, y }, n) => ({ x: n === 1 || n === 2 ? x + 300 : x, y }));
   expect(ask(CARD, beyond)).toMatchObject({

@@ -16,15 +16,19 @@ export type Balance = Rgb;
 /** Burnt out or too dark a card says nothing. */
 const CARD = { from: 12, to: 250 };
 
-/** @returns null where the card is burnt out or too dark there */
+/**
+ * @param patch of the grey card, or of something whose colour is known, px
+ * @param reflectance of it: linear red, green and blue
+ * @returns null where the patch is burnt out or too dark there
+ */
 export function balanceOf(
   { pixels, width, height }: Photo,
-  card: At & { radius: number },
-  reflectance = GREY_CARD,
+  patch: At & { radius: number },
+  reflectance: Rgb = [GREY_CARD, GREY_CARD, GREY_CARD],
 ): Balance | null {
-  const mean = meanOfPatch(pixels, width, height, card);
+  const mean = meanOfPatch(pixels, width, height, patch);
   if (mean.some((channel) => channel <= CARD.from || channel >= CARD.to)) return null;
-  return mean.map((channel) => reflectance / decoded(channel / 255)) as unknown as Rgb;
+  return mean.map((channel, n) => (reflectance[n] as number) / decoded(channel / 255)) as unknown as Rgb;
 }
 
 /** Samples along each side of a sheet's sample, so that what is fine in the photo is averaged. */

@@ -12,6 +12,7 @@ import { listWords } from "@/core/units/list-words";
 import { decimal } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { ringsPath } from "@/ui/line-path";
+import { SelectField } from "@/ui/text-field";
 import { useShopClock } from "@/ui/shop-clock";
 import { useFileChooser } from "@/ui/use-file-chooser";
 import type { PhotoAsked } from "./use-photo";
@@ -78,6 +79,21 @@ export function PhotoPanel({
           </Button>
         )}
       </div>
+      {file && !judged && asked.plain.length > 0 && (
+        <SelectField
+          label="Balanced by"
+          value={asked.by ?? "card"}
+          frame="w-80 max-w-full mb-4"
+          onChange={({ target: { value } }) => asked.setBy(value === "card" ? null : Number(value))}
+        >
+          <option value="card">a grey card</option>
+          {asked.plain.map(({ at, name }) => (
+            <option key={at} value={at}>
+              {name}, as it was mixed, where it covers
+            </option>
+          ))}
+        </SelectField>
+      )}
       {file && next && (
         <div className="flex gap-5 items-center">
           <p role="status" className="text-lg flex-1">
@@ -120,8 +136,9 @@ export function PhotoPanel({
           <p className="label mt-1">Its numbers go into the log and into Learn; the photo stays here.</p>
         </>
       )}
+      {kept.length > 0 && <p className="label mt-4">Read so far; what was rehearsed in brackets</p>}
       {kept.length > 0 && (
-        <ul className="mt-4 text-sm" aria-label="Photos that were read">
+        <ul className="mt-1 text-sm" aria-label="Photos that were read">
           {kept.map(({ id, at, by, looks }) => (
             <li key={id} className="border-t border-line py-1 flex justify-between gap-3">
               <span>

@@ -1,6 +1,6 @@
 "use client";
 
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import type { Measured } from "@/core/geometry/measure";
 import { landmarksOf } from "@/core/inspect/photo/anchors";
 import type { PhotoJudged } from "@/core/inspect/photo/judge-photo";
@@ -13,7 +13,14 @@ import { CARD_PLACE, useTouchedPhoto } from "@/pictures/use-touched-photo";
 /** A photo on its way to be read: its places touched one after the other, then what it says. */
 export function usePhoto(piece: Measured | undefined, of: PieceRehearsal | null, lines: readonly number[]) {
   const landmarks = useMemo(() => (piece ? landmarksOf(piece) : []), [piece]);
-  const touched = useTouchedPhoto([...landmarks.map(({ name }) => name), CARD_PLACE], piece?.id ?? "");
+  /** The plain colour that a photo is balanced by, by its place in the palette; null for a grey card. */
+  const [by, setBy] = useState<number | null>(null);
+  const plain = (of?.palette ?? []).flatMap(({ name, metallic }, at) => (metallic ? [] : [{ at, name }]));
+  const ink = by === null ? undefined : of?.palette[by];
+  const touched = useTouchedPhoto(
+    [...landmarks.map(({ name }) => name), ink ? `middle of a patch that is only ${ink.name}` : CARD_PLACE],
+    `${piece?.id} ${by}`,
+  );
   const { bitmap, points, patchPx } = touched;
   const { ask, answer, failed, busy, cancel } = useAsked<PhotoJudged>(points);
   const read = () => {
@@ -24,6 +31,7 @@ export function usePhoto(piece: Measured | undefined, of: PieceRehearsal | null,
         bitmap,
         anchors: landmarks.map(({ x, y }, n) => ({ onPiece: { x, y }, inPhoto: points[n] as At })),
         card: { ...card, radius: patchPx },
+        ...(ink && { known: ink.rgb }),
         piece,
         of,
         lines,
@@ -33,6 +41,10 @@ export function usePhoto(piece: Measured | undefined, of: PieceRehearsal | null,
   return {
     ...touched,
     landmarks,
+    by,
+    setBy,
+    /** Colours that a photo can be balanced by. */
+    plain,
     read,
     judged: answer?.ok ? answer : null,
     problem:
