@@ -67,3 +67,28 @@ test("a hand sees what was learnt and its own times, decides nothing, and is not
   await expect(people).not.toContainText("Ines Calder");
   await context.close();
 });
+
+test("what the log says of a resin's speed leads to its card, and there to a test of the shop's own", async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto("/learn");
+  const resin = page.getByRole("region", { name: "Resins" }).getByRole("link", { name: "Slow coating 1:1" });
+  const card = await resin.getAttribute("href");
+  await resin.click();
+  await page.waitForURL("**/cards/**");
+  await expect(page.getByText(/^By your log a film draws no more string/)).toHaveCount(0);
+  // As Learn's link names what it proposes; nonsense proposes nothing.
+  await page.goto(`${card}?string=soon`);
+  await expect(page.getByRole("heading", { name: "Your own tests" })).toBeVisible();
+  await expect(page.getByText(/^By your log a film draws no more string/)).toHaveCount(0);
+  await page.goto(`${card}?string=410`);
+  await expect(
+    page.getByText(/^By your log a film draws no more string after 6 h 50 min at 7/),
+  ).toBeVisible();
+  await page.getByRole("button", { name: "Add it as a test of your own" }).click();
+  await expect(page.getByLabel("Test 1", { exact: true })).toHaveValue("string");
+  await expect(page.getByText(/^By your log a film draws no more string/)).toHaveCount(0);
+  await page.getByRole("button", { name: "back to as it was saved" }).click();
+  await expect(page.getByLabel("Test 1", { exact: true })).toHaveCount(0);
+});

@@ -1,8 +1,11 @@
+import { stringMin } from "../cure/own-tests";
+import type { ResinCard } from "../cure/resin-card";
+import { EIGHT_TENTHS } from "../numerics/normal";
 import { learn, type Factor } from "./fit";
 import type { PourTeaches } from "./pour-teaches";
 import { spreadTimes, type Times } from "./spread-times";
 
-/** How fast each resin was here over its card, with its doubt. */
+/** How fast each resin was here over its data sheet, with its doubt. */
 export type SpeedOf = Times & { resin: string; name: string; readings: number };
 
 const SPEED = {
@@ -52,4 +55,25 @@ export function learnSpeeds(pours: readonly PourTeaches[]): SpeedOf[] {
     const readings = seen.filter((one) => one.resin === resin).length;
     return { resin, name, readings, ...spreadTimes(learnt, `resin:${resin}`) };
   });
+}
+
+/** From so many readings on, and so far off, a test is proposed to a card. */
+const PROPOSED = { readings: 4, sds: 2, share: 0.1 };
+
+/** A test that brings a card to what the log has seen; minutes at a temperature, before and after. */
+export type SpeedProposal = { beforeMin: number; afterMin: number; tempC: number };
+
+/**
+ * What a resin's readings propose to its card; null where they go together, or are few. A card that has a film's test of the shop's own already goes
+ * by that: the sheet is weighed against it, so a second one would be proposed over and over.
+ */
+export function speedProposal(speed: SpeedOf, card: ResinCard): SpeedProposal | null {
+  const hasTest = card.benchTests.some(({ kind }) => kind !== "cup");
+  if (hasTest || speed.readings < PROPOSED.readings || card.kind === "paint") return null;
+  const beforeMin = stringMin(card);
+  const afterMin = beforeMin / speed.times;
+  const off = Math.abs(Math.log(afterMin / beforeMin));
+  const sd = Math.log(speed.high / speed.low) / (2 * EIGHT_TENTHS);
+  if (off < PROPOSED.sds * sd || off < Math.log(1 + PROPOSED.share)) return null;
+  return { beforeMin, afterMin, tempC: card.filmTempC };
 }

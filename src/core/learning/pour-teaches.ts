@@ -1,5 +1,6 @@
 import { mixDensityGPerMl } from "../batch/parts";
 import type { FactorId } from "../batch/factors";
+import { overSheet } from "../cure/own-tests";
 import { PASS, type PassKind } from "../passes/facts";
 import type { PlannedCoat } from "../plan/timed";
 import type { CoatOutcome } from "../pour/outcome";
@@ -36,7 +37,7 @@ export type CoatTeaches = {
   time: { tookMin: number; plannedMin: number; people: string[] } | null;
   /** The alcohol that went on over what was planned for the coat's passes. */
   alcohol: { y: number; people: string[] } | null;
-  /** When a film was seen to be so, over when its card says it is. */
+  /** When a film was seen to be so, over when its data sheet says it is. */
   speed: { word: "string" | "gummy" | "dam"; y: number; resin: string; lot: string | null }[];
   resinName: string;
   /** Passes that were done, against their windows. */
@@ -140,9 +141,11 @@ function speedOf(
   { windows, of }: PouredCoat,
   lot: string | null,
 ): CoatTeaches["speed"] {
+  // Over the data sheet: what was learnt of the card's own tests is not learnt twice.
+  const own = overSheet(of.resin);
   const put = (word: "string" | "gummy" | "dam", seenMin: number, cardMin: number) =>
     seenMin > 0 && Number.isFinite(cardMin) && cardMin > 0
-      ? [{ word, y: Math.log(seenMin / cardMin), resin: of.resin.id, lot }]
+      ? [{ word, y: Math.log((seenMin / cardMin) * own), resin: of.resin.id, lot }]
       : [];
   const card = (word: "string" | "gummy") => startOf(windows.life, word === "gummy" ? "gummy" : "set").likely;
   const seen = events.flatMap((event) =>

@@ -1,5 +1,8 @@
 import fc from "fast-check";
 import { FACTORS } from "../batch/factors";
+import { bySheet, overSheet, stringMin } from "../cure/own-tests";
+import type { ResinCard } from "../cure/resin-card";
+import { starterCards } from "../cure/starter-cards";
 import { atMinute, poured } from "../inspect/testing/poured";
 import { withTechnique } from "../job/techniques";
 import { normals, seeded } from "../numerics/random";
@@ -8,6 +11,7 @@ import type { PourEvent } from "../pour/pour-events";
 import { adoptedFactors, factorValues, lastWord, type LearningDecision } from "./decisions";
 import { learn, type Term } from "./fit";
 import { learnAlcohol } from "./learn-alcohol";
+import { learnSpeeds, speedProposal } from "./learn-speeds";
 import { learnTimes } from "./learn-times";
 import { learnVolumes } from "./learn-volumes";
 import { learntFactors } from "./learnt-factors";
@@ -424,4 +428,38 @@ test("what a pour teaches of its look and its alcohol: the last photo of a piece
   expect(photos).toEqual([{ technique: expect.any(String), looks: looks(0.55) }]);
   expect(coats.find(({ coatId }) => coatId === planned.coat.id)!.alcohol!.y).toBeCloseTo(Math.log(1.25), 9);
   expect(pourTeaches(head(1), log, []).coats.every(({ alcohol }) => alcohol === null)).toBe(true);
+});
+
+test("speed: a resin that is surely slower than its sheet proposes a test to its card; taken over it is not proposed again", () => {
+  const card: ResinCard = { ...starterCards(() => "r")[0]!, id: "r", benchTests: [] };
+  const seen = (many: number, times: number) =>
+    learnSpeeds(
+      Array.from({ length: many }, (_, n) => ({
+        ...head(n),
+        coats: [
+          {
+            ...PLAIN,
+            terms: [],
+            lossTerms: [],
+            mixMl: 0,
+            use: null,
+            speed: [{ word: "string" as const, y: Math.log(times), resin: "r", lot: null }],
+          },
+        ],
+      })),
+    )[0]!;
+  const slow = seen(10, 1.5);
+  const proposed = speedProposal(slow, card)!;
+  expect(proposed.beforeMin).toBeCloseTo(stringMin(card), 9);
+  expect(proposed.afterMin / proposed.beforeMin).toBeCloseTo(1 / slow.times, 9);
+  expect(proposed.afterMin / proposed.beforeMin).toBeGreaterThan(1.2);
+  expect(speedProposal(seen(3, 1.5), card)).toBeNull();
+  expect(speedProposal(seen(10, 1.05), card)).toBeNull();
+  expect(speedProposal(slow, { ...card, kind: "paint" })).toBeNull();
+  const { afterMin: minutes, tempC } = proposed;
+  const withTest: ResinCard = { ...card, benchTests: [{ kind: "string", minutes, tempC, massG: null }] };
+  expect(overSheet(card)).toBe(1);
+  expect(overSheet(withTest)).toBeGreaterThan(1.1);
+  expect(stringMin(bySheet(withTest))).toBeCloseTo(stringMin(card), 9);
+  expect(speedProposal(slow, withTest)).toBeNull();
 });

@@ -1,5 +1,6 @@
 "use client";
 
+import { deepEqual } from "fast-equals";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { callAct } from "@/contracts/call-act";
@@ -9,8 +10,10 @@ import {
   saveResinCard,
   type ResinCardFields,
 } from "@/contracts/resin-card";
-import type { ResinCard } from "@/core/cure/resin-card";
+import type { BenchTest, ResinCard } from "@/core/cure/resin-card";
 import type { Dimension, UnitSystem } from "@/core/units/dimension";
+import { durationWords } from "@/core/units/duration";
+import { quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Choice } from "@/ui/choice";
@@ -133,12 +136,15 @@ export function CardForm({
   start,
   system,
   canRemove,
+  proposed,
   others,
 }: {
   cardId: string | null;
   start: ResinCardFields;
   system: UnitSystem;
   canRemove: boolean;
+  /** A test that the log proposes; null for none. */
+  proposed: BenchTest | null;
   /** Cards that it can be compared with. */
   others: readonly ResinCard[];
 }) {
@@ -246,6 +252,16 @@ export function CardForm({
               torch or gun usually brings in is reckoned with.
             </p>
           </>
+        )}
+        {proposed && !paint && !fields.benchTests.some((test) => deepEqual(test, proposed)) && (
+          <p role="status" className="border-l-[3px] border-signal pl-3 mt-5">
+            By your log a film draws no more string after{" "}
+            <span className="figure">{durationWords(proposed.minutes)}</span> at{" "}
+            {quantityText(proposed.tempC, "temperature", system)}.{" "}
+            <Button weight="quiet" onClick={() => edit({ benchTests: [...fields.benchTests, proposed] })}>
+              Add it as a test of your own
+            </Button>
+          </p>
         )}
         {!paint && (
           <TestList

@@ -12,7 +12,7 @@ import {
   type LearningDecision,
 } from "@/core/learning/decisions";
 import { learnAlcohol } from "@/core/learning/learn-alcohol";
-import { learnSpeeds, type SpeedOf } from "@/core/learning/learn-speeds";
+import { learnSpeeds, speedProposal, type SpeedOf, type SpeedProposal } from "@/core/learning/learn-speeds";
 import { learnTimes, type TimeLearning } from "@/core/learning/learn-times";
 import { learnVolumes, type VolumeLearning } from "@/core/learning/learn-volumes";
 import { learntFactors, type LearntFactor } from "@/core/learning/learnt-factors";
@@ -39,7 +39,8 @@ export type ShopLearning = {
   volumes: Omit<VolumeLearning, "learnt" | "factors">;
   factors: LearntFactor[];
   times: TimeLearning;
-  speeds: SpeedOf[];
+  /** With what they propose to the cards on the shelf. */
+  speeds: (SpeedOf & { onShelf: boolean; proposed: SpeedProposal | null })[];
   /** Alcohol over what was planned. */
   alcohol: ReturnType<typeof learnAlcohol>;
   looks: LooksRehearsed[];
@@ -88,7 +89,10 @@ export function learnShop({
     volumes,
     factors: learntFactors(learnt, factors),
     times: { ...times, people: times.people.filter(({ name }) => me.isOwner || name === me.name) },
-    speeds: learnSpeeds(teaches),
+    speeds: learnSpeeds(teaches).map((speed) => {
+      const card = cards.find(({ id }) => id === speed.resin);
+      return { ...speed, onShelf: card !== undefined, proposed: card ? speedProposal(speed, card) : null };
+    }),
     alcohol: learnAlcohol(teaches),
     looks: looksRehearsed(teaches),
     missed: missedWindows(teaches),

@@ -15,6 +15,7 @@ import type { ShopLearning } from "./learn-shop";
 import { LooksTable } from "./looks-table";
 import { passWords, timesText } from "./learn-text";
 import { Proposal } from "./proposal";
+import { ResinSpeeds } from "./resin-speeds";
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const signed = (min: number) => {
@@ -181,29 +182,7 @@ export function LearnView({
           </p>
         </section>
         <LooksTable looks={looks} alcohol={alcohol} />
-        <section aria-label="Resins" className="mt-6 border-t border-ink pt-3">
-          <h2 className="heading text-lg mb-1">Resins against their data sheets</h2>
-          {speeds.length === 0 ? (
-            <p className="text-ink-soft text-sm">
-              Nothing was seen yet: pull a dam by its window, or say in Inspect when a film was gummy.
-            </p>
-          ) : (
-            <table className="w-full text-sm">
-              <tbody>
-                {speeds.map((one) => (
-                  <tr key={one.resin} className="border-t border-line">
-                    <td className="py-1">{one.name}</td>
-                    <td className="text-right">
-                      <span className="figure">{timesText(one)}</span>{" "}
-                      <span className="text-ink-soft">as fast</span>
-                    </td>
-                    <td className="text-right label">{one.readings} seen</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          )}
-        </section>
+        <ResinSpeeds speeds={speeds} />
         <section aria-label="Windows" className="mt-6 border-t border-ink pt-3">
           <h2 className="heading text-lg mb-1">Windows missed most</h2>
           {out.length === 0 ? (

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
-import { PLAIN_CARD, type ResinCardFields } from "@/contracts/resin-card";
+import { PLAIN_CARD, resinCardFields, type ResinCardFields } from "@/contracts/resin-card";
+import type { BenchTest } from "@/core/cure/resin-card";
 import { CardForm } from "@/features/cards/card-form";
 import { listCards, openCard } from "@/features/cards/queries";
 import { Header } from "@/features/shell/header";
@@ -38,7 +39,21 @@ const EMPTY: ResinCardFields = {
   forCounters: true,
 };
 
-export default async function CardPage({ params }: { params: Promise<{ cardId: string }> }) {
+/** A test that the log proposes, as Learn's link names it: minutes until a film draws no more string. */
+function proposedTest(minutes: unknown, tempC: number): BenchTest | null {
+  const test = { kind: "string" as const, minutes: Number(minutes), tempC, massG: null };
+  return typeof minutes === "string" && resinCardFields.shape.benchTests.safeParse([test]).success
+    ? test
+    : null;
+}
+
+export default async function CardPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ cardId: string }>;
+  searchParams: Promise<{ string?: string | string[] }>;
+}) {
   const person = await requirePerson();
   const { cardId } = await params;
   const card = cardId === "new" ? null : await orNotFound(openCard(person, cardId));
@@ -53,6 +68,7 @@ export default async function CardPage({ params }: { params: Promise<{ cardId: s
             start={fields}
             system={person.units}
             canRemove={person.role === "owner"}
+            proposed={proposedTest((await searchParams).string, fields.filmTempC)}
             others={(await listCards(person)).filter(
               (resin) => resin.id !== card?.id && resin.kind !== "paint",
             )}
