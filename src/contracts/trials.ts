@@ -25,7 +25,7 @@ export const trialPlan = z.object({
     .max(MOST_PAIRS),
 }) satisfies z.ZodType<TrialPlan>;
 
-/** What a person types before the lot is drawn. */
+/** What a person types before it is drawn what goes where. */
 export const trialFields = trialPlan
   .omit({ pairs: true, measure: true })
   .extend({

@@ -1,9 +1,9 @@
 /**
- * Whether two ways are told apart by pairs of boards: exact, by what the lot alone could have done. Within each pair the lot drew which board gets
+ * Whether two ways are told apart by pairs of boards: exact, by what chance alone could have done. Within each pair it was drawn which board gets
  * which way, so each difference could as well have had the other sign (Fisher 1935, The Design of Experiments, §21; the sign test is its plainest case).
  */
 
-/** Chance that the lot alone parts `wins` from `losses` so far or further, to either side; pairs that came out alike tell nothing. 1 for none. */
+/** Chance that the draw alone parts `wins` from `losses` so far or further, to either side; pairs that came out alike tell nothing. 1 for none. */
 export function signTest(wins: number, losses: number): number {
   const many = wins + losses;
   const least = Math.min(wins, losses);
@@ -32,7 +32,7 @@ function subsetSums(values: readonly number[]): Float64Array {
 }
 
 /**
- * Chance that differences as large would add up so far from 0, or further, had the lot alone given them their signs. 1 for none.
+ * Chance that differences as large would add up so far from 0, or further, had the draw alone given them their signs. 1 for none.
  * @throws RangeError beyond {@link MOST_PAIRS}
  */
 export function signFlipTest(differences: readonly number[]): number {

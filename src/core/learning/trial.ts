@@ -4,7 +4,7 @@ import { differenceBetween, MOST_PAIRS, signFlipTest, signTest } from "./paired"
 export type Way = "now" | "tried";
 export type Side = "left" | "right";
 
-/** A pair of boards, poured one after the other: on which the tried way goes, and which is poured first; both by lot. */
+/** A pair of boards, poured one after the other: on which the tried way goes, and which is poured first; both drawn. */
 export type BoardPair = { triedOn: Side; first: Side };
 
 /** A trial as it was begun; never changed. */
@@ -31,13 +31,13 @@ export type Trial = { id: string; plan: TrialPlan; by: string; at: string; entri
 
 export const FEWEST_PAIRS = 3;
 export { MOST_PAIRS };
-/** Two ways are told apart where the lot alone does as much in fewer than one of ten trials. */
+/** Two ways are told apart where chance alone does as much in fewer than one of ten trials. */
 export const BY_CHANCE = 0.1;
 const OFTEN = 0.8;
 
 const other = (side: Side): Side => (side === "left" ? "right" : "left");
 
-/** Draws by lot what goes where; each pair by itself. */
+/** Draws what goes where; each pair by itself. */
 export function drawPairs(many: number, uniform: () => number): BoardPair[] {
   const side = (): Side => (uniform() < 0.5 ? "left" : "right");
   return Array.from({ length: many }, () => ({ triedOn: side(), first: side() }));
@@ -121,24 +121,4 @@ export function readTrial(plan: TrialPlan, entries: readonly TrialEntry[]): Tria
         : null,
     away: last("away", null)?.away ?? false,
   };
-}
-
-/** Steps of a rule. */
-const NICE = [1, 2, 5, 10];
-
-/** The rule on which the differences of a trial are drawn, with its marks; 0 is on it. Null where there are none. */
-export function trialAxis({
-  pairs,
-  measure,
-}: TrialRead): { from: number; to: number; marks: number[] } | null {
-  if (!measure) return null;
-  const all = [0, ...pairs.flatMap(({ difference }) => (difference === null ? [] : [difference]))];
-  const [least, most] = [Math.min(...all), Math.max(...all)];
-  const rough = Math.max(most - least, 1e-6) / 5;
-  const power = 10 ** Math.floor(Math.log10(rough));
-  const step = power * (NICE.find((nice) => nice * power >= rough) as number);
-  const first = Math.floor(least / step);
-  const last = Math.max(first + 1, Math.ceil(most / step));
-  const marks = Array.from({ length: last - first + 1 }, (_, n) => (first + n) * step);
-  return { from: first * step, to: last * step, marks };
 }

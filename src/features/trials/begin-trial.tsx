@@ -58,8 +58,8 @@ export function BeginTrial({ system }: { system: UnitSystem }) {
     <section aria-label="A new trial" className="max-w-2xl">
       <h2 className="heading text-xl">Try two ways</h2>
       <p className="text-ink-soft mb-4">
-        One thing changed, all else equal: the same resin, lot, room and hand. Boards are poured in pairs, and
-        the lot says what goes on which and which is poured first.
+        One thing changed, all else equal: the same resin, lot, room and hand. Boards are poured in pairs; a
+        draw says what goes on which, and which is poured first.
       </p>
       <form onSubmit={form.submit} noValidate className="flex flex-col gap-4">
         {words("name", "Name of the trial")}

@@ -1,18 +1,19 @@
-import { trialAxis } from "@/core/learning/trial";
+import { scaleLinear } from "d3-scale";
 import type { TrialPlan, TrialRead } from "@/core/learning/trial";
 import { trimmed } from "@/core/units/format-quantity";
 
 const WIDE = 380;
 const HIGH = 62;
 const ASIDE = 16;
+const MARKS = 5;
 
 /** The differences of the pairs on a rule, tried less now, with the ends between which eight in ten lie. */
 export function DifferenceDrawing({ plan: { measure }, read }: { plan: TrialPlan; read: TrialRead }) {
-  const axis = trialAxis(read);
-  if (!axis || !read.measure) return null;
-  const x = (value: number) => ASIDE + ((value - axis.from) / (axis.to - axis.from)) * (WIDE - 2 * ASIDE);
+  if (!read.measure) return null;
   const { between, mean } = read.measure;
   const differences = read.pairs.flatMap(({ difference }) => (difference === null ? [] : [difference]));
+  const [least, most] = [Math.min(0, ...differences), Math.max(0, ...differences)];
+  const x = scaleLinear([least, most > least ? most : 1], [ASIDE, WIDE - ASIDE]).nice(MARKS);
   return (
     <svg
       viewBox={`0 0 ${WIDE} ${HIGH}`}
@@ -30,7 +31,7 @@ export function DifferenceDrawing({ plan: { measure }, read }: { plan: TrialPlan
         />
       )}
       <line x1={ASIDE} x2={WIDE - ASIDE} y1="38.5" y2="38.5" stroke="var(--color-ink)" />
-      {axis.marks.map((mark) => (
+      {x.ticks(MARKS).map((mark) => (
         <g key={mark} transform={`translate(${x(mark).toFixed(1)} 38)`}>
           <line y2={mark === 0 ? -32 : -6} stroke="var(--color-ink)" />
           <text y="16" textAnchor="middle" fontSize="11" fill="var(--color-ink-soft)">

@@ -35,7 +35,7 @@ export function trialsOf(db: Database, me: Person) {
         return [{ id: row.id, plan: plan.data, by: row.begunBy, at: row.at.toISOString(), entries: told }];
       });
     },
-    /** Begins one; one that is there already is left as it is: the lot is drawn once. */
+    /** Begins one; one that is there already is left as it is: it is drawn once. */
     async begin(id: string, plan: TrialPlan, now: Date): Promise<void> {
       const known = await db.Trial.findByPk(id);
       if (known && known.shopId !== me.shopId) throw notFound("trial");
