@@ -22,7 +22,7 @@ const pours = past.map(({ name, by, document, startedAt, events }, n): Pour => (
 const learning = learnShop({
   pours,
   decisions: [],
-  jobs: [],
+  jobs: [{ jobId: "open", name: "Open job", document: past[0]!.document }],
   cards,
   colours: [],
   timeZone: "UTC",
@@ -43,6 +43,11 @@ test("its log finds out what the shop is like, and proposes it: more is lost tha
   expect(volumes.usual!.movedMl).toBeGreaterThan(15);
   expect(volumes.gain!).toBeGreaterThan(0);
   expect(times.usual.times).toBeGreaterThan(1.05);
+  // And what that does to an open job: more is mixed, in so far as it is proposed longer is planned.
+  const [{ volumeMl, timeMin }] = learning.jobs as [(typeof learning.jobs)[number]];
+  expect(volumeMl![1]).toBeGreaterThan(volumeMl![0]);
+  if (times.notProposed === null) expect(timeMin![1]).toBeGreaterThan(timeMin![0]);
+  else expect(timeMin).toBeNull();
   const cup = factors.find(({ id }) => id === "cupFilmMm")!;
   expect(cup.low).toBeLessThanOrEqual(cup.likely);
   expect(cup.doubtLeft).toBeLessThan(1);

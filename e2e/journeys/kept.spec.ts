@@ -106,6 +106,21 @@ test("two requests that made every page of a shop answer 500 are refused, and a 
   await act(page, "job.archive", { jobId, archived: true });
 });
 
+test("a view of which only half came, as from a server that went away, says so and loads anew", async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.route(/\/colours\?.*_rsc=/, async (route) => {
+    const answer = await route.fetch();
+    const body = await answer.body();
+    await route.fulfill({ response: answer, body: body.subarray(0, body.length >> 1) });
+  });
+  await page.getByRole("link", { name: "Colours", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "This view could not be drawn." })).toBeVisible();
+  await page.getByRole("button", { name: "Try again" }).click();
+  await expect(page.getByRole("link", { name: "Red oxide paste" })).toBeVisible();
+});
+
 test("an address that cannot be read is told, and is no failure of the server", async ({ request }) => {
   for (const path of ["/jobs/%ff", "/%E0%A4%A", "/pours/%c0%af"]) {
     const answer = await request.get(path);

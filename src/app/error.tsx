@@ -2,6 +2,7 @@
 
 import { BrokenView } from "@/features/shell/broken-view";
 
-export default function ErrorPage({ reset }: { error: Error; reset: () => void }) {
-  return <BrokenView again={reset} />;
+/** Loaded anew: a view of which only a part came cannot be drawn from what is there. */
+export default function ErrorPage() {
+  return <BrokenView again={() => window.location.reload()} />;
 }

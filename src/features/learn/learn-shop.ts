@@ -46,8 +46,13 @@ export type ShopLearning = {
   looks: LooksRehearsed[];
   missed: ReturnType<typeof missedWindows>;
   adopted: AdoptedFactors;
-  /** What would be mixed for the open jobs, ml: as they are planned, and with what is proposed. */
-  jobs: { jobId: string; name: string; beforeMl: number; afterMl: number }[];
+  /** What proposals do to the open jobs: as they are planned, and with what is proposed; null for what is not. */
+  jobs: {
+    jobId: string;
+    name: string;
+    volumeMl: [number, number] | null;
+    timeMin: [number, number] | null;
+  }[];
 };
 
 /** All that a shop's log has learnt. Some 60 pours take about a second: it is worked out aside. */
@@ -77,13 +82,19 @@ export function learnShop({
     .filter((one) => one.coats.length > 0);
   const { learnt, factors, ...volumes } = learnVolumes(teaches, decisions, planned);
   const times = learnTimes(teaches, decisions, planned.workTimes ?? 1);
-  const proposed: Partial<Record<FactorId, number>> | null =
-    volumes.notProposed === null ? { ...planned, ...volumes.values } : null;
-  const mixOf = (document: JobDocument) =>
+  /** What is mixed for an open job, ml, and how long mixing and laying take, min. */
+  const takes = (document: JobDocument) =>
     derivePlan(document, cards, colours).coats.reduce(
-      (sum, { batched }) => sum + (batched?.mixMl.likely ?? 0),
-      0,
+      (sum, { batched }) => ({
+        ml: sum.ml + (batched?.mixMl.likely ?? 0),
+        min: sum.min + (batched ? batched.workMin.likely + batched.mixingMin * batched.batches.length : 0),
+      }),
+      { ml: 0, min: 0 },
     );
+  const proposedVolume = volumes.notProposed === null ? { ...planned, ...volumes.values } : null;
+  const proposedTime = times.notProposed === null ? { ...planned, workTimes: times.usual.times } : null;
+  const withFactors = (document: JobDocument, proposed: Partial<Record<FactorId, number>>) =>
+    takes({ ...document, factors: { ...document.factors, ...proposed } });
   return {
     pours: teaches.length,
     volumes,
@@ -97,13 +108,17 @@ export function learnShop({
     looks: looksRehearsed(teaches),
     missed: missedWindows(teaches),
     adopted,
-    jobs: proposed
-      ? jobs.map(({ jobId, name, document }) => ({
-          jobId,
-          name,
-          beforeMl: mixOf(document),
-          afterMl: mixOf({ ...document, factors: { ...document.factors, ...proposed } }),
-        }))
-      : [],
+    jobs:
+      proposedVolume || proposedTime
+        ? jobs.map(({ jobId, name, document }) => {
+            const now = takes(document);
+            return {
+              jobId,
+              name,
+              volumeMl: proposedVolume && [now.ml, withFactors(document, proposedVolume).ml],
+              timeMin: proposedTime && [now.min, withFactors(document, proposedTime).min],
+            };
+          })
+        : [],
   };
 }

@@ -12,6 +12,7 @@ import {
 } from "@/core/learning/learning-words";
 import type { LossPart } from "@/core/pour/inspect-events";
 import type { UnitSystem } from "@/core/units/dimension";
+import { durationWords } from "@/core/units/duration";
 import { quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import type { ShopLearning } from "./learn-shop";
@@ -62,6 +63,39 @@ function Decide({
         Keep the plan as it is
       </Button>
     </div>
+  );
+}
+
+/** What a proposal does to the open jobs, before and after. */
+function OpenJobs({
+  head,
+  rows,
+  say,
+}: {
+  head: readonly [string, string];
+  rows: readonly { jobId: string; name: string; values: readonly [number, number] }[];
+  say: (value: number) => string;
+}) {
+  if (rows.length === 0) return null;
+  return (
+    <table className="text-sm mt-3">
+      <thead>
+        <tr className="label text-left">
+          <th className="font-normal pr-6">Open job</th>
+          <th className="font-normal pr-6 text-right">{head[0]}</th>
+          <th className="font-normal text-right">{head[1]}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ jobId, name, values: [before, after] }) => (
+          <tr key={jobId} className="border-t border-line">
+            <td className="pr-6 py-0.5">{name}</td>
+            <td className="pr-6 figure text-right">{say(before)}</td>
+            <td className="figure text-right">{say(after)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 
@@ -122,26 +156,13 @@ export function Proposal({
           <div>
             <p className="text-lg">{volumeProposalWords(usual, system)} Plan it from now on?</p>
             {part && <p className="text-ink-soft">{weighNextWords(part)}</p>}
-            {jobs.length > 0 && (
-              <table className="text-sm mt-3">
-                <thead>
-                  <tr className="label text-left">
-                    <th className="font-normal pr-6">Open job</th>
-                    <th className="font-normal pr-6 text-right">mixed as planned</th>
-                    <th className="font-normal text-right">with it</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {jobs.map(({ jobId, name, beforeMl, afterMl }) => (
-                    <tr key={jobId} className="border-t border-line">
-                      <td className="pr-6 py-0.5">{name}</td>
-                      <td className="pr-6 figure text-right">{quantityText(beforeMl, "volume", system)}</td>
-                      <td className="figure text-right">{quantityText(afterMl, "volume", system)}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            )}
+            <OpenJobs
+              head={["mixed as planned", "with it"]}
+              rows={jobs.flatMap(({ jobId, name, volumeMl }) =>
+                volumeMl ? [{ jobId, name, values: volumeMl }] : [],
+              )}
+              say={(ml) => quantityText(ml, "volume", system)}
+            />
             <Decide
               canDecide={canDecide}
               busy={busy}
@@ -174,6 +195,13 @@ export function Proposal({
       {times.notProposed === null && (
         <div className="my-3 border-l-[3px] border-ink pl-4">
           <p className="text-lg">{timeProposalWords(times)} Plan it from now on?</p>
+          <OpenJobs
+            head={["mixing and laying as planned", "with it"]}
+            rows={jobs.flatMap(({ jobId, name, timeMin }) =>
+              timeMin ? [{ jobId, name, values: timeMin }] : [],
+            )}
+            say={(min) => durationWords(Math.round(min))}
+          />
           <Decide
             canDecide={canDecide}
             busy={busy}
