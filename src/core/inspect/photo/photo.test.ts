@@ -69,6 +69,13 @@ const CARD = { x: 50, y: 455, radius: 16 };
 /** Plain light of what is encoded. */
 const LIGHT = Float32Array.from({ length: 256 }, (_, n) => decoded(n / 255));
 
+/** Encoded for a screen, by the square root of the light in so many steps. */
+const STEPS = 8192;
+const ENCODED = Float32Array.from({ length: STEPS + 1 }, (_, n) => 255 * encoded((n / STEPS) ** 2));
+
+/** The noise of a sensor: the same grains, begun elsewhere in each photo. */
+const GRAINS = Float32Array.from({ length: 1 << 16 }, normals(seeded(77)));
+
 /** A photo of a picture by known perspective, cast, blur and noise, with a grey card beside it. */
 function photographed(
   picture: Uint8ClampedArray,
@@ -76,7 +83,6 @@ function photographed(
   seed: number,
 ): { photo: Photo; corners: At[] } {
   const uniform = seeded(seed);
-  const normal = normals(uniform);
   const jitter = () => 36 * (uniform() - 0.5);
   const ratio = sheet.heightPx / sheet.widthPx;
   const wide = 580;
@@ -111,14 +117,20 @@ function photographed(
       }
     }
   // The lens: over a pixel and its neighbours, across and then down.
-  const blurred = [3, 3 * width].reduce(
-    (from, step) => from.map((own, i) => (own + (from[i - step] ?? own) + (from[i + step] ?? own)) / 3),
-    light,
-  );
+  const blurred = [3, 3 * width].reduce((from, step) => {
+    const to = from.slice();
+    for (let i = step; i < from.length - step; i += 1)
+      to[i] = (from[i]! + from[i - step]! + from[i + step]!) / 3;
+    return to;
+  }, light);
   const pixels = new Uint8ClampedArray(width * height * 4).fill(255);
+  let grain = Math.floor(GRAINS.length * uniform());
   for (let i = 0; i < width * height; i += 1)
-    for (let channel = 0; channel < 3; channel += 1)
-      pixels[4 * i + channel] = 255 * encoded(blurred[3 * i + channel]!) + 2.5 * normal();
+    for (let channel = 0; channel < 3; channel += 1) {
+      const step = Math.round(STEPS * Math.sqrt(Math.min(1, blurred[3 * i + channel]!)));
+      grain = (grain + 1) & (GRAINS.length - 1);
+      pixels[4 * i + channel] = ENCODED[step]! + 2.5 * GRAINS[grain]!;
+    }
   return { photo: { ...PHOTO, pixels }, corners };
 }
 

@@ -23,18 +23,12 @@ function looksOf({ rgb, face, flop, metallic }: Ink): Lab[] {
   return [...plain, ...turned];
 }
 
-/** The nearest colour of a palette, by steps of light. */
+/** The nearest colour of a palette, by the cube root of the light of each channel; in steps, each worked out when it is first met. */
 function nearest(inks: readonly Ink[]): (r: number, g: number, b: number) => number {
   const looks = inks.map(looksOf);
   const table = new Int16Array(STEPS ** 3).fill(-1);
-  const step = (light: number) =>
-    Math.min(STEPS - 1, Math.max(0, Math.floor(Math.cbrt(Math.max(0, light)) * STEPS)));
   const light = (at: number) => ((at + 0.5) / STEPS) ** 3;
-  return (r, g, b) => {
-    const [i, j, k] = [step(r), step(g), step(b)];
-    const at = (i * STEPS + j) * STEPS + k;
-    const known = table[at] as number;
-    if (known >= 0) return known;
+  const look = (i: number, j: number, k: number): number => {
     const [L, a, bb] = labOfXyz(xyzOfLinear([light(i), light(j), light(k)]));
     let best = 0;
     let least = Infinity;
@@ -44,8 +38,19 @@ function nearest(inks: readonly Ink[]): (r: number, g: number, b: number) => num
         if (far < least) [least, best] = [far, colour];
       }
     });
-    table[at] = best;
     return best;
+  };
+  const step = (root: number) => Math.min(STEPS - 1, Math.max(0, Math.floor(root * STEPS)));
+  return (r, g, b) => {
+    const i = step(r);
+    const j = step(g);
+    const k = step(b);
+    const at = (i * STEPS + j) * STEPS + k;
+    const known = table[at] as number;
+    if (known >= 0) return known;
+    const found = look(i, j, k);
+    table[at] = found;
+    return found;
   };
 }
 
@@ -66,17 +71,17 @@ const NEARER = 4e-4;
 
 /** Of each sample the colour that it is nearest to; −1 where nothing lies. */
 function nearestOf(
-  { sheet, light }: Straight,
+  root: Float32Array,
   inks: readonly Ink[],
   inside: (sample: number) => boolean,
 ): Int16Array {
-  const many = sheet.widthPx * sheet.heightPx;
+  const many = root.length / 3;
   const classOf = nearest(inks);
   const hard = new Int16Array(many).fill(-1);
   for (let i = 0; i < many; i += 1) {
-    const r = light[3 * i] as number;
+    const r = root[3 * i] as number;
     if (inside(i) && !Number.isNaN(r))
-      hard[i] = classOf(r, light[3 * i + 1] as number, light[3 * i + 2] as number);
+      hard[i] = classOf(r, root[3 * i + 1] as number, root[3 * i + 2] as number);
   }
   return hard;
 }
@@ -111,6 +116,27 @@ function calmOf(hard: Int16Array, root: Float32Array, widthPx: number, heightPx:
   return calm;
 }
 
+/** No sample of a colour lies by itself near in this row. */
+const NONE = 127;
+
+/** How far along its row the nearest sample of each colour lies that lies by itself, at most {@link ACROSS}; of two the left one. */
+function nearestInRow(hard: Int16Array, calm: Uint8Array, widthPx: number, colours: number): Int8Array {
+  const near = new Int8Array(hard.length * colours).fill(NONE);
+  for (let i = 0; i < hard.length; i += 1) {
+    if (calm[i] !== 1) continue;
+    const colour = hard[i] as number;
+    const x = i % widthPx;
+    const last = Math.min(ACROSS, widthPx - 1 - x);
+    for (let dx = -Math.min(ACROSS, x); dx <= last; dx += 1) {
+      const at = (i + dx) * colours + colour;
+      const before = near[at] as number;
+      // From left to right: what was there before lies left, or is this colour's nearer one.
+      if (before === NONE || Math.abs(before) > Math.abs(dx)) near[at] = -dx;
+    }
+  }
+  return near;
+}
+
 /**
  * Reads how much of each colour of a palette lies in each sample of a photo that was set straight. Where colours meet, a sample is shared between two
  * that lie by themselves around it: the grey between black and white is no third colour.
@@ -126,17 +152,20 @@ export function readShares(
   const many = widthPx * heightPx;
   const shares = emptyShares({ ...sheet, colours: inks.length });
   const { weight } = shares;
-  const hard = nearestOf(straight, inks, inside);
+  const colours = inks.length;
   const root = light.map(Math.cbrt);
+  const hard = nearestOf(root, inks, inside);
   const calm = calmOf(hard, root, widthPx, heightPx);
-  const found = new Int32Array(inks.length);
-  const far = new Float64Array(inks.length);
-  const lies = new Uint8Array(inks.length);
+  const found = new Int32Array(colours);
+  const far = new Float64Array(colours);
+  const lies = new Uint8Array(colours);
   calm.forEach((is, i) => {
     if (is === 1) lies[hard[i] as number] = 1;
   });
-  const side = new Float64Array(3 * inks.length);
-  const costs = new Float64Array(inks.length);
+  const inRow = nearestInRow(hard, calm, widthPx, colours);
+  // Of the same kind as the light: what is worked out of both is worked out fast.
+  const side = new Float32Array(3 * colours);
+  const costs = new Float64Array(colours);
   const brightness = (x: number, y: number) => {
     const u = Math.min(widthPx - 1, Math.max(0, x));
     const i = 3 * (Math.min(heightPx - 1, Math.max(0, y)) * widthPx + u);
@@ -205,17 +234,17 @@ export function readShares(
       // The nearest sample of each colour around that lies by itself.
       found.fill(-1);
       far.fill(Infinity);
-      for (let dy = -ACROSS; dy <= ACROSS; dy += 1)
-        for (let dx = -ACROSS; dx <= ACROSS; dx += 1) {
-          const [u, v] = [x + dx, y + dy];
-          if (u < 0 || v < 0 || u >= widthPx || v >= heightPx) continue;
-          const j = v * widthPx + u;
-          if (calm[j] !== 1) continue;
-          const colour = hard[j] as number;
+      for (let dy = Math.max(-ACROSS, -y); dy <= Math.min(ACROSS, heightPx - 1 - y); dy += 1) {
+        const row = i + dy * widthPx;
+        for (let colour = 0; colour < colours; colour += 1) {
+          const dx = inRow[row * colours + colour] as number;
           const away = dx * dx + dy * dy;
-          if (away < (far[colour] as number)) [far[colour], found[colour]] = [away, j];
+          if (dx === NONE || away >= (far[colour] as number)) continue;
+          far[colour] = away;
+          found[colour] = row + dx;
         }
-      for (let colour = 0; colour < inks.length; colour += 1) {
+      }
+      for (let colour = 0; colour < colours; colour += 1) {
         const j = found[colour] as number;
         for (let channel = 0; channel < 3; channel += 1)
           side[3 * colour + channel] =
@@ -227,10 +256,11 @@ export function readShares(
       }
       let best = Infinity;
       let [one, other, share] = [own, own, 0];
-      for (let a = 0; a < inks.length; a += 1)
-        for (let b = a + 1; b < inks.length; b += 1) {
+      for (let a = 0; a < colours; a += 1)
+        for (let b = a + 1; b < colours; b += 1) {
           const t = between(side, a, side, b, i);
           let off = (1 - t) * (costs[a] as number) + t * (costs[b] as number);
+          if (off >= best) continue;
           for (let channel = 0; channel < 3; channel += 1) {
             const from = side[3 * a + channel] as number;
             const mixed = from + t * ((side[3 * b + channel] as number) - from);
