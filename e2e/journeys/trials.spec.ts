@@ -15,6 +15,9 @@ const board = (): Promise<Buffer> =>
     .png()
     .toBuffer();
 
+/** Its own in each run: a trial that was begun stays. */
+const NAME = `Warm bottles ${crypto.randomUUID().slice(0, 8)}`;
+
 const judge = (page: Page, pair: number, which: string) =>
   page.getByRole("listitem", { name: `Pair ${pair}`, exact: true }).getByRole("button", { name: which });
 
@@ -32,7 +35,7 @@ test("a trial: drawn, judged without knowing which is which, measured by photo a
   await page.getByRole("link", { name: "Try two ways" }).click();
   await page.getByRole("button", { name: "Draw what goes where" }).click();
   await expect(page.getByText("Type a name for the trial.")).toBeVisible();
-  await page.getByLabel("Name of the trial").fill("Warm bottles");
+  await page.getByLabel("Name of the trial").fill(NAME);
   await page.getByLabel("What you do now").fill("bottles at room temperature");
   await page.getByLabel("The one thing that is changed").fill("bottles in warm water first");
   await page.getByLabel("Pairs of boards").fill("3");
@@ -49,7 +52,7 @@ test("a trial: drawn, judged without knowing which is which, measured by photo a
   await page.keyboard.press("Enter");
 
   await expect(page.getByText("0 of 5 pairs judged").first()).toBeVisible();
-  const trial = page.getByRole("region", { name: "Warm bottles" });
+  const trial = page.getByRole("region", { name: NAME });
   await expect(trial.getByText("bottles in warm water first", { exact: true })).toHaveCount(0);
   // Who pours is told what goes where: each way on one of each pair, one of them first.
   await trial.getByRole("button", { name: "Show what goes where, to pour" }).click();
@@ -125,16 +128,26 @@ test("a trial: drawn, judged without knowing which is which, measured by photo a
   await expect(trial.getByRole("img", { name: "Differences of 5 pairs, black on top" })).toBeVisible();
   await page.reload();
   await expect(trial.getByText("5 pairs for what was tried")).toBeVisible();
-  // A word taken back: not told apart any more.
+  // A word taken back, with no network: it counts at once, and is on the server when that is back.
+  await page.route("**/api/act/trial.tell", (route) => route.abort());
   await judge(page, 3, "alike").click();
+  await expect(trial.getByText(/^Not told apart by so few: 4 pairs for what was tried/)).toBeVisible();
+  await expect(trial.getByRole("alert")).toContainText("The server does not answer");
+  await page.reload();
+  await expect(trial.getByText(/^Not told apart by so few: 4 pairs for what was tried/)).toBeVisible();
+  await page.unroute("**/api/act/trial.tell");
+  await expect
+    .poll(() => page.evaluate(() => Object.keys(localStorage).filter((key) => key.includes(".trial."))))
+    .toEqual([]);
+  await page.reload();
   await expect(trial.getByText(/^Not told apart by so few: 4 pairs for what was tried/)).toBeVisible();
 
   await trial.getByRole("button", { name: "Put it away" }).click();
   await expect(trial.getByRole("button", { name: "Bring it back" })).toBeVisible();
   await page.goto("/learn/trials");
-  await expect(page.getByRole("link", { name: /^Warm bottles/ })).toHaveCount(0);
+  await expect(page.getByRole("link", { name: NAME })).toHaveCount(0);
   await page.getByRole("checkbox", { name: "those put away as well" }).click();
-  await page.getByRole("link", { name: /^Warm bottles/ }).click();
+  await page.getByRole("link", { name: NAME }).click();
   await trial.getByRole("button", { name: "Bring it back" }).click();
   await expect(trial.getByRole("button", { name: "Put it away" })).toBeVisible();
   await trial.getByRole("button", { name: "Put it away" }).click();

@@ -29,12 +29,11 @@ export function PairRow({
   /** Says which way lies on which board. */
   named: boolean;
   system: UnitSystem;
-  tell: (said: TrialSaid) => Promise<boolean>;
+  tell: (said: TrialSaid) => void;
 }) {
   const { said, triedOn, first } = pair;
   const { draft, set } = useDraft<Partial<Record<Side, number>>>(`trial.${trialId}.${n}`, {});
   const [photoOf, setPhotoOf] = useState<Side | null>(null);
-  const [busy, setBusy] = useState(false);
   const { measure } = plan;
   const valueOf = (side: Side) => draft[side] ?? pair[side];
   const measured = (side: Side, value: number) => {
@@ -42,15 +41,10 @@ export function PairRow({
     const left = side === "left" ? value : valueOf("left");
     const right = side === "right" ? value : valueOf("right");
     if (left === null || right === null) return;
-    void tell({ kind: "measured", pair: n, left, right }).then(
-      (taken) => taken && set({ left: undefined, right: undefined }),
-    );
+    tell({ kind: "measured", pair: n, left, right });
+    set({ left: undefined, right: undefined });
   };
-  const judge = async (better: Side | "alike") => {
-    setBusy(true);
-    await tell({ kind: "eye", pair: n, better });
-    setBusy(false);
-  };
+  const judge = (better: Side | "alike") => tell({ kind: "eye", pair: n, better });
   const wayOf = (side: Side) => (side === triedOn ? plan.tried : plan.now);
   const boardName = (side: Side) => `Board ${n + 1} ${side}`;
   return (
@@ -65,8 +59,7 @@ export function PairRow({
             type="button"
             aria-pressed={said === side}
             aria-label={`${boardName(side)} is better`}
-            disabled={busy}
-            onClick={() => void judge(side)}
+            onClick={() => judge(side)}
             className={classNames(
               "min-h-20 w-full border px-3 py-2 text-left",
               said === side ? "border-ink bg-ink text-paper" : "border-line-strong bg-paper hover:border-ink",
@@ -113,8 +106,7 @@ export function PairRow({
       <button
         type="button"
         aria-pressed={said === "alike"}
-        disabled={busy}
-        onClick={() => void judge("alike")}
+        onClick={() => judge("alike")}
         className={classNames(
           "min-h-20 border self-start",
           said === "alike" ? "border-ink bg-ink text-paper" : "border-line-strong hover:bg-paper",

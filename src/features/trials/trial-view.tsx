@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import type { Trial, TrialRead } from "@/core/learning/trial";
+import { readTrial, type Trial } from "@/core/learning/trial";
 import { stateWords, toldWords, trialWords } from "@/core/learning/trial-words";
 import type { UnitSystem } from "@/core/units/dimension";
 import { Button } from "@/ui/button";
@@ -10,9 +10,10 @@ import { DifferenceDrawing } from "./difference-drawing";
 import { useTell } from "./use-tell";
 
 /** One trial: what it says, and its pairs. While they are judged nothing says which way lies on which board, unless it is asked for. */
-export function TrialView({ trial, read, system }: { trial: Trial; read: TrialRead; system: UnitSystem }) {
+export function TrialView({ trial, system }: { trial: Trial; system: UnitSystem }) {
   const { plan } = trial;
-  const { tell, problem } = useTell(trial.id);
+  const { tell, entries, problem } = useTell(trial);
+  const read = readTrial(plan, entries);
   const [open, setOpen] = useState(false);
   const named = read.done || open;
   const words = trialWords(plan, read);
@@ -20,7 +21,7 @@ export function TrialView({ trial, read, system }: { trial: Trial; read: TrialRe
     <section aria-label={plan.name}>
       <div className="flex items-baseline gap-4 flex-wrap">
         <h2 className="heading text-xl mr-auto">{plan.name}</h2>
-        <Button weight="quiet" onClick={() => void tell({ kind: "away", away: !read.away })}>
+        <Button weight="quiet" onClick={() => tell({ kind: "away", away: !read.away })}>
           {read.away ? "Bring it back" : "Put it away"}
         </Button>
       </div>

@@ -70,11 +70,7 @@ export function TrialsView({
           </div>
         )}
       </nav>
-      {trial ? (
-        <TrialView key={trial.id} trial={trial} read={trial.read} system={system} />
-      ) : (
-        <BeginTrial system={system} />
-      )}
+      {trial ? <TrialView key={trial.id} trial={trial} system={system} /> : <BeginTrial system={system} />}
     </main>
   );
 }
