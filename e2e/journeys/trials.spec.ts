@@ -86,7 +86,7 @@ test("a trial: drawn, judged without knowing which is which, measured by photo a
     ["front left corner", 100, 500],
     ["middle of the grey card", 750, 300],
     ["colour that is counted", 500, 300],
-    ["a colour that is not counted", 250, 300],
+    ["main colour that is not counted", 250, 300],
   ] as const)
     await dialog
       .getByRole("button", { name: `Touch the ${name}` })

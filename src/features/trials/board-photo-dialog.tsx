@@ -13,7 +13,11 @@ import { useFileChooser } from "@/ui/use-file-chooser";
 
 const CORNERS = ["back left corner", "back right corner", "front right corner", "front left corner"];
 const COUNTED = "colour that is counted";
-const OTHERS = ["a colour that is not counted", "one more that is not counted", "and one more that is not"];
+const OTHERS = [
+  "main colour that is not counted",
+  "next one that is not counted",
+  "last one that is not counted",
+];
 const PLACES = [...CORNERS, CARD_PLACE, COUNTED, ...OTHERS];
 /** One colour that is not counted is enough. */
 const ENOUGH = CORNERS.length + 3;
