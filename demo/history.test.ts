@@ -67,4 +67,7 @@ test("cured pieces were photographed: which looks come out as rehearsed is told,
     expect(offPoints).toBeLessThan(20);
   }
   expect(learning.alcohol!.times).toBeGreaterThan(1);
+  // A line every seventy seconds, as the demo has it.
+  expect(learning.weighing!.low).toBeLessThan(70 / 60);
+  expect(learning.weighing!.high).toBeGreaterThan(70 / 60);
 });

@@ -174,11 +174,11 @@ export function pastPours(cards: readonly ResinCard[], now: Date): PastPour[] {
       // Mixing and laying go at the shop's pace; what the film asks for comes at its minute.
       const bound = step.untilMin - origin;
       const own = laying.has(step.kind) || bound < batched.workMin.likely + 25 ? bound * pace : bound;
-      at = Math.max(at + 30_000, start + own * 60_000);
+      at = Math.max(at + (step.weigh.length > 0 ? 95_000 : 30_000), start + own * 60_000);
       const weighed = step.weigh
         .filter(({ line }) => /^[AB]/.test(line))
         .map(({ line, grams }, k): PourEvent => ({
-          ...stamp(at - 20_000 + k * 1000),
+          ...stamp(at - 15_000 - (1 - k) * 70_000),
           kind: "weighed",
           stepId: step.id,
           line,

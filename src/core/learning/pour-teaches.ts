@@ -12,6 +12,7 @@ import { doneAgainst, type DoneAgainst } from "../schedule/done-against";
 import { startOf } from "../schedule/coat-windows";
 import type { LoggedPour } from "../inspect/logged-pour";
 import type { Term } from "./fit";
+import type { Over } from "./learn-over";
 import { readingOfUse } from "./predict";
 import { termsOf, workKindOf, type WorkKind } from "./volume-factors";
 
@@ -36,7 +37,9 @@ export type CoatTeaches = {
   comb: { y: number; many: number } | null;
   time: { tookMin: number; plannedMin: number; people: string[] } | null;
   /** The alcohol that went on over what was planned for the coat's passes. */
-  alcohol: { y: number; people: string[] } | null;
+  alcohol: Over | null;
+  /** The minutes from one weighed line to the next, over the usual. */
+  weighing: Over | null;
   /** When a film was seen to be so, over when its data sheet says it is. */
   speed: { word: "string" | "gummy" | "dam"; y: number; resin: string; lot: string | null }[];
   resinName: string;
@@ -109,11 +112,7 @@ export function plannedAlcoholG({ coat, batched }: PlannedCoat): number | null {
   return batched && mlPerM2 > 0 ? (mlPerM2 * batched.topAreaMm2 * ALCOHOL_G_PER_ML) / 1e6 : null;
 }
 
-function alcoholOf(
-  events: readonly PourEvent[],
-  log: LoggedPour,
-  planned: PlannedCoat,
-): CoatTeaches["alcohol"] {
+function alcoholOf(events: readonly PourEvent[], log: LoggedPour, planned: PlannedCoat): Over | null {
   const plannedG = plannedAlcoholG(planned);
   const weighed = events.flatMap((event) =>
     event.kind === "alcohol-weighed" && event.coatId === planned.coat.id && event.grams > 0
@@ -123,6 +122,26 @@ function alcoholOf(
   const last = weighed.at(-1);
   if (plannedG === null || last === undefined) return null;
   return { y: Math.log(last / plannedG), people: handsOf(log, planned.coat.id).slice(0, 2) };
+}
+
+/** From one line on the scale to the next, min (assumed: no source; the plan has no minutes for it). */
+export const USUAL_WEIGHING_MIN = 1;
+/** Longer between two lines is no weighing any more. */
+const WEIGHING_AT_MOST_MIN = 15;
+
+function weighingOf(events: readonly PourEvent[], log: LoggedPour, coatId: string): Over | null {
+  const lines = events
+    .flatMap((event) =>
+      event.kind === "weighed" && event.stepId.startsWith(`${coatId}:`) ? [log.minuteOf(event.at)] : [],
+    )
+    .sort((a, b) => a - b);
+  const gaps = lines
+    .slice(1)
+    .map((minute, n) => minute - (lines[n] as number))
+    .filter((min) => min > 0 && min <= WEIGHING_AT_MOST_MIN);
+  if (gaps.length === 0) return null;
+  const mean = gaps.reduce((sum, min) => sum + min, 0) / gaps.length;
+  return { y: Math.log(mean / USUAL_WEIGHING_MIN), people: handsOf(log, coatId).slice(0, 2) };
 }
 
 function combOf({ inspection }: LoggedPour, { coat }: PlannedCoat): CoatTeaches["comb"] {
@@ -192,6 +211,7 @@ function coatTeaches(
     use: readingOfUse({ mixedMl, leftMl, shortMl, needMl: sum(terms) + fixedMl, lossesMl: sum(lossTerms) }),
     direct: directOf(events, planned, lossTerms),
     alcohol: alcoholOf(events, log, planned),
+    weighing: weighingOf(events, log, coat.id),
     comb: combOf(log, planned),
     time:
       tookMin !== null && tookMin > 0 && batched.workMin.likely > 0

@@ -10,7 +10,7 @@ import { colourCoat, newId } from "../plan/testing/sample";
 import type { PourEvent } from "../pour/pour-events";
 import { adoptedFactors, factorValues, lastWord, type LearningDecision } from "./decisions";
 import { learn, type Term } from "./fit";
-import { learnAlcohol } from "./learn-alcohol";
+import { learnAlcohol, learnWeighing } from "./learn-over";
 import { learnSpeeds, speedProposal } from "./learn-speeds";
 import { learnTimes } from "./learn-times";
 import { learnVolumes } from "./learn-volumes";
@@ -18,7 +18,13 @@ import { learntFactors } from "./learnt-factors";
 import { adoptedWords, notProposedWords, timeProposalWords, volumeProposalWords } from "./learning-words";
 import { looksRehearsed, type LooksRehearsed } from "./looks-rehearsed";
 import { missedWindows } from "./missed-windows";
-import { plannedAlcoholG, pourTeaches, type CoatTeaches, type PourTeaches } from "./pour-teaches";
+import {
+  plannedAlcoholG,
+  pourTeaches,
+  USUAL_WEIGHING_MIN,
+  type CoatTeaches,
+  type PourTeaches,
+} from "./pour-teaches";
 import { logForecast, proposal, readingOfUse } from "./predict";
 import { volumeFactors } from "./volume-factors";
 
@@ -34,6 +40,7 @@ const PLAIN: Omit<CoatTeaches, "terms" | "lossTerms" | "use" | "mixMl"> = {
   fixedMl: 0,
   direct: [],
   alcohol: null,
+  weighing: null,
   comb: null,
   time: null,
   speed: [],
@@ -391,6 +398,44 @@ test("alcohol: a bottle that is always emptier than planned is told, with its do
   expect([1 < one.times, one.times < ten.times, ten.times < 1.5]).toEqual([true, true, true]);
   expect(ten.high / ten.low).toBeLessThan(one.high / one.low);
   expect(weighed(10, 1)!.times).toBeCloseTo(1, 6);
+});
+
+test("weighing: minutes between the lines of a coat, over the usual; a break is none, a single line tells nothing", () => {
+  const log = poured();
+  const { id } = log.plan.coats.find(({ batched, resin }) => batched && resin?.kind !== "paint")!.coat;
+  const weighed = (minutes: readonly number[]) =>
+    pourTeaches(
+      head(1),
+      log,
+      minutes.map((minute, n) => ({
+        id: `w${n}`,
+        at: atMinute(minute),
+        kind: "weighed",
+        stepId: `${id}:weigh:0`,
+        line: "A",
+        grams: 100,
+      })),
+    ).coats.find(({ coatId }) => coatId === id)!.weighing;
+  // Two and six minutes; the forty after them are a break.
+  expect(weighed([548, 542, 540, 544 + 44])!.y).toBeCloseTo(Math.log((2 + 6) / 2 / USUAL_WEIGHING_MIN), 9);
+  expect(weighed([540])).toBeNull();
+  expect(weighed([540, 600])).toBeNull();
+  const slow = Array.from({ length: 8 }, (_, n) => ({
+    ...head(n),
+    coats: [
+      {
+        ...PLAIN,
+        terms: [],
+        lossTerms: [],
+        mixMl: 0,
+        use: null,
+        weighing: { y: Math.log(2), people: ["Ines"] },
+      },
+    ],
+  }));
+  const learnt = learnWeighing(slow)!;
+  expect([1.3 < learnt.times, learnt.times < 2, learnt.low < learnt.times]).toEqual([true, true, true]);
+  expect(learnWeighing([])).toBeNull();
 });
 
 test("what a pour teaches of its look and its alcohol: the last photo of a piece, the last weighing over what its passes were planned to take", () => {

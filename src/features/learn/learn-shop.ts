@@ -11,7 +11,7 @@ import {
   type AdoptedFactors,
   type LearningDecision,
 } from "@/core/learning/decisions";
-import { learnAlcohol } from "@/core/learning/learn-alcohol";
+import { learnAlcohol, learnWeighing } from "@/core/learning/learn-over";
 import { learnSpeeds, speedProposal, type SpeedOf, type SpeedProposal } from "@/core/learning/learn-speeds";
 import { learnTimes, type TimeLearning } from "@/core/learning/learn-times";
 import { learnVolumes, type VolumeLearning } from "@/core/learning/learn-volumes";
@@ -43,6 +43,8 @@ export type ShopLearning = {
   speeds: (SpeedOf & { onShelf: boolean; proposed: SpeedProposal | null })[];
   /** Alcohol over what was planned. */
   alcohol: ReturnType<typeof learnAlcohol>;
+  /** Minutes from one weighed line to the next, over the usual. */
+  weighing: ReturnType<typeof learnWeighing>;
   looks: LooksRehearsed[];
   missed: ReturnType<typeof missedWindows>;
   adopted: AdoptedFactors;
@@ -105,6 +107,7 @@ export function learnShop({
       return { ...speed, onShelf: card !== undefined, proposed: card ? speedProposal(speed, card) : null };
     }),
     alcohol: learnAlcohol(teaches),
+    weighing: learnWeighing(teaches),
     looks: looksRehearsed(teaches),
     missed: missedWindows(teaches),
     adopted,

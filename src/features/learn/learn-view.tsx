@@ -5,6 +5,7 @@ import { useMemo } from "react";
 import { received, type Sent } from "@/contracts/sent";
 import { FACTORS } from "@/core/batch/factors";
 import { ODD_WEIGHT } from "@/core/learning/learn-volumes";
+import { USUAL_WEIGHING_MIN } from "@/core/learning/pour-teaches";
 import { adoptedWords, factorText } from "@/core/learning/learning-words";
 import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText, trimmed } from "@/core/units/format-quantity";
@@ -34,7 +35,18 @@ export function LearnView({
   system: UnitSystem;
 }) {
   const learning = useMemo(() => received(shown), [shown]);
-  const { volumes, times: time, speeds, looks, alcohol, missed, factors, adopted, pours } = learning;
+  const {
+    volumes,
+    times: time,
+    speeds,
+    looks,
+    alcohol,
+    weighing,
+    missed,
+    factors,
+    adopted,
+    pours,
+  } = learning;
   const { say } = useShopClock();
   const odd = volumes.forecasts.filter(({ weight }) => weight < ODD_WEIGHT);
   const isUs = system === "us";
@@ -175,6 +187,14 @@ export function LearnView({
                 ))}
               </tbody>
             </table>
+          )}
+          {weighing && (
+            <p className="text-sm mt-2">
+              Weighing: a line takes{" "}
+              <span className="figure">{trimmed(USUAL_WEIGHING_MIN * weighing.times, 1)} min</span>, most
+              likely {trimmed(USUAL_WEIGHING_MIN * weighing.low, 1)} to{" "}
+              {trimmed(USUAL_WEIGHING_MIN * weighing.high, 1)} min, by {weighing.coats} coats.
+            </p>
           )}
           <p className="label mt-1">
             By person: on a coat of {Math.round(time.usualMin)} min planned, from five pours on, eight in ten.
