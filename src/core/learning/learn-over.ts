@@ -1,9 +1,6 @@
 import { learn, type Factor } from "./fit";
-import type { CoatTeaches, PourTeaches } from "./pour-teaches";
+import type { CoatTeaches, Over, PourTeaches } from "./pour-teaches";
 import { spreadTimes, type Times } from "./spread-times";
-
-/** What was seen over what is usual or planned, as a logarithm, and whose hands it was. */
-export type Over = { y: number; people: string[] };
 
 /** Standard deviations of what is likely before anything is seen; `sigma` of one reading. */
 type Doubts = { shop: number; person: number; technique: number | null; sigma: number };

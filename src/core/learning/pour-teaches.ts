@@ -12,9 +12,11 @@ import { doneAgainst, type DoneAgainst } from "../schedule/done-against";
 import { startOf } from "../schedule/coat-windows";
 import type { LoggedPour } from "../inspect/logged-pour";
 import type { Term } from "./fit";
-import type { Over } from "./learn-over";
 import { readingOfUse } from "./predict";
 import { termsOf, workKindOf, type WorkKind } from "./volume-factors";
+
+/** What was seen over what is usual or planned, as a logarithm, and whose hands it was. */
+export type Over = { y: number; people: string[] };
 
 /** What a coat of a pour teaches; plain values, so that it can be handed on. Volumes in ml, times in minutes. */
 export type CoatTeaches = {
