@@ -147,6 +147,22 @@ test("a photo is set straight by four places, balanced by a grey card and read b
   const file = page.getByLabel("Photo of the piece, with a grey card in it");
   await file.setInputFiles({ name: "notes.txt", mimeType: "text/plain", buffer: Buffer.from("no picture") });
   await expect(page.getByText("This file is no picture that the browser can read.")).toBeVisible();
+  // The approved board first: its corners and its card.
+  await page.getByRole("button", { name: "Read its shares" }).click();
+  const dialog = page.getByRole("dialog", { name: "Board 2" });
+  const board = (await dialog.getByRole("img", { name: "The photo" }).boundingBox())!;
+  for (const [name, x, y] of [
+    ["back left corner", 0.055, 0.1],
+    ["back right corner", 0.705, 0.1],
+    ["front right corner", 0.705, 0.87],
+    ["front left corner", 0.055, 0.87],
+    ["middle of the grey card", 0.845, 0.72],
+  ] as const)
+    await dialog
+      .getByRole("button", { name: `Touch the ${name}` })
+      .click({ position: { x: x * board.width, y: y * board.height } });
+  await dialog.getByRole("button", { name: "Read it" }).click();
+  await expect(page.getByText("The approved board is read")).toBeVisible({ timeout: 30_000 });
   await file.setInputFiles({ name: "top.png", mimeType: "image/png", buffer: await tableTop() });
   const photo = page.getByRole("img", { name: "The photo" });
   const box = (await photo.boundingBox())!;
@@ -161,18 +177,23 @@ test("a photo is set straight by four places, balanced by a grey card and read b
     await page
       .getByRole("button", { name: `Touch the ${name}` })
       .click({ position: { x: x * scale, y: y * scale } });
-  await page.getByRole("button", { name: "Read it" }).click();
+  await page.getByRole("button", { name: "Read it", exact: true }).click();
   const said = page.getByRole("region", { name: "Photograph" });
   await expect(said.getByRole("img", { name: "The photo, set straight and balanced" })).toBeVisible({
     timeout: 30_000,
   });
   // Half of it is white, whatever was rehearsed.
-  const white = said.getByRole("row", { name: /white/i }).first();
+  const white = said.getByRole("row", { name: /^Bone white/ });
   const [seen] = await white
     .locator("td")
     .allTextContents()
     .then((cells) => cells.slice(1));
   expect(Math.abs(Number.parseFloat(seen ?? "") - 50)).toBeLessThan(4);
+  await expect(said.getByRole("columnheader", { name: /^approved/ })).toBeVisible();
+  const wished = Number.parseFloat((await white.locator("td").last().textContent()) ?? "");
+  // Board 2 of the demo is of the same recipe: more than a third of it is white, and not all.
+  expect(wished).toBeGreaterThan(33);
+  expect(wished).toBeLessThan(85);
   // Its numbers are kept, and reach Learn; the photo is not.
   const kept = said.getByRole("list", { name: "Photos that were read" }).getByRole("listitem");
   const before = await kept.count();
@@ -185,7 +206,7 @@ test("a photo is set straight by four places, balanced by a grey card and read b
   const card = page.getByRole("button", { name: "Touch the middle of the grey card" });
   await card.focus();
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("button", { name: "Read it" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Read it", exact: true })).toBeVisible();
 });
 
 /** Ends the pour that is open: what the demo has wet is what other journeys look at. */

@@ -3,6 +3,13 @@
 import { useEffect, useMemo, useState } from "react";
 import type { At } from "@/core/inspect/photo/perspective";
 
+/** The corners of a board, in order round it. */
+export const BOARD_CORNERS = [
+  "back left corner",
+  "back right corner",
+  "front right corner",
+  "front left corner",
+] as const;
 /** What is touched of the grey card. */
 export const CARD_PLACE = "middle of the grey card";
 

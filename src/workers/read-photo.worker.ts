@@ -1,4 +1,4 @@
-import { boardShare } from "@/core/inspect/photo/board-share";
+import { boardLooks, boardShare } from "@/core/inspect/photo/board-share";
 import { judgePhoto } from "@/core/inspect/photo/judge-photo";
 import type { Photo } from "@/core/inspect/photo/straighten";
 import { answerCalls } from "./calls";
@@ -19,6 +19,8 @@ const calls = {
     judgePhoto({ ...asked, photo: photoOf(bitmap) }),
   board: ({ bitmap, ...asked }: FromBitmap<Parameters<typeof boardShare>[0]>) =>
     boardShare({ ...asked, photo: photoOf(bitmap) }),
+  looks: ({ bitmap, ...asked }: FromBitmap<Parameters<typeof boardLooks>[0]>) =>
+    boardLooks({ ...asked, photo: photoOf(bitmap) }),
 };
 answerCalls(calls);
 export type ReadPhotoCalls = typeof calls;

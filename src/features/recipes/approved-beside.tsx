@@ -3,11 +3,19 @@
 import { useEffect, useState } from "react";
 import { callAct } from "@/contracts/call-act";
 import { openRecipe, openRecipeVersion, type SampleBoard } from "@/contracts/recipes";
+import { Button } from "@/ui/button";
 import { ShopPicture } from "@/ui/shop-picture";
 import { ApprovedPictures } from "./approved-pictures";
 
 /** What was approved of a version, to be held beside a piece: its boards with their pictures, and pictures of the rehearsal. */
-export function ApprovedBeside({ versionId }: { versionId: string }) {
+export function ApprovedBeside({
+  versionId,
+  onRead,
+}: {
+  versionId: string;
+  /** The photo of a board is to be read. */
+  onRead: (board: { pictureId: string; name: string }) => void;
+}) {
   const [boards, setBoards] = useState<readonly SampleBoard[]>([]);
   useEffect(() => {
     let wanted = true;
@@ -52,6 +60,14 @@ export function ApprovedBeside({ versionId }: { versionId: string }) {
                 )}
                 <span className="text-sm">Board {number}</span>
                 <span className="label block">{[result, clientWord].filter(Boolean).join(" ")}</span>
+                {pictureId && (
+                  <Button
+                    className="min-h-11 mt-2"
+                    onClick={() => onRead({ pictureId, name: `Board ${number}` })}
+                  >
+                    Read its shares
+                  </Button>
+                )}
               </li>
             ))}
           </ul>

@@ -6,21 +6,20 @@ import { decimal } from "@/core/units/format-quantity";
 import { PhotoStage } from "@/pictures/photo-stage";
 import { photoReader } from "@/pictures/photo-reader";
 import { useAsked } from "@/pictures/use-asked";
-import { CARD_PLACE, useTouchedPhoto } from "@/pictures/use-touched-photo";
+import { BOARD_CORNERS, CARD_PLACE, useTouchedPhoto } from "@/pictures/use-touched-photo";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { useFileChooser } from "@/ui/use-file-chooser";
 
-const CORNERS = ["back left corner", "back right corner", "front right corner", "front left corner"];
 const COUNTED = "colour that is counted";
 const OTHERS = [
   "main colour that is not counted",
   "next one that is not counted",
   "last one that is not counted",
 ];
-const PLACES = [...CORNERS, CARD_PLACE, COUNTED, ...OTHERS];
+const PLACES = [...BOARD_CORNERS, CARD_PLACE, COUNTED, ...OTHERS];
 /** One colour that is not counted is enough. */
-const ENOUGH = CORNERS.length + 3;
+const ENOUGH = BOARD_CORNERS.length + 3;
 
 /** Reads off a photo what share of a board has a colour: its corners, the grey card, and the colours are touched. */
 export function BoardPhotoDialog({
@@ -46,10 +45,10 @@ export function BoardPhotoDialog({
     ask(
       photoReader.ask("board", {
         bitmap,
-        corners: points.slice(0, CORNERS.length),
-        card: at(CORNERS.length),
-        counted: [at(CORNERS.length + 1)],
-        others: points.slice(CORNERS.length + 2),
+        corners: points.slice(0, BOARD_CORNERS.length),
+        card: at(BOARD_CORNERS.length),
+        counted: [at(BOARD_CORNERS.length + 1)],
+        others: points.slice(BOARD_CORNERS.length + 2),
         radius: patchPx,
       }),
     );
@@ -110,8 +109,8 @@ export function BoardPhotoDialog({
         <Button weight={file ? "plain" : "primary"} className="min-h-11" onClick={chooser.choose}>
           {file ? "Another photo" : "Choose or take a photo"}
         </Button>
-        {points.length > 0 && (
-          <Button className="min-h-11" onClick={touched.back}>
+        {file && (
+          <Button className="min-h-11" disabled={points.length === 0} onClick={touched.back}>
             Take the last place back
           </Button>
         )}

@@ -1,10 +1,12 @@
 import { meanOfPatch } from "../../colour/camera";
 import { decoded, labOfXyz, xyzOfLinear, type Rgb } from "../../colour/spaces";
+import type { Ink } from "../../pattern/engine/picture";
 import type { Sheet } from "../../pattern/engine/sheet";
+import { looksApart } from "./alike";
 import { CARD_WRONG, IN_ONE_LINE } from "./judge-photo";
 import type { At } from "./perspective";
 import { readShares, sharesOnPiece } from "./read-shares";
-import { balanceOf, straighten, type Photo, type Straight } from "./straighten";
+import { balanceOf, straighten, type Balance, type Photo, type Straight } from "./straighten";
 
 /** Samples along a side. Shares do not go by how long a board's sides are. */
 const SIDE_PX = 360;
@@ -13,45 +15,14 @@ const APART = 4;
 
 export type BoardShare = { ok: true; share: number } | { ok: false; reason: string };
 
-/**
- * Share of a board, 0 to 1, that has a touched colour: the board set straight by its corners, balanced by the grey card, each of its samples given to
- * the nearer of the touched colours.
- * @param corners of the board in the photo, px, in order round it
- * @param radius of the patches that are read, px
- */
-export function boardShare({
-  photo,
-  corners,
-  card,
-  counted,
-  others,
-  radius,
-}: {
-  photo: Photo;
-  corners: readonly At[];
-  card: At;
-  counted: readonly At[];
-  others: readonly At[];
-  radius: number;
-}): BoardShare {
-  const light = balanceOf(photo, { ...card, radius });
-  if (!light) return { ok: false, reason: CARD_WRONG };
-  const colourAt = (spot: At): Rgb => {
-    const mean = meanOfPatch(photo.pixels, photo.width, photo.height, { ...spot, radius });
-    return mean.map((channel, n) => decoded(channel / 255) * (light[n] as number)) as unknown as Rgb;
-  };
-  const [wanted, rest] = [counted.map(colourAt), others.map(colourAt)];
-  const lab = (colour: Rgb) => labOfXyz(xyzOfLinear(colour));
-  const far = (a: Rgb, b: Rgb) => {
-    const [one, other] = [lab(a), lab(b)];
-    return Math.hypot(one[0] - other[0], one[1] - other[1], one[2] - other[2]);
-  };
-  if (wanted.some((a) => rest.some((b) => far(a, b) < APART)))
-    return {
-      ok: false,
-      reason: "The colour that is counted and one that is not look the same there. Touch each in its middle.",
-    };
-  const inks = [...wanted, ...rest].map((rgb) => ({ rgb, metallic: false }));
+type Seen = { photo: Photo; corners: readonly At[]; card: At; radius: number };
+
+/** Shares of a board by the inks that lie on it, set straight by its corners. */
+function sharesOf(
+  { photo, corners }: Seen,
+  light: Balance,
+  inks: readonly Ink[],
+): { ok: true; shares: number[] } | { ok: false; reason: string } {
   const sheet: Sheet = {
     widthPx: SIDE_PX,
     heightPx: SIDE_PX,
@@ -78,6 +49,52 @@ export function boardShare({
   } catch {
     return { ok: false, reason: IN_ONE_LINE };
   }
-  const shares = sharesOnPiece(readShares(straight, inks, () => true));
-  return { ok: true, share: wanted.reduce((sum, _, n) => sum + (shares[n] as number), 0) };
+  return { ok: true, shares: sharesOnPiece(readShares(straight, inks, () => true)) };
+}
+
+/**
+ * Share of a board, 0 to 1, that has a touched colour: the board set straight by its corners, balanced by the grey card, each of its samples given to
+ * the nearer of the touched colours.
+ * @param asked.corners of the board in the photo, px, in order round it
+ * @param asked.radius of the patches that are read, px
+ */
+export function boardShare(asked: Seen & { counted: readonly At[]; others: readonly At[] }): BoardShare {
+  const { photo, card, counted, others, radius } = asked;
+  const light = balanceOf(photo, { ...card, radius });
+  if (!light) return { ok: false, reason: CARD_WRONG };
+  const colourAt = (spot: At): Rgb => {
+    const mean = meanOfPatch(photo.pixels, photo.width, photo.height, { ...spot, radius });
+    return mean.map((channel, n) => decoded(channel / 255) * (light[n] as number)) as unknown as Rgb;
+  };
+  const [wanted, rest] = [counted.map(colourAt), others.map(colourAt)];
+  const lab = (colour: Rgb) => labOfXyz(xyzOfLinear(colour));
+  const far = (a: Rgb, b: Rgb) => {
+    const [one, other] = [lab(a), lab(b)];
+    return Math.hypot(one[0] - other[0], one[1] - other[1], one[2] - other[2]);
+  };
+  if (wanted.some((a) => rest.some((b) => far(a, b) < APART)))
+    return {
+      ok: false,
+      reason: "The colour that is counted and one that is not look the same there. Touch each in its middle.",
+    };
+  const read = sharesOf(
+    asked,
+    light,
+    [...wanted, ...rest].map((rgb) => ({ rgb, metallic: false })),
+  );
+  if (!read.ok) return read;
+  return { ok: true, share: wanted.reduce((sum, _, n) => sum + (read.shares[n] as number), 0) };
+}
+
+export type BoardLooks = { ok: true; shares: number[] } | { ok: false; reason: string };
+
+/** Shares of a board, 0 to 1, by the looks of a palette ({@link looksApart}), such as of the board that was approved. */
+export function boardLooks(asked: Seen & { palette: readonly Ink[] }): BoardLooks {
+  const light = balanceOf(asked.photo, { ...asked.card, radius: asked.radius });
+  if (!light) return { ok: false, reason: CARD_WRONG };
+  return sharesOf(
+    asked,
+    light,
+    looksApart(asked.palette).map(({ ink }) => ink),
+  );
 }

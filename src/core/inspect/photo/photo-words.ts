@@ -10,20 +10,29 @@ const NONE = 0.12;
 /** A colour with less on top is not spoken of. */
 const TRACE = 0.025;
 
-/** What a photo says against the rehearsal, in sentences; what lies inside of what a photo is off by is not told as different. */
+/**
+ * What a photo says against the rehearsal, in sentences; what lies inside of what a photo is off by is not told as different.
+ * @param approved shares of the approved board by the same looks, read off its photo; null where it was not read
+ */
 export function photoWords(
   { looks, seen, rehearsed }: Extract<PhotoJudged, { ok: true }>,
   system: UnitSystem,
+  approved: readonly number[] | null = null,
 ): string[] {
   const words: string[] = [];
   looks.forEach(({ name, lines, nearly }, n) => {
     const alike = [n, ...nearly];
     const sum = (of: Measures) => alike.reduce((all, at) => all + (of.onTop[at] ?? 0), 0);
     const [is, was] = [sum(seen), sum(rehearsed)];
+    const wished = approved && alike.reduce((all, at) => all + (approved[at] ?? 0), 0);
+    // Two photos are each off by as much.
+    const isOff =
+      Math.abs(is - was) * 100 > SHARE_OFF ||
+      (wished !== null && Math.abs(is - wished) * 100 > 2 * SHARE_OFF);
     // Of those that a photo hardly parts their sum is told, once.
-    if (Math.abs(is - was) * 100 > SHARE_OFF && Math.min(...alike) === n)
+    if (isOff && Math.min(...alike) === n)
       words.push(
-        `${listWords(alike.map((at) => looks[at]?.name ?? name))} ${points(is)} %${nearly.length > 0 ? " together" : ""}, rehearsed ${points(was)} %.`,
+        `${listWords(alike.map((at) => looks[at]?.name ?? name))} ${points(is)} %${nearly.length > 0 ? " together" : ""}, rehearsed ${points(was)} %${wished === null ? "" : `, approved ${points(wished)} %`}.`,
       );
     if (nearly.length > 0) return;
     const empty = (of: Measures) =>

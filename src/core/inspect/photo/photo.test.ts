@@ -17,7 +17,7 @@ import type { TechniqueId } from "../../job/technique-list";
 import { perspectiveOf, through, type At } from "./perspective";
 import { balanceOf, straighten, type Photo } from "./straighten";
 import { landmarksOf } from "./anchors";
-import { boardShare } from "./board-share";
+import { boardLooks, boardShare } from "./board-share";
 import { IN_ONE_LINE, judgePhoto, SHARE_OFF } from "./judge-photo";
 import { photoWords } from "./photo-words";
 import { widthsOf } from "./widths";
@@ -272,6 +272,9 @@ test("a board is read by two touched colours: the share of the one comes back wi
     const read = boardShare({ ...asked, counted: [spot(1, 200), spot(1, 420)], others: [top] });
     const share = truth.weight.slice(many).reduce((sum, one) => sum + one, 0) / many;
     expect([seed, read.ok && Math.abs(read.share - share) < 0.02]).toEqual([seed, true]);
+    // By the colours of a coat, nothing but the corners and the card touched.
+    const looks = boardLooks({ ...asked, palette: [white, blue] });
+    expect([seed, looks.ok && Math.abs(looks.shares[1]! - share) < 0.02]).toEqual([seed, true]);
     expect(boardShare({ ...asked, counted: [top], others: [{ x: top.x + 3, y: top.y + 2 }] })).toMatchObject({
       ok: false,
       reason: expect.stringContaining("look the same"),
@@ -374,6 +377,13 @@ test("judged: what was photographed is told beside what was rehearsed, in words 
     nearly: n === at("Ink black") ? [other] : n === other ? [at("Ink black")] : [],
   }));
   expect(photoWords({ ...judged, looks: alike }, "metric").join(" ")).toMatch(/ together, rehearsed \d+ %\./);
+  // Beside what was approved: told where it is further off than two photos are.
+  const approved = judged.seen.onTop.map((share, n) => (n === at("Ink black") ? share - 0.1 : share));
+  expect(photoWords(judged, "metric", approved).join(" ")).toMatch(
+    /Ink black 5\d %, rehearsed \d+ %, approved 4\d %\./,
+  );
+  const wished = judged.rehearsed.onTop.map((share, n) => (n === at("Ink black") ? share + 0.1 : share));
+  expect(photoWords({ ...judged, seen: judged.rehearsed }, "metric", wished)).toHaveLength(1);
   expect(photoWords({ ...judged, seen: judged.rehearsed }, "metric")).toEqual([
     "It came out as it was rehearsed, as far as a photo tells.",
   ]);

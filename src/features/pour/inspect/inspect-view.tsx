@@ -1,6 +1,6 @@
 "use client";
 
-import { useMemo, useState, type ReactNode } from "react";
+import { useMemo, useState } from "react";
 import type { Pour, Pours } from "@/contracts/pours";
 import { received, type Sent } from "@/contracts/sent";
 import { lookKey, type Pin } from "@/core/inspect/inspection";
@@ -23,7 +23,7 @@ import { useShopClock } from "@/ui/shop-clock";
 import { CausePanel } from "./cause-panel";
 import { FilmLayer } from "./film-layer";
 import { FilmSide } from "./film-side";
-import { PhotoPanel } from "./photo-panel";
+import { PhotoPanel, type Approved } from "./photo-panel";
 import { PinDialog } from "./pin-dialog";
 import { PinsLayer } from "./pins-layer";
 import { RepairDialog } from "./repair-dialog";
@@ -74,7 +74,7 @@ export function InspectView({
   system: UnitSystem;
   job: JobSide;
   /** What the client approved, to be held beside a photo. */
-  approved: ReactNode;
+  approved: Approved;
 }) {
   const { pours, unreadable, more } = useMemo(() => received(shown), [shown]);
   const pour = pours.find(({ id }) => id === shownId) ?? pours[0];
@@ -119,7 +119,7 @@ function Inspect({
   system: UnitSystem;
   job: JobSide;
   /** What the client approved, to be held beside a photo. */
-  approved: ReactNode;
+  approved: Approved;
 }) {
   const { logged, events, wet, now, waiting, trouble, record, keepPhoto } = useInspected(pour);
   const { plan, inspection, document, outcomes } = logged;
@@ -343,6 +343,7 @@ function Inspect({
               canJudge={canJudge}
               kept={inspection.photos.filter(({ pieceId: of }) => of === piece.id)}
               approved={approved}
+              palette={rehearsed?.palette ?? []}
               onKeep={(looks) => void record({ kind: "photo-read", pieceId: piece.id, when, looks })}
             />
           )}

@@ -1,12 +1,13 @@
 "use client";
 
-import { useEffect, useRef, useState, type ReactNode } from "react";
+import { useCallback, useEffect, useRef, useState, type ReactNode } from "react";
 import type { Measured } from "@/core/geometry/measure";
 import type { Measures, PhotoJudged } from "@/core/inspect/photo/judge-photo";
 import { photoLooks, SHARE_OFF } from "@/core/inspect/photo/judge-photo";
 import { photoWords } from "@/core/inspect/photo/photo-words";
 import type { PhotoAt } from "@/core/inspect/inspection";
 import type { PhotoLook } from "@/core/pour/inspect-events";
+import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
 import type { UnitSystem } from "@/core/units/dimension";
 import { listWords } from "@/core/units/list-words";
 import { decimal } from "@/core/units/format-quantity";
@@ -15,11 +16,16 @@ import { ringsPath } from "@/ui/line-path";
 import { SelectField } from "@/ui/text-field";
 import { useShopClock } from "@/ui/shop-clock";
 import { useFileChooser } from "@/ui/use-file-chooser";
+import { ApprovedDialog } from "./approved-dialog";
 import type { PhotoAsked } from "./use-photo";
 
 /** A colour with less on top is not spoken of. */
 const SPOKEN_OF = 0.01;
 const percent = (share: number) => decimal(100 * share, 0);
+
+/** What the client approved, with a way to have the photo of a board read; null for nothing. */
+export type Approved = ((onRead: (board: Board) => void) => ReactNode) | null;
+type Board = { pictureId: string; name: string };
 
 /** A photo of the piece, set straight by four places and read with the measures of the rehearsal. */
 export function PhotoPanel({
@@ -29,6 +35,7 @@ export function PhotoPanel({
   canJudge,
   kept,
   approved,
+  palette,
   onKeep,
 }: {
   asked: PhotoAsked;
@@ -38,8 +45,8 @@ export function PhotoPanel({
   canJudge: boolean;
   /** What photos of this piece said that was kept, the last one last. */
   kept: readonly PhotoAt[];
-  /** What the client approved. */
-  approved: ReactNode;
+  approved: Approved;
+  palette: PieceRehearsal["palette"];
   onKeep: (looks: PhotoLook[]) => void;
 }) {
   const chooser = useFileChooser({
@@ -49,6 +56,17 @@ export function PhotoPanel({
   });
   const { file, bitmap, next, judged, busy, problem } = asked;
   const { say } = useShopClock();
+  const [board, setBoard] = useState<Board | null>(null);
+  /** Shares of the approved board, and for which piece it was read. */
+  const [wished, setWished] = useState<{ of: string; shares: number[] } | null>(null);
+  const approvedShares = wished?.of === piece.id ? wished.shares : null;
+  const onShares = useCallback(
+    (shares: number[]) => {
+      setWished({ of: piece.id, shares });
+      setBoard(null);
+    },
+    [piece.id],
+  );
   const [keptOf, setKeptOf] = useState<typeof judged>(null);
   if (!canJudge)
     return (
@@ -121,7 +139,7 @@ export function PhotoPanel({
       )}
       {judged && (
         <>
-          <Judged judged={judged} system={system} />
+          <Judged judged={judged} system={system} approved={approvedShares} />
           <Button
             weight="primary"
             className="min-h-11 mt-3"
@@ -155,7 +173,15 @@ export function PhotoPanel({
           ))}
         </ul>
       )}
-      {approved}
+      {approvedShares && !judged && (
+        <p role="status" className="mt-4">
+          The approved board is read: it stands beside the next photo of the piece.
+        </p>
+      )}
+      {approved?.(setBoard)}
+      {board && (
+        <ApprovedDialog {...board} palette={palette} onClose={() => setBoard(null)} onShares={onShares} />
+      )}
     </section>
   );
 }
@@ -205,7 +231,15 @@ function Landmarks({ asked: { landmarks, points }, piece }: { asked: PhotoAsked;
   );
 }
 
-function Judged({ judged, system }: { judged: Extract<PhotoJudged, { ok: true }>; system: UnitSystem }) {
+function Judged({
+  judged,
+  system,
+  approved,
+}: {
+  judged: Extract<PhotoJudged, { ok: true }>;
+  system: UnitSystem;
+  approved: readonly number[] | null;
+}) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { looks, seen, rehearsed, straight } = judged;
   useEffect(() => {
@@ -217,18 +251,19 @@ function Judged({ judged, system }: { judged: Extract<PhotoJudged, { ok: true }>
   }, [straight]);
   const rows = looks
     .map((look, n) => ({ ...look, n }))
-    .filter(({ n }) => (seen.onTop[n] ?? 0) > 0.005 || (rehearsed.onTop[n] ?? 0) > 0.005);
+    .filter(({ n }) => [seen.onTop, rehearsed.onTop, approved ?? []].some((of) => (of[n] ?? 0) > 0.005));
   const near = rows.filter(({ nearly }) => nearly.length > 0).map(({ name }) => name);
   const row = (name: string, of: (measures: Measures) => string) => (
     <tr className="border-t border-line">
       <td className="py-1">{name}</td>
       <td className="text-right figure">{of(seen)}</td>
       <td className="text-right text-ink-soft">{of(rehearsed)}</td>
+      {approved && <td />}
     </tr>
   );
   return (
     <div className="mt-2">
-      {photoWords(judged, system).map((words) => (
+      {photoWords(judged, system, approved).map((words) => (
         <p key={words} className="border-l-[3px] border-ink pl-3 mb-2">
           {words}
         </p>
@@ -247,6 +282,7 @@ function Judged({ judged, system }: { judged: Extract<PhotoJudged, { ok: true }>
             <th className="font-normal py-1">On top</th>
             <th className="font-normal text-right">in the photo, ± {SHARE_OFF}</th>
             <th className="font-normal text-right">rehearsed</th>
+            {approved && <th className="font-normal text-right">approved, ± {SHARE_OFF}</th>}
           </tr>
         </thead>
         <tbody>
@@ -261,6 +297,7 @@ function Judged({ judged, system }: { judged: Extract<PhotoJudged, { ok: true }>
               </td>
               <td className="text-right figure">{percent(seen.onTop[n] ?? 0)} %</td>
               <td className="text-right text-ink-soft">{percent(rehearsed.onTop[n] ?? 0)} %</td>
+              {approved && <td className="text-right text-ink-soft">{percent(approved[n] ?? 0)} %</td>}
             </tr>
           ))}
           {row("Mud", ({ mud }) => decimal(mud, 1))}

@@ -40,7 +40,7 @@ export function InspectOfJob(props: {
       {...props}
       system={system}
       job={job}
-      approved={versionId ? <ApprovedBeside versionId={versionId} /> : null}
+      approved={versionId ? (onRead) => <ApprovedBeside versionId={versionId} onRead={onRead} /> : null}
     />
   );
 }
