@@ -110,6 +110,8 @@ test("a pour is begun with the server down, goes on over a reload, stands on Ben
     await stage(page, "Pour");
     const start = page.getByRole("button", { name: /^Start/ });
     await expect(start).toBeEnabled();
+    // All of the view has come: half a view, as a server that is killed while it sends leaves it, is another journey's.
+    await page.waitForLoadState("networkidle");
     await server.kill();
     await start.click();
     await expect(
