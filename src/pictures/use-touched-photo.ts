@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import type { At } from "@/core/inspect/photo/perspective";
 
 /** The corners of a board, in order round it. */
@@ -46,6 +46,16 @@ export function useTouchedPhoto(names: readonly string[], of: string) {
     setTouchedOf(of);
     setPoints([]);
   }
+  const open = useCallback((chosen: File) => {
+    setFile(chosen);
+    setPoints([]);
+    setUnreadable(false);
+    setBitmap(null);
+    void readable(chosen).then(setBitmap, () => {
+      setFile(null);
+      setUnreadable(true);
+    });
+  }, []);
   const url = useMemo(() => (file ? URL.createObjectURL(file) : null), [file]);
   useEffect(() => () => void (url && URL.revokeObjectURL(url)), [url]);
   return {
@@ -61,16 +71,7 @@ export function useTouchedPhoto(names: readonly string[], of: string) {
       if (points.length < names.length) setPoints([...points, at]);
     },
     back: () => setPoints(points.slice(0, -1)),
-    open: (chosen: File) => {
-      setFile(chosen);
-      setPoints([]);
-      setUnreadable(false);
-      setBitmap(null);
-      void readable(chosen).then(setBitmap, () => {
-        setFile(null);
-        setUnreadable(true);
-      });
-    },
+    open,
     problem: unreadable ? "This file is no picture that the browser can read." : null,
   };
 }

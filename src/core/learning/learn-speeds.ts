@@ -1,4 +1,5 @@
-import { stringMin } from "../cure/own-tests";
+import { fittedResin } from "../cure/fitted-resin";
+import { hasFilmTest, stringMin } from "../cure/own-tests";
 import type { ResinCard } from "../cure/resin-card";
 import { EIGHT_TENTHS } from "../numerics/normal";
 import { learn, type Factor } from "./fit";
@@ -68,9 +69,8 @@ export type SpeedProposal = { beforeMin: number; afterMin: number; tempC: number
  * by that: the sheet is weighed against it, so a second one would be proposed over and over.
  */
 export function speedProposal(speed: SpeedOf, card: ResinCard): SpeedProposal | null {
-  const hasTest = card.benchTests.some(({ kind }) => kind !== "cup");
-  if (hasTest || speed.readings < PROPOSED.readings || card.kind === "paint") return null;
-  const beforeMin = stringMin(card);
+  if (hasFilmTest(card) || speed.readings < PROPOSED.readings || card.kind === "paint") return null;
+  const beforeMin = stringMin(fittedResin(card));
   const afterMin = beforeMin / speed.times;
   const off = Math.abs(Math.log(afterMin / beforeMin));
   const sd = Math.log(speed.high / speed.low) / (2 * EIGHT_TENTHS);

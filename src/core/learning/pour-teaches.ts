@@ -116,14 +116,14 @@ export function plannedAlcoholG({ coat, batched }: PlannedCoat): number | null {
 
 function alcoholOf(events: readonly PourEvent[], log: LoggedPour, planned: PlannedCoat): Over | null {
   const plannedG = plannedAlcoholG(planned);
-  const weighed = events.flatMap((event) =>
-    event.kind === "alcohol-weighed" && event.coatId === planned.coat.id && event.grams > 0
-      ? [event.grams]
-      : [],
-  );
-  const last = weighed.at(-1);
-  if (plannedG === null || last === undefined) return null;
-  return { y: Math.log(last / plannedG), people: handsOf(log, planned.coat.id).slice(0, 2) };
+  // The last word counts, in whatever order entries arrive.
+  const [last] = events
+    .filter(
+      (event) => event.kind === "alcohol-weighed" && event.coatId === planned.coat.id && event.grams > 0,
+    )
+    .sort((a, b) => Date.parse(b.at) - Date.parse(a.at));
+  if (plannedG === null || last?.kind !== "alcohol-weighed") return null;
+  return { y: Math.log(last.grams / plannedG), people: handsOf(log, planned.coat.id).slice(0, 2) };
 }
 
 /** From one line on the scale to the next, min (assumed: no source; the plan has no minutes for it). */

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { FACTORS } from "../batch/factors";
-import { bySheet, overSheet, stringMin } from "../cure/own-tests";
+import { fittedResin } from "../cure/fitted-resin";
+import { overSheet, stringMin } from "../cure/own-tests";
 import type { ResinCard } from "../cure/resin-card";
 import { starterCards } from "../cure/starter-cards";
 import { atMinute, poured } from "../inspect/testing/poured";
@@ -54,6 +55,16 @@ const head = (n: number): Omit<PourTeaches, "coats"> => ({
   jobName: `Job ${n}`,
   startedAt: new Date(Date.UTC(2026, 0, 1 + n)).toISOString(),
   photos: [],
+});
+
+/** A coat that teaches one thing only. */
+const only = (of: Partial<CoatTeaches>): CoatTeaches => ({
+  ...PLAIN,
+  terms: [],
+  lossTerms: [],
+  mixMl: 0,
+  use: null,
+  ...of,
 });
 
 function simulated(seed: number, many: number, truth: Truth, noise = 1): PourTeaches[] {
@@ -320,7 +331,7 @@ test("decisions: the later word counts, a take-back brings back the usual of its
 test("windows missed most come first", () => {
   const pour = (kinds: CoatTeaches["windows"]): PourTeaches => ({
     ...simulated(1, 1, {})[0]!,
-    coats: [{ ...PLAIN, terms: [], lossTerms: [], mixMl: 0, use: null, windows: kinds }],
+    coats: [only({ windows: kinds })],
   });
   const rows = missedWindows([
     pour([
@@ -380,16 +391,7 @@ test("alcohol: a bottle that is always emptier than planned is told, with its do
     learnAlcohol(
       Array.from({ length: many }, (_, n) => ({
         ...head(n),
-        coats: [
-          {
-            ...PLAIN,
-            terms: [],
-            lossTerms: [],
-            mixMl: 0,
-            use: null,
-            alcohol: { y: Math.log(times), people: ["Ines"] },
-          },
-        ],
+        coats: [only({ alcohol: { y: Math.log(times), people: ["Ines"] } })],
       })),
     );
   expect(weighed(0, 1)).toBeNull();
@@ -422,16 +424,7 @@ test("weighing: minutes between the lines of a coat, over the usual; a break is 
   expect(weighed([540, 600])).toBeNull();
   const slow = Array.from({ length: 8 }, (_, n) => ({
     ...head(n),
-    coats: [
-      {
-        ...PLAIN,
-        terms: [],
-        lossTerms: [],
-        mixMl: 0,
-        use: null,
-        weighing: { y: Math.log(2), people: ["Ines"] },
-      },
-    ],
+    coats: [only({ weighing: { y: Math.log(2), people: ["Ines"] } })],
   }));
   const learnt = learnWeighing(slow)!;
   expect([1.3 < learnt.times, learnt.times < 2, learnt.low < learnt.times]).toEqual([true, true, true]);
@@ -469,7 +462,7 @@ test("what a pour teaches of its look and its alcohol: the last photo of a piece
     coatId: planned.coat.id,
     grams: grams * times,
   }));
-  const { coats, photos } = pourTeaches(head(1), log, weighed);
+  const { coats, photos } = pourTeaches(head(1), log, [...weighed].reverse());
   expect(photos).toEqual([{ technique: expect.any(String), looks: looks(0.55) }]);
   expect(coats.find(({ coatId }) => coatId === planned.coat.id)!.alcohol!.y).toBeCloseTo(Math.log(1.25), 9);
   expect(pourTeaches(head(1), log, []).coats.every(({ alcohol }) => alcohol === null)).toBe(true);
@@ -481,21 +474,12 @@ test("speed: a resin that is surely slower than its sheet proposes a test to its
     learnSpeeds(
       Array.from({ length: many }, (_, n) => ({
         ...head(n),
-        coats: [
-          {
-            ...PLAIN,
-            terms: [],
-            lossTerms: [],
-            mixMl: 0,
-            use: null,
-            speed: [{ word: "string" as const, y: Math.log(times), resin: "r", lot: null }],
-          },
-        ],
+        coats: [only({ speed: [{ word: "string" as const, y: Math.log(times), resin: "r", lot: null }] })],
       })),
     )[0]!;
   const slow = seen(10, 1.5);
   const proposed = speedProposal(slow, card)!;
-  expect(proposed.beforeMin).toBeCloseTo(stringMin(card), 9);
+  expect(proposed.beforeMin).toBeCloseTo(stringMin(fittedResin(card)), 9);
   expect(proposed.afterMin / proposed.beforeMin).toBeCloseTo(1 / slow.times, 9);
   expect(proposed.afterMin / proposed.beforeMin).toBeGreaterThan(1.2);
   expect(speedProposal(seen(3, 1.5), card)).toBeNull();
@@ -503,8 +487,13 @@ test("speed: a resin that is surely slower than its sheet proposes a test to its
   expect(speedProposal(slow, { ...card, kind: "paint" })).toBeNull();
   const { afterMin: minutes, tempC } = proposed;
   const withTest: ResinCard = { ...card, benchTests: [{ kind: "string", minutes, tempC, massG: null }] };
-  expect(overSheet(card)).toBe(1);
-  expect(overSheet(withTest)).toBeGreaterThan(1.1);
-  expect(stringMin(bySheet(withTest))).toBeCloseTo(stringMin(card), 9);
+  expect(overSheet(fittedResin(card))).toBe(1);
+  const cup = { kind: "cup" as const, minutes: 30, tempC: 21, massG: 150 };
+  expect(overSheet(fittedResin({ ...card, benchTests: [cup] }))).toBe(1);
+  // The fit weighs the test against the sheet: part of the way.
+  const over = overSheet(fittedResin(withTest));
+  expect(over).toBeGreaterThan(1.1);
+  expect(over).toBeLessThan(proposed.afterMin / proposed.beforeMin);
+  expect(over).toBeCloseTo(stringMin(fittedResin(withTest)) / stringMin(fittedResin(card)), 9);
   expect(speedProposal(slow, withTest)).toBeNull();
 });

@@ -25,7 +25,7 @@ const START: TrialFields = {
 };
 
 /** Numbers in [0, 1) that nobody can know before. */
-const byLot = (): number => (crypto.getRandomValues(new Uint32Array(1))[0] as number) / 2 ** 32;
+const uniform = (): number => (crypto.getRandomValues(new Uint32Array(1))[0] as number) / 2 ** 32;
 
 /** What is tried against what, on how many pairs of boards; then it is drawn what goes where. */
 export function BeginTrial({ system }: { system: UnitSystem }) {
@@ -36,7 +36,7 @@ export function BeginTrial({ system }: { system: UnitSystem }) {
     schema: trialFields,
     start: START,
     send: async ({ many, measures, measure, ...fields }) => {
-      const plan = { ...fields, measure: measures ? measure : null, pairs: drawPairs(many, byLot) };
+      const plan = { ...fields, measure: measures ? measure : null, pairs: drawPairs(many, uniform) };
       const result = await callAct(beginTrial, { id, plan });
       if (!result.ok) return result.error;
       router.push(`/learn/trials?trial=${id}`);

@@ -15,6 +15,9 @@ const apart = (a: Ink, b: Ink): number => {
   return Math.hypot(one[0] - other[0], one[1] - other[1], one[2] - other[2]);
 };
 
+/** Whether a photo cannot tell two colours apart. */
+export const looksTheSame = (a: Ink, b: Ink): boolean => apart(a, b) < APART;
+
 /** Of each look the others that it is hard to tell from. */
 export const nearlyAlike = (looks: readonly Look<Ink>[]): number[][] =>
   looks.map(({ ink }, n) =>
@@ -25,7 +28,7 @@ export const nearlyAlike = (looks: readonly Look<Ink>[]): number[][] =>
 export function looksApart<Of extends Ink>(inks: readonly Of[]): Look<Of>[] {
   const looks: Look<Of>[] = [];
   inks.forEach((ink, at) => {
-    const same = looks.find(({ ink: other }) => apart(ink, other) < APART);
+    const same = looks.find(({ ink: other }) => looksTheSame(ink, other));
     if (same) same.members.push(at);
     else looks.push({ ink, members: [at] });
   });

@@ -1,8 +1,8 @@
 import { meanOfPatch } from "../../colour/camera";
-import { decoded, labOfXyz, xyzOfLinear, type Rgb } from "../../colour/spaces";
+import { decoded, type Rgb } from "../../colour/spaces";
 import type { Ink } from "../../pattern/engine/picture";
 import type { Sheet } from "../../pattern/engine/sheet";
-import { looksApart } from "./alike";
+import { looksApart, looksTheSame } from "./alike";
 import { CARD_WRONG, IN_ONE_LINE } from "./judge-photo";
 import type { At } from "./perspective";
 import { readShares, sharesOnPiece } from "./read-shares";
@@ -10,19 +10,16 @@ import { balanceOf, straighten, type Balance, type Photo, type Straight } from "
 
 /** Samples along a side. Shares do not go by how long a board's sides are. */
 const SIDE_PX = 360;
-/** Spots of what is counted and of what is not are one colour to a photo where they lie nearer, ΔE*ab (about what a balanced photo is off by). */
-const APART = 4;
 
-export type BoardShare = { ok: true; share: number } | { ok: false; reason: string };
+type Unread = { ok: false; reason: string };
+export type BoardShare = { ok: true; share: number } | Unread;
+/** By the looks of a palette. */
+export type BoardLooks = { ok: true; shares: number[] } | Unread;
 
 type Seen = { photo: Photo; corners: readonly At[]; card: At; radius: number };
 
 /** Shares of a board by the inks that lie on it, set straight by its corners. */
-function sharesOf(
-  { photo, corners }: Seen,
-  light: Balance,
-  inks: readonly Ink[],
-): { ok: true; shares: number[] } | { ok: false; reason: string } {
+function sharesOf({ photo, corners }: Seen, light: Balance, inks: readonly Ink[]): BoardLooks {
   const sheet: Sheet = {
     widthPx: SIDE_PX,
     heightPx: SIDE_PX,
@@ -62,31 +59,21 @@ export function boardShare(asked: Seen & { counted: readonly At[]; others: reado
   const { photo, card, counted, others, radius } = asked;
   const light = balanceOf(photo, { ...card, radius });
   if (!light) return { ok: false, reason: CARD_WRONG };
-  const colourAt = (spot: At): Rgb => {
+  const inkAt = (spot: At): Ink => {
     const mean = meanOfPatch(photo.pixels, photo.width, photo.height, { ...spot, radius });
-    return mean.map((channel, n) => decoded(channel / 255) * (light[n] as number)) as unknown as Rgb;
+    const rgb = mean.map((channel, n) => decoded(channel / 255) * (light[n] as number)) as unknown as Rgb;
+    return { rgb, metallic: false };
   };
-  const [wanted, rest] = [counted.map(colourAt), others.map(colourAt)];
-  const lab = (colour: Rgb) => labOfXyz(xyzOfLinear(colour));
-  const far = (a: Rgb, b: Rgb) => {
-    const [one, other] = [lab(a), lab(b)];
-    return Math.hypot(one[0] - other[0], one[1] - other[1], one[2] - other[2]);
-  };
-  if (wanted.some((a) => rest.some((b) => far(a, b) < APART)))
+  const [wanted, rest] = [counted.map(inkAt), others.map(inkAt)];
+  if (wanted.some((a) => rest.some((b) => looksTheSame(a, b))))
     return {
       ok: false,
       reason: "The colour that is counted and one that is not look the same there. Touch each in its middle.",
     };
-  const read = sharesOf(
-    asked,
-    light,
-    [...wanted, ...rest].map((rgb) => ({ rgb, metallic: false })),
-  );
+  const read = sharesOf(asked, light, [...wanted, ...rest]);
   if (!read.ok) return read;
   return { ok: true, share: wanted.reduce((sum, _, n) => sum + (read.shares[n] as number), 0) };
 }
-
-export type BoardLooks = { ok: true; shares: number[] } | { ok: false; reason: string };
 
 /** Shares of a board, 0 to 1, by the looks of a palette ({@link looksApart}), such as of the board that was approved. */
 export function boardLooks(asked: Seen & { palette: readonly Ink[] }): BoardLooks {

@@ -41,8 +41,7 @@ export function ApprovedDialog({
     return () => {
       wanted = false;
     };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each picture
-  }, [pictureId]);
+  }, [pictureId, name, open]);
   useEffect(() => {
     if (answer?.ok) onShares(answer.shares);
   }, [answer, onShares]);
