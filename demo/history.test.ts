@@ -59,6 +59,12 @@ test("the pour at which a cup was left standing does not go with the others", ()
   expect(spilled.weight).toBeLessThan(0.3);
 });
 
+test("deviations are honest: most passes were done inside their windows", () => {
+  const sum = (of: (one: (typeof learning.missed)[number]) => number) =>
+    learning.missed.reduce((all, one) => all + of(one), 0);
+  expect(sum(({ early, late }) => early + late) / sum(({ done }) => done)).toBeLessThan(0.1);
+});
+
 test("cured pieces were photographed: which looks come out as rehearsed is told, and how much alcohol goes on", () => {
   expect(learning.looks.length).toBeGreaterThanOrEqual(2);
   for (const { offPoints, photos } of learning.looks) {

@@ -19,7 +19,10 @@ const id = () => randomUUID();
 const DAY = 86_400_000;
 
 /** What this shop is really like: what its log can find out. Losses times the usual, film times the planned, time times the planned. */
-const TRUTH = { losses: 1.55, film: 1.025, time: 1.3, alcohol: 1.25 };
+const TRUTH = { losses: 1.55, film: 1.025, time: 1.3, alcohol: 1.25, cells: 0.85 };
+/** The bottles are on the scale for so long before A meets B. */
+const WEIGHING_MS = 95_000;
+const REHEARSED_CELL_MM = 46;
 /** From which pour on cured pieces were photographed. */
 const PHOTOS_FROM = 8;
 
@@ -144,6 +147,8 @@ function looksOf({ colours }: Coat, off: number, normal: () => number): PhotoLoo
     rehearsed: (rehearsed[n] as number) / sum,
     widthMm: null,
     rehearsedMm: null,
+    cellMm: Math.round(REHEARSED_CELL_MM * TRUTH.cells * Math.exp(0.12 * normal())),
+    rehearsedCellMm: REHEARSED_CELL_MM,
   }));
 }
 
@@ -174,7 +179,7 @@ export function pastPours(cards: readonly ResinCard[], now: Date): PastPour[] {
       // Mixing and laying go at the shop's pace; what the film asks for comes at its minute.
       const bound = step.untilMin - origin;
       const own = laying.has(step.kind) || bound < batched.workMin.likely + 25 ? bound * pace : bound;
-      at = Math.max(at + (step.weigh.length > 0 ? 95_000 : 30_000), start + own * 60_000);
+      at = Math.max(at + 30_000, start + WEIGHING_MS + own * 60_000);
       const weighed = step.weigh
         .filter(({ line }) => /^[AB]/.test(line))
         .map(({ line, grams }, k): PourEvent => ({

@@ -101,6 +101,8 @@ export const pourEventSchema = z.discriminatedUnion("kind", [
           rehearsed: z.number().min(0).max(1),
           widthMm: z.number().min(0).max(1e5).nullable(),
           rehearsedMm: z.number().min(0).max(1e5).nullable(),
+          cellMm: z.number().min(0).max(1e5).nullable(),
+          rehearsedCellMm: z.number().min(0).max(1e5).nullable(),
         }),
       )
       .min(1)

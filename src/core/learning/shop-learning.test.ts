@@ -365,8 +365,24 @@ test("looks: half of all that differs lies under another colour; the worst first
   const photo = (technique: "palm" | "flood", off: number, times: number): PourTeaches["photos"][number] => ({
     technique: technique === "palm" ? "palm" : "spread",
     looks: [
-      { name: "White", seen: 0.6 - off, rehearsed: 0.6, widthMm: null, rehearsedMm: null },
-      { name: "Black", seen: 0.4 + off, rehearsed: 0.4, widthMm: 10 * times, rehearsedMm: 10 },
+      {
+        name: "White",
+        seen: 0.6 - off,
+        rehearsed: 0.6,
+        widthMm: null,
+        rehearsedMm: null,
+        cellMm: 30 * times,
+        rehearsedCellMm: 30,
+      },
+      {
+        name: "Black",
+        seen: 0.4 + off,
+        rehearsed: 0.4,
+        widthMm: 10 * times,
+        rehearsedMm: 10,
+        cellMm: null,
+        rehearsedCellMm: null,
+      },
     ],
   });
   const pours = [1.2, 1.3, 1.1, 1.25].map((times, n) => ({
@@ -382,6 +398,8 @@ test("looks: half of all that differs lies under another colour; the worst first
   expect(better.widths!.likely).toBeCloseTo((1.2 * 1.3 * 1.1 * 1.25) ** 0.25, 9);
   expect(better.widths!.between!.low).toBeCloseTo(1.1, 9);
   expect(better.widths!.between!.high).toBeCloseTo(1.3, 9);
+  // Cells of the one colour that lies in cells, the same by hand.
+  expect(better.cells).toEqual(better.widths);
   expect(looksRehearsed(pours.slice(0, 3)).at(-1)!.widths).toMatchObject({ between: null, photos: 3 });
   expect(looksRehearsed([])).toEqual([]);
 });
@@ -432,7 +450,17 @@ test("weighing: minutes between the lines of a coat, over the usual; a break is 
 });
 
 test("what a pour teaches of its look and its alcohol: the last photo of a piece, the last weighing over what its passes were planned to take", () => {
-  const looks = (seen: number) => [{ name: "White", seen, rehearsed: 0.5, widthMm: null, rehearsedMm: null }];
+  const looks = (seen: number) => [
+    {
+      name: "White",
+      seen,
+      rehearsed: 0.5,
+      widthMm: null,
+      rehearsedMm: null,
+      cellMm: null,
+      rehearsedCellMm: null,
+    },
+  ];
   const log = poured(
     (draft) => {
       draft.coats[2] = withTechnique(colourCoat(draft), "palm-blend", newId);

@@ -7,13 +7,15 @@ export type When = "wet" | "cured";
 export const LOSS_PARTS = ["cup", "bucket", "stick", "tool", "open", "drip"] as const;
 export type LossPart = (typeof LOSS_PARTS)[number];
 
-/** One colour of a piece as a photo has it, beside the rehearsal: shares of the top, 0 to 1; widths of what lies in lines, mm. */
+/** One colour of a piece as a photo has it, beside the rehearsal: shares of the top, 0 to 1; widths of what lies in lines, and of the cells of what does not, mm. */
 export type PhotoLook = {
   name: string;
   seen: number;
   rehearsed: number;
   widthMm: number | null;
   rehearsedMm: number | null;
+  cellMm: number | null;
+  rehearsedCellMm: number | null;
 };
 
 /**

@@ -1,6 +1,23 @@
+import type { OverRehearsed } from "@/core/learning/looks-rehearsed";
 import { trimmed } from "@/core/units/format-quantity";
 import { passWords, timesText } from "./learn-text";
 import type { ShopLearning } from "./learn-shop";
+
+/** "× 1.2 1.1 to 1.3"; from fewer than four photos how many there are. */
+function Over({ of }: { of: OverRehearsed | null }) {
+  return (
+    <td className="text-right pl-2">
+      {of && <span className="figure">× {trimmed(of.likely, 2)} </span>}
+      <span className="text-ink-soft">
+        {of === null
+          ? "–"
+          : of.between
+            ? `${trimmed(of.between.low, 2)} to ${trimmed(of.between.high, 2)}`
+            : `${of.photos} read`}
+      </span>
+    </td>
+  );
+}
 
 /** Which looks come out as rehearsed, by photos that were read; and how much alcohol goes on. */
 export function LooksTable({ looks, alcohol }: Pick<ShopLearning, "looks" | "alcohol">) {
@@ -19,24 +36,17 @@ export function LooksTable({ looks, alcohol }: Pick<ShopLearning, "looks" | "alc
               <th className="font-normal text-right pl-2">photos</th>
               <th className="font-normal text-right pl-2">of another colour</th>
               <th className="font-normal text-right pl-2">lines as wide</th>
+              <th className="font-normal text-right pl-2">cells as wide</th>
             </tr>
           </thead>
           <tbody>
-            {looks.map(({ technique, photos, offPoints, widths }) => (
+            {looks.map(({ technique, photos, offPoints, widths, cells }) => (
               <tr key={technique} className="border-t border-line">
                 <td className="py-1">{passWords(technique)}</td>
                 <td className="text-right figure pl-2">{photos}</td>
                 <td className="text-right figure pl-2">{trimmed(offPoints, 0)} %</td>
-                <td className="text-right pl-2">
-                  {widths && <span className="figure">× {trimmed(widths.likely, 2)} </span>}
-                  <span className="text-ink-soft">
-                    {widths?.between
-                      ? `${trimmed(widths.between.low, 2)} to ${trimmed(widths.between.high, 2)}`
-                      : widths
-                        ? `${widths.photos} read`
-                        : "–"}
-                  </span>
-                </td>
+                <Over of={widths} />
+                <Over of={cells} />
               </tr>
             ))}
           </tbody>
@@ -45,7 +55,7 @@ export function LooksTable({ looks, alcohol }: Pick<ShopLearning, "looks" | "alc
       {looks.length > 0 && (
         <p className="label mt-1">
           Of another colour: so much of the top lies under another one than was rehearsed. A photo is off by
-          two points itself.
+          two points itself, and by about 15 % of a cell.
         </p>
       )}
       {alcohol && (

@@ -1,7 +1,7 @@
 import type { UnitSystem } from "../../units/dimension";
 import { listWords } from "../../units/list-words";
 import { quantityText, rangeText } from "../../units/format-quantity";
-import { SHARE_OFF, WIDTH_OFF_MM, type Measures, type PhotoJudged } from "./judge-photo";
+import { CELLS_OFF, SHARE_OFF, WIDTH_OFF_MM, type Measures, type PhotoJudged } from "./judge-photo";
 
 const points = (share: number) => Math.round(share * 100);
 const THIRDS = ["left", "middle", "right"] as const;
@@ -42,6 +42,11 @@ export function photoWords(
     const before = empty(rehearsed);
     for (const third of empty(seen).filter((one) => !before.includes(one)))
       words.push(`The ${third} third has no ${name}.`);
+    const [cells, planned] = [seen.cells[n] ?? null, rehearsed.cells[n] ?? null];
+    if (cells !== null && planned !== null && Math.abs(cells / planned - 1) > CELLS_OFF)
+      words.push(
+        `${name} lies in cells ${quantityText(cells, "length", system)} wide, rehearsed ${quantityText(planned, "length", system)}; a photo is off by up to ${points(CELLS_OFF)} %.`,
+      );
     const [widths, foretold] = [seen.widths[n], rehearsed.widths[n]];
     if (lines && widths && foretold)
       words.push(

@@ -18,8 +18,9 @@ import { perspectiveOf, through, type At } from "./perspective";
 import { balanceOf, straighten, type Photo } from "./straighten";
 import { landmarksOf } from "./anchors";
 import { boardLooks, boardShare } from "./board-share";
-import { IN_ONE_LINE, judgePhoto, SHARE_OFF } from "./judge-photo";
+import { CELLS_OFF, IN_ONE_LINE, judgePhoto, SHARE_OFF } from "./judge-photo";
 import { photoWords } from "./photo-words";
+import { cellMm } from "./cells";
 import { widthsOf } from "./widths";
 import { readShares, sharesOnPiece } from "./read-shares";
 import { looksApart } from "./alike";
@@ -179,17 +180,29 @@ function readBack(picture: Uint8ClampedArray, sheet: Sheet, inks: readonly Palet
   return { looks, shares };
 }
 
-test("forty rehearsed pictures, photographed askew in a cast, blurred and noisy: shares come back within two points", () => {
+test("forty rehearsed pictures, photographed askew in a cast, blurred and noisy: shares come back within two points, cells as wide", () => {
+  const cells: number[] = [];
   for (const seed of SET) {
     const { shares, picture, inks } = rehearsed(seed);
     const { looks, shares: back } = readBack(picture, shares.sheet, inks, seed);
     const read = sharesOnPiece(back);
     const truth = onTop(shares);
+    const many = shares.sheet.widthPx * shares.sheet.heightPx;
     looks.forEach(({ ink, members }, n) => {
       const share = members.reduce((sum, at) => sum + truth[at]!, 0);
       expect([seed, ink.name, Math.abs(read[n]! - share) < 0.02]).toEqual([seed, ink.name, true]);
+      const weight = Float32Array.from({ length: many }, (_, i) =>
+        members.reduce((sum, at) => sum + shares.weight[at * many + i]!, 0),
+      );
+      const [cell, seen] = [cellMm({ ...shares, weight }, 0), cellMm(back, n)];
+      if (cell !== null && seen !== null) cells.push(seen / cell);
     });
   }
+  // All within what is said of it, and eight in ten within 0.15.
+  expect(cells.length).toBeGreaterThan(100);
+  const off = cells.map((times) => Math.abs(times - 1)).sort((a, b) => a - b);
+  expect(off.at(-1)!).toBeLessThan(CELLS_OFF);
+  expect(off[Math.floor(0.8 * off.length)]!).toBeLessThan(0.15);
 }, 300_000);
 
 /** A white sheet with one winding line of a colour, so many mm wide. */
@@ -299,6 +312,22 @@ test("a band of eleven samples is eleven wide, by hand", () => {
   expect(widthsOf(shares, 0)!.likely).toBeCloseTo(22, 0);
 });
 
+test("discs are as wide as they are: 4/π of their mean chord (Cauchy); half discs at an edge and other sizes beside", () => {
+  const sheet: Sheet = { widthPx: 400, heightPx: 300, pixelMm: 0.5, fromX: 0, fromY: 0, base: 0, colours: 2 };
+  const shares = emptyShares(sheet);
+  const disc = (colour: number, acrossMm: number, x: number, y: number) => {
+    for (let i = 0; i < 400 * 300; i += 1)
+      if (Math.hypot((i % 400) + 0.5 - x, Math.floor(i / 400) + 0.5 - y) < acrossMm)
+        shares.weight[colour * 120_000 + i] = 1;
+  };
+  for (const x of [60, 200, 340]) for (const y of [60, 180]) disc(0, 40, x, y);
+  disc(1, 20, 130, 120);
+  disc(1, 20, 270, 120);
+  expect(cellMm(shares, 0)).toBeCloseTo(40, 0);
+  expect(Math.abs(cellMm(shares, 1)! - 20)).toBeLessThan(0.6);
+  expect(cellMm(emptyShares(sheet), 0)).toBeNull();
+});
+
 test("a card that is burnt out says nothing; colours that look the same are one", () => {
   const pixels = new Uint8ClampedArray(40 * 40 * 4).fill(255);
   expect(balanceOf({ width: 40, height: 40, pixels }, { x: 20, y: 20, radius: 5 })).toBeNull();
@@ -384,6 +413,12 @@ test("judged: what was photographed is told beside what was rehearsed, in words 
   );
   const wished = judged.rehearsed.onTop.map((share, n) => (n === at("Ink black") ? share + 0.1 : share));
   expect(photoWords({ ...judged, seen: judged.rehearsed }, "metric", wished)).toHaveLength(1);
+  const wider = judged.rehearsed.cells.map((cell, n) => (n === at("Ink black") && cell ? 1.6 * cell : cell));
+  expect(photoWords({ ...judged, seen: { ...judged.rehearsed, cells: wider } }, "metric")).toEqual([
+    expect.stringMatching(
+      /^Ink black lies in cells [\d.]+ mm wide, rehearsed [\d.]+ mm; a photo is off by up to 28 %\.$/,
+    ),
+  ]);
   expect(photoWords({ ...judged, seen: judged.rehearsed }, "metric")).toEqual([
     "It came out as it was rehearsed, as far as a photo tells.",
   ]);
