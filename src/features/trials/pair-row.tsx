@@ -61,7 +61,7 @@ export function PairRow({
             aria-label={`${boardName(side)} is better`}
             onClick={() => judge(side)}
             className={classNames(
-              "min-h-20 w-full border px-3 py-2 text-left",
+              "min-h-20 w-full flex-1 border px-3 py-2 text-left",
               said === side ? "border-ink bg-ink text-paper" : "border-line-strong bg-paper hover:border-ink",
             )}
           >

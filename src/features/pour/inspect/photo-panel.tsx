@@ -30,7 +30,6 @@ export function PhotoPanel({
   asked,
   piece,
   system,
-  canJudge,
   kept,
   approved,
   palette,
@@ -39,8 +38,6 @@ export function PhotoPanel({
   asked: PhotoAsked;
   piece: Measured;
   system: UnitSystem;
-  /** Something was rehearsed of the piece that it can be set beside. */
-  canJudge: boolean;
   /** What photos of this piece said that was kept, the last one last. */
   kept: readonly PhotoAt[];
   approved: Approved;
@@ -52,7 +49,7 @@ export function PhotoPanel({
     accept: "image/*",
     onFile: asked.open,
   });
-  const { file, bitmap, next, judged, busy, problem } = asked;
+  const { canJudge, file, bitmap, next, judged, busy, problem } = asked;
   const { say } = useShopClock();
   const [board, setBoard] = useState<Board | null>(null);
   /** Shares of the approved board, and for which piece it was read. */
