@@ -1,19 +1,26 @@
 "use client";
 
 import { useState } from "react";
-import { readTrial, type Trial } from "@/core/learning/trial";
+import type { TrialSaid } from "@/contracts/trials";
+import type { Trial, TrialRead } from "@/core/learning/trial";
 import { stateWords, toldWords, trialWords } from "@/core/learning/trial-words";
 import type { UnitSystem } from "@/core/units/dimension";
 import { Button } from "@/ui/button";
 import { PairRow } from "./pair-row";
 import { DifferenceDrawing } from "./difference-drawing";
-import { useTell } from "./use-tell";
 
 /** One trial: what it says, and its pairs. While they are judged nothing says which way lies on which board, unless it is asked for. */
-export function TrialView({ trial, system }: { trial: Trial; system: UnitSystem }) {
-  const { plan } = trial;
-  const { tell, entries, problem } = useTell(trial);
-  const read = readTrial(plan, entries);
+export function TrialView({
+  trial: { id, plan, read },
+  system,
+  tell,
+  problem,
+}: {
+  trial: Trial & { read: TrialRead };
+  system: UnitSystem;
+  tell: (said: TrialSaid) => void;
+  problem: string | null;
+}) {
   const [open, setOpen] = useState(false);
   const named = read.done || open;
   const words = trialWords(plan, read);
@@ -65,7 +72,7 @@ export function TrialView({ trial, system }: { trial: Trial; system: UnitSystem 
         {read.pairs.map((pair, n) => (
           <PairRow
             key={n}
-            trialId={trial.id}
+            trialId={id}
             pair={pair}
             n={n}
             plan={plan}

@@ -11,6 +11,7 @@ import { classNames } from "@/ui/class-names";
 import { useShopClock } from "@/ui/shop-clock";
 import { BeginTrial } from "./begin-trial";
 import { TrialView } from "./trial-view";
+import { useTell } from "./use-tell";
 
 /** Two ways side by side on boards: those of the shop, one of them, or a new one. */
 export function TrialsView({
@@ -22,10 +23,9 @@ export function TrialsView({
   chosen: string | null;
   system: UnitSystem;
 }) {
-  const trials = useMemo(
-    () => received(shown).map((trial) => ({ ...trial, read: readTrial(trial.plan, trial.entries) })),
-    [shown],
-  );
+  const kept = useMemo(() => received(shown), [shown]);
+  const { tell, told, problem } = useTell(kept);
+  const trials = told.map((trial) => ({ ...trial, read: readTrial(trial.plan, trial.entries) }));
   const [away, setAway] = useState(false);
   const { say } = useShopClock();
   const list = trials.filter(({ id, read }) => away || !read.away || id === chosen);
@@ -70,7 +70,17 @@ export function TrialsView({
           </div>
         )}
       </nav>
-      {trial ? <TrialView key={trial.id} trial={trial} system={system} /> : <BeginTrial system={system} />}
+      {trial ? (
+        <TrialView
+          key={trial.id}
+          trial={trial}
+          system={system}
+          tell={(said) => tell(trial.id, said)}
+          problem={problem?.trialId === trial.id ? problem.message : null}
+        />
+      ) : (
+        <BeginTrial system={system} />
+      )}
     </main>
   );
 }

@@ -6,6 +6,7 @@ import type { ActError } from "@/contracts/act";
 import { callAct } from "@/contracts/call-act";
 import { tellTrial, type TrialSaid } from "@/contracts/trials";
 import type { Trial, TrialEntry } from "@/core/learning/trial";
+import { useHydrated } from "@/ui/use-hydrated";
 import { dropSaid, keepSaid, saidWaiting, type Said } from "./unsent";
 
 /** What may go through the next time; everything else is refused for good. */
@@ -20,30 +21,35 @@ const AGAIN_MS = 4000;
 
 const entryOf = ({ id, at, said }: Said): TrialEntry => ({ ...said, id, at, by: "" });
 
-/** Tells something of a trial: it counts at once, is kept in this browser, and goes out when the server answers. */
-export function useTell({ id: trialId, entries }: Pick<Trial, "id" | "entries">) {
+/**
+ * Tells something of a trial: it counts at once wherever the trials stand, is kept in this browser, and goes out when
+ * the server answers, whichever of them is open.
+ */
+export function useTell(trials: readonly Trial[]) {
   const router = useRouter();
-  const [unsent, setUnsent] = useState<readonly Said[]>(() => saidWaiting(trialId));
+  const [unsent, setUnsent] = useState<readonly Said[]>(saidWaiting);
   /** The server has these, and the page does not show them yet. */
   const [sent, setSent] = useState<readonly Said[]>([]);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<{ trialId: string; message: string } | null>(null);
+  const hydrated = useHydrated();
   useEffect(() => {
     const [first] = unsent;
     if (!first) return;
+    const { id, trialId, said } = first;
     let wanted = true;
     let again: ReturnType<typeof setTimeout> | undefined;
     const send = async () => {
-      const result = await callAct(tellTrial, { id: first.id, trialId, said: first.said });
+      const result = await callAct(tellTrial, { id, trialId, said });
       // What was told meanwhile begins with this one once more: sent twice it is one.
       if (!wanted) return;
-      setProblem(result.ok ? null : result.error.message);
+      setProblem(result.ok ? null : { trialId, message: result.error.message });
       if (!result.ok && AGAIN.has(result.error.code)) {
         again = setTimeout(() => void send(), AGAIN_MS);
         return;
       }
       if (result.ok) setSent((before) => [...before, first]);
-      dropSaid(trialId, first.id);
-      setUnsent((before) => before.filter(({ id }) => id !== first.id));
+      dropSaid(first);
+      setUnsent((before) => before.filter((other) => other.id !== id));
       router.refresh();
     };
     void send();
@@ -51,16 +57,22 @@ export function useTell({ id: trialId, entries }: Pick<Trial, "id" | "entries">)
       wanted = false;
       clearTimeout(again);
     };
-  }, [unsent, trialId, router]);
-  const shown = new Set(entries.map(({ id }) => id));
+  }, [unsent, router]);
   return {
-    tell: (said: TrialSaid) => {
-      const told = { id: crypto.randomUUID(), at: new Date().toISOString(), said };
-      keepSaid(trialId, told);
+    tell: (trialId: string, said: TrialSaid) => {
+      const told = { id: crypto.randomUUID(), trialId, at: new Date().toISOString(), said };
+      keepSaid(told);
       setUnsent((before) => [...before, told]);
     },
     /** All that was told, with what is on its way. */
-    entries: [...entries, ...[...sent, ...unsent].filter(({ id }) => !shown.has(id)).map(entryOf)],
+    told: trials.map((trial) => {
+      const shown = new Set(trial.entries.map(({ id }) => id));
+      // The page came from a server that knows nothing of them.
+      const more = (hydrated ? [...sent, ...unsent] : []).filter(
+        ({ id, trialId }) => trialId === trial.id && !shown.has(id),
+      );
+      return { ...trial, entries: [...trial.entries, ...more.map(entryOf)] };
+    }),
     problem,
   };
 }
