@@ -25,8 +25,9 @@ const { values } = parseArgs({
   },
 });
 
-/** A mutant's tests may take this long; a loop that never ends is cut off. */
-const PATIENCE_MS = 120_000;
+/** A mutant's tests may take at least this long, and so many times what all of them take; a loop that never ends is cut off. */
+const LEAST_PATIENCE_MS = 120_000;
+const PATIENCE = 4;
 
 const OTHER_OPERATOR: Partial<Record<ts.SyntaxKind, string>> = {
   [ts.SyntaxKind.PlusToken]: "-",
@@ -126,7 +127,7 @@ function testsOf(file: string): string[] {
 }
 
 /** Whether all tests pass: with a mutant, or as the code is. */
-const passes = (tests: readonly string[], mutant: Mutant | null): Promise<boolean> =>
+const passes = (tests: readonly string[], mutant: Mutant | null, patienceMs?: number): Promise<boolean> =>
   new Promise((resolve) => {
     const child = execFile(
       process.execPath,
@@ -142,7 +143,7 @@ const passes = (tests: readonly string[], mutant: Mutant | null): Promise<boolea
       ],
       {
         env: { ...process.env, ...(mutant ? { GAUGEBEAM_MUTANT: JSON.stringify(mutant) } : {}) },
-        timeout: PATIENCE_MS,
+        timeout: patienceMs,
         killSignal: "SIGKILL",
         maxBuffer: 1 << 28,
       },
@@ -167,7 +168,9 @@ async function main(): Promise<void> {
         .map(({ mutant }) => mutant);
   console.log(`${every.length} mutants in ${files.length} files; ${chosen.length} are tried`);
   // Tests that fail anyhow would kill everything.
+  const began = performance.now();
   if (!(await passes(TESTS, null))) throw new Error("The tests do not pass as the code is: mend them first.");
+  const patienceMs = Math.max(LEAST_PATIENCE_MS, PATIENCE * (performance.now() - began));
   const survivors: Mutant[] = [];
   let done = 0;
   const lane = pLimit(availableParallelism());
@@ -178,8 +181,8 @@ async function main(): Promise<void> {
         const near = all.filter((test) => path.dirname(test) === path.dirname(mutant.file));
         const far = all.filter((test) => !near.includes(test));
         const survives =
-          (near.length === 0 || (await passes(near, mutant))) &&
-          (far.length === 0 || (await passes(far, mutant)));
+          (near.length === 0 || (await passes(near, mutant, patienceMs))) &&
+          (far.length === 0 || (await passes(far, mutant, patienceMs)));
         if (survives) {
           survivors.push(mutant);
           console.log(`  survives: ${mutant.file}:${mutant.line}  ${mutant.was}  ->  ${mutant.text}`);
