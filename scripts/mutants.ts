@@ -170,7 +170,7 @@ async function main(): Promise<void> {
   // Tests that fail anyhow would kill everything.
   const began = performance.now();
   if (!(await passes(TESTS, null))) throw new Error("The tests do not pass as the code is: mend them first.");
-  const patienceMs = Math.max(LEAST_PATIENCE_MS, PATIENCE * (performance.now() - began));
+  const patienceMs = Math.ceil(Math.max(LEAST_PATIENCE_MS, PATIENCE * (performance.now() - began)));
   const survivors: Mutant[] = [];
   let done = 0;
   const lane = pLimit(availableParallelism());
