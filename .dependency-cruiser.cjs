@@ -30,6 +30,7 @@ Object.assign(ROOMS, {
   learning: ["inspect", "rehearsal", "pour", "plan", ...BELOW_PLAN],
   inspect: ["rehearsal", "pour", "plan", ...BELOW_PLAN],
   shop: ["pour", "plan", ...BELOW_PLAN],
+  shelf: ["shop", "pour", "plan", ...BELOW_PLAN],
   recipe: ["plan", ...BELOW_PLAN],
   rehearsal: ["plan", ...BELOW_PLAN],
 });

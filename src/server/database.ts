@@ -11,6 +11,7 @@ import { defineRehearsal } from "./models/rehearsal";
 import { defineResinCard } from "./models/resin-card";
 import { defineRoomReading } from "./models/room-reading";
 import { defineSession } from "./models/session";
+import { defineShelf } from "./models/shelf";
 import { defineShop } from "./models/shop";
 import { defineTrial } from "./models/trial";
 import { readSettings, type Settings } from "./settings";
@@ -43,6 +44,7 @@ export function openDatabase(settings: Settings["database"]) {
     ...defineSession(sequelize),
     ...defineLearning(sequelize),
     ...defineTrial(sequelize),
+    ...defineShelf(sequelize),
   };
 }
 

@@ -15,6 +15,7 @@ import * as twelfth from "./migrations/0012-clock";
 import * as thirteenth from "./migrations/0013-heat-on-a-film";
 import * as fourteenth from "./migrations/0014-learning";
 import * as fifteenth from "./migrations/0015-trials";
+import * as sixteenth from "./migrations/0016-shelf";
 import { repeatableTables, type RepeatableTables } from "./repeatable-tables";
 import { readSettings } from "./settings";
 
@@ -38,6 +39,7 @@ export const MIGRATIONS: readonly {
   { name: "0013-heat-on-a-film", ...thirteenth },
   { name: "0014-learning", ...fourteenth },
   { name: "0015-trials", ...fifteenth },
+  { name: "0016-shelf", ...sixteenth },
 ];
 
 /** Another process that migrates is waited for, at most so long. */

@@ -2,6 +2,7 @@ import { shelfFile } from "@/features/colours/palette";
 import { learnShop, type ToLearnFrom } from "@/features/learn/learn-shop";
 import { makeSheet, type SheetRequest } from "@/features/job/sheets/make-sheet";
 import { shoppingOfJobs, type JobsToBuyFor } from "@/features/job/buy/shopping-of-jobs";
+import { needsOfJobs, weighedAtPour, type JobsToReserve, type PourToBook } from "@/features/shelf/worked-out";
 import { wetNowOf, type PourToShow } from "@/features/bench-line/wet-now";
 
 /** What is worked out of users' documents aside of the server's main thread, by the names under which the queries ask for it. */
@@ -9,6 +10,8 @@ export const TASKS: Record<string, (input: unknown) => unknown> = {
   shelf: (input) => shelfFile(input as Parameters<typeof shelfFile>[0]),
   sheet: (input) => makeSheet(input as SheetRequest),
   shopping: (input) => shoppingOfJobs(input as JobsToBuyFor),
+  "shelf-needs": (input) => needsOfJobs(input as JobsToReserve),
+  "weighed-out": (input) => weighedAtPour(input as PourToBook),
   learning: (input) => learnShop(input as ToLearnFrom),
   "wet-now": (input) => wetNowOf(input as PourToShow),
 };

@@ -30,6 +30,11 @@ test("a lot that stood on the other bottle is told, however it is typed", () => 
   expect(lotWords("7731 B", lineOf("A"), steps, state)).toBeNull();
   expect(lotWords("7732", lineOf("B"), steps, state)).toBeNull();
 });
+test("a label of the shop says which half it is of", () => {
+  expect(lotWords("L42-A", lineOf("B"), steps, foldPour([]))).toContain("bottle of A");
+  expect(lotWords("l42 b", lineOf("B"), steps, foldPour([]))).toBeNull();
+  expect(lotWords("L42", lineOf("B"), steps, foldPour([]))).toBeNull();
+});
 test("the log tells each lot once, the last that was told of a bottle", () => {
   const told = lotsTold(steps, foldPour([lot("A", "1", 1), lot("A", "2", 2), lot("B", "3", 3)]));
   expect(told.map((one) => one.lot)).toEqual(["2", "3"]);

@@ -1,3 +1,4 @@
+import { plainLot, readCode } from "./lot-code";
 import type { PourState } from "./pour-events";
 import { weighKey, type WeighLine } from "./weigh-lines";
 import type { RunStep } from "./run-sheet";
@@ -15,14 +16,15 @@ export function lotWords(
   steps: readonly RunStep[],
   state: PourState,
 ): string | null {
-  const plain = (text: string) => text.toUpperCase().replace(/[\s-]/g, "");
   const part = partOf(line);
   if (part === null) return null;
+  const label = readCode(lot)?.part ?? "whole";
+  if (label !== "whole" && label !== part) return `This label is of a bottle of ${label}. Look again.`;
   for (const step of steps)
     for (const other of step.weigh) {
       const known = state.lots.get(weighKey(step.id, other.line));
       const of = partOf(other);
-      if (known !== undefined && of !== null && of !== part && plain(known) === plain(lot))
+      if (known !== undefined && of !== null && of !== part && plainLot(known) === plainLot(lot))
         return `This lot stood on the bottle of ${of}: A and B may be swapped. Look at the labels.`;
     }
   return null;

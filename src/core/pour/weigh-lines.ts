@@ -25,7 +25,8 @@ export const weighKey = (stepId: string, line: string) => `${stepId}|${line}`;
 export type WeighedThing =
   /** `carriedG` is A that stocks of colour bring along: so much less of it goes on the scale. */
   | { kind: "part"; part: "A" | "B" | "C"; mixId: string; carriedG: number }
-  | { kind: "dose"; doseId: string }
+  /** `ofStock`: what is weighed is a stock that was made before, its colour in it. */
+  | { kind: "dose"; doseId: string; ofStock?: true }
   /** Colour for a stock that is made first. */
   | { kind: "stock"; doseId: string };
 
@@ -165,7 +166,7 @@ function linesOf(batch: Batch, paint: boolean, stepG: number): Line[] {
   const doseLines = (at: number, into: string): Line[] =>
     (doses[at] ?? []).map(({ dose, stock, how }) => ({
       line: `dose-${dose.id}`,
-      thing: { kind: "dose", doseId: dose.id },
+      thing: { kind: "dose", doseId: dose.id, ...(stock && { ofStock: true as const }) },
       label: stock ? `of the stock of ${dose.name} ${into}` : `${dose.name} ${into}`,
       grams: stock ? stock.stockG : dose.grams,
       ml: null,

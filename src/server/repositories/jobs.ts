@@ -219,14 +219,17 @@ export function jobsOf(db: Database, me: Person) {
       }));
     },
     documents,
-    /** Open jobs that are planned for a day and not done, those nearest to `today` (year-month-day) first; how many more there are. */
-    async dated(today: string): Promise<{ jobs: DatedJob[]; unreadable: UnreadableJob[]; more: number }> {
+    /** Open jobs that are planned for a day and not done, those nearest to `today` (year-month-day) first, of one status where it is given; how many more there are. */
+    async dated(
+      today: string,
+      status?: JobFields["status"],
+    ): Promise<{ jobs: DatedJob[]; unreadable: UnreadableJob[]; more: number }> {
       const where = {
         shopId: me.shopId,
         removedAt: null,
         archivedAt: null,
         startOn: { [Op.ne]: null },
-        status: { [Op.ne]: "done" as const },
+        status: status ?? { [Op.ne]: "done" as const },
       };
       const { rows, count } = await db.Job.findAndCountAll({
         where,

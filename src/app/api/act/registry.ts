@@ -7,6 +7,7 @@ import { learnActs } from "@/features/learn/actions";
 import { peopleActs } from "@/features/people/actions";
 import { pourActs } from "@/features/pour/actions";
 import { recipeActs } from "@/features/recipes/actions";
+import { shelfActs } from "@/features/shelf/actions";
 import { signInActs } from "@/features/sign-in/actions";
 import { trialActs } from "@/features/trials/actions";
 import type { Implemented } from "@/server/acts";
@@ -25,5 +26,6 @@ export const ACTS: ReadonlyMap<string, Implemented> = new Map(
     ...pourActs,
     ...learnActs,
     ...trialActs,
+    ...shelfActs,
   ].map((implemented) => [implemented.act.name, implemented]),
 );

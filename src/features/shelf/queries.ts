@@ -1,0 +1,121 @@
+import type { Person } from "@/contracts/people";
+import { serverNowMs } from "@/contracts/server-now";
+import type { ColourCard } from "@/core/colour/colour-card";
+import type { ResinCard } from "@/core/cure/resin-card";
+import { bookingsOf } from "@/core/shelf/booking";
+import type { Lot } from "@/core/shelf/lot";
+import { reserve, type JobNeeds } from "@/core/shelf/reserve";
+import { shortWords, type ShortOfJob } from "@/core/shelf/shelf-words";
+import { lotState } from "@/core/shelf/stock";
+import type { WeighedOut } from "@/core/shelf/weighed-out";
+import { aside, asideTask } from "@/server/aside";
+import { database } from "@/server/database";
+import { Refused } from "@/server/refused";
+import { colourCardsOf } from "@/server/repositories/colour-cards";
+import { jobsOf } from "@/server/repositories/jobs";
+import { poursOf } from "@/server/repositories/pours";
+import { resinCardsOf } from "@/server/repositories/resin-cards";
+import { shelfOf, type KeptItem, type UnplacedOfPour } from "@/server/repositories/shelf";
+import type { JobsToReserve, PourToBook } from "./worked-out";
+
+const needsTask = asideTask<JobsToReserve, JobNeeds[]>("page", "shelf-needs");
+const weighedTask = asideTask<PourToBook, WeighedOut[]>("page", "weighed-out");
+
+const today = (): string => new Date(serverNowMs()).toISOString().slice(0, 10);
+
+/** Brings the book up to date with what was weighed at pours since the things stand on the shelf. A pour that cannot be read is passed over. */
+async function bookPours(person: Person, items: readonly KeptItem[]): Promise<void> {
+  if (items.length === 0) return;
+  const db = database();
+  const shelf = shelfOf(db, person);
+  const since = new Date(Math.min(...items.map((item) => Date.parse(item.since))));
+  for (const { pourId, upTo } of await shelf.poursToBook(since)) {
+    let weighed: WeighedOut[] = [];
+    try {
+      const { plan, events } = await poursOf(db, person).open(pourId);
+      weighed = await aside(person, weighedTask, { plan, events });
+    } catch (failure) {
+      if (!(failure instanceof Refused)) throw failure;
+    }
+    const known = weighed.filter(({ cardId, at }) =>
+      items.some((item) => item.cardId === cardId && item.since <= at),
+    );
+    const { bookings, unplaced } = bookingsOf(pourId, known, items, await shelf.lots());
+    await shelf.book(pourId, upTo, bookings, unplaced);
+  }
+}
+
+/** What approved jobs with a day take, those that are overdue today; and one more job, whatever it is marked. */
+async function needsOfShop(
+  person: Person,
+  items: readonly KeptItem[],
+  alsoJobId?: string,
+): Promise<JobNeeds[]> {
+  const db = database();
+  const [{ jobs }, also, cards] = await Promise.all([
+    jobsOf(db, person).dated(today(), "approved"),
+    alsoJobId === undefined ? [] : jobsOf(db, person).documents([alsoJobId]),
+    resinCardsOf(db, person).list(),
+  ]);
+  const more = also.filter(({ jobId }) => !jobs.some(({ id }) => id === jobId));
+  const all = [
+    ...jobs.map(({ id, name, document }) => ({ jobId: id, name, document })),
+    ...more.map(({ jobId, name, document }) => ({ jobId, name, document })),
+  ].map((job) => {
+    const on = job.document.work.startOn ?? today();
+    return { ...job, day: on < today() ? today() : on };
+  });
+  return aside(person, needsTask, { jobs: all, cards, items });
+}
+
+export type OpenShelf = {
+  items: KeptItem[];
+  lots: Lot[];
+  unplaced: UnplacedOfPour[];
+  jobs: JobNeeds[];
+  cards: ResinCard[];
+  colours: ColourCard[];
+  today: string;
+};
+
+/** What counts as nothing left, of grams, millilitres and pieces. */
+const NOTHING = 1e-6;
+const holdsSomething = (lot: Lot) =>
+  [...lotState(lot).left.values()].some((left) => Math.abs(left) > NOTHING);
+
+/** The shelf as it stands, with empty lots only of one item. */
+export async function openShelf(person: Person, itemId: string | null): Promise<OpenShelf> {
+  const db = database();
+  const shelf = shelfOf(db, person);
+  const items = await shelf.items();
+  await bookPours(person, items);
+  const [lots, unplaced, jobs, cards, colours] = await Promise.all([
+    shelf.lots(),
+    shelf.unplaced(),
+    needsOfShop(person, items),
+    resinCardsOf(db, person).list(),
+    colourCardsOf(db, person).list(),
+  ]);
+  return {
+    items,
+    lots: lots.filter((lot) => lot.itemId === itemId || holdsSomething(lot)),
+    unplaced,
+    jobs,
+    cards,
+    colours,
+    today: today(),
+  };
+}
+
+/** What approved jobs, and one more where it is named, will not find on the shelf on their days. Nothing where the shop keeps no shelf. */
+export async function shortOnTheDay(person: Person, alsoJobId?: string): Promise<ShortOfJob[]> {
+  const db = database();
+  const shelf = shelfOf(db, person);
+  const items = await shelf.items();
+  if (items.length === 0) return [];
+  await bookPours(person, items);
+  const [lots, jobs] = await Promise.all([shelf.lots(), needsOfShop(person, items, alsoJobId)]);
+  return shortWords(reserve(jobs, lots).shortages, { items, lots, jobs, system: person.units });
+}
+
+export const recallLot = (person: Person, lotId: string) => shelfOf(database(), person).recall(lotId);
