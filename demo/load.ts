@@ -28,12 +28,14 @@ import { hashPassword } from "@/server/passwords";
 import { colourCardsOf } from "@/server/repositories/colour-cards";
 import { signInBook } from "@/server/repositories/people";
 import { poursOf } from "@/server/repositories/pours";
+import { shelfOf } from "@/server/repositories/shelf";
 import { trialsOf } from "@/server/repositories/trials";
 import type { z } from "zod";
 import { boardPicture } from "./board-picture";
 import { pastPours } from "./history";
 import { demoPour } from "./pours";
 import { DEMO_RECIPES, foretold } from "./recipes";
+import { datedFacts, demoShelf, SHELF_SINCE_DAYS } from "./shelf";
 import { demoTrials } from "./trials";
 import { DEMO_BENCH, DEMO_PASSWORD, DEMO_PEOPLE, DEMO_ROOM, DEMO_SHOP, demoJobs } from "./shop";
 
@@ -99,6 +101,7 @@ async function loadShop(now: Date): Promise<void> {
   const helper = await signInBook(database()).person(handIds[0] ?? "");
   await loadHistory(person, helper ?? person, cards, now);
   await loadTrials(person, helper ?? person, now);
+  await loadShelf(person, helper ?? person, cards, shelf, now);
 
   await doAct(person, setBench, { settings: DEMO_BENCH });
   const [tempC, humidityPct] = DEMO_ROOM;
@@ -168,6 +171,28 @@ async function loadTrials(owner: Person, hand: Person, now: Date): Promise<void>
         one,
         new Date(begunAt + 86400_000 + n * 60_000),
       );
+  }
+}
+
+/** The shelf as it was put in and what happened to it since; what pours took is booked when it is looked at. */
+async function loadShelf(
+  owner: Person,
+  hand: Person,
+  cards: readonly ResinCard[],
+  colours: readonly ColourCard[],
+  now: Date,
+): Promise<void> {
+  const daysAgo = (days: number) => new Date(now.getTime() - days * 86400_000);
+  for (const { fields, lots } of demoShelf(cards, colours)) {
+    const itemId = crypto.randomUUID();
+    await shelfOf(database(), owner).putItem(itemId, fields, daysAgo(SHELF_SINCE_DAYS));
+    for (const lot of lots) {
+      const lotId = crypto.randomUUID();
+      const since = daysAgo(Math.min(SHELF_SINCE_DAYS, lot.boughtDaysAgo));
+      await shelfOf(database(), owner).addLot(lotId, itemId, datedFacts(lot, now), lot.came, since);
+      for (const { daysAgo: days, said } of lot.told ?? [])
+        await shelfOf(database(), hand).tell(crypto.randomUUID(), lotId, said, daysAgo(days));
+    }
   }
 }
 

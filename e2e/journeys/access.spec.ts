@@ -88,6 +88,16 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
     await page.getByRole("tab", { name: new RegExp(`^${part}`) }).click();
     await look(`inspect: ${part}`);
   }
+  await page.goto("/shelf");
+  await page.getByRole("link", { name: "Slow coating 1:1" }).click();
+  await page.getByRole("button", { name: "its book" }).first().click();
+  await look("shelf");
+  await page.getByRole("button", { name: "Something came" }).click();
+  await look("something came");
+  await page.keyboard.press("Escape");
+  await page.getByRole("link", { name: "count all" }).click();
+  await page.waitForURL("**/shelf/count");
+  await look("stocktaking");
   await page.goto("/learn");
   await expect(page.getByRole("heading", { name: "How good are we?" })).toBeVisible();
   await look("learn");

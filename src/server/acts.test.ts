@@ -19,6 +19,9 @@ import { poursOf } from "./repositories/pours";
 import { picturesOf } from "./repositories/pictures";
 import { recipesOf } from "./repositories/recipes";
 import { rehearsalsOf } from "./repositories/rehearsals";
+import type { ShelfItemFields } from "@/contracts/shelf";
+import { NO_FACTS } from "@/core/shelf/stock";
+import { shelfOf } from "./repositories/shelf";
 import { trialsOf } from "./repositories/trials";
 import { testDatabase, testShop, type TestShop } from "./testing/test-shop";
 
@@ -51,6 +54,8 @@ let theirReading: string;
 let theirPractice: string;
 let theirPicture: string;
 let theirTrial: string;
+let theirItem: string;
+let theirLot: string;
 const TRIAL: TrialPlan = {
   name: "Theirs",
   now: "as now",
@@ -90,6 +95,10 @@ beforeAll(async () => {
   await benchOf(db, theirs.owner).read({ id: theirReading, at, tempC: 21, humidityPct: 50 });
   theirTrial = randomUUID();
   await trialsOf(db, theirs.owner).begin(theirTrial, TRIAL, new Date());
+  [theirItem, theirLot] = [randomUUID(), randomUUID()];
+  const theirShelf = shelfOf(db, theirs.owner);
+  await theirShelf.putItem(theirItem, EMBED, new Date());
+  await theirShelf.addLot(theirLot, theirItem, NO_FACTS, { whole: 5 }, new Date());
   theirPractice = randomUUID();
   const theirRehearsals = rehearsalsOf(db, theirs.owner);
   await theirRehearsals.keep({ id: theirPractice, doneAt: at, score: 70, result: PRACTICE });
@@ -184,8 +193,26 @@ const foreign = (): Record<string, unknown> => ({
     trialId: theirTrial,
     said: { kind: "eye", pair: 0, better: "left" },
   },
+  "shelf.put-item": {
+    id: theirItem,
+    fields: { ...EMBED, name: "taken" },
+  },
+  "shelf.remove-item": { itemId: theirItem, removed: true },
+  "shelf.add-lot": { id: randomUUID(), itemId: theirItem, facts: NO_FACTS, came: {} },
+  "shelf.tell": { id: randomUUID(), lotId: theirLot, said: { kind: "came", part: "whole", amount: 1 } },
+  "shelf.place": { lotId: theirLot, from: { pourId: theirPour, stepId: "s", line: "A" } },
   "pour.record": { pourId: theirPour, events: [{ id: randomUUID(), at, kind: "finish" }] },
 });
+
+const EMBED: ShelfItemFields = {
+  kind: "embed",
+  name: "River stones",
+  cardId: null,
+  use: null,
+  cupMl: null,
+  keepAtLeast: null,
+  hazards: "",
+};
 
 /** A picture of all rows of a shop, to see that nothing moved. */
 async function rowsOf(shopId: string): Promise<string> {
@@ -203,6 +230,8 @@ async function rowsOf(shopId: string): Promise<string> {
     approved,
     learning,
     trials,
+    items,
+    lots,
   ] = await Promise.all([
     db.Job.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.ResinCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
@@ -217,9 +246,12 @@ async function rowsOf(shopId: string): Promise<string> {
     db.ApprovedPicture.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.LearningDecision.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.Trial.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.ShelfItem.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.ShelfLot.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
   ]);
   const events = await db.PourEvent.count({ where: { pourId: pours.map((pour) => pour.id) } });
   const told = await db.TrialEntry.count({ where: { trialId: trials.map(({ id }) => id) } });
+  const booked = await db.StockEntry.count({ where: { lotId: lots.map(({ id }) => id) } });
   return JSON.stringify([
     jobs,
     cards,
@@ -234,6 +266,9 @@ async function rowsOf(shopId: string): Promise<string> {
     approved,
     learning,
     trials,
+    items,
+    lots,
+    booked,
     told,
     events,
   ]);

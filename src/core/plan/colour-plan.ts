@@ -46,7 +46,7 @@ const typed = new Map<string, { internal: Float64Array; reflectance: Float64Arra
 const MOST_TYPED = 500;
 
 /** A typed colour as a reflectance, within the film and as seen; kept, since it is looked for on each keystroke. */
-function typedSpectrum(hex: string): { internal: Float64Array; reflectance: Float64Array } {
+export function typedSpectrum(hex: string): { internal: Float64Array; reflectance: Float64Array } {
   const before = typed.get(hex);
   if (before) return before;
   if (typed.size >= MOST_TYPED) typed.clear();

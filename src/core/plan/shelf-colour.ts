@@ -1,7 +1,7 @@
 import { mixedFrom, type CoatColour, type ColourLook, type ColourPart } from "../batch/coat-colour";
 import type { ColourCard, ColourKind } from "../colour/colour-card";
 import { mixLook } from "../colour/mix-look";
-import { mixPartsOf, type CoatLooks } from "./colour-plan";
+import { mixPartsOf, typedSpectrum, type CoatLooks } from "./colour-plan";
 
 /** What a colourant begins with, g in 100 g (common practice, no source). */
 const FIRST_DOSE: Record<ColourKind, number> = {
@@ -66,3 +66,7 @@ export const colourFromCard = (card: ColourCard, id: string, share: number, film
     new Map([[card.id, card]]),
     film,
   );
+
+/** How a colourant looks in a film of a millimetre over white, with its first dose. */
+export const swatchHex = (card: ColourCard): string =>
+  colourFromCard(card, card.id, 1, { filmMm: 1, under: typedSpectrum("#ffffff") }).hex;

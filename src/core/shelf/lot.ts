@@ -19,6 +19,15 @@ export type LotFacts = {
 /** The line of a pour that something was weighed at. */
 export type PourLine = { pourId: string; stepId: string; line: string };
 
+/** A pour by its job and the pieces that were poured. */
+export type PourNamed = {
+  pourId: string;
+  jobId: string;
+  jobName: string;
+  startedAt: string;
+  pieces: string[];
+};
+
 export type TakenFor = "poured" | "sample" | "lost" | "thrown away" | "other";
 
 /**

@@ -67,8 +67,12 @@ test("words: what is short, of which half, what it needs, what is past its date 
     system: "metric",
   });
   expect(short).toMatchObject({ name: "Bakery", sure: true });
-  expect(short!.lines[0]!.replaceAll(/[\u2009\u00a0](?=\d)/g, "").replaceAll(/[\u2009\u00a0]/g, " ")).toBe(
-    "Slow coating: short by 400 g of A; it needs 1300 g to 1450 g. Past its date, not counted: L2-A with 500 g. Mix a test cup of 30 g first and leave it a day: it must set hard and clear. Warm cloudy A until it is clear.",
+  const plain = (text: string) =>
+    text.replaceAll(/[\u2009\u00a0](?=\d)/g, "").replaceAll(/[\u2009\u00a0]/g, " ");
+  const [thing] = short!.things;
+  expect([thing!.name, thing!.sure, plain(thing!.lacks)]).toEqual(["Slow coating", true, "400 g of A"]);
+  expect(plain(thing!.beside)).toBe(
+    "It needs 1300 g to 1450 g. Past its date, not counted: L2-A with 500 g. Mix a test cup of 30 g first and leave it a day: it must set hard and clear. Warm cloudy A until it is clear.",
   );
 });
 test("jobs find together no more than is there", () =>

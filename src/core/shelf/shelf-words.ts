@@ -1,7 +1,7 @@
 import { codeText } from "../pour/lot-code";
 import type { UnitSystem } from "../units/dimension";
 import { quantityText, trimmed } from "../units/format-quantity";
-import { UNIT_OF_KIND, type ItemKind, type ShelfItem } from "./item";
+import { UNIT_OF_KIND, type ConsumableUse, type ItemKind, type ShelfItem } from "./item";
 import type { Lot, StockEntry, TakenFor } from "./lot";
 import type { Shortage } from "./reserve";
 
@@ -12,6 +12,17 @@ export const KIND_WORDS: Record<ItemKind, string> = {
   alcohol: "Alcohols",
   embed: "Stones, glass, glitter",
   consumable: "Cups, gloves, tools",
+};
+
+export const USE_WORDS: Record<ConsumableUse, string> = {
+  cup: "cups or buckets",
+  stick: "stirring sticks",
+  gloves: "gloves",
+  roller: "rollers, brushes",
+  tape: "tape, film",
+  strip: "strips, dams",
+  sandpaper: "sandpaper",
+  other: "something else",
 };
 
 /** An amount of a kind, in the reader's units; pieces as a bare number. */
@@ -60,10 +71,12 @@ export const pastWords = (kind: ItemKind): string =>
     ? `Mix a test cup of ${TEST_CUP_G} g first and leave it a day: it must set hard and clear. Warm cloudy A until it is clear.`
     : "Try it in a test cup first.";
 
-/** What one job will lack on its day, in lines. */
-export type ShortOfJob = { jobId: string; name: string; day: string; sure: boolean; lines: string[] };
+/** What one job will lack of one thing: "6782 g of A and 1923 g of B", and the rest of it in a sentence or two. */
+export type ShortOfItem = { name: string; lacks: string; sure: boolean; beside: string };
+/** What one job will lack on its day. */
+export type ShortOfJob = { jobId: string; name: string; day: string; sure: boolean; things: ShortOfItem[] };
 
-/** Shortages by job, the earliest day first; parts of one item in one line. */
+/** Shortages by job, the earliest day first; parts of one item together. */
 export function shortWords(
   shortages: readonly Shortage[],
   of: {
@@ -77,11 +90,11 @@ export function shortWords(
   const jobIds = [...new Set(shortages.map(({ jobId }) => jobId))];
   for (const jobId of jobIds) {
     const ofJob = shortages.filter((short) => short.jobId === jobId);
-    const lines = [...new Set(ofJob.map(({ itemId }) => itemId))].flatMap((itemId) => {
+    const things = [...new Set(ofJob.map(({ itemId }) => itemId))].flatMap((itemId) => {
       const item = of.items.find(({ id }) => id === itemId);
       return item
         ? [
-            itemLine(
+            shortOfItem(
               item,
               ofJob.filter((short) => short.itemId === itemId),
               of,
@@ -90,23 +103,23 @@ export function shortWords(
         : [];
     });
     const [first] = ofJob;
-    if (first && lines.length > 0)
+    if (first && things.length > 0)
       found.set(jobId, {
         jobId,
         name: of.jobs.find((job) => job.jobId === jobId)?.name ?? "",
         day: first.day,
         sure: ofJob.some(({ sure }) => sure),
-        lines,
+        things,
       });
   }
   return [...found.values()].sort((a, b) => a.day.localeCompare(b.day));
 }
 
-function itemLine(
+function shortOfItem(
   { kind, name }: ShelfItem,
   shorts: readonly Shortage[],
   { lots, system }: { lots: readonly Lot[]; system: UnitSystem },
-): string {
+): ShortOfItem {
   const amount = (value: number) => amountText(kind, value, system);
   const sure = shorts.filter((short) => short.sure);
   const told = sure.length > 0 ? sure : shorts;
@@ -116,7 +129,7 @@ function itemLine(
       return part === "whole" ? by : `${by} of ${part}`;
     })
     .join(" and ");
-  const there = told.every((short) => short.there === 0) ? "none is there" : "";
+  const there = told.every((short) => short.there === 0);
   const needs = told.map(({ need }) => `${amount(need.low)} to ${amount(need.high)}`).join(" and ");
   const pastLots = [
     ...new Map(
@@ -126,10 +139,15 @@ function itemLine(
     const code = lots.find(({ id }) => id === lotId)?.code ?? 0;
     return `${codeText(code, part)} with ${amount(held)}`;
   });
-  return [
-    `${name}: ${sure.length > 0 ? "short by" : "may be short by"} ${lacks}${there && `, ${there}`}; it needs ${needs}.`,
-    ...(pastLots.length > 0
-      ? [`Past its date, not counted: ${pastLots.join(", ")}. ${pastWords(kind)}`]
-      : []),
-  ].join(" ");
+  return {
+    name,
+    lacks,
+    sure: sure.length > 0,
+    beside: [
+      `${there ? "None is there. " : ""}It needs ${needs}.`,
+      ...(pastLots.length > 0
+        ? [`Past its date, not counted: ${pastLots.join(", ")}. ${pastWords(kind)}`]
+        : []),
+    ].join(" "),
+  };
 }

@@ -111,6 +111,12 @@ export const lotState: (lot: Lot) => LotState = byIdentity(fold);
 /** What a lot has of a part; nothing where the book is under nothing. */
 export const leftOf = (lot: Lot, part: Part): number => Math.max(0, lotState(lot).left.get(part) ?? 0);
 
+/** What counts as nothing left, of grams, millilitres and pieces. */
+const NOTHING = 1e-6;
+/** Whether anything is left of a lot by the book, or less than nothing. */
+export const holdsSomething = (lot: Lot): boolean =>
+  [...lotState(lot).left.values()].some((left) => Math.abs(left) > NOTHING);
+
 /** Whether a lot is past its date on a day. */
 export const isPast = (lot: Lot, day: string): boolean => {
   const { bestBefore } = lotState(lot).facts;

@@ -28,7 +28,10 @@ export const SMALL_POURS: readonly SmallPour[] = [
  * What can be poured of what no job takes, the largest first, each as often as there is enough for it by itself.
  * @param thickestMm the thickest film of the resin's card; null where it names none: then only thin ones
  */
-export function useUp(freeMl: number, thickestMm: number | null): { pour: SmallPour; times: number }[] {
+export function smallPoursOf(
+  freeMl: number,
+  thickestMm: number | null,
+): { pour: SmallPour; times: number }[] {
   return SMALL_POURS.filter(({ depthMm }) => depthMm <= (thickestMm ?? 2))
     .map((pour) => ({ pour, times: Math.floor(freeMl / pour.ml) }))
     .filter(({ times }) => times > 0)

@@ -8,7 +8,7 @@ import { runSheet } from "../pour/run-sheet";
 import { shoppingFor } from "../shop/shopping";
 import type { ShelfItem } from "./item";
 import { needsOf } from "./needs";
-import { SMALL_POURS, useUp } from "./use-up";
+import { SMALL_POURS, smallPoursOf } from "./use-up";
 import { weighedOut } from "./weighed-out";
 
 let made = 0;
@@ -116,11 +116,11 @@ test("a plan takes of both halves what its mix is made of, at both ends of its s
 test("what is over goes into small things that it fills, none deeper than the resin may be poured", () => {
   // π/4 · 10² cm² · 0.8 cm = 62.8 ml.
   expect(SMALL_POURS[0]!.ml).toBeCloseTo(62.83, 2);
-  expect(useUp(65, 10)).toMatchObject([{ times: 1 }]);
-  expect(useUp(60, 10)).toEqual([]);
-  for (const { pour, times } of useUp(800, 6)) {
+  expect(smallPoursOf(65, 10)).toMatchObject([{ times: 1 }]);
+  expect(smallPoursOf(60, 10)).toEqual([]);
+  for (const { pour, times } of smallPoursOf(800, 6)) {
     expect(times * pour.ml).toBeLessThanOrEqual(800);
     expect(pour.depthMm).toBeLessThanOrEqual(6);
   }
-  expect(useUp(800, null).every(({ pour }) => pour.depthMm <= 2)).toBe(true);
+  expect(smallPoursOf(800, null).every(({ pour }) => pour.depthMm <= 2)).toBe(true);
 });

@@ -6,7 +6,8 @@ import { derivePlan } from "../plan/derive-plan";
 import type { JobDocument } from "../job/job";
 import { sampleJob } from "../job/sample-job";
 import { starterCards } from "../cure/starter-cards";
-import { shoppingFor } from "./shopping";
+import { solve, type Model } from "yalps";
+import { NOTHING_ON_SHELF, shoppingFor } from "./shopping";
 
 let made = 0;
 const newId = () => `id-${(made += 1)}`;
@@ -135,5 +136,52 @@ describe("sections that meet wet", () => {
   test("one batch has no edge that waits", () => {
     const { batched, life } = planOf().coats[0]!;
     expect(wetEdge({ ...batched!, potLifeMin: exactly(40) }, life, 1)).toBeNull();
+  });
+});
+
+describe("with a shelf", () => {
+  const coating = cards.find((card) => card.kind === "coating")!;
+  const onShelf = (ml: number) => ({ ...NOTHING_ON_SHELF, resinMl: { [coating.id]: ml } });
+  const boughtWith = (ml: number) =>
+    shoppingFor([planOf()], onShelf(ml)).resins.find(({ card }) => card.id === coating.id)!;
+  test("only what the shelf lacks is bought, as cheaply as a linear programme finds (yalps)", () => {
+    const all = boughtWith(0);
+    for (const there of [500, 2000, 5000, 9000]) {
+      const need = all.ml.high - there;
+      if (need <= 0) continue;
+      const model: Model = {
+        direction: "minimize",
+        objective: "cost",
+        constraints: { ml: { min: need } },
+        variables: Object.fromEntries(
+          coating.kits.map(({ ml, price }, index) => [`k${index}`, { ml, cost: price }]),
+        ),
+        integers: true,
+      };
+      const bought = boughtWith(there);
+      expect(bought.onShelfMl).toBe(there);
+      expect(bought.cost).toBeCloseTo(solve(model, { tolerance: 0 }).result, 6);
+    }
+  });
+  test("enough there: nothing is bought, nothing is owed, and what lies on the piece costs what it did", () => {
+    const bought = boughtWith(1e6);
+    expect([bought.cost, bought.cheapest, bought.onShelfMl]).toEqual([0, null, bought.ml.high]);
+    const [with_, without] = [shoppingFor([planOf()], onShelf(1e6)), shoppingFor([planOf()])];
+    expect(with_.perM2).toBeCloseTo(without.perM2!, 9);
+    expect(with_.unpriced).toEqual(without.unpriced);
+  });
+  test("cups, sticks, colours and stones of the shelf are told up to what is needed", () => {
+    const bare = shoppingFor([planOf()]);
+    const [cup] = bare.vessels;
+    const colour = bare.colours[0];
+    const shopping = shoppingFor([planOf()], {
+      ...NOTHING_ON_SHELF,
+      cups: { [Math.round(cup!.nominalMl)]: 1 },
+      sticks: 9999,
+      ...(colour && { colourG: { [colour.name.toLowerCase()]: 0.5 } }),
+    });
+    expect(shopping.vessels[0]).toEqual({ ...cup, onShelf: 1 });
+    expect(shopping.sticksOnShelf).toBe(bare.sticks);
+    if (colour) expect(shopping.colours[0]!.onShelfG).toBe(0.5);
   });
 });

@@ -4,15 +4,29 @@ import { sumOf, type Spread } from "../numerics/spread";
 import type { SprayNeed } from "../schedule/sprays";
 import type { Plan } from "../plan/derive-plan";
 
+/** What of the shelf is free for the jobs that are bought for: mix by resin card, ml; the rest by name or size. */
+export type OnShelf = {
+  resinMl: Record<string, number>;
+  /** By lower-case name, g. */
+  colourG: Record<string, number>;
+  embedG: Record<string, number>;
+  /** By nominal size in whole ml. */
+  cups: Record<string, number>;
+  sticks: number;
+};
+export const NOTHING_ON_SHELF: OnShelf = { resinMl: {}, colourG: {}, embedG: {}, cups: {}, sticks: 0 };
+
 export type ResinNeed = {
   card: ResinCard;
   ml: Spread;
+  /** What of it stands on the shelf, ml of mix: so much less is bought. */
+  onShelfMl: number;
   cheapest: Purchase | null;
   leastLeft: Purchase | null;
-  /** By kits where the card has them, else by the price of a litre; null when neither is known. */
+  /** Of what is bought: by kits where the card has them, else by the price of a litre; null when neither is known. */
   cost: number | null;
 };
-export type ColourNeed = { name: string; hex: string | null; grams: Spread };
+export type ColourNeed = { name: string; hex: string | null; grams: Spread; onShelfG: number };
 
 /** What jobs need together, and what it costs. */
 export type Shopping = {
@@ -25,10 +39,11 @@ export type Shopping = {
     ml: Spread;
     containers: number;
   }[];
-  embeds: { name: string; grams: number }[];
+  embeds: { name: string; grams: number; onShelfG: number }[];
   /** Cups and buckets by size, and sticks. */
-  vessels: { nominalMl: number; count: number }[];
+  vessels: { nominalMl: number; count: number; onShelf: number }[];
   sticks: number;
+  sticksOnShelf: number;
   /** Cost of what is known; `unpriced` names the resins that have no price. */
   cost: number;
   unpriced: string[];
@@ -45,25 +60,32 @@ const group = <Item, Key>(items: readonly Item[], keyOf: (item: Item) => Key): M
   return groups;
 };
 
-/** Enough for the high end of the need in nine of ten jobs. */
-const toBuyMl = (ml: Spread): number => ml.high;
+/** Enough for the high end of the need in nine of ten jobs, less what is there. */
+const toBuyMl = (ml: Spread, onShelfMl: number): number => Math.max(0, ml.high - onShelfMl);
 
-/** What the plans of one job or several need together. */
-export function shoppingFor(plans: readonly Plan[]): Shopping {
+const byName = (name: string) => name.trim().toLowerCase();
+/** Never more than is needed. */
+const atMost = (there: number | undefined, needed: number) => Math.min(there ?? 0, needed);
+
+/** What the plans of one job or several need together, and what is to be bought for them. */
+export function shoppingFor(plans: readonly Plan[], shelf: OnShelf = NOTHING_ON_SHELF): Shopping {
   const coats = plans
     .flatMap((plan) => plan.coats)
     .filter((coat) => coat.resin !== null && coat.batched !== null);
   const resins = [...group(coats, (coat) => coat.resin?.id)].map(([, list]): ResinNeed => {
     const card = list[0]?.resin as ResinCard;
     const ml = sumOf(list.map((coat) => coat.batched?.mixMl as Spread));
-    const cheapest = cheapestKits(toBuyMl(ml), card.kits);
-    const byLitre = card.pricePerLitre === null ? null : (card.pricePerLitre * toBuyMl(ml)) / 1000;
+    const onShelfMl = atMost(shelf.resinMl[card.id], ml.high);
+    const buyMl = toBuyMl(ml, onShelfMl);
+    const cheapest = cheapestKits(buyMl, card.kits);
+    const byLitre = card.pricePerLitre === null ? null : (card.pricePerLitre * buyMl) / 1000;
     return {
       card,
       ml,
+      onShelfMl,
       cheapest,
-      leastLeft: leastLeftKits(toBuyMl(ml), card.kits),
-      cost: cheapest?.cost ?? byLitre,
+      leastLeft: leastLeftKits(buyMl, card.kits),
+      cost: cheapest?.cost ?? (buyMl === 0 ? 0 : byLitre),
     };
   });
   const doses = coats.flatMap(({ coat, batched }) =>
@@ -83,11 +105,15 @@ export function shoppingFor(plans: readonly Plan[]): Shopping {
       });
     }),
   );
-  const colours = [...group(doses, (dose) => dose.name.trim().toLowerCase())].map(([, list]): ColourNeed => ({
-    name: list[0]?.name ?? "",
-    hex: list[0]?.hex ?? null,
-    grams: sumOf(list.map(({ grams }) => grams)),
-  }));
+  const colours = [...group(doses, (dose) => byName(dose.name))].map(([name, list]): ColourNeed => {
+    const grams = sumOf(list.map((dose) => dose.grams));
+    return {
+      name: list[0]?.name ?? "",
+      hex: list[0]?.hex ?? null,
+      grams,
+      onShelfG: atMost(shelf.colourG[name], grams.high),
+    };
+  });
   const sprays = [
     ...group(
       coats.flatMap((coat) => coat.sprays),
@@ -110,7 +136,10 @@ export function shoppingFor(plans: readonly Plan[]): Shopping {
       coats.flatMap(({ embeds }) => embeds),
       (embed) => embed.name,
     ),
-  ].map(([name, list]) => ({ name, grams: list.reduce((sum, embed) => sum + embed.massG, 0) }));
+  ].map(([name, list]) => {
+    const grams = list.reduce((sum, embed) => sum + embed.massG, 0);
+    return { name, grams, onShelfG: atMost(shelf.embedG[byName(name)], grams) };
+  });
   const used = coats.flatMap(({ batched }) =>
     (batched?.batches ?? []).flatMap((batch) => [
       ...(batch.cups.some((cup) => cup.parts !== null) ? [] : [batch.pot, batch.pot]),
@@ -118,7 +147,11 @@ export function shoppingFor(plans: readonly Plan[]): Shopping {
     ]),
   );
   const vessels = [...group(used, (vessel) => vessel.nominalMl)]
-    .map(([nominalMl, list]) => ({ nominalMl, count: list.length }))
+    .map(([nominalMl, list]) => ({
+      nominalMl,
+      count: list.length,
+      onShelf: atMost(shelf.cups[Math.round(nominalMl)], list.length),
+    }))
     .sort((a, b) => a.nominalMl - b.nominalMl);
   const sticks = coats.reduce(
     (sum, { batched }) =>
@@ -127,17 +160,16 @@ export function shoppingFor(plans: readonly Plan[]): Shopping {
     0,
   );
   const cost = resins.reduce((sum, resin) => sum + (resin.cost ?? 0), 0);
-  // What lies on the piece costs what of it is used; the rest of a kit is there for the next.
-  const usedCost = resins.reduce(
-    (sum, { cost: own, cheapest, ml, card }) =>
+  // What lies on the piece costs what of it is used, wherever it came from; the rest of a kit is there for the next.
+  const usedCost = resins.reduce((sum, { ml, card }) => {
+    const all = cheapestKits(ml.high, card.kits);
+    return (
       sum +
-      (own === null
-        ? 0
-        : cheapest && cheapest.boughtMl > 0
-          ? (own * Math.min(ml.likely, cheapest.boughtMl)) / cheapest.boughtMl
-          : ((card.pricePerLitre ?? 0) * ml.likely) / 1000),
-    0,
-  );
+      (all
+        ? (all.cost * Math.min(ml.likely, all.boughtMl)) / all.boughtMl
+        : ((card.pricePerLitre ?? 0) * ml.likely) / 1000)
+    );
+  }, 0);
   const areaM2 = plans.reduce((sum, plan) => sum + plan.totals.topAreaMm2, 0) / 1e6;
   const pieces = plans.reduce((sum, plan) => sum + plan.totals.count, 0);
   return {
@@ -147,6 +179,7 @@ export function shoppingFor(plans: readonly Plan[]): Shopping {
     embeds,
     vessels,
     sticks,
+    sticksOnShelf: atMost(shelf.sticks, sticks),
     cost,
     unpriced: resins.filter((resin) => resin.cost === null).map((resin) => resin.card.name),
     perM2: areaM2 > 0 ? usedCost / areaM2 : null,

@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useState, type ReactNode } from "react";
 import type { Bench } from "@/contracts/bench";
 import { received, type Sent } from "@/contracts/sent";
 import { AHEAD_MIN, nextActs } from "@/core/schedule/shop-days";
@@ -41,11 +41,14 @@ export function BenchView({
   shown,
   system,
   hasProbe,
+  short,
 }: {
   shown: Sent<Bench>;
   system: UnitSystem;
   /** A climate probe stands at the server. */
   hasProbe: boolean;
+  /** What the shelf lacks for the jobs to come. */
+  short: ReactNode;
 }) {
   useProbe(hasProbe);
   const router = useRouter();
@@ -91,6 +94,7 @@ export function BenchView({
       </div>
       <LeftOut bench={bench} broken={shop?.broken ?? []} />
       {shop && <ShopTroubles laid={shop.laid} hrefOf={hrefOf} />}
+      {short}
       {shop && <Beside shop={shop} nowMin={nowMin} />}
       <div className="flex items-end gap-x-5 gap-y-2 flex-wrap mt-5 border-t border-ink pt-3">
         <h2 className="heading text-lg mr-auto">One clock</h2>

@@ -4,7 +4,7 @@ import type { Person } from "@/contracts/people";
 import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { AdoptedFactors } from "@/core/learning/decisions";
-import type { Shopping } from "@/core/shop/shopping";
+import type { OnShelf, Shopping } from "@/core/shop/shopping";
 import { aside, asideTask } from "@/server/aside";
 import { database } from "@/server/database";
 import { colourCardsOf } from "@/server/repositories/colour-cards";
@@ -59,11 +59,12 @@ export const pictureThumbnail = (person: Person, pictureId: string): Promise<Buf
 /** Earlier versions of a job, to go back to. */
 export const versionsOfJob = (person: Person, jobId: string) => jobsOf(database(), person).versions(jobId);
 
-/** What this job, and others chosen beside it, need together; and which others there are. */
+/** What this job, and others chosen beside it, need together, less what the shelf has free for them; and which others there are. */
 export async function jobsToBuyFor(
   person: Person,
   jobId: string,
   others: readonly string[],
+  onShelf: OnShelf,
 ): Promise<{ shopping: Shopping; jobs: { jobId: string; name: string; chosen: boolean }[] }> {
   const db = database();
   const [ofJob, open, cards] = await Promise.all([
@@ -78,6 +79,7 @@ export async function jobsToBuyFor(
     shopping: await aside(person, shoppingTask, {
       documents: all.filter(chosen).map(({ document }) => document),
       cards,
+      onShelf,
     }),
     jobs: all.map((job) => ({ jobId: job.jobId, name: job.name, chosen: chosen(job) })),
   };

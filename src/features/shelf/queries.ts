@@ -1,25 +1,32 @@
 import type { Person } from "@/contracts/people";
 import { serverNowMs } from "@/contracts/server-now";
 import type { ColourCard } from "@/core/colour/colour-card";
+import type { JobDocument } from "@/core/job/job";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { bookingsOf } from "@/core/shelf/booking";
-import type { Lot } from "@/core/shelf/lot";
+import type { Lot, PourNamed } from "@/core/shelf/lot";
+import { freeOf, itemsStand } from "@/core/shelf/item-stands";
+import type { ItemNeed } from "@/core/shelf/needs";
 import { reserve, type JobNeeds } from "@/core/shelf/reserve";
 import { shortWords, type ShortOfJob } from "@/core/shelf/shelf-words";
-import { lotState } from "@/core/shelf/stock";
+import { NOTHING_ON_SHELF, type OnShelf } from "@/core/shop/shopping";
+import { holdsSomething } from "@/core/shelf/stock";
 import type { WeighedOut } from "@/core/shelf/weighed-out";
 import { aside, asideTask } from "@/server/aside";
 import { database } from "@/server/database";
-import { Refused } from "@/server/refused";
+import { notFound, Refused } from "@/server/refused";
 import { colourCardsOf } from "@/server/repositories/colour-cards";
 import { jobsOf } from "@/server/repositories/jobs";
 import { poursOf } from "@/server/repositories/pours";
 import { resinCardsOf } from "@/server/repositories/resin-cards";
 import { shelfOf, type KeptItem, type UnplacedOfPour } from "@/server/repositories/shelf";
+import type { LabelsAsked } from "./make-labels";
 import type { JobsToReserve, PourToBook } from "./worked-out";
 
 const needsTask = asideTask<JobsToReserve, JobNeeds[]>("page", "shelf-needs");
 const weighedTask = asideTask<PourToBook, WeighedOut[]>("page", "weighed-out");
+
+const labelsTask = asideTask<LabelsAsked, Uint8Array>("sheet", "labels");
 
 const today = (): string => new Date(serverNowMs()).toISOString().slice(0, 10);
 
@@ -45,6 +52,9 @@ async function bookPours(person: Person, items: readonly KeptItem[]): Promise<vo
   }
 }
 
+/** What jobs take, by the documents they were worked out from: a plan that did not change is not worked out again. */
+const knownNeeds = new WeakMap<JobDocument, { of: string; needs: readonly ItemNeed[] }>();
+
 /** What approved jobs with a day take, those that are overdue today; and one more job, whatever it is marked. */
 async function needsOfShop(
   person: Person,
@@ -65,7 +75,17 @@ async function needsOfShop(
     const on = job.document.work.startOn ?? today();
     return { ...job, day: on < today() ? today() : on };
   });
-  return aside(person, needsTask, { jobs: all, cards, items });
+  const of = JSON.stringify([cards, items]);
+  const asked = all.filter(({ document }) => knownNeeds.get(document)?.of !== of);
+  const found = asked.length === 0 ? [] : await aside(person, needsTask, { jobs: asked, cards, items });
+  for (const { jobId, needs } of found) {
+    const job = asked.find((one) => one.jobId === jobId);
+    if (job) knownNeeds.set(job.document, { of, needs });
+  }
+  return all.flatMap(({ jobId, name, day, document }) => {
+    const known = knownNeeds.get(document);
+    return known?.of === of ? [{ jobId, name, day, needs: known.needs }] : [];
+  });
 }
 
 export type OpenShelf = {
@@ -76,12 +96,9 @@ export type OpenShelf = {
   cards: ResinCard[];
   colours: ColourCard[];
   today: string;
+  /** The pours that took of what is shown. */
+  pours: PourNamed[];
 };
-
-/** What counts as nothing left, of grams, millilitres and pieces. */
-const NOTHING = 1e-6;
-const holdsSomething = (lot: Lot) =>
-  [...lotState(lot).left.values()].some((left) => Math.abs(left) > NOTHING);
 
 /** The shelf as it stands, with empty lots only of one item. */
 export async function openShelf(person: Person, itemId: string | null): Promise<OpenShelf> {
@@ -96,14 +113,19 @@ export async function openShelf(person: Person, itemId: string | null): Promise<
     resinCardsOf(db, person).list(),
     colourCardsOf(db, person).list(),
   ]);
+  const shown = lots.filter((lot) => lot.itemId === itemId || holdsSomething(lot));
+  const taken = shown.flatMap(({ entries }) =>
+    entries.flatMap((entry) => (entry.kind === "took" && entry.from ? entry.from.pourId : [])),
+  );
   return {
     items,
-    lots: lots.filter((lot) => lot.itemId === itemId || holdsSomething(lot)),
+    lots: shown,
     unplaced,
     jobs,
     cards,
     colours,
     today: today(),
+    pours: await shelf.poursNamed(taken),
   };
 }
 
@@ -118,4 +140,31 @@ export async function shortOnTheDay(person: Person, alsoJobId?: string): Promise
   return shortWords(reserve(jobs, lots).shortages, { items, lots, jobs, system: person.units });
 }
 
-export const recallLot = (person: Person, lotId: string) => shelfOf(database(), person).recall(lotId);
+/** What the shelf has free for these jobs: in date, and taken by no other approved job at the high end of its need. */
+export async function freeOnShelf(person: Person, jobIds: readonly string[]): Promise<OnShelf> {
+  const db = database();
+  const shelf = shelfOf(db, person);
+  const items = await shelf.items();
+  if (items.length === 0) return NOTHING_ON_SHELF;
+  await bookPours(person, items);
+  const [lots, jobs, cards] = await Promise.all([
+    shelf.lots(),
+    needsOfShop(person, items),
+    resinCardsOf(db, person).list(),
+  ]);
+  const others = jobs.filter(({ jobId }) => !jobIds.includes(jobId));
+  return freeOf(itemsStand(items, lots, others, cards, today()));
+}
+
+/** Labels as a PDF: of the lot with this code, or of all that hold something. */
+export async function shelfLabels(
+  person: Person,
+  code: number | null,
+  paper: string | null,
+): Promise<Uint8Array> {
+  const shelf = shelfOf(database(), person);
+  const [items, all] = await Promise.all([shelf.items(), shelf.lots()]);
+  const lots = all.filter((lot) => (code === null ? holdsSomething(lot) : lot.code === code));
+  if (lots.length === 0) throw notFound("lot");
+  return aside(person, labelsTask, { items, lots, paper });
+}

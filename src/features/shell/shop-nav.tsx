@@ -6,6 +6,7 @@ const PLACES = [
   ["/cards", "Resins"],
   ["/recipes", "Recipes"],
   ["/colours", "Colours"],
+  ["/shelf", "Shelf"],
   ["/learn", "Learn"],
 ] as const;
 
@@ -21,7 +22,7 @@ export function Wordmark() {
 /** The places of the shop. */
 export function ShopNav() {
   return (
-    <nav aria-label="Shop" className="flex gap-5 text-sm flex-wrap">
+    <nav aria-label="Shop" className="flex gap-x-5 gap-y-1 max-sm:gap-x-3 text-sm flex-wrap">
       {PLACES.map(([href, words]) => (
         <Link key={href} prefetch={false} href={href} className="hover:underline underline-offset-4">
           {words}

@@ -4,12 +4,12 @@ import type { Person } from "@/contracts/people";
 import { shelfItemFields, stockEntry, type ShelfItemFields, type StockSaid } from "@/contracts/shelf";
 import type { Booking, Unplaced } from "@/core/shelf/booking";
 import type { Part, ShelfItem } from "@/core/shelf/item";
-import type { Lot, LotFacts, PourLine, StockEntry } from "@/core/shelf/lot";
-import { lotState } from "@/core/shelf/stock";
+import type { Lot, LotFacts, PourLine, PourNamed, StockEntry } from "@/core/shelf/lot";
 import { jsonOf, type Database } from "../database";
 import type { StockEntryRow } from "../models/shelf";
 import { notFound, Refused } from "../refused";
 import { inTransaction } from "../transaction";
+import { writeOnce } from "../write-once";
 
 /** An item with the moment from which on what is weighed is booked. */
 export type KeptItem = ShelfItem & { since: string };
@@ -54,9 +54,9 @@ export function shelfOf(db: Database, me: Person) {
     );
   };
   /** Lots as they are stored with their entries, in the order in which these were written. */
-  const lotsWhere = async (where: { id?: string; itemId?: string }): Promise<Lot[]> => {
+  const allLots = async (): Promise<Lot[]> => {
     const rows = await db.ShelfLot.findAll({
-      where: { ...where, shopId: me.shopId },
+      where: { shopId: me.shopId },
       order: [["code", "ASC"]],
     });
     const entries = await db.StockEntry.findAll({
@@ -95,7 +95,7 @@ export function shelfOf(db: Database, me: Person) {
         })
         .sort((a, b) => a.name.localeCompare(b.name));
     },
-    lots: (): Promise<Lot[]> => lotsWhere({}),
+    lots: allLots,
     /** Puts an item on the shelf, or changes what is known of it; what goes by a card is asked for by that card. */
     async putItem(id: string, { kind, name, cardId, ...fields }: ShelfItemFields, now: Date): Promise<void> {
       if (cardId !== null) {
@@ -187,7 +187,7 @@ export function shelfOf(db: Database, me: Person) {
         )
           throw notFound("entry");
       }
-      await write({ id, lotId, at: now, said });
+      await writeOnce(() => write({ id, lotId, at: now, said }));
     },
     /** Pours whose weighings are not in the book yet, by the sequence of their last entry that matters. */
     async poursToBook(since: Date): Promise<{ pourId: string; upTo: string }[]> {
@@ -248,6 +248,8 @@ export function shelfOf(db: Database, me: Person) {
     /** Says of which lot something was weighed that is in nobody's book. */
     async place(lotId: string, from: PourLine): Promise<void> {
       const lot = await lotRow(lotId);
+      const pour = await db.Pour.count({ where: { id: from.pourId, shopId: me.shopId } });
+      if (pour === 0) throw notFound("pour");
       await inTransaction(db, async (transaction) => {
         const row = await db.BookedPour.findByPk(from.pourId, { transaction, lock: true });
         const waiting = row ? (jsonOf(row.unplaced as string) as Unplaced[]) : [];
@@ -259,40 +261,28 @@ export function shelfOf(db: Database, me: Person) {
         await row.update({ unplaced: waiting.filter((one) => one !== found) }, { transaction });
       });
     },
-    /** Jobs into which a lot went, with the pour of each: what is in which piece. */
-    async recall(lotId: string): Promise<
-      {
-        pourId: string;
-        jobId: string;
-        jobName: string;
-        startedAt: string;
-        amounts: Partial<Record<Part, number>>;
-      }[]
-    > {
-      await lotRow(lotId);
-      const [lot] = await lotsWhere({ id: lotId });
-      const amounts = new Map<string, Partial<Record<Part, number>>>();
-      for (const { entry, amount, replaced } of lot ? lotState(lot).history : []) {
-        if (entry.kind !== "took" || !entry.from || replaced || !amount) continue;
-        const ofPour = amounts.get(entry.from.pourId) ?? {};
-        amounts.set(entry.from.pourId, { ...ofPour, [entry.part]: (ofPour[entry.part] ?? 0) + amount });
-      }
-      const pours = await db.Pour.findAll({
-        where: { id: [...amounts.keys()], shopId: me.shopId },
-        attributes: ["id", "jobId", "startedAt"],
-        order: [["startedAt", "DESC"]],
-      });
-      const jobs = await db.Job.findAll({
-        where: { id: pours.map(({ jobId }) => jobId) },
-        attributes: ["id", "name"],
-      });
-      const names = new Map(jobs.map(({ id, name }) => [id, name]));
-      return pours.map(({ id, jobId, startedAt }) => ({
-        pourId: id,
-        jobId,
-        jobName: names.get(jobId) ?? "",
-        startedAt: startedAt.toISOString(),
-        amounts: amounts.get(id) ?? {},
+    /** The jobs of pours and the pieces that were poured, for what is in which piece. */
+    async poursNamed(pourIds: readonly string[]): Promise<PourNamed[]> {
+      if (pourIds.length === 0) return [];
+      const [rows] = await db.sequelize.query(
+        `SELECT p.id AS pourId, p.job_id AS jobId, j.name AS jobName, p.started_at AS startedAt,
+                JSON_EXTRACT(p.plan, '$.document.pieces[*].name') AS pieces
+           FROM pours p JOIN jobs j ON j.id = p.job_id
+          WHERE p.shop_id = ? AND p.id IN (?) ORDER BY p.started_at DESC`,
+        { replacements: [me.shopId, [...new Set(pourIds)]] },
+      );
+      return (
+        rows as {
+          pourId: string;
+          jobId: string;
+          jobName: string;
+          startedAt: Date | string;
+          pieces: string | null;
+        }[]
+      ).map(({ startedAt, pieces, ...row }) => ({
+        ...row,
+        startedAt: new Date(startedAt).toISOString(),
+        pieces: pieces === null ? [] : (jsonOf(pieces) as string[]),
       }));
     },
   };

@@ -3,6 +3,7 @@ import { trialEntry, trialPlan, type TrialSaid } from "@/contracts/trials";
 import type { Trial, TrialPlan } from "@/core/learning/trial";
 import { jsonOf, type Database } from "../database";
 import { notFound } from "../refused";
+import { writeOnce } from "../write-once";
 
 /** The trials of the signed-in person's shop. */
 export function trialsOf(db: Database, me: Person) {
@@ -39,7 +40,8 @@ export function trialsOf(db: Database, me: Person) {
     async begin(id: string, plan: TrialPlan, now: Date): Promise<void> {
       const known = await db.Trial.findByPk(id);
       if (known && known.shopId !== me.shopId) throw notFound("trial");
-      if (!known) await db.Trial.create({ id, shopId: me.shopId, plan, begunBy: me.name, at: now });
+      if (!known)
+        await writeOnce(() => db.Trial.create({ id, shopId: me.shopId, plan, begunBy: me.name, at: now }));
     },
     async tell(id: string, trialId: string, said: TrialSaid, now: Date): Promise<void> {
       const trial = await db.Trial.findOne({ where: { id: trialId, shopId: me.shopId } });
@@ -49,7 +51,7 @@ export function trialsOf(db: Database, me: Person) {
       if (known) return;
       const { pairs } = jsonOf(trial.plan) as TrialPlan;
       if ("pair" in said && said.pair >= pairs.length) throw notFound("pair");
-      await db.TrialEntry.create({ id, trialId, said, saidBy: me.name, at: now });
+      await writeOnce(() => db.TrialEntry.create({ id, trialId, said, saidBy: me.name, at: now }));
     },
   };
 }

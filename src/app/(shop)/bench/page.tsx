@@ -1,7 +1,9 @@
 import type { Metadata } from "next";
+import { Suspense } from "react";
 import { sent } from "@/contracts/sent";
 import { BenchView } from "@/features/bench/bench-view";
 import { openBench } from "@/features/bench/queries";
+import { ShortOnShelf } from "@/features/shelf/short-on-shelf";
 import { Header } from "@/features/shell/header";
 import { addressOf } from "@/server/instrument";
 import { requirePerson } from "@/server/require-person";
@@ -20,6 +22,11 @@ export default async function BenchPage() {
             shown={sent(await openBench(person))}
             system={person.units}
             hasProbe={addressOf("probe") !== null}
+            short={
+              <Suspense>
+                <ShortOnShelf person={person} />
+              </Suspense>
+            }
           />
         </OnlyInBrowser>
       </div>

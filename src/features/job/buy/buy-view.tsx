@@ -15,6 +15,14 @@ const FT2_PER_M2 = MM2_PER_M2 / MM2_PER_FT2;
 /** Cents only where they matter. */
 const money = (value: number) => decimal(value, value < 100 ? 2 : 0);
 
+const gramText = (grams: number) => trimmed(grams, grams < 10 ? 1 : 0);
+
+/** What of a need stands on the shelf; nothing where none does. */
+const shelfWords = (onShelf: number, needed: number, words: (amount: number) => string): string => {
+  if (!(onShelf > 0)) return "";
+  return onShelf >= needed ? "all on the shelf" : `on the shelf ${words(onShelf)}`;
+};
+
 /** What one job or several need together: kits, colours, sprays, vessels, and what it costs. */
 export function BuyView({
   jobId,
@@ -89,14 +97,17 @@ export function BuyView({
         {shopping.resins.length === 0 && (
           <p className="text-ink-soft">No coat is counted yet: measure a piece and build its coats.</p>
         )}
-        {shopping.resins.map(({ card, ml, cheapest, leastLeft, cost }) => (
+        {shopping.resins.map(({ card, ml, onShelfMl, cheapest, leastLeft, cost }) => (
           <div key={card.id} className="border-t border-line py-3 grid grid-cols-[1fr_auto] gap-x-6">
             <div>
               <span className="font-semibold">{card.name}</span>
               <span className="label ml-3">
                 needs {volume(ml.likely)}, {rangeText(ml, "volume", system)}
+                {onShelfMl > 0 && ` · on the shelf ${volume(onShelfMl)}`}
               </span>
-              {cheapest ? (
+              {onShelfMl >= ml.high ? (
+                <p className="font-semibold">Nothing to buy: the shelf has enough.</p>
+              ) : cheapest ? (
                 <>
                   <Offer words="cheapest" purchase={cheapest} volume={volume} />
                   {leastLeft && leastLeft.cost !== cheapest.cost && (
@@ -114,20 +125,26 @@ export function BuyView({
         ))}
         <Lines
           title="Colours"
-          lines={shopping.colours.map(({ name, hex, grams }) => ({
+          lines={shopping.colours.map(({ name, hex, grams, onShelfG }) => ({
             key: name,
             hex,
             words: name,
-            figure: `${trimmed(grams.likely, grams.likely < 10 ? 1 : 0)} g`,
-            beside: `${trimmed(grams.low, grams.low < 10 ? 1 : 0)} to ${trimmed(grams.high, grams.high < 10 ? 1 : 0)}`,
+            figure: `${gramText(grams.likely)} g`,
+            beside: [
+              `${gramText(grams.low)} to ${gramText(grams.high)}`,
+              shelfWords(onShelfG, grams.high, (g) => `${gramText(g)} g`),
+            ]
+              .filter(Boolean)
+              .join(" · "),
           }))}
         />
         <Lines
           title="Stones, glass, glitter"
-          lines={shopping.embeds.map(({ name, grams }) => ({
+          lines={shopping.embeds.map(({ name, grams, onShelfG }) => ({
             key: name,
             words: name,
             figure: quantityText(grams, "mass", system),
+            beside: shelfWords(onShelfG, grams, (g) => quantityText(g, "mass", system)),
           }))}
         />
         <Lines
@@ -142,13 +159,21 @@ export function BuyView({
         <Lines
           title="Cups, buckets, sticks"
           lines={[
-            ...shopping.vessels.map(({ nominalMl, count }) => ({
+            ...shopping.vessels.map(({ nominalMl, count, onShelf }) => ({
               key: String(nominalMl),
               words: `of ${volume(nominalMl)}`,
               figure: String(count),
+              beside: shelfWords(onShelf, count, String),
             })),
             ...(shopping.sticks > 0
-              ? [{ key: "sticks", words: "stirring sticks", figure: String(shopping.sticks) }]
+              ? [
+                  {
+                    key: "sticks",
+                    words: "stirring sticks",
+                    figure: String(shopping.sticks),
+                    beside: shelfWords(shopping.sticksOnShelf, shopping.sticks, String),
+                  },
+                ]
               : []),
           ]}
         />

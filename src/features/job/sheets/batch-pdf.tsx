@@ -4,7 +4,7 @@ import { otherSystem, quantityText } from "@/core/units/format-quantity";
 import type { UnitSystem } from "@/core/units/dimension";
 import { scaleToHeight, vesselLines } from "@/ui/vessel-outline";
 import type { SheetBatch } from "./batch-lines";
-import { ink, plain, SheetPdf, type Paper } from "./pdf-page";
+import { ink, plain, SheetPdf, type Paper } from "@/ui/pdf-page";
 import { ZoneRows } from "./zone-rows";
 
 /** The batch sheet on paper. */

@@ -1,5 +1,5 @@
 import { Document, Image, Page, Text, View } from "@react-pdf/renderer";
-import type { Paper } from "./pdf-page";
+import type { Paper } from "@/ui/pdf-page";
 
 /** The client's sheet on one page, with room to sign. */
 export function ClientPdf({ title, picture, paper }: { title: string; picture: Buffer; paper: Paper }) {

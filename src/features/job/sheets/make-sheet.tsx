@@ -19,7 +19,7 @@ import { batchJson } from "./batch-json";
 import { batchSheet } from "./batch-lines";
 import { BatchPdf } from "./batch-pdf";
 import { ClientPdf } from "./client-pdf";
-import { paperOf } from "./pdf-page";
+import { paperOf } from "@/ui/pdf-page";
 import { PiecePdf } from "./piece-pdf";
 import { RunPdf } from "./run-pdf";
 import { VeinPdf } from "./vein-pdf";

@@ -7,7 +7,7 @@ import { outlineOf, type Outline } from "@/core/geometry/outline";
 import { edgeOf, edgeWords, TREATMENT_WORDS, type Piece } from "@/core/geometry/piece";
 import type { UnitSystem } from "@/core/units/dimension";
 import { otherSystem, quantityText } from "@/core/units/format-quantity";
-import { ink, plain, SheetPdf, type Paper } from "./pdf-page";
+import { ink, plain, SheetPdf, type Paper } from "@/ui/pdf-page";
 
 /** Room of the drawing on the page, pt. */
 const STAGE = { width: 515, height: 420, room: 62 };

@@ -1,7 +1,7 @@
 import { Text, View } from "@react-pdf/renderer";
 import { type RunStep } from "@/core/pour/run-sheet";
 import { clockText, type ClockStyle } from "@/core/units/clock";
-import { ink, plain, SheetPdf, type Paper } from "./pdf-page";
+import { ink, plain, SheetPdf, type Paper } from "@/ui/pdf-page";
 
 /** The run sheet on paper. */
 export function RunPdf({

@@ -1,7 +1,7 @@
 import { ClipPath, Defs, G, Line, Page, Path, Rect, Svg, Text } from "@react-pdf/renderer";
 import { OVERLAP_MM, templateSheets, type Template, type TemplateLine } from "@/core/drawing-files/template";
 import type { Point } from "@/core/geometry/curves";
-import { plain, type Paper } from "./pdf-page";
+import { plain, type Paper } from "@/ui/pdf-page";
 
 const PT_PER_MM = 72 / 25.4;
 /** Sizes of the paper lying, mm, and what of it no printer reaches. */

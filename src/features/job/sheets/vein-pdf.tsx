@@ -3,7 +3,7 @@ import { veinTemplate } from "@/core/drawing-files/vein-template";
 import type { Measured } from "@/core/geometry/measure";
 import type { PieceVein } from "@/core/veins/tape";
 import type { UnitSystem } from "@/core/units/dimension";
-import { ink, plain, SheetPage, type Paper } from "./pdf-page";
+import { ink, plain, SheetPage, type Paper } from "@/ui/pdf-page";
 import { stretchWords, toldStretches } from "@/core/veins/tape-words";
 import { TemplatePages } from "./template-pages";
 

@@ -3,7 +3,7 @@ import { zoneTemplate } from "@/core/drawing-files/zone-template";
 import type { Measured } from "@/core/geometry/measure";
 import { zoneTable } from "@/core/geometry/zones/zone-table";
 import type { UnitSystem } from "@/core/units/dimension";
-import { plain, SheetPage, type Paper } from "./pdf-page";
+import { plain, SheetPage, type Paper } from "@/ui/pdf-page";
 import { TemplatePages } from "./template-pages";
 import { ZoneRows } from "./zone-rows";
 

@@ -1,7 +1,7 @@
 import { Text, View } from "@react-pdf/renderer";
 import type { ZoneTableRow } from "@/core/geometry/zones/zone-table";
 import type { UnitSystem } from "@/core/units/dimension";
-import { ink, plain } from "./pdf-page";
+import { ink, plain } from "@/ui/pdf-page";
 import { borderWords, zoneFigures } from "./zone-words";
 
 /** The zones of divided pieces on paper: sizes, and what stands on their borders. */

@@ -2,7 +2,7 @@
 
 import { addDays, format, parseISO } from "date-fns";
 import Link from "next/link";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import type { Bench } from "@/contracts/bench";
 import { DAY_MIN } from "@/core/schedule/hours";
 import { type Trouble } from "@/core/schedule/troubles";
@@ -27,7 +27,14 @@ import { useDays } from "./use-days";
 import { useClockWords } from "@/ui/shop-clock";
 
 /** The days of the job as beams: a start is pulled, the windows move; what falls in the night is named; a better start is looked for. */
-export function WindowsView({ bench }: { bench: Bench }) {
+export function WindowsView({
+  bench,
+  short,
+}: {
+  bench: Bench;
+  /** What the shelf lacks for this job on its day. */
+  short: ReactNode;
+}) {
   const { hourText, momentText } = useClockWords();
   const { document, system, change } = useJob();
   const job = useJobState((state) => state.job);
@@ -124,6 +131,7 @@ export function WindowsView({ bench }: { bench: Bench }) {
       )}
       <AdviceAt coatId={null} at={["temperature"]} />
       <Troubles days={days} startOn={startOn} onPick={setCoatId} />
+      {short}
       <div className="mt-3">
         <DaysStrip
           days={days}

@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { BuyView } from "@/features/job/buy/buy-view";
 import { jobsToBuyFor } from "@/features/job/queries";
+import { freeOnShelf } from "@/features/shelf/queries";
 import { orNotFound } from "@/server/or-not-found";
 import { requirePerson } from "@/server/require-person";
 
@@ -16,6 +17,7 @@ export default async function BuyPage({
   const person = await requirePerson();
   const { jobId } = await params;
   const others = [(await searchParams).with ?? []].flat();
-  const bought = await orNotFound(jobsToBuyFor(person, jobId, others));
+  const onShelf = await freeOnShelf(person, [jobId, ...others]);
+  const bought = await orNotFound(jobsToBuyFor(person, jobId, others, onShelf));
   return <BuyView jobId={jobId} {...bought} system={person.units} />;
 }
