@@ -30,6 +30,7 @@ Object.assign(ROOMS, {
   learning: ["inspect", "rehearsal", "pour", "plan", ...BELOW_PLAN],
   inspect: ["rehearsal", "pour", "plan", ...BELOW_PLAN],
   shop: ["pour", "plan", ...BELOW_PLAN],
+  money: ["shop", "pour", "plan", ...BELOW_PLAN],
   shelf: ["shop", "pour", "plan", ...BELOW_PLAN],
   recipe: ["plan", ...BELOW_PLAN],
   rehearsal: ["plan", ...BELOW_PLAN],
@@ -59,15 +60,25 @@ module.exports = {
   forbidden: [
     { name: "no-circular", severity: "error", from: {}, to: { circular: true } },
     only("core-only-core", "^src/core/", ["^src/core/"]),
-    // Geometry, drawing files (docs/decisions/0007) and the clock on the wall (0012) stand on well-kept packages; the rest of the core on nothing.
+    // Geometry, drawing files (docs/decisions/0007), the clock on the wall (0012) and money (0019) stand on well-kept packages; the rest of the core on nothing.
     {
       name: "core-no-packages",
       severity: "error",
       from: {
         path: "^src/core/",
-        pathNot: ["\\.test\\.ts$", "^src/core/(geometry|drawing-files)/", "^src/core/shop/wall-clock\\.ts$"],
+        pathNot: [
+          "\\.test\\.ts$",
+          "^src/core/(geometry|drawing-files)/",
+          "^src/core/(shop/wall-clock|money/money)\\.ts$",
+        ],
       },
       to: { dependencyTypes: ["npm", "npm-dev", "core", "unknown"] },
+    },
+    {
+      name: "core-money-packages",
+      severity: "error",
+      from: { path: "^src/core/money/money\\.ts$" },
+      to: { dependencyTypes: ["npm", "npm-dev", "core", "unknown"], pathNot: "node_modules/dinero\\.js/" },
     },
     {
       name: "core-clock-packages",

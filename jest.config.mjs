@@ -3,7 +3,7 @@ const shared = {
   transform: { "^.+\\.m?[tj]sx?$": "<rootDir>/scripts/jest/transform.mjs" },
   // Packages that ship only ES modules.
   transformIgnorePatterns: [
-    "/node_modules/(?!(flatbush|flatqueue|clipper2-ts|point-in-polygon-hao|robust-predicates|p-limit|yocto-queue|internmap|delaunator|qr|d3-[a-z-]+)/)",
+    "/node_modules/(?!(flatbush|flatqueue|clipper2-ts|point-in-polygon-hao|robust-predicates|p-limit|yocto-queue|internmap|delaunator|qr|dinero.js|d3-[a-z-]+)/)",
   ],
   moduleNameMapper: {
     "^@/(.*)$": "<rootDir>/src/$1",

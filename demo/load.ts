@@ -1,6 +1,7 @@
 import { addStarterColours } from "@/contracts/colour-card";
 import { readRoom, setBench } from "@/contracts/bench";
 import { archiveJob, createJob, describeJob, saveJob } from "@/contracts/jobs";
+import { setRates } from "@/contracts/money";
 import { addPerson, type Person } from "@/contracts/people";
 import { savePicture } from "@/contracts/pictures";
 import { recordPour } from "@/contracts/pours";
@@ -34,6 +35,7 @@ import type { z } from "zod";
 import { boardPicture } from "./board-picture";
 import { pastPours } from "./history";
 import { demoPour } from "./pours";
+import { DEMO_RATES } from "./rates";
 import { DEMO_RECIPES, foretold } from "./recipes";
 import { datedFacts, demoShelf, SHELF_SINCE_DAYS } from "./shelf";
 import { demoTrials } from "./trials";
@@ -104,6 +106,7 @@ async function loadShop(now: Date): Promise<void> {
   await loadShelf(person, helper ?? person, cards, shelf, now);
 
   await doAct(person, setBench, { settings: DEMO_BENCH });
+  await doAct(person, setRates, { fields: DEMO_RATES });
   const [tempC, humidityPct] = DEMO_ROOM;
   const readAt = new Date(now.getTime() - 25 * 60_000).toISOString();
   await doAct(person, readRoom, {

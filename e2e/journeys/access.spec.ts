@@ -74,6 +74,11 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
   await page.getByRole("link", { name: "What to buy" }).click();
   await page.waitForURL("**/buy");
   await look("what to buy");
+  await page.goto(page.url().replace(/buy.*/, "price"));
+  await expect(page.getByRole("table", { name: "What it costs" })).toBeVisible();
+  await look("cost and price");
+  await page.goBack();
+  await page.waitForURL("**/buy");
   await page.goBack();
   await page.waitForURL("**/sheets/batch");
   await page.getByRole("link", { name: "Run sheet" }).click();
@@ -127,6 +132,8 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
   await look("recipe");
   await page.getByLabel("Set beside it").selectOption({ index: 1 });
   await look("two versions side by side");
+  await page.goto("/shop/rates");
+  await look("rates");
   await page.goto("/shop");
   await look("shop");
   await page.goto("/jobs");

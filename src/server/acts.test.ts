@@ -201,6 +201,8 @@ const foreign = (): Record<string, unknown> => ({
   "shelf.add-lot": { id: randomUUID(), itemId: theirItem, facts: NO_FACTS, came: {} },
   "shelf.tell": { id: randomUUID(), lotId: theirLot, said: { kind: "came", part: "whole", amount: 1 } },
   "shelf.place": { lotId: theirLot, from: { pourId: theirPour, stepId: "s", line: "A" } },
+  "money.set-rates": null,
+  "money.save-price": { jobId: theirs.jobId, fields: { lines: [], rushPct: 0 } },
   "pour.record": { pourId: theirPour, events: [{ id: randomUUID(), at, kind: "finish" }] },
 });
 

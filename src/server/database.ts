@@ -3,6 +3,7 @@ import mysql2 from "mysql2";
 import { Sequelize } from "sequelize";
 import { defineColourCard } from "./models/colour-card";
 import { defineJob } from "./models/job";
+import { defineJobPrice } from "./models/job-price";
 import { defineLearning } from "./models/learning";
 import { definePicture } from "./models/picture";
 import { definePour } from "./models/pour";
@@ -45,6 +46,7 @@ export function openDatabase(settings: Settings["database"]) {
     ...defineLearning(sequelize),
     ...defineTrial(sequelize),
     ...defineShelf(sequelize),
+    JobPrice: defineJobPrice(sequelize),
   };
 }
 

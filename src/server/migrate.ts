@@ -16,6 +16,7 @@ import * as thirteenth from "./migrations/0013-heat-on-a-film";
 import * as fourteenth from "./migrations/0014-learning";
 import * as fifteenth from "./migrations/0015-trials";
 import * as sixteenth from "./migrations/0016-shelf";
+import * as seventeenth from "./migrations/0017-money";
 import { repeatableTables, type RepeatableTables } from "./repeatable-tables";
 import { readSettings } from "./settings";
 
@@ -40,6 +41,7 @@ export const MIGRATIONS: readonly {
   { name: "0014-learning", ...fourteenth },
   { name: "0015-trials", ...fifteenth },
   { name: "0016-shelf", ...sixteenth },
+  { name: "0017-money", ...seventeenth },
 ];
 
 /** Another process that migrates is waited for, at most so long. */

@@ -8,13 +8,15 @@ type Props = Omit<ComponentPropsWithRef<"input">, "id" | "size"> & {
   label: string;
   error?: string | null;
   frame?: string;
+  /** For rows of a table whose head says what stands below. */
+  hideLabel?: boolean;
 };
 
 /** A field for words. */
-export function TextField({ label, error, frame, className, ...rest }: Props) {
+export function TextField({ label, error, frame, hideLabel, className, ...rest }: Props) {
   const id = useId();
   return (
-    <FieldFrame id={id} label={label} error={error} className={frame}>
+    <FieldFrame id={id} label={label} error={error} className={frame} hideLabel={hideLabel}>
       <input
         id={id}
         {...rest}

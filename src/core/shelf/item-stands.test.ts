@@ -1,7 +1,7 @@
 import { splitParts } from "../batch/parts";
 import { starterCards } from "../cure/starter-cards";
 import type { ShelfItem } from "./item";
-import { freeOf, itemsStand } from "./item-stands";
+import { freeOf, itemsStand, paidPerMl } from "./item-stands";
 import type { JobNeeds } from "./reserve";
 import { lotOf } from "./testing/lots";
 
@@ -69,4 +69,13 @@ test("free is what stays when jobs take the high end of their needs, by the name
   const free = freeOf(stands);
   expect(free.resinMl[coating.id]).toBeCloseTo(2000, 6);
   expect([free.colourG["silver mica"], free.cups[500], free.sticks]).toEqual([30, 20, 0]);
+});
+test("what was paid for a millilitre is over all lots with a price: 90 for one pair and 170 for two are 260 for 12 litres", () => {
+  const priced = [
+    lotOf(1, "r", both(1), { facts: { price: 90 } }),
+    lotOf(2, "r", both(2), { facts: { price: 170 } }),
+    lotOf(3, "r", both(5)),
+  ];
+  const paid = paidPerMl(itemsStand(items, priced, [], cards, "2026-03-01"));
+  expect(paid).toEqual({ [coating.id]: expect.closeTo(260 / 12_000, 9) });
 });

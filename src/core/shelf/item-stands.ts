@@ -108,3 +108,17 @@ export function freeOf(stands: readonly ItemStands[]): OnShelf {
     sticks: stands.reduce((sum, one) => sum + (one.item.use === "stick" ? free(one) : 0), 0),
   };
 }
+
+/** What a millilitre of a resin's mix was paid for, by resin card: over all its lots whose price was typed, as far as they came in matching pairs. */
+export function paidPerMl(stands: readonly ItemStands[]): Record<string, number> {
+  return Object.fromEntries(
+    stands.flatMap(({ item, card, lots }) => {
+      if (item.kind !== "resin" || !card) return [];
+      const priced = lots.filter((lot) => lotState(lot).facts.price !== null);
+      const perA = splitParts(1, card).aG;
+      const ml = priced.reduce((sum, lot) => sum + (lotState(lot).came.get("A") ?? 0) / perA, 0);
+      const paid = priced.reduce((sum, lot) => sum + (lotState(lot).facts.price ?? 0), 0);
+      return ml > 0 ? [[card.id, paid / ml] as const] : [];
+    }),
+  );
+}

@@ -5,7 +5,7 @@ import type { JobDocument } from "@/core/job/job";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { bookingsOf } from "@/core/shelf/booking";
 import type { Lot, PourNamed } from "@/core/shelf/lot";
-import { freeOf, itemsStand } from "@/core/shelf/item-stands";
+import { freeOf, itemsStand, paidPerMl } from "@/core/shelf/item-stands";
 import type { ItemNeed } from "@/core/shelf/needs";
 import { reserve, type JobNeeds } from "@/core/shelf/reserve";
 import { shortWords, type ShortOfJob } from "@/core/shelf/shelf-words";
@@ -154,6 +154,18 @@ export async function freeOnShelf(person: Person, jobIds: readonly string[]): Pr
   ]);
   const others = jobs.filter(({ jobId }) => !jobIds.includes(jobId));
   return freeOf(itemsStand(items, lots, others, cards, today()));
+}
+
+/** What a millilitre of each resin's mix was paid for, by resin card, where lots with a price stand on the shelf. */
+export async function paidForResins(person: Person): Promise<Record<string, number>> {
+  const db = database();
+  const shelf = shelfOf(db, person);
+  const [items, lots, cards] = await Promise.all([
+    shelf.items(),
+    shelf.lots(),
+    resinCardsOf(db, person).list(),
+  ]);
+  return paidPerMl(itemsStand(items, lots, [], cards, today()));
 }
 
 /** Labels as a PDF: of the lot with this code, or of all that hold something. */

@@ -12,6 +12,8 @@ export class ShopRow extends Model<InferAttributes<ShopRow>, InferCreationAttrib
   declare name: string;
   /** What it has and when it works; null until somebody said so. */
   declare bench: CreationOptional<Record<string, unknown> | string | null>;
+  /** What it reckons with; null until somebody said so. */
+  declare rates: CreationOptional<Record<string, unknown> | string | null>;
   declare createdAt: CreationOptional<Date>;
 }
 
@@ -36,6 +38,7 @@ export function defineShop(sequelize: Sequelize): { Shop: typeof ShopRow; Person
       id: { type: DataTypes.UUID, primaryKey: true },
       name: DataTypes.STRING(80),
       bench: DataTypes.JSON,
+      rates: DataTypes.JSON,
       createdAt: DataTypes.DATE(3),
     },
     { ...common, tableName: "shops" },

@@ -4,6 +4,7 @@ import { colourActs } from "@/features/colours/actions";
 import { jobActs } from "@/features/job/actions";
 import { jobsActs } from "@/features/jobs/actions";
 import { learnActs } from "@/features/learn/actions";
+import { moneyActs } from "@/features/money/actions";
 import { peopleActs } from "@/features/people/actions";
 import { pourActs } from "@/features/pour/actions";
 import { recipeActs } from "@/features/recipes/actions";
@@ -27,5 +28,6 @@ export const ACTS: ReadonlyMap<string, Implemented> = new Map(
     ...learnActs,
     ...trialActs,
     ...shelfActs,
+    ...moneyActs,
   ].map((implemented) => [implemented.act.name, implemented]),
 );

@@ -58,6 +58,7 @@ export function SheetLinks({ jobId }: { jobId: string }) {
         <FileLink href={`${base}/batch.json`}>JSON</FileLink>
       </span>
       <SavedLink href={`/jobs/${jobId}/buy`}>What to buy</SavedLink>
+      <SavedLink href={`/jobs/${jobId}/price`}>Cost and price</SavedLink>
       <Link href={`${base}/wall`} className={`${link} font-semibold`}>
         Wall page
       </Link>
