@@ -25,6 +25,9 @@ const STALE_H = 4;
 const OFF_K = 2;
 const DAY_MIN = 24 * 60;
 
+/** Work of today and tomorrow asks for the room, at whatever hour one looks; minutes from midnight of today. */
+const TOMORROW_ENDS_MIN = 2 * DAY_MIN;
+
 /** How the room is now, against the limits of every coat that is wet or comes within a day, and against what was planned with. */
 export function RoomPanel({
   bench,
@@ -48,7 +51,7 @@ export function RoomPanel({
     .filter(({ stage }) => stage !== "curing")
     .flatMap(({ plan }) =>
       plan.coats.filter(
-        ({ mixedAtMin, handsOffMin }) => mixedAtMin < nowMin + DAY_MIN && handsOffMin > nowMin - DAY_MIN,
+        ({ mixedAtMin, handsOffMin }) => mixedAtMin < TOMORROW_ENDS_MIN && handsOffMin > nowMin - DAY_MIN,
       ),
     );
   const cards = new Map(
@@ -64,7 +67,7 @@ export function RoomPanel({
     : [];
   const off = reading
     ? laid
-        .filter(({ stage, lies }) => stage !== "curing" && lies.fromMin < nowMin + DAY_MIN)
+        .filter(({ stage, lies }) => stage !== "curing" && lies.fromMin < TOMORROW_ENDS_MIN)
         .flatMap(({ id, name, plan }) => {
           const film = plan.coats.map(({ coatId }) => films[coatId]).find(Boolean);
           const planned = film && roomTempC(film.room, nowMin);
