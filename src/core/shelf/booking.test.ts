@@ -90,6 +90,31 @@ test("asked again it writes nothing; weighed anew it changes what it wrote; said
   const said = written(less, bookingsOf("p", [line(250, "L1")], [item], less).bookings);
   expect(leftIn(said)).toEqual([50, 300, 300]);
 });
+test("what somebody corrected in the book stays corrected when the pour is looked at again", () => {
+  const first = written(lots(), bookingsOf("p", [line(200)], [item], lots()).bookings);
+  const booked = first[1]!.entries.at(-1)!.id;
+  const corrected = first.map((lot) =>
+    lot.id === "lot-2"
+      ? {
+          ...lot,
+          entries: [
+            ...lot.entries,
+            {
+              id: "c",
+              at: AT,
+              by: "Ines",
+              kind: "corrected" as const,
+              entryId: booked,
+              amount: 150,
+              why: "",
+            },
+          ],
+        }
+      : lot,
+  );
+  expect(leftIn(corrected)).toEqual([300, 150, 300]);
+  expect(bookingsOf("p", [line(200)], [item], corrected).bookings).toEqual([]);
+});
 test("what was weighed is booked, no more and no less", () =>
   fc.assert(
     fc.property(

@@ -11,15 +11,15 @@ export type Unplaced = { itemId: string; weighed: WeighedOut; from: PourLine };
 
 const SAME_G = 1e-6;
 
-/** What the book says of a line now, lot by lot. */
+/** What was booked of a line, lot by lot, as it was written: an entry that somebody corrected since stays corrected as long as nothing is weighed anew. */
 function bookedAt({ pourId, stepId, line }: PourLine, lots: readonly Lot[]): Map<string, number> {
   const found = new Map<string, number>();
   for (const lot of lots)
-    for (const { entry, amount, replaced } of lotState(lot).history) {
-      if (entry.kind !== "took" || !entry.from || replaced) continue;
+    for (const { entry, replaced } of lotState(lot).history) {
+      if (entry.kind !== "took" || !entry.from || replaced || !(entry.amount > 0)) continue;
       const { from } = entry;
-      if (from.pourId === pourId && from.stepId === stepId && from.line === line && (amount ?? 0) > 0)
-        found.set(lot.id, amount ?? 0);
+      if (from.pourId === pourId && from.stepId === stepId && from.line === line)
+        found.set(lot.id, entry.amount);
     }
   return found;
 }

@@ -9,6 +9,7 @@ import { freeOf, itemsStand, paidPerMl } from "@/core/shelf/item-stands";
 import type { ItemNeed } from "@/core/shelf/needs";
 import { reserve, type JobNeeds } from "@/core/shelf/reserve";
 import { shortWords, type ShortOfJob } from "@/core/shelf/shelf-words";
+import type { Removed } from "@/core/shop/removed";
 import { NOTHING_ON_SHELF, type OnShelf } from "@/core/shop/shopping";
 import { holdsSomething } from "@/core/shelf/stock";
 import type { WeighedOut } from "@/core/shelf/weighed-out";
@@ -98,6 +99,7 @@ export type OpenShelf = {
   today: string;
   /** The pours that took of what is shown. */
   pours: PourNamed[];
+  removed: Removed[];
 };
 
 /** The shelf as it stands, with empty lots only of one item. */
@@ -126,6 +128,7 @@ export async function openShelf(person: Person, itemId: string | null): Promise<
     colours,
     today: today(),
     pours: await shelf.poursNamed(taken),
+    removed: await shelf.removed(),
   };
 }
 

@@ -3,14 +3,17 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
+import { callAct } from "@/contracts/call-act";
 import { received, type Sent } from "@/contracts/sent";
 import { swatchHex } from "@/core/plan/shelf-colour";
+import { removeItem } from "@/contracts/shelf";
 import { ITEM_KINDS } from "@/core/shelf/item";
 import { itemsStand } from "@/core/shelf/item-stands";
 import { KIND_WORDS } from "@/core/shelf/shelf-words";
 import { readCode } from "@/core/pour/lot-code";
 import type { UnitSystem } from "@/core/units/dimension";
 import { Button } from "@/ui/button";
+import { DeletedLately } from "@/ui/deleted-lately";
 import { CodeDialog } from "@/ui/code-dialog";
 import { ItemDetail } from "./item-detail";
 import { ItemForm } from "./item-form";
@@ -30,7 +33,7 @@ export function ShelfView({
 }) {
   const router = useRouter();
   const shelf = useMemo(() => received(shown), [shown]);
-  const { items, lots, jobs, cards, colours, today, unplaced, pours } = shelf;
+  const { items, lots, jobs, cards, colours, today, unplaced, pours, removed } = shelf;
   const stands = useMemo(
     () => itemsStand(items, lots, jobs, cards, today),
     [items, lots, jobs, cards, today],
@@ -112,6 +115,13 @@ export function ShelfView({
         >
           Put something on the shelf
         </Button>
+        <DeletedLately
+          removed={removed}
+          onBack={async (itemId) => {
+            const result = await callAct(removeItem, { itemId, removed: false });
+            return result.ok ? null : result.error.message;
+          }}
+        />
       </section>
       {here && <ItemDetail key={here.item.id} stands={here} today={today} pours={pours} system={system} />}
       {adding && (

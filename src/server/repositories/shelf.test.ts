@@ -100,10 +100,14 @@ test("a card is on the shelf once; taken off it may be put there again; its name
   ).rejects.toMatchObject({
     error: { code: "not-found" },
   });
-  await shelf().removeItem(itemId, true, day(3));
+  await shelf().removeItem(itemId, true, new Date());
   expect((await shelf().items()).some(({ id }) => id === itemId)).toBe(false);
   const again = randomUUID();
   await shelf().putItem(again, fields, day(4));
+  expect((await shelf().removed()).map(({ id }) => id)).toEqual([itemId]);
+  await expect(shelf().removeItem(itemId, false, day(4))).rejects.toMatchObject({
+    error: { message: "This is on the shelf already." },
+  });
   await shelf().removeItem(again, true, day(4));
 });
 test("what a pour weighed is booked once, and what is in nobody's book waits until its lot is said", async () => {

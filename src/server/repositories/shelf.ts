@@ -5,9 +5,11 @@ import { shelfItemFields, stockEntry, type ShelfItemFields, type StockSaid } fro
 import type { Booking, Unplaced } from "@/core/shelf/booking";
 import type { Part, ShelfItem } from "@/core/shelf/item";
 import type { Lot, LotFacts, PourLine, PourNamed, StockEntry } from "@/core/shelf/lot";
+import type { Removed } from "@/core/shop/removed";
 import { jsonOf, type Database } from "../database";
 import type { StockEntryRow } from "../models/shelf";
 import { notFound, Refused } from "../refused";
+import { asRemoved, removedLately } from "../removed";
 import { inTransaction } from "../transaction";
 import { writeOnce } from "../write-once";
 
@@ -70,11 +72,20 @@ export function shelfOf(db: Database, me: Person) {
     }
     return rows.map(({ id, itemId, code }) => ({ id, itemId, code, entries: byLot.get(id) ?? [] }));
   };
+  /** @throws Refused where another item that is on the shelf goes by this card */
+  const onceByCard = async (cardId: string, itemId: string): Promise<void> => {
+    const twin = await db.ShelfItem.findOne({ where: { shopId: me.shopId, cardId, removedAt: null } });
+    if (twin && twin.id !== itemId)
+      throw new Refused({
+        code: "invalid",
+        field: "fields.cardId",
+        message: "This is on the shelf already.",
+      });
+  };
   return {
-    /** Items with the names of their cards, by kind and name; those taken off the shelf only where they are asked for. */
-    async items(removed = false): Promise<KeptItem[]> {
-      const where = removed ? { shopId: me.shopId } : { shopId: me.shopId, removedAt: null };
-      const rows = await db.ShelfItem.findAll({ where });
+    /** Items with the names of their cards, by name; without those taken off the shelf. */
+    async items(): Promise<KeptItem[]> {
+      const rows = await db.ShelfItem.findAll({ where: { shopId: me.shopId, removedAt: null } });
       const cardIds = rows.flatMap(({ cardId }) => cardId ?? []);
       const ofCards = { where: { id: cardIds, shopId: me.shopId }, attributes: ["id", "name"] };
       const names = new Map(
@@ -95,6 +106,15 @@ export function shelfOf(db: Database, me: Person) {
         })
         .sort((a, b) => a.name.localeCompare(b.name));
     },
+    /** Taken off the shelf lately, to be put back. */
+    async removed(): Promise<Removed[]> {
+      return asRemoved(
+        await db.ShelfItem.findAll({
+          where: { shopId: me.shopId, ...removedLately() },
+          order: [["removedAt", "DESC"]],
+        }),
+      );
+    },
     lots: allLots,
     /** Puts an item on the shelf, or changes what is known of it; what goes by a card is asked for by that card. */
     async putItem(id: string, { kind, name, cardId, ...fields }: ShelfItemFields, now: Date): Promise<void> {
@@ -110,15 +130,7 @@ export function shelfOf(db: Database, me: Person) {
         });
       const known = await db.ShelfItem.findByPk(id);
       if (known && known.shopId !== me.shopId) throw notFound("item");
-      if (cardId !== null) {
-        const twin = await db.ShelfItem.findOne({ where: { shopId: me.shopId, cardId, removedAt: null } });
-        if (twin && twin.id !== id)
-          throw new Refused({
-            code: "invalid",
-            field: "fields.cardId",
-            message: "This is on the shelf already.",
-          });
-      }
+      if (cardId !== null) await onceByCard(cardId, id);
       if (known) await known.update({ name, fields });
       else
         await db.ShelfItem.create({
@@ -135,6 +147,7 @@ export function shelfOf(db: Database, me: Person) {
     async removeItem(itemId: string, removed: boolean, now: Date): Promise<void> {
       const row = await db.ShelfItem.findOne({ where: { id: itemId, shopId: me.shopId } });
       if (!row) throw notFound("item");
+      if (!removed && row.cardId !== null) await onceByCard(row.cardId, itemId);
       await row.update({ removedAt: removed ? now : null });
     },
     /** Bottles came: a lot with the shop's next number. Sent twice it is one. */
