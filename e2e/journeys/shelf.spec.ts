@@ -107,6 +107,16 @@ test("something comes, is weighed, taken and corrected; its book tells all of it
     expect(jsQR(data, wide, height)?.data).toBe(code);
   }
   expect((await page.request.get("/shelf/labels.pdf?lot=999999")).status()).toBe(404);
+
+  await item.getByRole("button", { name: "change" }).first().click();
+  await dialog(page).getByRole("button", { name: "Take it off the shelf" }).click();
+  await expect(page.getByRole("link", { name })).toHaveCount(0);
+  const gone = page
+    .getByRole("region", { name: "Deleted lately" })
+    .getByRole("listitem")
+    .filter({ hasText: name });
+  await gone.getByRole("button", { name: "bring it back" }).click();
+  await expect(page.getByRole("link", { name })).toBeVisible();
 });
 
 test("what a pour weighs is taken off the shelf, from the lot that was said; a strange lot is asked about, and which piece it is in stays known", async ({
@@ -124,6 +134,7 @@ test("what a pour weighs is taken off the shelf, from the lot that was said; a s
   await openCopy(page, "Bistro table");
   const job = `Trial ${new URL(page.url()).pathname.split("/")[2]!.slice(0, 8)}`;
   await start(page);
+  const pour = page.url();
   const say = async (part: string, text: string) => {
     await page.getByRole("button", { name: `Lot of ${part}` }).click();
     await field(page, "As it stands on the bottle").fill(text);
@@ -162,6 +173,11 @@ test("what a pour weighs is taken off the shelf, from the lot that was said; a s
   await expect(piece).toContainText("Bistro top");
   await piece.getByRole("link").click();
   await page.waitForURL("**/log");
+  // What lies on the bench is in the way of other jobs.
+  await page.goto(pour);
+  await page.getByRole("button", { name: "call it off" }).click();
+  await dialog(page).getByRole("button", { name: "Call it off" }).click();
+  await expect(page.getByRole("heading", { name: "Called off" })).toBeVisible();
 });
 
 test("what approved jobs will lack is told on Bench, in Windows and in what to buy, less what is there", async ({
