@@ -1,28 +1,11 @@
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import { chromium, expect, test } from "@playwright/test";
-import { CHROMIUM } from "../../scripts/chromium";
-import { filmOfCode } from "../fixtures/camera";
+import { expect, test } from "@playwright/test";
+import { withCameraOn } from "../fixtures/camera";
 import { OWNER, openCopy, signInByForm, stage } from "../fixtures/shop";
 
 test("the lot of a bottle is read from its code by the camera, and the other bottle's code is told", async ({
   baseURL,
 }) => {
-  const folder = mkdtempSync(join(tmpdir(), "gaugebeam-camera-"));
-  const film = join(folder, "label.y4m");
-  filmOfCode("LOT K-7731", film);
-  // The camera is the browser's own stand-in, so the browser is this test's own.
-  const browser = await chromium.launch({
-    ...CHROMIUM,
-    args: [
-      ...CHROMIUM.args,
-      "--use-fake-ui-for-media-stream",
-      "--use-fake-device-for-media-stream",
-      `--use-file-for-fake-video-capture=${film}`,
-    ],
-  });
-  try {
+  await withCameraOn("LOT K-7731", async (browser) => {
     const context = await browser.newContext({ baseURL: baseURL!, viewport: { width: 1280, height: 800 } });
     const page = await context.newPage();
     await signInByForm(page, OWNER);
@@ -45,8 +28,5 @@ test("the lot of a bottle is read from its code by the camera, and the other bot
     await page.getByRole("button", { name: "call it off" }).click();
     await page.getByRole("dialog").getByRole("button", { name: "Call it off" }).click();
     await expect(page.getByRole("heading", { name: "Called off" })).toBeVisible();
-  } finally {
-    await browser.close();
-    rmSync(folder, { recursive: true });
-  }
+  });
 });

@@ -1,10 +1,6 @@
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import { chromium, expect, test, type Locator, type Page } from "@playwright/test";
+import { expect, test, type Locator, type Page } from "@playwright/test";
 import jsQR from "jsqr";
-import { CHROMIUM } from "../../scripts/chromium";
-import { filmOfCode } from "../fixtures/camera";
+import { withCameraOn } from "../fixtures/camera";
 import { pixelsOfPage } from "../fixtures/pdf-pixels";
 import { start } from "../fixtures/pour-acts";
 import { field, openCopy, OWNER, pdfText, signIn, signInByForm, stage } from "../fixtures/shop";
@@ -222,20 +218,7 @@ test("what approved jobs will lack is told on Bench, in Windows and in what to b
 test("stocktaking on a phone: one line after the other, by keyboard; a reload goes on where it was; a bottle is found by its label", async ({
   baseURL,
 }) => {
-  const folder = mkdtempSync(join(tmpdir(), "gaugebeam-shelf-"));
-  const film = join(folder, "label.y4m");
-  filmOfCode("L4-B", film);
-  // The camera is the browser's own stand-in, so the browser is this test's own.
-  const browser = await chromium.launch({
-    ...CHROMIUM,
-    args: [
-      ...CHROMIUM.args,
-      "--use-fake-ui-for-media-stream",
-      "--use-fake-device-for-media-stream",
-      `--use-file-for-fake-video-capture=${film}`,
-    ],
-  });
-  try {
+  await withCameraOn("L4-B", async (browser) => {
     const context = await browser.newContext({ baseURL: baseURL!, viewport: { width: 390, height: 844 } });
     const page = await context.newPage();
     await signInByForm(page, OWNER);
@@ -274,8 +257,5 @@ test("stocktaking on a phone: one line after the other, by keyboard; a reload go
     await expect(page.getByLabel("The code on the label, such as L42-A")).toHaveValue("L4-B");
     await page.getByRole("button", { name: "Show it" }).click();
     await expect(page.getByRole("region", { name: "Deep casting 3:1", exact: true })).toBeVisible();
-  } finally {
-    await browser.close();
-    rmSync(folder, { recursive: true });
-  }
+  });
 });

@@ -1,21 +1,12 @@
 import fc from "fast-check";
 import { bookingsOf, type Booking } from "./booking";
-import type { ShelfItem } from "./item";
 import type { Lot } from "./lot";
 import { lotState } from "./stock";
+import { itemOf } from "./testing/items";
 import { lotOf, type Told } from "./testing/lots";
 import type { WeighedOut } from "./weighed-out";
 
-const item: ShelfItem = {
-  id: "i",
-  kind: "resin",
-  name: "Slow coating",
-  cardId: "card",
-  use: null,
-  cupMl: null,
-  keepAtLeast: null,
-  hazards: "",
-};
+const item = itemOf("i", { name: "Slow coating", cardId: "card" });
 const AT = "2026-03-02T09:00:00.000Z";
 const line = (grams: number, lot: string | null = null, id = "A"): WeighedOut => ({
   stepId: "s",

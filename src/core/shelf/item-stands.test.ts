@@ -1,31 +1,20 @@
 import { splitParts } from "../batch/parts";
 import { starterCards } from "../cure/starter-cards";
-import type { ShelfItem } from "./item";
 import { freeOf, itemsStand, paidPerMl } from "./item-stands";
 import type { JobNeeds } from "./reserve";
+import { itemOf } from "./testing/items";
 import { lotOf } from "./testing/lots";
 
 let made = 0;
 const cards = starterCards(() => `id-${(made += 1)}`);
 const coating = cards.find(({ kind }) => kind === "coating")!;
-const item = (id: string, more: Partial<ShelfItem>): ShelfItem => ({
-  id,
-  kind: "resin",
-  name: id,
-  cardId: null,
-  use: null,
-  cupMl: null,
-  keepAtLeast: null,
-  hazards: "",
-  ...more,
-});
 const pair = splitParts(4000, coating);
 const both = (share: number) => ({ A: pair.aG * share, B: pair.bG * share });
 const items = [
-  item("r", { cardId: coating.id, keepAtLeast: 9000 }),
-  item("mica", { kind: "colour", name: "Silver Mica" }),
-  item("cups", { kind: "consumable", use: "cup", cupMl: 500 }),
-  item("sticks", { kind: "consumable", use: "stick" }),
+  itemOf("r", { cardId: coating.id, keepAtLeast: 9000 }),
+  itemOf("mica", { kind: "colour", name: "Silver Mica" }),
+  itemOf("cups", { kind: "consumable", use: "cup", cupMl: 500 }),
+  itemOf("sticks", { kind: "consumable", use: "stick" }),
 ];
 const lots = [
   lotOf(1, "r", both(1), { facts: { bestBefore: "2026-02-01", full: both(1) } }),

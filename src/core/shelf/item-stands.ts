@@ -8,7 +8,7 @@ import { pairsLeft, type PairsLeft } from "./pairs";
 import { reserve, type JobNeeds, type Shortage } from "./reserve";
 import { isPast, leftOf, lotState, usedFirst } from "./stock";
 
-/** What is open or ends within so many days is used up first. */
+/** What ends within so many days and is taken by no job is proposed for something small. */
 export const SOON_DAYS = 60;
 
 /** How an item stands: of a resin all amounts are of the mix, ml; else in the unit of its kind. */
@@ -34,8 +34,6 @@ export type ItemStands = {
   /** The day on which the first of what is in date ends. */
   endsOn: string | null;
 };
-
-const NOTHING: Spread = { low: 0, likely: 0, high: 0 };
 
 /** A need of A as so much mix, ml. */
 const asMix = (amount: Spread, card: Ratio): Spread => scaled(amount, 1 / splitParts(1, card).aG);
@@ -73,7 +71,7 @@ export function itemsStand(
       there,
       past: amountOf(past),
       pairs: card && item.kind === "resin" ? pairsLeft(card, inDate) : null,
-      reserved: inUnit(reservedOf(item.id, part) ?? NOTHING),
+      reserved: inUnit(reservedOf(item.id, part)),
       jobs: jobs.flatMap(({ jobId, name, day: on, needs }) =>
         needs
           .filter((need) => need.itemId === item.id && need.part === part)

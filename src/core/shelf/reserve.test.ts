@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { exactly } from "../numerics/spread";
 import { reserve, type JobNeeds } from "./reserve";
 import { shortWords } from "./shelf-words";
+import { itemOf } from "./testing/items";
 import { lotOf } from "./testing/lots";
 
 const job = (jobId: string, day: string, low: number, likely: number, high: number): JobNeeds => ({
@@ -50,18 +51,7 @@ test("what is reserved of a thing is the sum of what the jobs take", () => {
 test("words: what is short, of which half, what it needs, what is past its date and what is tried", () => {
   const jobs = [job("Bakery", "2026-03-11", 1300, 1400, 1450)];
   const [short] = shortWords(reserve(jobs, [fresh, ending]).shortages, {
-    items: [
-      {
-        id: "i",
-        kind: "resin",
-        name: "Slow coating",
-        cardId: "c",
-        use: null,
-        cupMl: null,
-        keepAtLeast: null,
-        hazards: "",
-      },
-    ],
+    items: [itemOf("i", { name: "Slow coating" })],
     lots: [fresh, ending],
     jobs,
     system: "metric",

@@ -1,4 +1,4 @@
-import { sumOf, type Spread } from "../numerics/spread";
+import { exactly, sumOf, type Spread } from "../numerics/spread";
 import type { Part } from "./item";
 import type { Lot } from "./lot";
 import type { ItemNeed } from "./needs";
@@ -30,7 +30,6 @@ export function reserve(
   lots: readonly Lot[],
 ): {
   shortages: Shortage[];
-  reserved: ReadonlyMap<string, Spread>;
   reservedOf: (itemId: string, part: Part) => Spread;
 } {
   const left = new Map<string, number>();
@@ -67,7 +66,6 @@ export function reserve(
   const reserved = new Map([...needs].map(([of, list]) => [of, sumOf(list)]));
   return {
     shortages,
-    reserved,
-    reservedOf: (itemId, part) => reserved.get(key(itemId, part)) ?? { low: 0, likely: 0, high: 0 },
+    reservedOf: (itemId, part) => reserved.get(key(itemId, part)) ?? exactly(0),
   };
 }

@@ -6,8 +6,8 @@ import { derivePlan } from "../plan/derive-plan";
 import type { PourEvent } from "../pour/pour-events";
 import { runSheet } from "../pour/run-sheet";
 import { shoppingFor } from "../shop/shopping";
-import type { ShelfItem } from "./item";
 import { needsOf } from "./needs";
+import { itemOf } from "./testing/items";
 import { SMALL_POURS, smallPoursOf } from "./use-up";
 import { weighedOut } from "./weighed-out";
 
@@ -82,22 +82,11 @@ test("what was weighed twice counts once, as it was weighed last; a lot that was
   ]);
 });
 
-const item = (id: string, more: Partial<ShelfItem>): ShelfItem => ({
-  id,
-  kind: "resin",
-  name: id,
-  cardId: null,
-  use: null,
-  cupMl: null,
-  keepAtLeast: null,
-  hazards: "",
-  ...more,
-});
 test("a plan takes of both halves what its mix is made of, at both ends of its spread", () => {
   const needs = needsOf(plan, [
-    item("resin", { cardId: coating.id }),
-    item("sticks", { kind: "consumable", use: "stick" }),
-    item("cup", { kind: "consumable", use: "cup", cupMl: shoppingFor([plan]).vessels[0]!.nominalMl }),
+    itemOf("resin", { cardId: coating.id }),
+    itemOf("sticks", { kind: "consumable", use: "stick" }),
+    itemOf("cup", { kind: "consumable", use: "cup", cupMl: shoppingFor([plan]).vessels[0]!.nominalMl }),
   ]);
   const ml = shoppingFor([plan]).resins.find(({ card }) => card.id === coating.id)!.ml;
   const of = (part: string) => needs.find((need) => need.itemId === "resin" && need.part === part)!.amount;

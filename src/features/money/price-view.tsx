@@ -7,18 +7,19 @@ import { priceDraft, savePrice, type PriceDraft } from "@/contracts/money";
 import { received, type Sent } from "@/contracts/sent";
 import { priceForMargin, type CostKind, type JobCost } from "@/core/money/job-cost";
 import { moneyText, type Minor } from "@/core/money/money";
-import { priceOf, type PriceUnit } from "@/core/money/price";
+import { priceOf } from "@/core/money/price";
 import { USED_BY_WORDS, type UsedBy } from "@/core/money/rates";
 import type { Spread } from "@/core/numerics/spread";
 import { trimmed } from "@/core/units/format-quantity";
 import type { UnitSystem } from "@/core/units/dimension";
 import { Button } from "@/ui/button";
+import { FormProblem } from "@/ui/form-problem";
 import { QuantityField } from "@/ui/quantity-field";
-import { SelectField, TextField } from "@/ui/text-field";
+import { TextField } from "@/ui/text-field";
 import { useKeptForm } from "@/ui/use-kept-form";
 import { MoneyField } from "./money-field";
 import type { OpenPrice } from "./queries";
-import { UNIT_WORDS } from "./unit-words";
+import { UnitField } from "./unit-field";
 
 const KIND_HEADS: Record<CostKind, string> = {
   resin: "Resin",
@@ -158,18 +159,11 @@ export function PriceView({
                   onChange={(quantity) => edit({ quantity })}
                   bare
                 />
-                <SelectField
+                <UnitField
                   label={`By, line ${index + 1}`}
-                  hideLabel
                   value={line.unit}
-                  onChange={({ target }) => edit({ unit: target.value as PriceUnit })}
-                >
-                  {Object.entries(UNIT_WORDS).map(([unit, words]) => (
-                    <option key={unit} value={unit}>
-                      {words}
-                    </option>
-                  ))}
-                </SelectField>
+                  onChange={(unit) => edit({ unit })}
+                />
                 <MoneyField
                   label={`Each, line ${index + 1}`}
                   hideLabel
@@ -213,11 +207,7 @@ export function PriceView({
               ))}
             </dl>
           </div>
-          {form.problemBeside("lines", "rushPct") && (
-            <p role="alert" className="border-l-2 border-danger text-danger pl-2 mt-3">
-              {form.problemBeside("lines", "rushPct")}
-            </p>
-          )}
+          <FormProblem words={form.problemBeside("lines", "rushPct")} />
           <Button type="submit" weight="primary" className="mt-4 min-h-11" disabled={form.busy}>
             Keep the price
           </Button>

@@ -3,16 +3,16 @@
 import { useRouter } from "next/navigation";
 import { callAct } from "@/contracts/call-act";
 import { ratesSchema, setRates } from "@/contracts/money";
-import type { PriceUnit } from "@/core/money/price";
 import { USED_BY_WORDS, type Rates, type UsedBy } from "@/core/money/rates";
 import type { UnitSystem } from "@/core/units/dimension";
 import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";
+import { FormProblem } from "@/ui/form-problem";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
 import { useKeptForm } from "@/ui/use-kept-form";
 import { MoneyField } from "./money-field";
-import { UNIT_WORDS } from "./unit-words";
+import { UnitField } from "./unit-field";
 
 const COMMON = [
   "USD",
@@ -207,18 +207,11 @@ export function RatesView({
                       error={faultAt(`list.${index}.words`)}
                       onChange={({ target }) => edit({ words: target.value })}
                     />
-                    <SelectField
+                    <UnitField
                       label={`By, row ${index + 1}`}
-                      hideLabel
                       value={row.unit}
-                      onChange={({ target }) => edit({ unit: target.value as PriceUnit })}
-                    >
-                      {Object.entries(UNIT_WORDS).map(([unit, words]) => (
-                        <option key={unit} value={unit}>
-                          {words}
-                        </option>
-                      ))}
-                    </SelectField>
+                      onChange={(unit) => edit({ unit })}
+                    />
                     <MoneyField
                       label={`Each, row ${index + 1}`}
                       hideLabel
@@ -260,11 +253,7 @@ export function RatesView({
               </div>
             </div>
           </section>
-          {problem && (
-            <p role="alert" className="border-l-2 border-danger text-danger pl-2">
-              {problem}
-            </p>
-          )}
+          <FormProblem words={problem} />
           {canChange && (
             <div className="flex gap-4 items-center">
               <Button type="submit" weight="primary" className="min-h-11" disabled={form.busy}>

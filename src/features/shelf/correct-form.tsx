@@ -8,6 +8,7 @@ import { amountText } from "@/core/shelf/shelf-words";
 import type { UnitSystem } from "@/core/units/dimension";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
+import { FormProblem } from "@/ui/form-problem";
 import { TextField } from "@/ui/text-field";
 import { useKeptForm } from "@/ui/use-kept-form";
 import { AmountField } from "./amount-field";
@@ -65,11 +66,7 @@ export function CorrectForm({
           error={faultAt("why")}
           onChange={({ target }) => set({ why: target.value })}
         />
-        {problem && (
-          <p role="alert" className="border-l-2 border-danger text-danger pl-2">
-            {problem}
-          </p>
-        )}
+        <FormProblem words={problem} />
         <Button type="submit" weight="primary" className="self-start min-h-11" disabled={form.busy}>
           Correct it
         </Button>

@@ -12,6 +12,7 @@ import { amountText } from "@/core/shelf/shelf-words";
 import type { UnitSystem } from "@/core/units/dimension";
 import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";
+import { FormProblem } from "@/ui/form-problem";
 import { QuantityField } from "@/ui/quantity-field";
 import { useKeptForm } from "@/ui/use-kept-form";
 import { AmountField } from "./amount-field";
@@ -166,11 +167,7 @@ export function CountForm({
           </>
         )}
       </p>
-      {problem && (
-        <p role="alert" className="border-l-2 border-danger text-danger pl-2">
-          {problem}
-        </p>
-      )}
+      <FormProblem words={problem} />
       <Button type="submit" weight="primary" className="self-start min-h-11 px-6" disabled={form.busy}>
         {keep}
       </Button>

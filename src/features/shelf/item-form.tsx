@@ -17,6 +17,7 @@ import { KIND_WORDS, USE_WORDS } from "@/core/shelf/shelf-words";
 import type { UnitSystem } from "@/core/units/dimension";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
+import { FormProblem } from "@/ui/form-problem";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
 import { useKeptForm } from "@/ui/use-kept-form";
@@ -162,11 +163,7 @@ export function ItemForm({
           error={faultAt("hazards")}
           onChange={({ target }) => set({ hazards: target.value })}
         />
-        {problem && (
-          <p role="alert" className="border-l-2 border-danger text-danger pl-2">
-            {problem}
-          </p>
-        )}
+        <FormProblem words={problem} />
         <div className="flex gap-4 items-center">
           <Button type="submit" weight="primary" className="min-h-11" disabled={form.busy}>
             {item ? "Keep" : "Put it on the shelf"}

@@ -1,4 +1,5 @@
 import jsQR from "jsqr";
+import { itemOf } from "@/core/shelf/testing/items";
 import { lotOf } from "@/core/shelf/testing/lots";
 import { labelsOf, qrPath, qrSquare } from "./label-sheet";
 
@@ -33,16 +34,7 @@ test("a wet thumb over a corner of its middle does not hide it", () => {
   expect(jsQR(data, side, side)?.data).toBe("L42-A");
 });
 test("each half of a pair has a label of its own, with what the shop typed", () => {
-  const item = {
-    id: "i",
-    kind: "resin" as const,
-    name: "Slow coating",
-    cardId: "c",
-    use: null,
-    cupMl: null,
-    keepAtLeast: null,
-    hazards: "May sensitise skin.",
-  };
+  const item = itemOf("i", { name: "Slow coating", hazards: "May sensitise skin." });
   const lot = lotOf(7, "i", { A: 10, B: 8 }, { facts: { number: "SC 1", bestBefore: "2027-01-31" } });
   expect(labelsOf([item], [lot, lotOf(8, "gone", { whole: 1 })])).toMatchObject([
     { code: "L7-A", part: "A", name: "Slow coating", number: "SC 1", bestBefore: "2027-01-31" },

@@ -15,6 +15,7 @@ import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
+import { FormProblem } from "@/ui/form-problem";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
 import { useKeptForm } from "@/ui/use-kept-form";
@@ -220,11 +221,7 @@ export function LotForm({
             onChange={({ target }) => set({ why: target.value })}
           />
         )}
-        {problem && (
-          <p role="alert" className="border-l-2 border-danger text-danger pl-2">
-            {problem}
-          </p>
-        )}
+        <FormProblem words={problem} />
         <Button type="submit" weight="primary" className="self-start min-h-11" disabled={form.busy}>
           {lot ? "Keep" : "Put it on the shelf"}
         </Button>

@@ -1,3 +1,4 @@
+import { format } from "date-fns";
 import type { Person } from "@/contracts/people";
 import { serverNowMs } from "@/contracts/server-now";
 import type { ColourCard } from "@/core/colour/colour-card";
@@ -13,6 +14,7 @@ import type { Removed } from "@/core/shop/removed";
 import { NOTHING_ON_SHELF, type OnShelf } from "@/core/shop/shopping";
 import { holdsSomething } from "@/core/shelf/stock";
 import type { WeighedOut } from "@/core/shelf/weighed-out";
+import { onTheWall } from "@/core/shop/wall-clock";
 import { aside, asideTask } from "@/server/aside";
 import { database } from "@/server/database";
 import { notFound, Refused } from "@/server/refused";
@@ -29,7 +31,9 @@ const weighedTask = asideTask<PourToBook, WeighedOut[]>("page", "weighed-out");
 
 const labelsTask = asideTask<LabelsAsked, Uint8Array>("sheet", "labels");
 
-const today = (): string => new Date(serverNowMs()).toISOString().slice(0, 10);
+/** The day on the shop's wall. */
+const todayOf = ({ timeZone }: Person): string =>
+  format(onTheWall(new Date(serverNowMs()), timeZone), "yyyy-MM-dd");
 
 /** Brings the book up to date with what was weighed at pours since the things stand on the shelf. A pour that cannot be read is passed over. */
 async function bookPours(person: Person, items: readonly KeptItem[]): Promise<void> {
@@ -64,7 +68,7 @@ async function needsOfShop(
 ): Promise<JobNeeds[]> {
   const db = database();
   const [{ jobs }, also, cards] = await Promise.all([
-    jobsOf(db, person).dated(today(), "approved"),
+    jobsOf(db, person).dated(todayOf(person), "approved"),
     alsoJobId === undefined ? [] : jobsOf(db, person).documents([alsoJobId]),
     resinCardsOf(db, person).list(),
   ]);
@@ -73,8 +77,8 @@ async function needsOfShop(
     ...jobs.map(({ id, name, document }) => ({ jobId: id, name, document })),
     ...more.map(({ jobId, name, document }) => ({ jobId, name, document })),
   ].map((job) => {
-    const on = job.document.work.startOn ?? today();
-    return { ...job, day: on < today() ? today() : on };
+    const on = job.document.work.startOn ?? todayOf(person);
+    return { ...job, day: on < todayOf(person) ? todayOf(person) : on };
   });
   const of = JSON.stringify([cards, items]);
   const asked = all.filter(({ document }) => knownNeeds.get(document)?.of !== of);
@@ -126,7 +130,7 @@ export async function openShelf(person: Person, itemId: string | null): Promise<
     jobs,
     cards,
     colours,
-    today: today(),
+    today: todayOf(person),
     pours: await shelf.poursNamed(taken),
     removed: await shelf.removed(),
   };
@@ -156,7 +160,7 @@ export async function freeOnShelf(person: Person, jobIds: readonly string[]): Pr
     resinCardsOf(db, person).list(),
   ]);
   const others = jobs.filter(({ jobId }) => !jobIds.includes(jobId));
-  return freeOf(itemsStand(items, lots, others, cards, today()));
+  return freeOf(itemsStand(items, lots, others, cards, todayOf(person)));
 }
 
 /** What a millilitre of each resin's mix was paid for, by resin card, where lots with a price stand on the shelf. */
@@ -168,7 +172,7 @@ export async function paidForResins(person: Person): Promise<Record<string, numb
     shelf.lots(),
     resinCardsOf(db, person).list(),
   ]);
-  return paidPerMl(itemsStand(items, lots, [], cards, today()));
+  return paidPerMl(itemsStand(items, lots, [], cards, todayOf(person)));
 }
 
 /** Labels as a PDF: of the lot with this code, or of all that hold something. */

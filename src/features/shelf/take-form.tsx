@@ -10,6 +10,7 @@ import { amountText, TAKEN_WORDS } from "@/core/shelf/shelf-words";
 import type { UnitSystem } from "@/core/units/dimension";
 import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";
+import { FormProblem } from "@/ui/form-problem";
 import { Dialog } from "@/ui/dialog";
 import { SelectField, TextField } from "@/ui/text-field";
 import { useKeptForm } from "@/ui/use-kept-form";
@@ -93,11 +94,7 @@ export function TakeForm({
           error={faultAt("why")}
           onChange={({ target }) => set({ why: target.value })}
         />
-        {problem && (
-          <p role="alert" className="border-l-2 border-danger text-danger pl-2">
-            {problem}
-          </p>
-        )}
+        <FormProblem words={problem} />
         <Button type="submit" weight="primary" className="self-start min-h-11" disabled={form.busy}>
           {values.what === "back" ? "Put it back" : "Take it"}
         </Button>

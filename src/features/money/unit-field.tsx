@@ -1,0 +1,37 @@
+import type { PriceUnit } from "@/core/money/price";
+import { SelectField } from "@/ui/text-field";
+
+const UNIT_WORDS: Record<PriceUnit, string> = {
+  m2: "m²",
+  ft2: "ft²",
+  m: "m",
+  ft: "ft",
+  piece: "piece",
+  flat: "flat",
+};
+
+/** What a line of a price is counted in. */
+export function UnitField({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: PriceUnit;
+  onChange: (unit: PriceUnit) => void;
+}) {
+  return (
+    <SelectField
+      label={label}
+      hideLabel
+      value={value}
+      onChange={({ target }) => onChange(target.value as PriceUnit)}
+    >
+      {Object.entries(UNIT_WORDS).map(([unit, words]) => (
+        <option key={unit} value={unit}>
+          {words}
+        </option>
+      ))}
+    </SelectField>
+  );
+}
