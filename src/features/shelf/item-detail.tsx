@@ -12,6 +12,7 @@ import { smallPoursOf } from "@/core/shelf/use-up";
 import type { UnitSystem } from "@/core/units/dimension";
 import { quantityText, rangeText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
+import { classNames } from "@/ui/class-names";
 import { useClockWords } from "@/ui/shop-clock";
 import { ItemForm } from "./item-form";
 import { LotCard } from "./lot-card";
@@ -19,11 +20,14 @@ import { LotForm } from "./lot-form";
 
 /** One thing of the shelf: what is there, who takes it, its lots. */
 export function ItemDetail({
+  asked,
   stands,
   today,
   pours,
   system,
 }: {
+  /** Somebody chose it: where there is one column it stands before the list. */
+  asked: boolean;
   stands: ItemStands;
   today: string;
   pours: readonly PourNamed[];
@@ -39,7 +43,7 @@ export function ItemDetail({
   const [full, empty] = [lots.filter(holdsSomething), lots.filter((lot) => !holdsSomething(lot))];
   const free = there - reserved.likely;
   return (
-    <section aria-label={item.name} className="min-w-0">
+    <section aria-label={item.name} className={classNames("min-w-0", asked && "max-lg:order-first")}>
       <div className="flex items-baseline gap-4 flex-wrap">
         <h2 className="heading text-2xl mr-auto">{item.name}</h2>
         <Button weight="quiet" onClick={() => setDialog("change")}>

@@ -55,7 +55,7 @@ export function LotCard({
   const used = piecesOf(lot, pours);
   return (
     <article id={`lot-${lot.code}`} aria-label={codeText(lot.code)} className="border-b border-line py-3">
-      <div className="grid grid-cols-[4.5rem_1fr_auto] gap-x-4 items-start">
+      <div className="grid grid-cols-[4.5rem_1fr_auto] max-sm:grid-cols-[4.5rem_1fr] gap-x-4 gap-y-2 items-start">
         <span className="figure text-2xl">{codeText(lot.code)}</span>
         <div className="min-w-0">
           <p className={classNames(past && "text-danger font-semibold")}>
@@ -68,7 +68,7 @@ export function LotCard({
           <p className="label">{told.join(" · ")}</p>
           {past && <p className="mt-1 max-w-prose">{pastWords(item.kind)}</p>}
         </div>
-        <div className="flex gap-5 text-right">
+        <div className="flex gap-5 text-right max-sm:col-span-2 max-sm:flex-wrap">
           {[...left].map(([of, amount]) => (
             <BottleLevel
               key={of}

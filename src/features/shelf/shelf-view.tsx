@@ -42,10 +42,8 @@ export function ShelfView({
   const [adding, setAdding] = useState(false);
   const [scanning, setScanning] = useState(false);
   const [unknown, setUnknown] = useState<string | null>(null);
-  const here =
-    stands.find(({ item }) => item.id === chosen) ??
-    stands.find(({ lots: of }) => of.length > 0) ??
-    stands[0];
+  const inOrder = ITEM_KINDS.flatMap((kind) => stands.filter(({ item }) => item.kind === kind));
+  const here = inOrder.find(({ item }) => item.id === chosen) ?? inOrder[0];
   const goTo = (text: string) => {
     const read = readCode(text);
     const lot = read && lots.find(({ code }) => code === read.code);
@@ -123,7 +121,16 @@ export function ShelfView({
           }}
         />
       </section>
-      {here && <ItemDetail key={here.item.id} stands={here} today={today} pours={pours} system={system} />}
+      {here && (
+        <ItemDetail
+          asked={chosen !== null}
+          key={here.item.id}
+          stands={here}
+          today={today}
+          pours={pours}
+          system={system}
+        />
+      )}
       {adding && (
         <ItemForm
           item={null}
