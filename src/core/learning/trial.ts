@@ -19,7 +19,7 @@ export type TrialPlan = {
   pairs: BoardPair[];
 };
 
-/** What is told of a trial: append-only, the later one counts. */
+/** What is told of a trial: append-only, the last one counts. */
 export type TrialEntry = { id: string; at: string; by: string } & (
   | { kind: "eye"; pair: number; better: Side | "alike" }
   | { kind: "measured"; pair: number; left: number; right: number }
@@ -80,10 +80,13 @@ export type TrialRead = {
 const toldBy = (byChance: number, forTried: boolean): Told =>
   byChance > BY_CHANCE ? "not told apart" : forTried ? "better" : "worse";
 
+/**
+ * @param entries in the order told: those that the server has, as it has them, then those on their way. Their minutes
+ * say nothing of it: a device's clock is not the server's.
+ */
 export function readTrial(plan: TrialPlan, entries: readonly TrialEntry[]): TrialRead {
-  const inOrder = [...entries].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
   const last = <Kind extends TrialEntry["kind"]>(kind: Kind, pair: number | null) =>
-    inOrder.findLast(
+    entries.findLast(
       (entry): entry is Extract<TrialEntry, { kind: Kind }> =>
         entry.kind === kind && (pair === null || ("pair" in entry && entry.pair === pair)),
     );

@@ -32,15 +32,14 @@ export function useTell(trials: readonly Trial[]) {
   const [sent, setSent] = useState<readonly Said[]>([]);
   const [problem, setProblem] = useState<{ trialId: string; message: string } | null>(null);
   const hydrated = useHydrated();
+  const [first] = unsent;
   useEffect(() => {
-    const [first] = unsent;
     if (!first) return;
     const { id, trialId, said } = first;
     let wanted = true;
     let again: ReturnType<typeof setTimeout> | undefined;
     const send = async () => {
       const result = await callAct(tellTrial, { id, trialId, said });
-      // What was told meanwhile begins with this one once more: sent twice it is one.
       if (!wanted) return;
       setProblem(result.ok ? null : { trialId, message: result.error.message });
       if (!result.ok && AGAIN.has(result.error.code)) {
@@ -57,7 +56,7 @@ export function useTell(trials: readonly Trial[]) {
       wanted = false;
       clearTimeout(again);
     };
-  }, [unsent, router]);
+  }, [first, router]);
   return {
     tell: (trialId: string, said: TrialSaid) => {
       const told = { id: crypto.randomUUID(), trialId, at: new Date().toISOString(), said };
