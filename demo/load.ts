@@ -29,12 +29,14 @@ import { hashPassword } from "@/server/passwords";
 import { colourCardsOf } from "@/server/repositories/colour-cards";
 import { signInBook } from "@/server/repositories/people";
 import { poursOf } from "@/server/repositories/pours";
+import { quotesOf } from "@/server/repositories/quotes";
 import { shelfOf } from "@/server/repositories/shelf";
 import { trialsOf } from "@/server/repositories/trials";
 import type { z } from "zod";
 import { boardPicture } from "./board-picture";
 import { pastPours } from "./history";
 import { demoPour } from "./pours";
+import { demoQuote, DEMO_QUOTES, quotedBefore } from "./quotes";
 import { DEMO_RATES } from "./rates";
 import { DEMO_RECIPES, foretold } from "./recipes";
 import { datedFacts, demoShelf, SHELF_SINCE_DAYS } from "./shelf";
@@ -115,6 +117,7 @@ async function loadShop(now: Date): Promise<void> {
 
   const jobs = demoJobs(cards, shelf);
   await loadRecipes(person, cards, shelf, jobs, now);
+  const quotes: (Parameters<typeof demoQuote>[0] & { jobId: string; daysAgo: number })[] = [];
   for (const { fields, document, pour, startsInDays } of jobs.reverse()) {
     if (startsInDays !== undefined)
       document.work.startOn = new Date(now.getTime() + startsInDays * 86400_000).toISOString().slice(0, 10);
@@ -123,6 +126,11 @@ async function loadShop(now: Date): Promise<void> {
       dueInDays === null ? null : new Date(now.getTime() + dueInDays * 86400_000).toISOString().slice(0, 10);
     const { jobId } = await doAct(person, createJob, { fields: { ...rest, dueOn } });
     const { revision } = await doAct(person, saveJob, { jobId, revision: 1, document });
+    const quoted = DEMO_QUOTES[rest.name];
+    if (quoted) {
+      const of = { jobName: rest.name, client: rest.client, document, cards, colours: shelf };
+      quotes.push({ jobId, ...quoted, ...of });
+    }
     if (!pour) continue;
     const used = usedCards(document, cards, shelf);
     const { startedAt, events } = demoPour(pour, document, used.cards, now);
@@ -138,6 +146,9 @@ async function loadShop(now: Date): Promise<void> {
     // Recording a finish set the job curing; the list shows where it stands by now.
     await doAct(person, describeJob, { jobId, fields: { ...rest, dueOn } });
   }
+  // Numbered as they were given: the oldest first.
+  for (const { jobId, daysAgo, ...asked } of quotes.sort((a, b) => b.daysAgo - a.daysAgo))
+    await loadQuote(person, jobId, asked, new Date(now.getTime() - daysAgo * 86400_000));
 }
 
 /** The pours of half a year, in jobs that are done and put away; whoever poured recorded it. */
@@ -157,8 +168,37 @@ async function loadHistory(
     await poursOf(database(), who).start({ id: pourId, jobId, jobRevision: revision, at: startedAt, plan });
     await doAct(who, recordPour, { pourId, events });
     await doAct(owner, describeJob, { jobId, fields });
+    const asked = quotedBefore(name);
+    if (asked) {
+      const at = new Date(startedAt.getTime() - 9 * 86400_000);
+      await loadQuote(
+        owner,
+        jobId,
+        { ...asked, jobName: name, client: "", document, cards, colours: [] },
+        at,
+      );
+    }
     await doAct(owner, archiveJob, { jobId, archived: true });
   }
+}
+
+/** A quote that was given on a day, and what became of it a day later. */
+async function loadQuote(
+  owner: Person,
+  jobId: string,
+  asked: Parameters<typeof demoQuote>[0],
+  at: Date,
+): Promise<void> {
+  const { quote, became } = await demoQuote(
+    asked,
+    at,
+    async (image) => (await doAct(owner, savePicture, { image })).pictureId,
+  );
+  const quoteId = crypto.randomUUID();
+  const quotes = quotesOf(database(), owner);
+  await quotes.make(quoteId, jobId, quote, at.getUTCFullYear(), at);
+  for (const [n, said] of became.entries())
+    await quotes.tell(crypto.randomUUID(), quoteId, said, new Date(at.getTime() + (n + 1) * 22 * 3600_000));
 }
 
 /** Trials that the owner began and the hand judged, a day later. */

@@ -93,6 +93,16 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
     await page.getByRole("tab", { name: new RegExp(`^${part}`) }).click();
     await look(`inspect: ${part}`);
   }
+  await page.goto(page.url().replace(/inspect.*/, "quote"));
+  await expect(page.getByRole("article")).toBeVisible();
+  await look("a quote");
+  await page.getByRole("link", { name: "Another quote" }).click();
+  await expect(page.getByRole("button", { name: "Give it a number" })).toBeEnabled();
+  await look("a quote being written");
+  await page.goto("/quotes");
+  await look("all quotes");
+  await page.goto("/learn/earned");
+  await look("what an hour brought");
   await page.goto("/shelf");
   await page.getByRole("link", { name: "Slow coating 1:1" }).click();
   await page.getByRole("button", { name: "its book" }).first().click();

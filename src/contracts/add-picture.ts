@@ -6,7 +6,20 @@ import { savePicture, type AddedPicture } from "./pictures";
 const LONGEST_PX = 2000;
 const QUALITY = 0.85;
 
-/** A photo made smaller here, then kept by the server. */
+/** A canvas as base64: where something of it is clear, as WebP, which keeps that; a browser that writes none gets white beneath. */
+function encoded(canvas: HTMLCanvasElement, clear: boolean): string {
+  const webp = clear ? canvas.toDataURL("image/webp", QUALITY) : "";
+  if (webp.startsWith("data:image/webp")) return webp;
+  const drawing = canvas.getContext("2d");
+  if (drawing) {
+    drawing.globalCompositeOperation = "destination-over";
+    drawing.fillStyle = "#ffffff";
+    drawing.fillRect(0, 0, canvas.width, canvas.height);
+  }
+  return canvas.toDataURL("image/jpeg", QUALITY);
+}
+
+/** A photo, or what was drawn here, made smaller and then kept by the server. */
 export async function addPicture(file: File): Promise<ActResult<AddedPicture>> {
   let picture: ImageBitmap;
   try {
@@ -26,5 +39,5 @@ export async function addPicture(file: File): Promise<ActResult<AddedPicture>> {
   canvas.height = Math.max(1, Math.round(picture.height * scale));
   canvas.getContext("2d")?.drawImage(picture, 0, 0, canvas.width, canvas.height);
   picture.close();
-  return callAct(savePicture, { image: canvas.toDataURL("image/jpeg", QUALITY).split(",")[1] ?? "" });
+  return callAct(savePicture, { image: encoded(canvas, file.type === "image/png").split(",")[1] ?? "" });
 }

@@ -1,11 +1,11 @@
 import { z } from "zod";
 import type { AskedLine, PriceUnit } from "@/core/money/price";
-import type { Rates, UsedBy } from "@/core/money/rates";
+import { USUAL_RATES, type Rates, type UsedBy } from "@/core/money/rates";
 import { act } from "./act";
-import { nameText, rowId } from "./text";
+import { freeText, nameText, rowId } from "./text";
 
 const MOST_MINOR = 1e9;
-const minor = z
+export const minor = z
   .number("Type an amount.")
   .int("Whole cents.")
   .min(0, "Not less than nothing.")
@@ -29,6 +29,8 @@ const usedBy = z.enum([
   "alcohol l",
   "can",
 ]) satisfies z.ZodType<UsedBy>;
+
+export const taxBy = z.enum(["total", "line"]);
 
 /** What a shop reckons with; money in whole minor units. */
 export const ratesSchema = z.object({
@@ -60,8 +62,16 @@ export const ratesSchema = z.object({
   marginPct: percent(95),
   taxName: nameText("what the tax is called", 30),
   taxPct: percent(100),
-  taxBy: z.enum(["total", "line"]),
+  taxBy,
   roundTo: minor.max(1e7, "Too large a step."),
+  // Kept before there were quotes, they have neither.
+  validDays: z
+    .number("Type days.")
+    .int("Whole days.")
+    .min(1, "At least a day.")
+    .max(730, "At most two years.")
+    .default(USUAL_RATES.validDays),
+  terms: freeText(4000).default(USUAL_RATES.terms),
 }) satisfies z.ZodType<Rates>;
 
 /** Lines of a job's price as they were typed. */

@@ -4,11 +4,14 @@ import { join } from "node:path";
 import sharp from "sharp";
 import { ACTS } from "@/app/api/act/registry";
 import type { Person } from "@/contracts/people";
+import type { QuoteForm } from "@/contracts/quotes";
 import type { BoardFields } from "@/contracts/recipes";
 import { STARTER_COLOURS } from "@/core/colour/starter-colours";
 import { emptyJob, newCoat } from "@/core/job/new-job";
+import type { JobDocument } from "@/core/job/job";
 import type { TrialPlan } from "@/core/learning/trial";
 import type { RecipeDocument } from "@/core/recipe/recipe";
+import { costOfJob, quoteOf } from "@/features/money/worked-out";
 import { perform } from "./acts";
 import type { Database } from "./database";
 import { benchOf } from "./repositories/bench";
@@ -16,7 +19,9 @@ import { colourCardsOf } from "./repositories/colour-cards";
 import { peopleOf } from "./repositories/people";
 import { sessionBook } from "./repositories/sessions";
 import { poursOf } from "./repositories/pours";
+import { moneyOf } from "./repositories/money";
 import { picturesOf } from "./repositories/pictures";
+import { quotesOf } from "./repositories/quotes";
 import { recipesOf } from "./repositories/recipes";
 import { rehearsalsOf } from "./repositories/rehearsals";
 import type { ShelfItemFields } from "@/contracts/shelf";
@@ -56,6 +61,7 @@ let theirPicture: string;
 let theirTrial: string;
 let theirItem: string;
 let theirLot: string;
+let theirQuote: string;
 const TRIAL: TrialPlan = {
   name: "Theirs",
   now: "as now",
@@ -99,6 +105,18 @@ beforeAll(async () => {
   const theirShelf = shelfOf(db, theirs.owner);
   await theirShelf.putItem(theirItem, EMBED, new Date());
   await theirShelf.addLot(theirLot, theirItem, NO_FACTS, { whole: 5 }, new Date());
+  theirQuote = randomUUID();
+  const { rates } = await moneyOf(db, theirs.owner).rates();
+  const form = quoteForm(theirs.document);
+  const costed = costOfJob({
+    document: theirs.document,
+    cards: theirs.cards,
+    colours: [],
+    rates,
+    lotPrices: {},
+  });
+  const quote = quoteOf(form, [costed], rates, { jobName: "Counter", client: "" });
+  await quotesOf(db, theirs.owner).make(theirQuote, theirs.jobId, quote, 2026, new Date());
   theirPractice = randomUUID();
   const theirRehearsals = rehearsalsOf(db, theirs.owner);
   await theirRehearsals.keep({ id: theirPractice, doneAt: at, score: 70, result: PRACTICE });
@@ -203,7 +221,25 @@ const foreign = (): Record<string, unknown> => ({
   "shelf.place": { lotId: theirLot, from: { pourId: theirPour, stepId: "s", line: "A" } },
   "money.set-rates": null,
   "money.save-price": { jobId: theirs.jobId, fields: { lines: [], rushPct: 0 } },
+  "quote.make": { id: randomUUID(), jobId: theirs.jobId, fields: quoteForm(theirs.document) },
+  "quote.tell": { id: randomUUID(), quoteId: theirQuote, said: { kind: "declined", words: "taken" } },
   "pour.record": { pourId: theirPour, events: [{ id: randomUUID(), at, kind: "finish" }] },
+});
+
+const quoteForm = (document: JobDocument): QuoteForm => ({
+  looks: [
+    {
+      id: "a",
+      name: "As planned",
+      words: "",
+      pictureId: null,
+      lines: [{ words: "Counter", quantity: 1, unit: "flat", each: 100 }],
+      rushPct: 0,
+      document,
+    },
+  ],
+  terms: "",
+  validUntil: "2099-01-01",
 });
 
 const EMBED: ShelfItemFields = {
@@ -234,6 +270,7 @@ async function rowsOf(shopId: string): Promise<string> {
     trials,
     items,
     lots,
+    quotes,
   ] = await Promise.all([
     db.Job.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.ResinCard.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
@@ -250,9 +287,11 @@ async function rowsOf(shopId: string): Promise<string> {
     db.Trial.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.ShelfItem.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
     db.ShelfLot.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
+    db.Quote.findAll({ where: { shopId }, raw: true, order: [["id", "ASC"]] }),
   ]);
   const events = await db.PourEvent.count({ where: { pourId: pours.map((pour) => pour.id) } });
   const told = await db.TrialEntry.count({ where: { trialId: trials.map(({ id }) => id) } });
+  const became = await db.QuoteEntry.count({ where: { quoteId: quotes.map(({ id }) => id) } });
   const booked = await db.StockEntry.count({ where: { lotId: lots.map(({ id }) => id) } });
   return JSON.stringify([
     jobs,
@@ -270,6 +309,8 @@ async function rowsOf(shopId: string): Promise<string> {
     trials,
     items,
     lots,
+    quotes,
+    became,
     booked,
     told,
     events,

@@ -7,6 +7,7 @@ import { defineJobPrice } from "./models/job-price";
 import { defineLearning } from "./models/learning";
 import { definePicture } from "./models/picture";
 import { definePour } from "./models/pour";
+import { defineQuote } from "./models/quote";
 import { defineRecipe } from "./models/recipe";
 import { defineRehearsal } from "./models/rehearsal";
 import { defineResinCard } from "./models/resin-card";
@@ -47,6 +48,7 @@ export function openDatabase(settings: Settings["database"]) {
     ...defineTrial(sequelize),
     ...defineShelf(sequelize),
     JobPrice: defineJobPrice(sequelize),
+    ...defineQuote(sequelize),
   };
 }
 

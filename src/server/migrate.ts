@@ -17,6 +17,7 @@ import * as fourteenth from "./migrations/0014-learning";
 import * as fifteenth from "./migrations/0015-trials";
 import * as sixteenth from "./migrations/0016-shelf";
 import * as seventeenth from "./migrations/0017-money";
+import * as eighteenth from "./migrations/0018-quotes";
 import { repeatableTables, type RepeatableTables } from "./repeatable-tables";
 import { readSettings } from "./settings";
 
@@ -42,6 +43,7 @@ export const MIGRATIONS: readonly {
   { name: "0015-trials", ...fifteenth },
   { name: "0016-shelf", ...sixteenth },
   { name: "0017-money", ...seventeenth },
+  { name: "0018-quotes", ...eighteenth },
 ];
 
 /** Another process that migrates is waited for, at most so long. */

@@ -57,3 +57,25 @@ export function SelectField({
     </FieldFrame>
   );
 }
+
+/** A field for words of several lines. */
+export function TextAreaField({
+  label,
+  error,
+  frame,
+  className,
+  ...rest
+}: Omit<ComponentPropsWithRef<"textarea">, "id"> & { label: string; error?: string | null; frame?: string }) {
+  const id = useId();
+  return (
+    <FieldFrame id={id} label={label} error={error} className={frame}>
+      <textarea
+        id={id}
+        {...rest}
+        aria-invalid={Boolean(error)}
+        aria-describedby={error ? `${id}-error` : undefined}
+        className={classNames(controlLook, "h-auto py-1 leading-snug", className)}
+      />
+    </FieldFrame>
+  );
+}

@@ -1,7 +1,8 @@
+import { capital } from "../units/cut-text";
+
 /** A time as a person would say it: "40 min", "24 h". */
 const timeWords = (minutes: number): string =>
   minutes < 120 ? `${Math.round(minutes)} min` : `${Math.round(minutes / 6) / 10} h`;
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** A number of a card: what it is, what the card says and what the fit says, min. */
 type CardTime = { what: string; sheetMin: number; modelMin: number };

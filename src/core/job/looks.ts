@@ -2,11 +2,12 @@ import type { CoatColour } from "../batch/coat-colour";
 import type { Pair } from "../geometry/curves";
 import type { NewId } from "../geometry/new-piece";
 import { dammed } from "../geometry/new-piece";
+import type { Measured } from "../geometry/measure";
 import type { Piece } from "../geometry/piece";
 import { storedPair } from "../geometry/stored";
 import { zonesOf, type Division, type Divider, type Drawn, type Zone } from "../geometry/zones/division";
 import { surfaceOf } from "../geometry/zones/regions";
-import { covers, type Coat } from "../schedule/coat";
+import { covers, isFill, type Coat } from "../schedule/coat";
 import { usualPass } from "../schedule/pass";
 import type { JobDocument } from "./job";
 import { TECHNIQUES, type TechniqueId } from "./technique-list";
@@ -201,4 +202,20 @@ export function withLook(before: JobDocument, coatId: string, look: TechniqueId,
     pieces: job.pieces.map((piece) => (dam ? dammed(pieceOf(piece)) : pieceOf(piece))),
     coats: job.coats.map((planned) => (planned.id === coatId ? fresh : planned)),
   };
+}
+
+/** What a look is for must be what the piece is. */
+export function lookFits(look: TechniqueId, { piece, fillMl }: Measured): boolean {
+  const { for: kind } = TECHNIQUES[look];
+  if (kind === "tumbler") return piece.shape.kind === "tumbler";
+  if (kind === "channel") return fillMl !== null;
+  return piece.shape.kind !== "river";
+}
+
+/** A job with its colour coat filled by a look; null where it has none. */
+export function jobWithLook(job: JobDocument, look: TechniqueId, newId: NewId): JobDocument | null {
+  const wanted =
+    TECHNIQUES[look].for === "channel" ? isFill : ({ kind }: { kind: string }) => kind === "colour";
+  const coat = job.coats.find(wanted);
+  return coat ? withLook(job, coat.id, look, newId) : null;
 }

@@ -20,6 +20,10 @@ export type JobCost = {
   total: Spread;
   /** Hours of one person, with setting up and boards. */
   hours: Spread;
+  /** The same without boards. */
+  workHours: Spread;
+  /** Each resin with what is mixed of it, ml; its cost is null where it has no price. */
+  resins: { cardId: string; name: string; ml: Spread; cost: Spread | null }[];
   unpriced: string[];
 };
 
@@ -78,13 +82,16 @@ export function jobCost(
   const { currency } = rates;
   const shopping = shoppingFor([plan]);
   const lines: CostLine[] = [];
+  const resins: JobCost["resins"] = [];
   for (const { card, ml } of shopping.resins) {
     const price = resinPerMl(card, ml.high, currency, lotPrices[card.id] ?? null);
+    const cost = price && scaled(ml, price.perMl);
+    resins.push({ cardId: card.id, name: card.name, ml, cost });
     lines.push({
       kind: "resin",
       words: card.name,
       why: price ? BY_WORDS[price.by] : "no price on its card",
-      cost: price && scaled(ml, price.perMl),
+      cost,
     });
   }
   for (const { name, grams } of shopping.colours) {
@@ -155,6 +162,8 @@ export function jobCost(
     lines,
     total: scaled(known, 1 + rates.overheadPct / 100),
     hours: scaled(sumOf([minutes, setUp, boards]), 1 / 60),
+    workHours: scaled(sumOf([minutes, setUp]), 1 / 60),
+    resins,
     unpriced: lines.filter(({ cost }) => cost === null).map(({ words }) => words),
   };
 }

@@ -1,7 +1,16 @@
-import { percentOf, shareOut, sumOfMoney, times, type Minor } from "./money";
+import { moneyText, percentOf, shareOut, sumOfMoney, times, type Minor } from "./money";
 
 /** What a line of a price is counted in. */
 export type PriceUnit = "m2" | "ft2" | "m" | "ft" | "piece" | "flat";
+
+export const UNIT_WORDS: Record<PriceUnit, string> = {
+  m2: "m²",
+  ft2: "ft²",
+  m: "m",
+  ft: "ft",
+  piece: "piece",
+  flat: "flat",
+};
 
 /** One line of a price before tax: so many of something, each at its price. */
 export type AskedLine = { words: string; quantity: number; unit: PriceUnit; each: Minor };
@@ -65,4 +74,12 @@ export function priceOf(asked: readonly AskedLine[], rules: PriceRules): Price {
 function taxesOfTotal(tax: Minor, amounts: readonly Minor[], currency: string): Minor[] {
   const above = amounts.map((amount) => Math.max(0, amount));
   return shareOut(tax, above, currency);
+}
+
+/** "38.5 ft² at $95.00"; null for what is asked as a whole. */
+export function quantityWords({ quantity, unit, each }: AskedLine, currency: string): string | null {
+  if (unit === "flat") return null;
+  const many = new Intl.NumberFormat("en", { maximumFractionDigits: 2 }).format(quantity);
+  if (unit === "piece") return quantity === 1 ? null : `${many} at ${moneyText(each, currency)}`;
+  return `${many} ${UNIT_WORDS[unit]} at ${moneyText(each, currency)}`;
 }

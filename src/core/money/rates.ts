@@ -45,6 +45,9 @@ export type Rates = {
   taxPct: number;
   taxBy: "total" | "line";
   roundTo: Minor;
+  /** Days that a quote stands, and the terms beneath it. */
+  validDays: number;
+  terms: string;
 };
 
 /** What a shop begins with (common practice, no source): every number is to be typed over. */
@@ -80,4 +83,7 @@ export const USUAL_RATES: Rates = {
   taxPct: 0,
   taxBy: "total",
   roundTo: 500,
+  validDays: 30,
+  terms:
+    "Half on order, half on completion. The room is kept at the planned temperature, and the surface is not used until we say so. The picture shows the character of the work: no two pours are the same.",
 };

@@ -8,3 +8,6 @@ export function cutText(text: string, most: number): string {
 /** A name as that of a file: letters and figures of any script, no longer than a file system takes; "" where nothing is left. */
 export const asFileName = (name: string): string =>
   cutText(name.replace(/[^\p{L}\p{N} _-]+/gu, "").trim(), 60);
+
+/** With a capital at its beginning, as a sentence has. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

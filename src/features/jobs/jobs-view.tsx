@@ -112,6 +112,9 @@ export function JobsView({
           onChange={(event) => setSearch(event.target.value)}
           frame="w-60"
         />
+        <Link href="/quotes" className="underline underline-offset-4 decoration-line-strong mb-1.5">
+          quotes
+        </Link>
         <Choice label="Which jobs" value={shown} options={ALL} onChange={setShown} className="mb-0.5" />
         <Button weight="primary" onClick={() => setForm("new")}>
           New job

@@ -55,8 +55,11 @@ export function LearnView({
   const out = missed.filter(({ early, late }) => early + late > 0);
   return (
     <main className="px-7 py-5 max-w-[1226px]">
-      <div className="flex items-baseline justify-between gap-4 mb-4">
-        <h1 className="heading text-2xl">How good are we?</h1>
+      <div className="flex items-baseline gap-6 mb-4 flex-wrap">
+        <h1 className="heading text-2xl mr-auto">How good are we?</h1>
+        <Link href="/learn/earned" className="underline underline-offset-4">
+          What an hour brought
+        </Link>
         <Link href="/learn/trials" className="underline underline-offset-4">
           Trials: two ways side by side
         </Link>

@@ -1,6 +1,6 @@
 "use client";
 
-import { useMemo } from "react";
+import { useMemo, type ReactNode } from "react";
 import type { Pours } from "@/contracts/pours";
 import { received, type Sent } from "@/contracts/sent";
 import { comparePour } from "@/core/pour/compare-pour";
@@ -114,11 +114,14 @@ export function LogView({
   shown,
   shownId,
   system,
+  quoted,
 }: {
   jobId: string;
   shown: Sent<Pours>;
   shownId: string | null;
   system: UnitSystem;
+  /** What was quoted beside what became of it. */
+  quoted: ReactNode;
 }) {
   const { pours, unreadable, more } = useMemo(() => received(shown), [shown]);
   const { say } = useShopClock();
@@ -163,6 +166,7 @@ export function LogView({
       {outcomes.map((outcome) => (
         <Outcome key={outcome.coatId} outcome={outcome} system={system} />
       ))}
+      {quoted}
       <LogBeams pour={pour} system={system} />
       <div className="grid grid-cols-[1fr_360px] gap-10 pt-5 max-lg:grid-cols-1">
         <TimeLine plan={plan} steps={steps} state={state} />

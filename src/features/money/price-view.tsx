@@ -15,11 +15,9 @@ import type { UnitSystem } from "@/core/units/dimension";
 import { Button } from "@/ui/button";
 import { FormProblem } from "@/ui/form-problem";
 import { QuantityField } from "@/ui/quantity-field";
-import { TextField } from "@/ui/text-field";
 import { useKeptForm } from "@/ui/use-kept-form";
-import { MoneyField } from "./money-field";
+import { PriceFoot, PriceLines } from "./price-lines";
 import type { OpenPrice } from "./queries";
-import { UnitField } from "./unit-field";
 
 const KIND_HEADS: Record<CostKind, string> = {
   resin: "Resin",
@@ -55,7 +53,8 @@ export function PriceView({
   });
   const { values, set, faultAt } = form;
   const used = values.lines.filter(({ quantity }) => quantity > 0);
-  const price = priceOf(used, { ...rates, rushPct: values.rushPct });
+  const rules = { ...rates, rushPct: values.rushPct };
+  const price = priceOf(used, rules);
   const money = (amount: Minor) => moneyText(Math.round(amount), currency);
   const stays = (of: number) => (price.net > 0 ? (price.net - of) / price.net : null);
   const [likely, low, high] = [stays(cost.total.likely), stays(cost.total.high), stays(cost.total.low)];
@@ -110,6 +109,9 @@ export function PriceView({
           <Link href="/shop/rates" className="underline underline-offset-4 decoration-line-strong">
             rates and price list
           </Link>
+          <Link href={`/jobs/${jobId}/quote`} className="underline underline-offset-4 decoration-line-strong">
+            quote
+          </Link>
           <Link href={`/jobs/${jobId}/buy`} className="underline underline-offset-4 decoration-line-strong">
             what to buy
           </Link>
@@ -131,61 +133,13 @@ export function PriceView({
               add a line
             </Button>
           </div>
-          {values.lines.map((line, index) => {
-            const edit = (next: Partial<typeof line>) =>
-              set({ lines: values.lines.map((one, at) => (at === index ? { ...one, ...next } : one)) });
-            const amount = line.quantity > 0 ? price.lines[used.indexOf(line)]?.amount : undefined;
-            return (
-              <div
-                key={index}
-                className={`grid grid-cols-[1fr_84px_76px_104px_110px_32px] max-sm:grid-cols-2 gap-3 items-start py-1 ${line.quantity > 0 ? "" : "text-ink-soft"}`}
-              >
-                <TextField
-                  label={`What for, line ${index + 1}`}
-                  hideLabel
-                  value={line.words}
-                  maxLength={80}
-                  error={faultAt(`lines.${index}.words`)}
-                  onChange={({ target }) => edit({ words: target.value })}
-                />
-                <QuantityField
-                  label={`How much, line ${index + 1}`}
-                  hideLabel
-                  value={line.quantity}
-                  dimension="number"
-                  system={system}
-                  bounds={{ min: 0, max: 1e5 }}
-                  fault={faultAt(`lines.${index}.quantity`)}
-                  onChange={(quantity) => edit({ quantity })}
-                  bare
-                />
-                <UnitField
-                  label={`By, line ${index + 1}`}
-                  value={line.unit}
-                  onChange={(unit) => edit({ unit })}
-                />
-                <MoneyField
-                  label={`Each, line ${index + 1}`}
-                  hideLabel
-                  value={line.each}
-                  currency={currency}
-                  fault={faultAt(`lines.${index}.each`)}
-                  onChange={(each) => edit({ each })}
-                />
-                <span className="figure text-lg text-right pt-1">
-                  {amount === undefined ? "" : money(amount)}
-                </span>
-                <Button
-                  weight="quiet"
-                  className="min-h-8"
-                  aria-label={`Line ${index + 1} out`}
-                  onClick={() => set({ lines: values.lines.filter((_, at) => at !== index) })}
-                >
-                  out
-                </Button>
-              </div>
-            );
-          })}
+          <PriceLines
+            lines={values.lines}
+            rules={rules}
+            system={system}
+            faultAt={(path) => faultAt(`lines.${path}`)}
+            onChange={(lines) => set({ lines })}
+          />
           <div className="flex items-end gap-4 mt-2 flex-wrap">
             <QuantityField
               label="Rush, on top of all lines"
@@ -198,14 +152,9 @@ export function PriceView({
               onChange={(rushPct) => set({ rushPct })}
               bare
             />
-            <dl className="ml-auto text-right pr-11">
-              {price.lines.slice(used.length).map(({ words, amount }) => (
-                <div key={words} className="flex gap-6 justify-end">
-                  <dt className="label">{words}</dt>
-                  <dd className="figure w-28">{money(amount)}</dd>
-                </div>
-              ))}
-            </dl>
+            <div className="ml-auto pr-11">
+              <PriceFoot lines={values.lines} rules={rules} />
+            </div>
           </div>
           <FormProblem words={form.problemBeside("lines", "rushPct")} />
           <Button type="submit" weight="primary" className="mt-4 min-h-11" disabled={form.busy}>

@@ -3,6 +3,7 @@ import type { Person } from "@/contracts/people";
 import type { Rates } from "@/core/money/rates";
 import { aside, asideTask } from "@/server/aside";
 import { database } from "@/server/database";
+import { paidForResins } from "@/server/paid-for-resins";
 import { notFound } from "@/server/refused";
 import { colourCardsOf } from "@/server/repositories/colour-cards";
 import { jobsOf } from "@/server/repositories/jobs";
@@ -18,20 +19,16 @@ export const shopRates = (person: Person): Promise<{ rates: Rates; typed: boolea
 export type OpenPrice = CostedJob & { rates: Rates; typed: boolean; draft: PriceDraft | null };
 
 /** What a job costs, by its saved document, and its price as it was typed. */
-export async function openPrice(
-  person: Person,
-  jobId: string,
-  /** What a millilitre of a resin's mix was paid for, by resin card. */
-  lotPrices: Record<string, number>,
-): Promise<OpenPrice> {
+export async function openPrice(person: Person, jobId: string): Promise<OpenPrice> {
   const db = database();
   const money = moneyOf(db, person);
-  const [[job], cards, colours, { rates, typed }, draft] = await Promise.all([
+  const [[job], cards, colours, { rates, typed }, draft, lotPrices] = await Promise.all([
     jobsOf(db, person).documents([jobId]),
     resinCardsOf(db, person).list(),
     colourCardsOf(db, person).list(),
     money.rates(),
     money.priceOf(jobId),
+    paidForResins(db, person),
   ]);
   if (!job) throw notFound("job");
   const asked = { document: job.document, cards, colours, rates, lotPrices };

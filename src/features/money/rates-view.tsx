@@ -9,7 +9,7 @@ import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";
 import { FormProblem } from "@/ui/form-problem";
 import { QuantityField } from "@/ui/quantity-field";
-import { SelectField, TextField } from "@/ui/text-field";
+import { SelectField, TextAreaField, TextField } from "@/ui/text-field";
 import { useKeptForm } from "@/ui/use-kept-form";
 import { MoneyField } from "./money-field";
 import { UnitField } from "./unit-field";
@@ -251,6 +251,29 @@ export function RatesView({
                   className="self-start"
                 />
               </div>
+            </div>
+          </section>
+          <section aria-label="Quotes">
+            <h2 className="heading text-lg border-b border-ink pb-1 mb-3">Quotes</h2>
+            <div className="grid grid-cols-[10rem_1fr] max-sm:grid-cols-1 gap-4 items-start">
+              <QuantityField
+                label="Days that a quote stands"
+                value={values.validDays}
+                dimension="number"
+                system={system}
+                bounds={{ min: 1, max: 730 }}
+                fault={faultAt("validDays")}
+                onChange={(validDays) => set({ validDays })}
+                bare
+              />
+              <TextAreaField
+                label="Terms beneath it"
+                value={values.terms}
+                maxLength={4000}
+                rows={4}
+                error={faultAt("terms")}
+                onChange={({ target }) => set({ terms: target.value })}
+              />
             </div>
           </section>
           <FormProblem words={problem} />

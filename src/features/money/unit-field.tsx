@@ -1,14 +1,5 @@
-import type { PriceUnit } from "@/core/money/price";
+import { UNIT_WORDS, type PriceUnit } from "@/core/money/price";
 import { SelectField } from "@/ui/text-field";
-
-const UNIT_WORDS: Record<PriceUnit, string> = {
-  m2: "m²",
-  ft2: "ft²",
-  m: "m",
-  ft: "ft",
-  piece: "piece",
-  flat: "flat",
-};
 
 /** What a line of a price is counted in. */
 export function UnitField({

@@ -1,12 +1,10 @@
-import { format } from "date-fns";
 import type { Person } from "@/contracts/people";
-import { serverNowMs } from "@/contracts/server-now";
 import type { ColourCard } from "@/core/colour/colour-card";
 import type { JobDocument } from "@/core/job/job";
 import type { ResinCard } from "@/core/cure/resin-card";
 import { bookingsOf } from "@/core/shelf/booking";
 import type { Lot, PourNamed } from "@/core/shelf/lot";
-import { freeOf, itemsStand, paidPerMl } from "@/core/shelf/item-stands";
+import { freeOf, itemsStand } from "@/core/shelf/item-stands";
 import type { ItemNeed } from "@/core/shelf/needs";
 import { reserve, type JobNeeds } from "@/core/shelf/reserve";
 import { shortWords, type ShortOfJob } from "@/core/shelf/shelf-words";
@@ -14,7 +12,6 @@ import type { Removed } from "@/core/shop/removed";
 import { NOTHING_ON_SHELF, type OnShelf } from "@/core/shop/shopping";
 import { holdsSomething } from "@/core/shelf/stock";
 import type { WeighedOut } from "@/core/shelf/weighed-out";
-import { onTheWall } from "@/core/shop/wall-clock";
 import { aside, asideTask } from "@/server/aside";
 import { database } from "@/server/database";
 import { notFound, Refused } from "@/server/refused";
@@ -23,6 +20,7 @@ import { jobsOf } from "@/server/repositories/jobs";
 import { poursOf } from "@/server/repositories/pours";
 import { resinCardsOf } from "@/server/repositories/resin-cards";
 import { shelfOf, type KeptItem, type UnplacedOfPour } from "@/server/repositories/shelf";
+import { todayOf } from "@/server/shop-day";
 import type { LabelsAsked } from "./make-labels";
 import type { JobsToReserve, PourToBook } from "./worked-out";
 
@@ -30,10 +28,6 @@ const needsTask = asideTask<JobsToReserve, JobNeeds[]>("page", "shelf-needs");
 const weighedTask = asideTask<PourToBook, WeighedOut[]>("page", "weighed-out");
 
 const labelsTask = asideTask<LabelsAsked, Uint8Array>("sheet", "labels");
-
-/** The day on the shop's wall. */
-const todayOf = ({ timeZone }: Person): string =>
-  format(onTheWall(new Date(serverNowMs()), timeZone), "yyyy-MM-dd");
 
 /** Brings the book up to date with what was weighed at pours since the things stand on the shelf. A pour that cannot be read is passed over. */
 async function bookPours(person: Person, items: readonly KeptItem[]): Promise<void> {
@@ -161,18 +155,6 @@ export async function freeOnShelf(person: Person, jobIds: readonly string[]): Pr
   ]);
   const others = jobs.filter(({ jobId }) => !jobIds.includes(jobId));
   return freeOf(itemsStand(items, lots, others, cards, todayOf(person)));
-}
-
-/** What a millilitre of each resin's mix was paid for, by resin card, where lots with a price stand on the shelf. */
-export async function paidForResins(person: Person): Promise<Record<string, number>> {
-  const db = database();
-  const shelf = shelfOf(db, person);
-  const [items, lots, cards] = await Promise.all([
-    shelf.items(),
-    shelf.lots(),
-    resinCardsOf(db, person).list(),
-  ]);
-  return paidPerMl(itemsStand(items, lots, [], cards, todayOf(person)));
 }
 
 /** Labels as a PDF: of the lot with this code, or of all that hold something. */

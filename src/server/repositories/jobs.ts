@@ -288,6 +288,15 @@ export function jobsOf(db: Database, me: Person) {
         const undo = readDocument(current) ? job.revision : row.undoRevision;
         return savedOf(await write(job, { document, undo, redo: null }, transaction));
       }),
+    /** Puts a plan that the client chose on top, what stood there one undo away, and approves a job that is not begun. */
+    async approveAs(jobId: string, document: JobDocument, transaction: Transaction): Promise<void> {
+      const job = await rowOf(jobId, transaction);
+      const current = await version(jobId, job.revision, transaction);
+      const wanted = { document, undo: current.undoRevision, redo: current.redoRevision };
+      if (!isVersion(current, wanted))
+        await write(job, { document, undo: job.revision, redo: null }, transaction);
+      if (job.status === "planning") await job.update({ status: "approved" }, { transaction });
+    },
     async open(jobId: string): Promise<OpenJob> {
       const job = await rowOf(jobId);
       const current = await version(jobId, job.revision);

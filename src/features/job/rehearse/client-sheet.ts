@@ -1,4 +1,5 @@
 import type { Measured } from "@/core/geometry/measure";
+import { CHARACTER_WORDS } from "@/core/rehearsal/character-words";
 import { drawPiece, seenSize } from "@/pictures/piece-picture";
 
 /** What a client is shown: the picture, its colours, the tile that was wanted, and that it is no promise. */
@@ -14,9 +15,6 @@ export type ClientSheet = {
   /** How the piece is divided, in a line; null where it is all of one. */
   zones: string | null;
 };
-
-export const CHARACTER_WORDS =
-  "This picture shows the character of the work, not the piece itself: resin is poured by hand, and no two pours are the same.";
 
 /** Size of the sheet, px: A4 lying. */
 const WIDE = 1754;

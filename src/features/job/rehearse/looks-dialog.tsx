@@ -3,11 +3,9 @@
 import { useMemo } from "react";
 import type { Measured } from "@/core/geometry/measure";
 import { derivePlan } from "@/core/plan/derive-plan";
-import type { JobDocument } from "@/core/job/job";
 import { rehearsalOf } from "@/core/rehearsal/rehearse";
 import { TECHNIQUE_IDS, TECHNIQUES, type TechniqueId } from "@/core/job/technique-list";
-import { withLook } from "@/core/job/looks";
-import { isFill } from "@/core/schedule/coat";
+import { jobWithLook, lookFits } from "@/core/job/looks";
 import { Dialog } from "@/ui/dialog";
 import { newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
@@ -17,26 +15,12 @@ import { usePicture } from "@/pictures/use-picture";
 const WIDE_PX = 210;
 const HIGH_PX = 120;
 
-/** What a look is for must be what the piece is. */
-const fits = (id: TechniqueId, { piece, fillMl }: Measured): boolean => {
-  const { for: kind } = TECHNIQUES[id];
-  if (kind === "tumbler") return piece.shape.kind === "tumbler";
-  if (kind === "channel") return fillMl !== null;
-  return piece.shape.kind !== "river";
-};
-
-/** The job with its colour coat filled by a look; null where it has none. */
-function lookOn(job: JobDocument, id: TechniqueId): JobDocument | null {
-  const wanted =
-    TECHNIQUES[id].for === "channel" ? isFill : ({ kind }: { kind: string }) => kind === "colour";
-  const coat = job.coats.find(wanted);
-  return coat ? withLook(job, coat.id, id, newId) : null;
-}
-
 /** The looks of the trade on this piece: one is taken, and stays editable. */
 export function LooksDialog({ piece, onClose }: { piece: Measured; onClose: () => void }) {
   const { document, change } = useJob();
-  const offered = TECHNIQUE_IDS.filter((id) => fits(id, piece) && lookOn(document, id) !== null);
+  const offered = TECHNIQUE_IDS.filter(
+    (id) => lookFits(id, piece) && jobWithLook(document, id, newId) !== null,
+  );
   return (
     <Dialog open onClose={onClose} title={`Looks, on ${piece.name}`} wide>
       {offered.length === 0 && <p>Give the job a colour coat in Build first.</p>}
@@ -47,7 +31,7 @@ export function LooksDialog({ piece, onClose }: { piece: Measured; onClose: () =
               type="button"
               className="text-left w-full hover:outline-2 hover:outline-ink p-1"
               onClick={() => {
-                change((job) => lookOn(job, id) ?? job);
+                change((job) => jobWithLook(job, id, newId) ?? job);
                 onClose();
               }}
             >
@@ -69,7 +53,7 @@ export function LooksDialog({ piece, onClose }: { piece: Measured; onClose: () =
 function Look({ id, pieceId }: { id: TechniqueId; pieceId: string }) {
   const { document, cards, colours } = useJob();
   const { piece, of } = useMemo(() => {
-    const job = lookOn(document, id);
+    const job = jobWithLook(document, id, newId);
     const plan = job && derivePlan(job, cards, colours);
     const piece = plan?.pieces.find((piece) => piece.id === pieceId);
     return { piece: piece, of: job && plan && piece ? rehearsalOf(plan, job, piece) : null };

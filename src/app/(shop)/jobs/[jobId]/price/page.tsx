@@ -2,7 +2,6 @@ import type { Metadata } from "next";
 import { sent } from "@/contracts/sent";
 import { openPrice } from "@/features/money/queries";
 import { PriceView } from "@/features/money/price-view";
-import { paidForResins } from "@/features/shelf/queries";
 import { orNotFound } from "@/server/or-not-found";
 import { requirePerson } from "@/server/require-person";
 
@@ -11,6 +10,6 @@ export const metadata: Metadata = { title: "Price" };
 export default async function PricePage({ params }: { params: Promise<{ jobId: string }> }) {
   const person = await requirePerson();
   const { jobId } = await params;
-  const price = await orNotFound(openPrice(person, jobId, await paidForResins(person)));
+  const price = await orNotFound(openPrice(person, jobId));
   return <PriceView jobId={jobId} shown={sent(price)} system={person.units} />;
 }
