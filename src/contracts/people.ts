@@ -70,3 +70,9 @@ export const setRole = act<null>()(
   z.object({ personId: rowId, role: z.enum(["owner", "hand"]) }),
 );
 export const removePerson = act<null>()("people.remove", "owner", z.object({ personId: rowId }));
+/** Gives somebody of the shop another password, who has forgotten theirs or has none yet; their sessions end. */
+export const givePassword = act<null>()(
+  "people.give-password",
+  "owner",
+  z.object({ personId: rowId, password: newPassword }),
+);

@@ -157,6 +157,8 @@ const foreign = (): Record<string, unknown> => ({
   "people.add": null,
   "people.set-role": { personId: theirHand, role: "owner" },
   "people.remove": { personId: theirHand },
+  "people.give-password": { personId: theirHand, password: "taken-by-somebody-else" },
+  "shop-file.take-in": { token: randomUUID(), choices: {} },
   "job.create": null,
   "job.describe": { jobId: theirs.jobId, fields: { name: "taken", client: "", status: "done", dueOn: null } },
   "job.duplicate": { jobId: theirs.jobId },

@@ -6,6 +6,7 @@ import { makeQuoteFile, type QuoteFileAsked } from "@/features/money/quote/make-
 import { costOfJob, heldAgainst, type JobToPrice, type QuoteToHold } from "@/features/money/worked-out";
 import { makeLabels, type LabelsAsked } from "@/features/shelf/make-labels";
 import { needsOfJobs, weighedAtPour, type JobsToReserve, type PourToBook } from "@/features/shelf/worked-out";
+import { logLines, type PoursToTell } from "@/features/shop-file/tables";
 import { wetNowOf, type PourToShow } from "@/features/bench-line/wet-now";
 
 /** What is worked out of users' documents aside of the server's main thread, by the names under which the queries ask for it. */
@@ -19,6 +20,7 @@ export const TASKS: Record<string, (input: unknown) => unknown> = {
   labels: (input) => makeLabels(input as LabelsAsked),
   "shelf-needs": (input) => needsOfJobs(input as JobsToReserve),
   "weighed-out": (input) => weighedAtPour(input as PourToBook),
+  "log-lines": (input) => logLines(input as PoursToTell),
   learning: (input) => learnShop(input as ToLearnFrom),
   "wet-now": (input) => wetNowOf(input as PourToShow),
 };

@@ -15,6 +15,7 @@ import type { Dimension, UnitSystem } from "@/core/units/dimension";
 import { durationWords } from "@/core/units/duration";
 import { quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
+import { fetchFile } from "@/ui/save-file";
 import { Checkbox } from "@/ui/checkbox";
 import { Choice } from "@/ui/choice";
 import { QuantityField } from "@/ui/quantity-field";
@@ -290,6 +291,11 @@ export function CardForm({
             Save the card
           </Button>
           <Unsaved form={form} />
+          {cardId && (
+            <Button weight="quiet" onClick={() => void fetchFile(`/cards/${cardId}/resin.zip`)}>
+              as a file
+            </Button>
+          )}
           {cardId && canRemove && (
             <Button
               weight="danger"

@@ -13,6 +13,7 @@ import {
 import { USUAL_MEASURE, type DoseMeasure } from "@/core/batch/dose";
 import { COLOUR_KIND_WORDS, opticsOf, type Appearance, type ColourKind } from "@/core/colour/colour-card";
 import { Button } from "@/ui/button";
+import { fetchFile } from "@/ui/save-file";
 import { Choice } from "@/ui/choice";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextField } from "@/ui/text-field";
@@ -181,6 +182,11 @@ export function ColourForm({
             Save the card
           </Button>
           <Unsaved form={form} />
+          {cardId && (
+            <Button weight="quiet" onClick={() => void fetchFile(`/colours/${cardId}/colour.zip`)}>
+              as a file
+            </Button>
+          )}
           {cardId && canRemove && (
             <Button
               weight="quiet"

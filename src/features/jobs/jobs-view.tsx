@@ -18,6 +18,7 @@ import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";
 import { Dialog } from "@/ui/dialog";
 import { Menu, MenuItem } from "@/ui/menu";
+import { fetchFile } from "@/ui/save-file";
 import { TextField } from "@/ui/text-field";
 import { JobForm } from "./job-form";
 import type { Removed } from "@/core/shop/removed";
@@ -196,6 +197,9 @@ export function JobsView({
                     <MenuItem onSelect={() => router.push(`/versions/${job.id}`)}>Earlier versions</MenuItem>
                     <MenuItem onSelect={async () => after(await callAct(duplicateJob, { jobId: job.id }))}>
                       Duplicate
+                    </MenuItem>
+                    <MenuItem onSelect={() => void fetchFile(`/jobs/${job.id}/job.zip`)}>
+                      As a file, for a colleague
                     </MenuItem>
                     <MenuItem
                       onSelect={async () =>

@@ -1,4 +1,4 @@
-import { addPerson, removePerson, setRole } from "@/contracts/people";
+import { addPerson, givePassword, removePerson, setRole } from "@/contracts/people";
 import { implement } from "@/server/acts";
 import { database } from "@/server/database";
 import { hashPassword, refuseWeak } from "@/server/passwords";
@@ -23,6 +23,11 @@ export const peopleActs = [
   }),
   implement(removePerson, async (me, { personId }) => {
     await peopleOf(database(), me).remove(personId);
+    return null;
+  }),
+  implement(givePassword, async (me, { personId, password }) => {
+    refuseWeak(password, [me.shopName]);
+    await peopleOf(database(), me).givePassword(personId, await hashPassword(password));
     return null;
   }),
 ];

@@ -1,6 +1,7 @@
 "use client";
 
 import { zodResolver } from "@hookform/resolvers/zod";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
@@ -11,6 +12,7 @@ import { addPerson, newPersonFields, removePerson, setRole, type Person } from "
 import { Button } from "@/ui/button";
 import { SelectField, TextField } from "@/ui/text-field";
 import { OwnAccess } from "./own-access";
+import { PasswordDialog } from "./password-dialog";
 
 type Listed = Omit<Person, "shopId" | "shopName" | "timeZone">;
 type Fields = z.output<typeof newPersonFields>;
@@ -21,6 +23,7 @@ const EMPTY: Fields = { name: "", email: "", password: "", role: "hand" };
 export function PeopleView({ me, people }: { me: Person; people: Listed[] }) {
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
+  const [giving, setGiving] = useState<Listed | null>(null);
   const owner = me.role === "owner";
   const form = useForm<z.input<typeof newPersonFields>, unknown, Fields>({
     resolver: zodResolver(newPersonFields),
@@ -45,10 +48,20 @@ export function PeopleView({ me, people }: { me: Person; people: Listed[] }) {
   return (
     <main className="px-7 py-6 max-w-5xl">
       <h1 className="heading text-2xl mb-1">{me.shopName}</h1>
-      <p className="text-ink-soft mb-5">
+      <p className="text-ink-soft mb-3">
         Owners add people and remove resin cards; hands plan, pour and log. Nobody outside the shop sees any
         of it.
       </p>
+      <div className="flex gap-5 mb-5 text-sm">
+        <Link href="/shop/rates" className="underline underline-offset-4 decoration-line-strong">
+          rates and price list
+        </Link>
+        {owner && (
+          <Link href="/shop/file" className="underline underline-offset-4 decoration-line-strong">
+            the shop in a file
+          </Link>
+        )}
+      </div>
       {problem && (
         <p role="alert" className="border-l-2 border-danger text-danger pl-2 mb-3">
           {problem}
@@ -94,6 +107,11 @@ export function PeopleView({ me, people }: { me: Person; people: Listed[] }) {
               </td>
               <td className="text-right">
                 {owner && person.id !== me.id && (
+                  <Button weight="quiet" className="mr-5" onClick={() => setGiving(person)}>
+                    new password
+                  </Button>
+                )}
+                {owner && person.id !== me.id && (
                   <Button
                     weight="quiet"
                     onClick={async () => after(await callAct(removePerson, { personId: person.id }))}
@@ -135,6 +153,7 @@ export function PeopleView({ me, people }: { me: Person; people: Listed[] }) {
           </Button>
         </form>
       )}
+      {giving && <PasswordDialog person={giving} onClose={() => setGiving(null)} />}
       <OwnAccess />
     </main>
   );

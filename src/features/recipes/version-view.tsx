@@ -20,6 +20,7 @@ import { recipeChanges } from "@/core/recipe/recipe-changes";
 import type { UnitSystem } from "@/core/units/dimension";
 import { decimal } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
+import { fetchFile } from "@/ui/save-file";
 import { ShopPicture } from "@/ui/shop-picture";
 import { SelectField } from "@/ui/text-field";
 import { ApprovedPictures } from "./approved-pictures";
@@ -282,7 +283,14 @@ function JobsOf({ recipe, version }: { recipe: OpenRecipe; version: RecipeVersio
   return (
     <>
       <div className="flex items-baseline justify-between border-b border-ink pb-1 mt-6">
-        <h3 className="heading">Jobs of this version</h3>
+        <h3 className="heading mr-auto">Jobs of this version</h3>
+        <Button
+          weight="quiet"
+          className="mr-5"
+          onClick={() => void fetchFile(`/recipes/${recipe.id}/recipe.zip`)}
+        >
+          the recipe with its boards as a file
+        </Button>
         <a
           href={`/recipes/${recipe.id}/${version.id}/recipe.json`}
           className="underline underline-offset-4 decoration-line-strong text-sm"

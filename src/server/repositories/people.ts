@@ -151,6 +151,12 @@ export function peopleOf(db: Database, me: Person) {
       changing(personId, role !== "owner", (row, transaction) => row.update({ role }, { transaction })),
     remove: (personId: string): Promise<void> =>
       changing(personId, true, (row, transaction) => row.destroy({ transaction })),
+    /** Another password for somebody of the shop; what was opened with the old one ends. */
+    givePassword: (personId: string, passwordHash: string): Promise<void> =>
+      changing(personId, false, async (row, transaction) => {
+        await row.update({ passwordHash }, { transaction });
+        await db.Session.destroy({ where: { personId }, transaction });
+      }),
     async passwordHash(): Promise<string> {
       return (await rowOf(me.id)).passwordHash;
     },

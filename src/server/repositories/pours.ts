@@ -165,6 +165,18 @@ export function poursOf(db: Database, me: Person) {
     );
   };
   return {
+    /** Of every pour, the oldest first. */
+    async ids(): Promise<string[]> {
+      const rows = await db.Pour.findAll({
+        where: { shopId: me.shopId },
+        attributes: ["id"],
+        order: [
+          ["startedAt", "ASC"],
+          ["id", "ASC"],
+        ],
+      });
+      return rows.map(({ id }) => id);
+    },
     async open(pourId: string): Promise<Pour> {
       const { pours } = await withEvents([{ id: (await rowOf(pourId)).id, bytes: null }]);
       if (pours[0]) return pours[0];

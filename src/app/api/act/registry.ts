@@ -9,6 +9,7 @@ import { peopleActs } from "@/features/people/actions";
 import { pourActs } from "@/features/pour/actions";
 import { recipeActs } from "@/features/recipes/actions";
 import { shelfActs } from "@/features/shelf/actions";
+import { shopFileActs } from "@/features/shop-file/actions";
 import { signInActs } from "@/features/sign-in/actions";
 import { trialActs } from "@/features/trials/actions";
 import type { Implemented } from "@/server/acts";
@@ -29,5 +30,6 @@ export const ACTS: ReadonlyMap<string, Implemented> = new Map(
     ...trialActs,
     ...shelfActs,
     ...moneyActs,
+    ...shopFileActs,
   ].map((implemented) => [implemented.act.name, implemented]),
 );

@@ -4,6 +4,7 @@ import { perform } from "@/server/acts";
 import { diskFull, isDiskFull, refuseOnFullDisk } from "@/server/disk";
 import { Refused } from "@/server/refused";
 import { currentPerson } from "@/server/session";
+import { isOurs } from "../../same-origin";
 import { ACTS } from "../registry";
 
 const STATUS: Record<ActError["code"], number> = {
@@ -23,15 +24,6 @@ const TOO_LARGE = "That is more than can be saved at once.";
 
 const refuse = (code: ActError["code"], message: string) =>
   NextResponse.json({ ok: false, error: { code, message } }, { status: STATUS[code] });
-
-/** A write comes from our own pages only: same origin, JSON, by POST. */
-function isOurs(request: NextRequest): boolean {
-  const site = request.headers.get("sec-fetch-site");
-  if (site !== null && site !== "same-origin") return false;
-  const origin = request.headers.get("origin");
-  if (origin === null) return site === "same-origin";
-  return URL.canParse(origin) && new URL(origin).host === request.headers.get("host");
-}
 
 /** The body as text, given up as soon as it is too large; null then. */
 async function bodyOf(request: NextRequest): Promise<string | null> {
