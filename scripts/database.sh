@@ -157,9 +157,9 @@ sources_hash() {
 
 build_is_fresh() { [ -f .next/BUILD_ID ] && [ -f .next/aside.mjs ] && [ -f .next/service-worker.js ] && [ "$(cat .next/sources-hash 2>/dev/null)" = "$(sources_hash)" ]; }
 
-# All of the shop's data as statements; the last line says that it is all.
+# All of the shop's data, or of another database, as statements; the last line says that it is all.
 database_dump() {
-  mariadb-dump --no-defaults --socket="$(socket_of "$1")" --user="$(id -un)" --single-transaction --quick --default-character-set=utf8mb4 gaugebeam
+  mariadb-dump --no-defaults --socket="$(socket_of "$1")" --user="$(id -un)" --single-transaction --quick --default-character-set=utf8mb4 "${2:-gaugebeam}"
 }
 # A second database of that name with all that is in the first, for the app's user.
 database_copy() {

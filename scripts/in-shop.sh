@@ -1,8 +1,8 @@
 #!/usr/bin/env bash
 # Runs a project of Playwright in the demo shop, on a server of its own: "gallery" (one picture of each main view, at the hour of GAUGEBEAM_DEMO_NOW,
-# into docs/screenshots), or "screens" (how long a reading and an act take to a screen).
+# into docs/screenshots), or "screens" (how long a reading and an act take to a screen). "shop-file" measures a large shop out and in, without a browser.
 set -euo pipefail
-project="${1:?gallery or screens}"
+project="${1:?gallery, screens or shop-file}"
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 . scripts/database.sh
 folder="$PWD/var/check/db"
@@ -21,6 +21,10 @@ database_start "$folder" 33161
 GAUGEBEAM_SECRET="$(random_word)"
 GAUGEBEAM_CHECK_SOCKET="$(socket_of "$folder")"
 export GAUGEBEAM_SECRET GAUGEBEAM_CHECK_SOCKET NEXT_TELEMETRY_DISABLED=1
+if [ "$project" = shop-file ]; then
+  NODE_OPTIONS="--conditions=react-server --expose-gc" npx tsx benchmarks/shop-file.ts
+  exit
+fi
 if ! build_is_fresh; then
   wanted=$(sources_hash)
   npm run --silent build

@@ -24,6 +24,12 @@ holders_of() {
   find /proc/[0-9]*/fd -maxdepth 1 -lname "$file" 2>/dev/null | cut -d/ -f3 | sort -u | grep -vx "$$" || true
 }
 
+# Asks what holds FILE to end, and does not wait: another may hold it at once.
+ask_to_end() {
+  local pid
+  for pid in $(holders_of "$1"); do kill -TERM "$pid" 2>/dev/null || true; done
+}
+
 # Ends what holds FILE: asks, waits at most SECONDS, then ends it by force. Nothing else is ever signalled.
 release() {
   local file="$1" tenths=$(($2 * 10)) pid

@@ -237,28 +237,94 @@ test("its log is short, and holds no document, whatever fails", () => {
   expect(kept.length).toBeLessThan(7_000_000);
 });
 
-test("a backup is whole or not there, and brings everything back", async () => {
-  const script = (name: string, ...words: string[]) =>
-    execFileSync("bash", [join(ROOT, "scripts", name), ...words], {
-      cwd: ROOT,
-      env: { ...process.env, GAUGEBEAM_VAR: folder },
-      stdio: ["ignore", "pipe", "pipe"],
-    });
+const script = (name: string, ...words: string[]) =>
+  execFileSync("bash", [join(ROOT, name), ...words], {
+    cwd: ROOT,
+    env: { ...process.env, GAUGEBEAM_VAR: folder },
+    stdio: ["ignore", "pipe", "pipe"],
+  });
+
+test("a backup is whole or not there, and brings everything back into a stopped shop", async () => {
   const file = join(folder, "backup.sql");
-  expect(() => script("backup.sh", file)).toThrow("not running");
+  expect(() => script("backup", file)).toThrow("not running");
   const first = await up("--no-demo");
   sql("INSERT INTO shops (id, name, created_at) VALUES (UUID(), 'kept \u{1F600}', NOW(3))");
-  script("backup.sh", file);
-  expect(() => script("restore.sh", file)).toThrow("is running");
+  script("backup", file);
   sql("UPDATE shops SET name = 'spoilt'");
   await stop(first);
   const half = join(folder, "half.sql");
   writeFileSync(half, readFileSync(file).subarray(0, 3000));
-  expect(() => script("restore.sh", half)).toThrow("no whole backup");
-  script("restore.sh", file);
+  expect(() => script("restore", half)).toThrow("no whole backup");
+  script("restore", file);
   const again = await up("--no-demo");
   expect(sql("SELECT name FROM shops")).toBe("kept \u{1F600}");
   await stop(again);
+});
+
+test("restored while it runs: checked first, whole at once, who was signed in stays so, and what their browser still held arrives", async () => {
+  const child = await up("--no-demo");
+  let cookie = "";
+  const act = async (name: string, input: unknown) => {
+    const response = await fetch(`${address()}/api/act/${name}`, {
+      method: "POST",
+      headers: { "content-type": "application/json", origin: address(), cookie },
+      body: JSON.stringify(input),
+    });
+    cookie = response.headers.getSetCookie()[0]?.split(";")[0] ?? cookie;
+    return (await response.json()) as { ok: boolean; value: Record<string, string>; error?: unknown };
+  };
+  const owner = { name: "Ada", email: "ada@restored.example", password: "poured-at-half-past-nine" };
+  expect((await act("session.first-run", { shopName: "Before", ...owner })).ok).toBe(true);
+  const fields = { name: "Counter", client: "", status: "planning", dueOn: null };
+  const { jobId } = (await act("job.create", { fields })).value;
+  const file = join(folder, "backup.sql");
+  script("backup", file);
+  await act("job.describe", { jobId, fields: { ...fields, name: "Spoilt" } });
+  // What is no backup, and one that MariaDB does not take, change nothing.
+  const whole = readFileSync(file, "utf8");
+  for (const [text, words] of [
+    [whole.replace(/CREATE TABLE `jobs`/, "CREATE TABLE `jobs"), "refused the backup"],
+    ["-- Dump completed\n", "no backup of a shop"],
+  ] as const) {
+    const wrong = join(folder, "wrong.sql");
+    writeFileSync(wrong, text);
+    expect(() => script("restore", wrong)).toThrow(words);
+    expect(sql("SELECT name FROM jobs")).toBe("Spoilt");
+  }
+  script("restore", file);
+  expect(sql("SELECT name FROM jobs")).toBe("Counter");
+  // What was there is in a file, up to the last moment.
+  const kept = execFileSync("bash", ["-c", `cat "$0"/before-restore-*.sql`, folder]).toString();
+  expect(kept).toContain("'Spoilt'");
+  expect(sql("SHOW DATABASES LIKE 'gaugebeam%'")).toBe("gaugebeam");
+  // Signed in as before, and what the browser had not sent yet arrives as soon as the app is there again.
+  const typed = { jobId, fields: { ...fields, name: "Typed meanwhile" } };
+  const sent = () =>
+    act("job.describe", typed).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+  await until(sent, 30, "What was typed does not arrive");
+  expect(sql("SELECT name FROM jobs")).toBe("Typed meanwhile");
+  await stop(child);
+});
+
+test("a nightly backup is made after its hour, and the last seven are kept", async () => {
+  expect(() => script("backup", "--nightly", "half past two")).toThrow("Say when");
+  mkdirSync(join(folder, "backups"));
+  for (let day = 1; day <= 8; day += 1)
+    writeFileSync(join(folder, `backups/gaugebeam-2020-01-0${day}.sql`), "old");
+  script("backup", "--nightly", "00:00");
+  const child = await up("--no-demo");
+  const backups = () =>
+    execFileSync("ls", [join(folder, "backups")])
+      .toString()
+      .trim()
+      .split("\n");
+  await until(() => backups().length === 7, 60, "No nightly backup");
+  expect(backups().slice(0, 2)).toEqual(["gaugebeam-2020-01-03.sql", "gaugebeam-2020-01-04.sql"]);
+  expect(readFileSync(join(folder, "backups", backups().at(-1)!), "utf8")).toContain("Dump completed");
+  await stop(child);
 });
 
 test(

@@ -80,6 +80,11 @@ test("all of the shop as a file, read back; one job of it into another shop, ask
   const resins = colleague.getByRole("region", { name: "Resins" });
   await resins.getByRole("radio", { name: "bring it in beside" }).first().focus();
   await colleague.keyboard.press("Space");
+  // Run once more on the same server, they have it already.
+  const known = colleague
+    .getByRole("region", { name: "Jobs" })
+    .getByRole("radio", { name: "bring it in beside" });
+  if ((await known.count()) > 0) await known.click();
   await colleague.getByRole("button", { name: "Take it in" }).press("Enter");
   await expect(colleague.getByText(/^It is here: .*1 job/)).toBeVisible();
   await colleague.goto("/jobs");

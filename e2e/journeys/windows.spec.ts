@@ -134,16 +134,25 @@ test("the room by the day and by a logger's file: windows follow, wrong lines ar
   await expect(summary).toContainText(/± \d+ h/);
 
   await page.getByRole("button", { name: /^room/ }).click();
+  await dialog.getByRole("radio", { name: "logger" }).click();
+  const asked = page.getByRole("dialog", { name: "Logger's file" });
   const logger = (text: string) =>
-    page.getByLabel("Logger's file", { exact: true }).setInputFiles({
+    asked.getByLabel("Logger's file, the file").setInputFiles({
       name: "logger.csv",
       mimeType: "text/csv",
       buffer: Buffer.from(text),
     });
   await logger("time,temp\nyesterday,20\n");
-  await expect(dialog.getByRole("alert", { name: "What is wrong in the file" })).toContainText("line 2");
-  await expect(field(page, "Coldest")).toHaveValue("48");
-  await logger("time,temp C\n2026-03-02 06:00,16\n2026-03-02 14:00,22\n2026-03-03 06:00,15.5\n");
+  await expect(asked.getByRole("alert", { name: "What is wrong in the file" })).toContainText("line 2");
+  await expect(asked.getByRole("button", { name: "Take them over" })).toHaveCount(0);
+  // Which column is which is guessed, and can be chosen.
+  await logger(
+    "no,probe temp C,room temp C,time\n1,31,16,2026-03-02 06:00\n2,31,22,2026-03-02 14:00\n3,31,15.5,2026-03-03 06:00\n",
+  );
+  await expect(asked.getByText("3 readings of 3 lines.")).toBeVisible();
+  await asked.getByLabel("Temperature").selectOption({ label: "room temp C: 16" });
+  await asked.getByRole("button", { name: "Take them over" }).press("Enter");
+  await expect(asked).toHaveCount(0);
   await expect(dialog.getByText(/^3 readings, 60 °F to 72 °F/)).toBeVisible();
   await page.keyboard.press("Escape");
   await saved(page);

@@ -271,3 +271,17 @@ export const takeFileIn = act<TakenIn>()(
     choices: z.record(rowId, clashChoice),
   }),
 );
+
+/** The server's own backup: at which hour of its clock, null for none; the day of the last one, and how many there are. */
+export type Nightly = { at: string | null; last: string | null; kept: number };
+
+export const setNightly = act<null>()(
+  "shop-file.set-nightly",
+  "owner",
+  z.object({
+    at: z
+      .string()
+      .regex(/^([01]\d|2[0-3]):[0-5]\d$/, "Type an hour, such as 02:30.")
+      .nullable(),
+  }),
+);

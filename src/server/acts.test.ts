@@ -158,6 +158,7 @@ const foreign = (): Record<string, unknown> => ({
   "people.set-role": { personId: theirHand, role: "owner" },
   "people.remove": { personId: theirHand },
   "people.give-password": { personId: theirHand, password: "taken-by-somebody-else" },
+  "shop-file.set-nightly": null,
   "shop-file.take-in": { token: randomUUID(), choices: {} },
   "job.create": null,
   "job.describe": { jobId: theirs.jobId, fields: { name: "taken", client: "", status: "done", dueOn: null } },

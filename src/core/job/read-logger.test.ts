@@ -1,5 +1,5 @@
 import { hoursOf, roomOf, settingsOf } from "./job-settings";
-import { readLogger } from "./read-logger";
+import { loggerReading, roomOfReadings, saysFahrenheit } from "./read-logger";
 import { sampleJob } from "./sample-job";
 import { starterCards } from "../cure/starter-cards";
 import { USUAL_HOURS } from "../schedule/hours";
@@ -16,32 +16,52 @@ test("a job that says nothing of its room has its temperature all along, and the
 });
 
 describe("a logger's file", () => {
+  const readings = (lines: readonly (readonly [string, string])[], fahrenheit = false) =>
+    lines.flatMap(([when, temp]) => {
+      const read = loggerReading(when, temp, fahrenheit);
+      return "value" in read ? [read.value] : [];
+    });
+  const problem = (when: string, temp: string) => {
+    const read = loggerReading(when, temp, false);
+    return "problem" in read ? read.problem : null;
+  };
   test("dates: its first day stands for the first day; commas for points; °F by the head", () => {
-    const { room, problems } = readLogger(
-      "time;°F\n2026-03-02 22:00;68\n2026-03-02T23:30:00;66,2\n2026-03-03 06:00;59\n",
+    const room = roomOfReadings(
+      readings(
+        [
+          ["2026-03-02 22:00", "68"],
+          ["2026-03-02T23:30:00", "66,2"],
+          ["2026-03-03 06:00", "59"],
+        ],
+        true,
+      ),
     );
-    expect(problems).toEqual([]);
     expect(room?.readings.map(([at]) => at)).toEqual([1320, 1410, 1440 + 360]);
     room?.readings.forEach(([, tempC], index) => expect(tempC).toBeCloseTo([20, 19, 15][index]!, 9));
+    expect(["temp °F", "Temperature (F)", "Fahrenheit", "temp F"].every(saysFahrenheit)).toBe(true);
+    expect(["°C", "temperature", "Celsius", "offset"].some(saysFahrenheit)).toBe(false);
   });
   test("plain minutes, out of order, finer than ten minutes", () => {
-    const { room } = readLogger("minute,celsius\n30,19\n0,21\n4,21.1\n12,20.5");
+    const room = roomOfReadings(
+      readings([
+        ["30", "19"],
+        ["0", "21"],
+        ["4", "21.1"],
+        ["12", "20.5"],
+      ]),
+    );
     expect(room?.readings).toEqual([
       [0, 21],
       [12, 20.5],
       [30, 19],
     ]);
   });
-  test("lines that cannot be read are told by number, the others are read", () => {
-    const { room, problems } = readLogger("t,c\n0,20\nnoon,21\n20,hot\n30,900\n40,22\n");
-    expect(room?.readings).toHaveLength(2);
-    expect(problems.map(({ line }) => line)).toEqual([3, 4, 5]);
-    expect(problems[2]!.message).toBe("900 is no temperature of a room.");
-  });
-  test("nothing in it is said", () => {
-    expect(readLogger("time,temp\n")).toEqual({
-      room: null,
-      problems: [{ line: 1, message: "There is no reading in it." }],
-    });
+  test("what cannot be read is told in words; nothing is no room", () => {
+    expect(problem("noon", "21")).toBe("A time and a temperature are wanted, not “noon, 21”.");
+    expect(problem("20", "hot")).toBe("A time and a temperature are wanted, not “20, hot”.");
+    expect(problem("20", "")).toMatch(/^A time and a temperature/);
+    expect(problem("30", "900")).toBe("900 is no temperature of a room.");
+    expect(problem("40", "22")).toBeNull();
+    expect(roomOfReadings([])).toBeNull();
   });
 });

@@ -1,55 +1,40 @@
 import type { Room } from "../cure/room";
 import { DAY_MIN } from "../schedule/hours";
 
-/** One reading of a logger's file that cannot be used, by its line. */
-export type LoggerProblem = { line: number; message: string };
+/** A reading of a logger: minutes, counted from anywhere or by the calendar, and °C. */
+export type LoggerReading = [atMin: number, tempC: number];
+
+/** Whether a column's head says °F. */
+export const saysFahrenheit = (head: string): boolean => /°\s*F\b|fahrenheit|\(F\)|\bF$/i.test(head);
 
 /**
- * A logger's file: a time and a temperature to the line, with comma, semicolon or tab. Times as year-month-day and hour, of which the first
- * day stands for the first day of the job; or plain minutes. Temperatures in °C, or °F where the head says so.
+ * One line of a logger's file: a time as year-month-day and hour, or plain minutes, and a temperature.
+ * @returns the reading, or what is wrong in words
  */
-export function readLogger(text: string): {
-  room: Extract<Room, { kind: "logger" }> | null;
-  problems: LoggerProblem[];
-} {
-  const problems: LoggerProblem[] = [];
-  const read: [atMin: number, tempC: number][] = [];
-  const lines = text.replace(/^\uFEFF/, "").split(/\r?\n/);
-  const fahrenheit = /°\s*F\b|fahrenheit|\(F\)/i.test(lines[0] ?? "");
-  lines.forEach((content, index) => {
-    if (content.trim() === "") return;
-    const [when = "", temp = ""] = content
-      .split(content.includes("\t") ? "\t" : content.includes(";") ? ";" : ",")
-      .map((cell) => cell.trim().replace(/^"|"$/g, ""));
-    const at = minutesOf(when);
-    const value = Number(temp.replace(",", "."));
-    const line = index + 1;
-    if (at === null || temp === "" || !Number.isFinite(value)) {
-      // The first line may name the columns.
-      if (index > 0)
-        problems.push({
-          line,
-          message: `A time and a temperature are wanted, not “${content.trim().slice(0, 40)}”.`,
-        });
-      return;
-    }
-    const tempC = fahrenheit ? (value - 32) / 1.8 : value;
-    if (tempC < -40 || tempC > 60) problems.push({ line, message: `${value} is no temperature of a room.` });
-    else read.push([at, tempC]);
-  });
-  read.sort(([one], [other]) => one - other);
-  const first = read[0]?.[0] ?? 0;
+export function loggerReading(
+  when: string,
+  temp: string,
+  fahrenheit: boolean,
+): { value: LoggerReading } | { problem: string } {
+  const at = minutesOf(when);
+  const read = Number(temp.replace(",", "."));
+  if (at === null || temp === "" || !Number.isFinite(read))
+    return { problem: `A time and a temperature are wanted, not “${`${when}, ${temp}`.slice(0, 40)}”.` };
+  const tempC = fahrenheit ? (read - 32) / 1.8 : read;
+  if (tempC < -40 || tempC > 60) return { problem: `${temp} is no temperature of a room.` };
+  return { value: [at, tempC] };
+}
+
+/** The room of a logger's readings, in any order; by the calendar, its first day stands for the first day of the job. */
+export function roomOfReadings(readings: readonly LoggerReading[]): Extract<Room, { kind: "logger" }> | null {
+  const inOrder = [...readings].sort(([one], [other]) => one - other);
+  const first = inOrder[0]?.[0] ?? 0;
   const midnight = first > LONGEST_COUNT ? Math.floor(first / DAY_MIN) * DAY_MIN : 0;
   // Kept no finer than every ten minutes: rooms change slowly, and the document stays small.
-  const kept = read
-    .map(([at, tempC]): [number, number] => [at - midnight, tempC])
-    .filter(([at], index, all) => index === 0 || slot(at) !== slot((all[index - 1] as [number, number])[0]));
-  if (kept.length === 0 && problems.length === 0)
-    problems.push({ line: 1, message: "There is no reading in it." });
-  return {
-    room: kept.length > 0 ? { kind: "logger", readings: kept.slice(0, MOST_READINGS) } : null,
-    problems,
-  };
+  const kept = inOrder
+    .map(([at, tempC]): LoggerReading => [at - midnight, tempC])
+    .filter(([at], index, all) => index === 0 || slot(at) !== slot((all[index - 1] as LoggerReading)[0]));
+  return kept.length > 0 ? { kind: "logger", readings: kept.slice(0, MOST_READINGS) } : null;
 }
 
 const MOST_READINGS = 5000;

@@ -1,17 +1,20 @@
 "use client";
 
 import { useRouter } from "next/navigation";
+import { useState } from "react";
 import { callAct } from "@/contracts/call-act";
 import { ratesSchema, setRates } from "@/contracts/money";
 import { USED_BY_WORDS, type Rates, type UsedBy } from "@/core/money/rates";
 import type { UnitSystem } from "@/core/units/dimension";
 import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";
+import { CsvDialog } from "@/ui/csv-dialog";
 import { FormProblem } from "@/ui/form-problem";
 import { QuantityField } from "@/ui/quantity-field";
 import { SelectField, TextAreaField, TextField } from "@/ui/text-field";
 import { useKeptForm } from "@/ui/use-kept-form";
 import { MoneyField } from "./money-field";
+import { PRICE_LIST, priceRow, withPrices } from "./price-list-file";
 import { UnitField } from "./unit-field";
 
 const COMMON = [
@@ -57,6 +60,7 @@ export function RatesView({
     },
   });
   const { values, set, faultAt } = form;
+  const [reading, setReading] = useState(false);
   const { currency } = values;
   const number = (
     field: "setUpMin" | "boardMin" | "boards" | "overheadPct" | "marginPct" | "taxPct",
@@ -188,6 +192,7 @@ export function RatesView({
           <section aria-label="Price list">
             <Head
               title="Price list"
+              onFile={() => setReading(true)}
               onAdd={() =>
                 set({ list: [...values.list, { words: "", unit: system === "us" ? "ft2" : "m2", each: 0 }] })
               }
@@ -276,6 +281,20 @@ export function RatesView({
               />
             </div>
           </section>
+          {reading && (
+            <CsvDialog
+              title="A price list from a file"
+              hint="What it is for, its unit (ft², m², ft, m, piece; nothing for a flat price) and the price. Rows of the list by the same name get the new price, the others stay; nothing is kept before you say so."
+              columns={PRICE_LIST}
+              read={(cells) => priceRow(cells, currency)}
+              told={(rows) => `${rows.length} prices`}
+              take={(rows) => {
+                set({ list: withPrices(values.list, rows) });
+                return Promise.resolve(null);
+              }}
+              onClose={() => setReading(false)}
+            />
+          )}
           <FormProblem words={problem} />
           {canChange && (
             <div className="flex gap-4 items-center">
@@ -295,10 +314,15 @@ export function RatesView({
   );
 }
 
-function Head({ title, onAdd }: { title: string; onAdd: () => void }) {
+function Head({ title, onAdd, onFile }: { title: string; onAdd: () => void; onFile?: () => void }) {
   return (
     <div className="flex items-baseline border-b border-ink pb-1 mb-2">
       <h2 className="heading text-lg flex-1">{title}</h2>
+      {onFile && (
+        <Button weight="quiet" className="mr-5" onClick={onFile}>
+          from a file
+        </Button>
+      )}
       <Button weight="quiet" onClick={onAdd}>
         add a line
       </Button>

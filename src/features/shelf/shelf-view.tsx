@@ -19,6 +19,7 @@ import { ItemDetail } from "./item-detail";
 import { ItemForm } from "./item-form";
 import { ItemRow } from "./item-row";
 import type { OpenShelf } from "./queries";
+import { StockFile } from "./stock-file";
 import { UnplacedList } from "./unplaced-list";
 
 /** What is on the shelf, what jobs take of it, and the book of each lot. */
@@ -41,6 +42,7 @@ export function ShelfView({
   const hexes = useMemo(() => new Map(colours.map((card) => [card.id, swatchHex(card)])), [colours]);
   const [adding, setAdding] = useState(false);
   const [scanning, setScanning] = useState(false);
+  const [reading, setReading] = useState(false);
   const [unknown, setUnknown] = useState<string | null>(null);
   const inOrder = ITEM_KINDS.flatMap((kind) => stands.filter(({ item }) => item.kind === kind));
   const here = inOrder.find(({ item }) => item.id === chosen) ?? inOrder[0];
@@ -58,6 +60,9 @@ export function ShelfView({
           <h1 className="heading text-2xl mr-auto">Shelf</h1>
           <Button weight="quiet" onClick={() => setScanning(true)}>
             find by label
+          </Button>
+          <Button weight="quiet" onClick={() => setReading(true)}>
+            from a file
           </Button>
           <Link
             href="/shelf/count"
@@ -139,6 +144,15 @@ export function ShelfView({
           colours={colours}
           system={system}
           onClose={() => setAdding(false)}
+        />
+      )}
+      {reading && (
+        <StockFile
+          items={items}
+          cards={cards}
+          colours={colours}
+          system={system}
+          onClose={() => setReading(false)}
         />
       )}
       {scanning && (

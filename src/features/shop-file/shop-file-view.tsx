@@ -10,6 +10,7 @@ import {
   type ClashChoice,
   type Holds,
   type NamedKind,
+  type Nightly,
   type TakenIn,
 } from "@/contracts/shop-file";
 import { Button } from "@/ui/button";
@@ -17,6 +18,7 @@ import { Choice } from "@/ui/choice";
 import { fetchFile } from "@/ui/save-file";
 import { useShopClock } from "@/ui/shop-clock";
 import { useFileChooser } from "@/ui/use-file-chooser";
+import { NightlyForm } from "./nightly-form";
 import { sendFile } from "./send-file";
 
 const HOLDS_WORDS: Record<Holds, string> = {
@@ -58,7 +60,7 @@ type At =
   | { step: "taken"; taken: TakenIn };
 
 /** All of the shop out as a file, and a file in: what is in it is told, and asked about, before anything is taken in. */
-export function ShopFileView({ shopName }: { shopName: string }) {
+export function ShopFileView({ shopName, nightly }: { shopName: string; nightly: Nightly | null }) {
   const router = useRouter();
   const [at, setAt] = useState<At>({ step: "idle", problem: null });
   const calling = useRef<AbortController | null>(null);
@@ -106,6 +108,7 @@ export function ShopFileView({ shopName }: { shopName: string }) {
           Passwords are not in it; names and addresses of your clients are. One job, one recipe or one card
           goes out the same way from its own page, without client and price.
         </p>
+        {nightly && <NightlyForm nightly={nightly} />}
       </section>
       <section aria-label="In" className="border-l border-line pl-10 max-lg:border-l-0 max-lg:pl-0">
         <h2 className="heading text-2xl mb-2">A file in</h2>

@@ -4,26 +4,33 @@ import { useState } from "react";
 import type { Room } from "@/core/cure/room";
 import type { JobDocument } from "@/core/job/job";
 import { hoursOf, roomOf } from "@/core/job/job-settings";
-import { readLogger } from "@/core/job/read-logger";
+import { loggerReading, roomOfReadings, saysFahrenheit, type LoggerReading } from "@/core/job/read-logger";
 import { quantityText } from "@/core/units/format-quantity";
 import { Button } from "@/ui/button";
 import { Choice } from "@/ui/choice";
-import { FileProblems, type FileProblem } from "@/ui/file-problems";
+import { CsvDialog } from "@/ui/csv-dialog";
+import type { CsvColumn } from "@/ui/csv-table";
 import { QuantityField } from "@/ui/quantity-field";
-import { useFileChooser } from "@/ui/use-file-chooser";
 import { useJob } from "../workspace/use-job";
 import { DayCurve } from "./day-curve";
 import { HourField } from "@/ui/hour-field";
 
-/** A reading a minute for three months. */
-const MOST_LOG_BYTES = 6_000_000;
+const LOGGER: readonly CsvColumn<"when" | "temp">[] = [
+  {
+    key: "when",
+    words: "Date and hour, or minutes",
+    known: /time|date|stamp|minute|^t$|zeit|column 1/i,
+    needed: true,
+  },
+  { key: "temp", words: "Temperature", known: /temp|°|celsius|fahrenheit|^c$|^f$|column 2/i, needed: true },
+];
 
 /** How warm the room is through the days, when somebody works, and when nobody is woken. */
 export function RoomForm() {
   const { document, system, change } = useJob();
   const room = roomOf(document);
   const hours = hoursOf(document);
-  const [problems, setProblems] = useState<FileProblem[]>([]);
+  const [reading, setReading] = useState(false);
   const setRoom = (next: Room) =>
     change((job) => ({
       ...job,
@@ -37,22 +44,6 @@ export function RoomForm() {
   const setWork = (next: Partial<JobDocument["work"]>) =>
     change((job) => ({ ...job, work: { ...job.work, ...next } }));
   const setHours = (next: Partial<typeof hours>) => setWork({ hours: { ...hours, ...next } });
-  const chooser = useFileChooser({
-    label: "Logger's file",
-    accept: ".csv,.txt,text/csv,text/plain",
-    onFile: async (file) => {
-      if (file.size > MOST_LOG_BYTES)
-        return setProblems([
-          {
-            line: null,
-            message: "That is more than a logger writes in years. Cut it to the days of the job.",
-          },
-        ]);
-      const read = readLogger(await file.text());
-      setProblems(read.problems);
-      if (read.room) setRoom(read.room);
-    },
-  });
   const temp = (label: string, value: number, set: (tempC: number) => void) => (
     <QuantityField
       label={label}
@@ -74,7 +65,6 @@ export function RoomForm() {
   };
   return (
     <div className="flex items-end gap-x-4 gap-y-2 flex-wrap">
-      {chooser.input}
       <Choice
         label="The room"
         value={room.kind}
@@ -86,7 +76,7 @@ export function RoomForm() {
         onChange={(kind) => {
           const next = start(kind);
           if (next) setRoom(next);
-          else chooser.choose();
+          else setReading(true);
         }}
         className="mb-0.5"
       />
@@ -113,7 +103,7 @@ export function RoomForm() {
           {room.readings.length} readings,{" "}
           {quantityText(Math.min(...room.readings.map(([, tempC]) => tempC)), "temperature", system)} to{" "}
           {quantityText(Math.max(...room.readings.map(([, tempC]) => tempC)), "temperature", system)}{" "}
-          <Button weight="quiet" onClick={chooser.choose}>
+          <Button weight="quiet" onClick={() => setReading(true)}>
             another file
           </Button>
         </p>
@@ -148,7 +138,21 @@ export function RoomForm() {
           onChange={(sleepToMin) => setHours({ sleepToMin })}
         />
       </span>
-      <FileProblems problems={problems} />
+      {reading && (
+        <CsvDialog<"when" | "temp", LoggerReading>
+          title="Logger's file"
+          hint="Times as 2026-03-14 08:30, of which the first day stands for the first day of the job, or plain minutes. °F where the head of the column says so."
+          columns={LOGGER}
+          read={({ when, temp }, headOf) => loggerReading(when, temp, saysFahrenheit(headOf("temp")))}
+          told={(readings) => `${readings.length} readings`}
+          take={async (readings) => {
+            const next = roomOfReadings(readings);
+            if (next) setRoom(next);
+            return Promise.resolve(null);
+          }}
+          onClose={() => setReading(false)}
+        />
+      )}
     </div>
   );
 }
