@@ -45,10 +45,6 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
     await stage(page, name);
     await picture(page, name.toLowerCase());
   }
-  await page.getByRole("link", { name: "Batch sheet" }).click();
-  await page.waitForURL("**/sheets/batch");
-  await picture(page, "batch-sheet");
-  await stage(page, "Cups");
   await stage(page, "Rehearse");
   await page.locator("[aria-busy=false]").filter({ hasText: "mud, over what was poured" }).waitFor();
   await page.waitForTimeout(4000);
@@ -76,6 +72,13 @@ test("one picture of each main view", async ({ page, browser, baseURL }) => {
   const beams = page.getByRole("heading", { name: "Planned against done" });
   await beams.evaluate((heading) => heading.scrollIntoView({ block: "start" }));
   await picture(page, "log");
+  await page.goto("/quotes");
+  await page
+    .getByRole("row", { name: /Island with a leaf/ })
+    .getByRole("link")
+    .click();
+  await page.getByRole("article").waitFor();
+  await picture(page, "quote");
   await page.goto("/colours");
   await picture(page, "colour-cards");
   await page.goto("/recipes");

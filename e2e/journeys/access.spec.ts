@@ -144,6 +144,11 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
   await look("two versions side by side");
   await page.goto("/shop/rates");
   await look("rates");
+  await page.getByRole("region", { name: "Price list" }).getByRole("button", { name: "from a file" }).click();
+  await look("a table from a file");
+  await page.keyboard.press("Escape");
+  await page.goto("/shop/file");
+  await look("the shop in a file");
   await page.goto("/shop");
   await look("shop");
   await page.goto("/jobs");
