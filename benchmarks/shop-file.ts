@@ -117,7 +117,9 @@ async function main(): Promise<boolean> {
       lines.push(...logLines({ pours: [await poursOf(db, of).open(id)], timeZone: null }));
     return [{ name: "log.csv", text: logTable(lines) }];
   };
-  const out = await watched(() => exportShopFile(db, person, { holds: "shop" }, "Bench", tables(person), now));
+  const out = await watched(() =>
+    exportShopFile(db, person, { holds: "shop" }, "Bench", tables(person), now),
+  );
   const { size } = await stat(out.value);
   const before = await contents(out.value);
   await emptyTables(db);

@@ -122,6 +122,12 @@ test("a quote: two looks with their pictures, numbered, as a PDF, ordered; what 
   await expect(uncovered).toContainText("this the quote does not cover");
   await expect(uncovered.getByRole("listitem").first()).toBeVisible();
 
+  await page.getByRole("link", { name: "cost and price" }).click();
+  await expect(page.getByRole("region", { name: "Price", exact: true })).toContainText(
+    new RegExp(`Ordered by quote ${number}\\. The plan was changed since: \\d+ things? it does not cover\\.`),
+  );
+  await page.getByRole("link", { name: `quote ${number}` }).click();
+
   // In the list of all, and each found again by its number.
   await page.getByRole("link", { name: "all quotes" }).click();
   const row = page.getByRole("row", { name: new RegExp(number) });

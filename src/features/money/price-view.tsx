@@ -18,6 +18,7 @@ import { QuantityField } from "@/ui/quantity-field";
 import { useKeptForm } from "@/ui/use-kept-form";
 import { PriceFoot, PriceLines } from "./price-lines";
 import type { OpenPrice } from "./queries";
+import type { OrderOfJob } from "./quote/queries";
 
 const KIND_HEADS: Record<CostKind, string> = {
   resin: "Resin",
@@ -33,10 +34,12 @@ const KIND_HEADS: Record<CostKind, string> = {
 export function PriceView({
   jobId,
   shown,
+  order,
   system,
 }: {
   jobId: string;
   shown: Sent<OpenPrice>;
+  order: OrderOfJob | null;
   system: UnitSystem;
 }) {
   const { cost, suggested, rates, typed, draft } = useMemo(() => received(shown), [shown]);
@@ -95,6 +98,22 @@ export function PriceView({
         <p className="border-l-[3px] border-ink pl-3 mt-5 text-sm">
           For {trimmed(rates.marginPct, 1)} % to stay, {money(wanted)} before tax.
         </p>
+        {order && (
+          <p
+            className={`border-l-[3px] pl-3 mt-3 text-sm ${order.uncovered > 0 ? "border-danger" : "border-ink"}`}
+          >
+            Ordered by{" "}
+            <Link
+              href={`/jobs/${jobId}/quote?quote=${order.id}`}
+              className="underline underline-offset-4 decoration-line-strong"
+            >
+              quote {order.number}
+            </Link>
+            .
+            {order.uncovered > 0 &&
+              ` The plan was changed since: ${order.uncovered === 1 ? "one thing" : `${order.uncovered} things`} it does not cover.`}
+          </p>
+        )}
         {cost.unpriced.length > 0 && (
           <p className="border-l-[3px] border-danger pl-3 mt-3 text-sm">
             Not counted, for want of a price: {cost.unpriced.join(", ")}.

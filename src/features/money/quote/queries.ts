@@ -6,7 +6,7 @@ import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { JobDocument } from "@/core/job/job";
 import type { JobCost } from "@/core/money/job-cost";
-import { askedWords, quoteNumber, type Quote } from "@/core/money/quote";
+import { askedWords, notCovered, quoteNumber, quoteState, type Quote } from "@/core/money/quote";
 import type { AskedLine } from "@/core/money/price";
 import type { Rates } from "@/core/money/rates";
 import { aside, asideTask } from "@/server/aside";
@@ -114,6 +114,23 @@ export async function quoteFile(
     paper,
   });
   return { body, type: "application/pdf", name: `quote-${quoteNumber(kept)}.pdf` };
+}
+
+/** The quote by which a job was ordered, and how much of its plan is another one since; null where none was. */
+export type OrderOfJob = { id: string; number: string; uncovered: number };
+
+export async function orderOfJob(person: Person, jobId: string): Promise<OrderOfJob | null> {
+  const db = database();
+  const today = todayOf(person);
+  for (const { id, year, number, quote, entries } of await quotesOf(db, person).ofJob(jobId)) {
+    const { lookId } = quoteState(quote, entries, today);
+    const look = quote.looks.find((one) => one.id === lookId);
+    if (!look) continue;
+    const { document } = await jobsOf(db, person).open(jobId);
+    const uncovered = notCovered(look.document, document, person.units).length;
+    return { id, number: quoteNumber({ year, number }), uncovered };
+  }
+  return null;
 }
 
 /** A quote in the list: without its plans, which are long. */
