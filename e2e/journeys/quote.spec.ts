@@ -116,6 +116,7 @@ test("a quote: two looks with their pictures, numbered, as a PDF, ordered; what 
   await expect(quote.getByText("The job is planned as it was ordered.")).toBeVisible();
   await page.goto(`/jobs/${jobId}/build`);
   await page.getByRole("button", { name: "undo", exact: true }).click();
+  await expect(page.getByRole("button", { name: "redo", exact: true })).toBeEnabled();
   await saved(page);
   await page.goto(`/jobs/${jobId}/quote`);
   const uncovered = page.getByRole("region", { name: "Not covered" });

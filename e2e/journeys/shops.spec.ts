@@ -5,7 +5,7 @@ import { MARK } from "../fixtures/mark";
 import { signIn } from "../fixtures/shop";
 
 type Rows = Record<
-  "jobId" | "pourId" | "cardId" | "personId" | "pictureId" | "recipeId" | "versionId",
+  "jobId" | "quoteId" | "pourId" | "cardId" | "personId" | "pictureId" | "recipeId" | "versionId",
   string
 >;
 const theirs = JSON.parse(readFileSync("var/check/other-shop.json", "utf8")) as Rows;
@@ -25,6 +25,7 @@ function routes(folder = "src/app"): string[] {
 
 const ROW_OF: Record<string, string | undefined> = {
   "[jobId]": theirs.jobId,
+  "[quoteId]": theirs.quoteId,
   "[pourId]": theirs.pourId,
   "[cardId]": theirs.cardId,
   "[pictureId]": theirs.pictureId,
@@ -49,7 +50,7 @@ test("no route shows a row of another shop", async ({ page }) => {
     const response = await page.request.get(pointed(route), { maxRedirects: 5 });
     const body = await response.text();
     expect([route, body.includes(MARK)]).toEqual([route, false]);
-    if (/\[(jobId|pourId|cardId|pictureId|recipeId|versionId)\]/.test(route))
+    if (/\[(jobId|quoteId|pourId|cardId|pictureId|recipeId|versionId)\]/.test(route))
       expect([route, response.status()]).toEqual([route, 404]);
   }
 });

@@ -1,5 +1,6 @@
 import type { PictureMeasures } from "@/core/rehearsal/judge-picture";
 import type { DrawnRows, Pictured, RehearseAnswer, RehearseQuestion } from "@/workers/rehearse.worker";
+import type { Light } from "@/core/pattern/engine/lit";
 import { byIdentity } from "@/core/numerics/by-identity";
 import type { Rehearsal } from "@/core/pattern/passes/rehearsal";
 
@@ -11,6 +12,7 @@ type Wanted =
       from: number;
       to: number;
       rough?: boolean;
+      light?: Light;
       done: (rows: DrawnRows) => void;
     }
   | { kind: "measure"; passes: number; widthPx: number; done: (measures: PictureMeasures) => void }

@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
+import type { Light } from "@/core/pattern/engine/lit";
 import type { PictureMeasures } from "@/core/rehearsal/judge-picture";
 import type { DrawnRows, Pictured } from "@/workers/rehearse.worker";
 import { askFor, askToKeep, callOff } from "./picture-pool";
@@ -36,6 +37,9 @@ const canvasOf = (widthPx: number, heightPx: number): HTMLCanvasElement => {
   return canvas;
 };
 
+/** What was measured of a rehearsal, by passes and width: another light on it asks for nothing anew. */
+const measuredBefore = new WeakMap<Pictured, Map<string, PictureMeasures>>();
+
 /**
  * The picture of a piece after some of its passes, drawn by the workers: the coarse one first, its measures, then the sharp one in parts. A newer
  * question calls the older one off; the last picture stands until the new one has begun.
@@ -45,7 +49,16 @@ export function usePicture(
   of: Pictured | null,
   passes: number,
   widthPx: number,
-  { measured = true, keepBefore = null }: { measured?: boolean; keepBefore?: number | null } = {},
+  {
+    measured = true,
+    keepBefore = null,
+    light = null,
+  }: {
+    measured?: boolean;
+    keepBefore?: number | null;
+    /** Under a lamp; the plain picture where there is none. Another object is another light. */
+    light?: Light | null;
+  } = {},
 ): Picture | null {
   const [picture, setPicture] = useState<Picture | null>(null);
   useEffect(() => {
@@ -58,7 +71,11 @@ export function usePicture(
     const drawing = canvas.getContext("2d");
     if (!drawing) return;
     let drawn = 0;
-    let measures: PictureMeasures | null = null;
+    const measuredPx = Math.min(MEASURE_PX, widthPx);
+    const asked = `${passes} ${measuredPx}`;
+    const known = measuredBefore.get(of) ?? new Map<string, PictureMeasures>();
+    measuredBefore.set(of, known);
+    let measures: PictureMeasures | null = (measured && known.get(asked)) || null;
     const parts = Math.ceil(canvas.height / PART_ROWS);
     let left = parts;
     const show = () => {
@@ -94,6 +111,7 @@ export function usePicture(
         from,
         to,
         rough: true,
+        ...(light && { light }),
         done: ({ rgba, topPx, widthPx: wide, heightPx }: DrawnRows) => {
           const small = canvasOf(wide, heightPx);
           small.getContext("2d")?.putImageData(new ImageData(rgba, wide, heightPx), 0, 0);
@@ -110,6 +128,7 @@ export function usePicture(
         widthPx,
         from: n * PART_ROWS,
         to: Math.min(canvas.height, (n + 1) * PART_ROWS),
+        ...(light && { light }),
         done: ({ rgba, topPx, widthPx: wide, heightPx }: DrawnRows) => {
           drawing.putImageData(new ImageData(rgba, wide, heightPx), 0, topPx);
           left -= 1;
@@ -117,14 +136,15 @@ export function usePicture(
           ready();
         },
       })),
-      ...(measured
+      ...(measured && !measures
         ? [
             {
               kind: "measure" as const,
               passes,
-              widthPx: Math.min(MEASURE_PX, widthPx),
+              widthPx: measuredPx,
               done: (found: PictureMeasures) => {
                 measures = found;
+                known.set(asked, found);
                 show();
                 ready();
               },
@@ -133,7 +153,7 @@ export function usePicture(
         : []),
     ]);
     return () => callOff(owner);
-  }, [of, passes, widthPx, measured, keepBefore]);
+  }, [of, passes, widthPx, measured, keepBefore, light]);
   if (!of || !picture) return null;
   const asked = picture.of === of && picture.passes === passes;
   return asked ? picture : { ...picture, sharp: false, measured: false };

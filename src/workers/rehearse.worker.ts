@@ -1,5 +1,6 @@
 import { compile, opsAfter, type Compiled } from "@/core/pattern/passes/compile";
 import { CLOSE, evaluate, ROUGH } from "@/core/pattern/engine/evaluate";
+import { litPictureOf, marginPx, type Light } from "@/core/pattern/engine/lit";
 import { pictureOf } from "@/core/pattern/engine/picture";
 import type { Shares } from "@/core/pattern/engine/sheet";
 import {
@@ -8,6 +9,7 @@ import {
   sheetOf,
   type PictureMeasures,
 } from "@/core/rehearsal/judge-picture";
+import { lateColours, middleOf } from "@/core/rehearsal/lit-piece";
 import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
 
 export type Pictured = Pick<PieceRehearsal, "rehearsal" | "palette">;
@@ -23,6 +25,8 @@ type RowsWanted = {
   to: number;
   /** A first picture, soon. */
   rough?: boolean;
+  /** As it looks under a lamp; the plain picture where it is absent. */
+  light?: Light;
 };
 
 /** What is asked of a picture: that it be known, some rows of it, or its measures. */
@@ -81,21 +85,52 @@ function keep(told: Known, passes: number, widthPx: number): void {
   kept = { prints: compiled.prints.slice(0, passes), shares };
 }
 
-/** Some rows of a picture, as a picture of their own; a first one over what is kept, where it is kept. */
-function rowsOf(told: Known, { passes, widthPx, from, to, rough = false }: RowsWanted): DrawnRows {
+/** Parts that were worked out last, by what they are parts of: another light on them needs nothing but to be lit. */
+const parts = new Map<string, Shares>();
+const MOST_PARTS = 24;
+
+/** Shares of some rows; a first picture over what is kept, where it is kept. */
+function sharesOf(
+  told: Known,
+  { key, passes, widthPx, rough = false }: RowsWanted,
+  from: number,
+  to: number,
+): Shares {
+  const asked = [key, passes, widthPx, from, to, rough].join();
+  const known = parts.get(asked);
+  if (known) return known;
   const { rehearsal, palette } = told;
   const compiled = compiledOf(told);
   const whole = sheetOf(rehearsal, palette.length, widthPx);
-  const heightPx = Math.max(1, Math.min(whole.heightPx, to) - from);
-  const sheet = { ...whole, heightPx, fromY: whole.fromY + from * whole.pixelMm };
+  const sheet = { ...whole, heightPx: Math.max(1, to - from), fromY: whole.fromY + from * whole.pixelMm };
   const before = rough ? keptUnder(compiled, passes) : null;
   const ops = compiled.ops.slice(opsAfter(compiled, before?.prints.length ?? 0), opsAfter(compiled, passes));
-  const shares = evaluate(ops, sheet, {
-    closeness: rough ? ROUGH : CLOSE,
-    under: before?.shares ?? null,
-  });
-  const rgba = pictureOf(shares, palette, rehearsal.seed, rehearsal.angle) as Uint8ClampedArray<ArrayBuffer>;
-  return { topPx: from, widthPx, heightPx, rgba };
+  const shares = evaluate(ops, sheet, { closeness: rough ? ROUGH : CLOSE, under: before?.shares ?? null });
+  parts.set(asked, shares);
+  const oldest = parts.keys().next().value;
+  if (parts.size > MOST_PARTS && oldest !== undefined) parts.delete(oldest);
+  return shares;
+}
+
+/** Some rows of a picture, as a picture of their own. Lit, they are worked out with those beside them, whose light comes out in them. */
+function rowsOf(told: Known, wanted: RowsWanted): DrawnRows {
+  const { rehearsal, palette } = told;
+  const { widthPx, from, light } = wanted;
+  const whole = sheetOf(rehearsal, palette.length, widthPx);
+  const to = Math.max(from + 1, Math.min(whole.heightPx, wanted.to));
+  const margin = light ? marginPx(whole.pixelMm) : 0;
+  const [first, last] = [Math.max(0, from - margin), Math.min(whole.heightPx, to + margin)];
+  const shares = sharesOf(told, wanted, first, last);
+  const { seed, angle } = rehearsal;
+  const rgba = light
+    ? litPictureOf(shares, palette, seed, angle, {
+        light,
+        late: lateColours(rehearsal),
+        topMm: middleOf(rehearsal),
+      })
+    : pictureOf(shares, palette, seed, angle);
+  const own = light ? rgba.slice(4 * widthPx * (from - first), 4 * widthPx * (to - first)) : rgba;
+  return { topPx: from, widthPx, heightPx: to - from, rgba: own as Uint8ClampedArray<ArrayBuffer> };
 }
 
 scope.onmessage = ({ data }) => {
@@ -105,6 +140,7 @@ scope.onmessage = ({ data }) => {
   }
   if (data.kind === "forget") {
     known.delete(data.key);
+    for (const asked of [...parts.keys()]) if (asked.startsWith(`${data.key},`)) parts.delete(asked);
     return;
   }
   const told = known.get(data.key);

@@ -1,4 +1,4 @@
-import type { Transaction } from "sequelize";
+import { Op, type Transaction } from "sequelize";
 import type { Person } from "@/contracts/people";
 import { quoteSchema, type KeptQuote, type QuoteSaid } from "@/contracts/quotes";
 import type { Quote, QuoteEntry } from "@/core/money/quote";
@@ -55,6 +55,14 @@ export function quotesOf(db: Database, me: Person) {
     },
     async list(): Promise<KeptQuote[]> {
       return read(await db.Quote.findAll({ where: { shopId: me.shopId }, order: newestFirst }));
+    },
+    /** Of these jobs, those that are deleted: their quotes stay in the list, and lead nowhere. */
+    async withoutJob(jobIds: readonly string[]): Promise<ReadonlySet<string>> {
+      const rows = await db.Job.findAll({
+        where: { id: [...jobIds], shopId: me.shopId, removedAt: { [Op.ne]: null } },
+        attributes: ["id"],
+      });
+      return new Set(rows.map(({ id }) => id));
     },
     async one(quoteId: string): Promise<KeptQuote> {
       const [kept] = await read(await db.Quote.findAll({ where: { id: quoteId, shopId: me.shopId } }));

@@ -26,7 +26,8 @@ const ENCODED = Uint8ClampedArray.from({ length: LEVELS + 1 }, (_, n) => {
   const linear = n / LEVELS;
   return 255 * (linear <= 0.0031308 ? 12.92 * linear : 1.055 * linear ** (1 / 2.4) - 0.055);
 });
-const encode = (linear: number): number =>
+/** Linear light, 0 to 1, as a screen wants it. */
+export const encodeLight = (linear: number): number =>
   ENCODED[Math.min(LEVELS, Math.max(0, (linear * LEVELS + 0.5) | 0))] as number;
 
 /**
@@ -86,9 +87,9 @@ export function pictureOf(
       all += share;
     }
     const at = 4 * i;
-    out[at] = encode(r / all);
-    out[at + 1] = encode(g / all);
-    out[at + 2] = encode(b / all);
+    out[at] = encodeLight(r / all);
+    out[at + 1] = encodeLight(g / all);
+    out[at + 2] = encodeLight(b / all);
     out[at + 3] = 255;
   }
   return out;

@@ -6,6 +6,7 @@ import { useEffect, useRef, useState } from "react";
 import { addPicture } from "@/contracts/add-picture";
 import { callAct } from "@/contracts/call-act";
 import { approvePicture, listApproved, type ApprovedPicture } from "@/contracts/rehearsals";
+import { USUAL_LIGHT } from "@/core/pattern/engine/lit";
 import { closeness } from "@/core/colour/ciede2000";
 import { DIFFERENCE_BASIS, differenceFinished } from "@/core/plan/colour-plan";
 import { hexOfLab } from "@/core/colour/spaces";
@@ -46,7 +47,8 @@ export function ClientView() {
   const title = useJobState((state) => state.job.name);
   const file = useJobFile();
   const { pieces, chosen, piece, of, choose } = useRehearsedPiece();
-  const picture = usePicture(of, of?.passes.length ?? 0, SHARP_PX);
+  const [lit, setLit] = useState(false);
+  const picture = usePicture(of, of?.passes.length ?? 0, SHARP_PX, { light: lit ? USUAL_LIGHT : null });
   const ref = useRef<HTMLCanvasElement>(null);
   const [today] = useState(() => say(Date.now(), "d MMMM yyyy"));
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -105,6 +107,9 @@ export function ClientView() {
   return (
     <main className="flex-1 min-h-0 overflow-y-auto px-7 pt-3 pb-5">
       <RehearseHead title={`${piece.name}, for the client`} pieces={pieces} chosen={chosen} choose={choose}>
+        <Button weight="quiet" aria-pressed={lit} onClick={() => setLit(!lit)}>
+          {lit ? "plain picture" : "under the lamp"}
+        </Button>
         <Button
           disabled={!ready}
           onClick={() =>

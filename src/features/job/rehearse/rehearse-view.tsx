@@ -1,12 +1,14 @@
 "use client";
 
 import { useEffect, useMemo, useState } from "react";
+import { USUAL_LIGHT } from "@/core/pattern/engine/lit";
 import { wantedOf } from "@/core/plan/colour-plan";
 import { judgePicture } from "@/core/rehearsal/judge-picture";
 import { mudWords } from "@/core/rehearsal/words";
 import { USUAL_REHEARSAL, type PieceRehearsal } from "@/core/rehearsal/rehearse";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
+import { SliderField } from "@/ui/slider-field";
 import { useSize } from "@/ui/use-size";
 import { useJob, useJobState } from "../workspace/use-job";
 import { Findings } from "./findings";
@@ -31,6 +33,10 @@ const PLAY_MS = 1400;
 const MOST_HEIGHT = 356;
 const SHARPEST_PX = 1600;
 
+/** Sides of a piece as they are seen, from the right round by the front. */
+const SIDES = ["right", "front right", "front", "front left", "left", "back left", "back", "back right"];
+const lampWords = (degrees: number): string => SIDES[Math.round(degrees / 45) % SIDES.length] ?? "";
+
 /** The pour on screen before it is done in resin: the piece after each of its passes, and what the eye would see. */
 export function RehearseView() {
   const { document, plan, system, change } = useJob();
@@ -49,8 +55,15 @@ export function RehearseView() {
     ? Math.max(1, Math.min(width, Math.round((MOST_HEIGHT * size.widthMm) / size.heightMm)))
     : 1;
   const seen = before ? Math.max(0, done - 1) : done;
+  const [lit, setLit] = useState(false);
+  const [lampDeg, setLampDeg] = useState(Math.round((USUAL_LIGHT.azimuth * 180) / Math.PI + 360));
+  const light = useMemo(
+    () => (lit ? { ...USUAL_LIGHT, azimuth: (lampDeg * Math.PI) / 180 } : null),
+    [lit, lampDeg],
+  );
   const picture = usePicture(of, seen, Math.min(SHARPEST_PX, wide), {
     keepBefore: before || playing ? null : Math.max(0, done - 1),
+    light,
   });
   const spread = useSisterSpread(playing || before ? null : of, seen, picture);
   useEffect(() => {
@@ -172,12 +185,31 @@ export function RehearseView() {
         >
           {before ? "before this pass" : "hold to see it before this pass"}
         </Button>
+        <Button weight="quiet" aria-pressed={lit} onClick={() => setLit(!lit)}>
+          {lit ? "plain picture" : "under the lamp"}
+        </Button>
+        {lit && (
+          <SliderField
+            label="lamp from"
+            className="w-44 -mt-4"
+            min={0}
+            max={355}
+            step={5}
+            value={lampDeg}
+            words={lampWords(lampDeg)}
+            onChange={setLampDeg}
+          />
+        )}
         {pass?.stopHere && (
           <span>
             May stop here: <b className="font-semibold">{pass.stopHere}</b>
           </span>
         )}
-        <span className="ml-auto text-ink-soft">Character of the pour, not the piece.</span>
+        <span className="ml-auto text-ink-soft">
+          {lit
+            ? "Flakes, depth and gloss are drawn, not planned: all numbers go by the plain picture."
+            : "Character of the pour, not the piece."}
+        </span>
       </div>
       <PassStrip
         of={settled?.piece === piece ? settled.of : null}

@@ -135,15 +135,30 @@ export async function orderOfJob(person: Person, jobId: string): Promise<OrderOf
 
 /** A quote in the list: without its plans, which are long. */
 export type QuoteHead = Pick<KeptQuote, "id" | "jobId" | "year" | "number" | "at" | "entries"> &
-  Pick<Quote, "client" | "jobName" | "validUntil"> & { asked: string };
+  Pick<Quote, "client" | "jobName" | "validUntil"> & { asked: string; deleted: boolean };
 
 /** All quotes of the shop, the latest first. */
 export async function shopQuotes(person: Person): Promise<{ quotes: QuoteHead[]; today: string }> {
-  const quotes = await quotesOf(database(), person).list();
+  const all = quotesOf(database(), person);
+  const quotes = await all.list();
+  const gone = await all.withoutJob(quotes.map(({ jobId }) => jobId));
   return {
     quotes: quotes.map(({ id, jobId, year, number, at, entries, quote }) => {
       const { client, jobName, validUntil } = quote;
-      return { id, jobId, year, number, at, entries, client, jobName, validUntil, asked: askedWords(quote) };
+      const deleted = gone.has(jobId);
+      return {
+        id,
+        jobId,
+        year,
+        number,
+        at,
+        entries,
+        client,
+        jobName,
+        validUntil,
+        asked: askedWords(quote),
+        deleted,
+      };
     }),
     today: todayOf(person),
   };

@@ -37,22 +37,33 @@ export function QuoteList({ shown }: { shown: Sent<{ quotes: QuoteHead[]; today:
           <tbody>
             {quotes
               .filter((quote) => quote.year === year)
-              .map(({ id, jobId, number, validUntil, entries, client, jobName, asked, at }) => {
+              .map(({ id, jobId, number, validUntil, entries, client, jobName, asked, at, deleted }) => {
                 const { state } = quoteState({ validUntil }, entries, today);
                 return (
                   <tr key={id} className="border-b border-line align-baseline">
                     <th scope="row" className="text-left font-normal py-2 w-32 max-sm:w-24 pr-2">
-                      <Link
-                        href={`/jobs/${jobId}/quote?quote=${id}`}
-                        className="figure text-lg max-sm:text-base underline underline-offset-4 decoration-line-strong"
-                      >
-                        {quoteNumber({ year, number })}
-                      </Link>
+                      {deleted ? (
+                        <span className="figure text-lg max-sm:text-base">
+                          {quoteNumber({ year, number })}
+                        </span>
+                      ) : (
+                        <Link
+                          href={`/jobs/${jobId}/quote?quote=${id}`}
+                          className="figure text-lg max-sm:text-base underline underline-offset-4 decoration-line-strong"
+                        >
+                          {quoteNumber({ year, number })}
+                        </Link>
+                      )}
                       <span className="label block">{say(at, "d MMM")}</span>
                     </th>
                     <td className="pr-4">
                       {client || jobName}
-                      {client && <span className="label block">{jobName}</span>}
+                      {(client || deleted) && (
+                        <span className="label block">
+                          {client && jobName}
+                          {deleted && " (the job is deleted)"}
+                        </span>
+                      )}
                     </td>
                     <td className="figure text-lg max-sm:text-base pr-4 sm:whitespace-nowrap">{asked}</td>
                     <td className={`pr-4 ${state === "accepted" ? "font-semibold" : ""}`}>

@@ -1,0 +1,304 @@
+import { flowOf, type Flow } from "./flow";
+import { valueNoise, type Noise } from "./noise";
+import { encodeLight, pictureOf, type Ink } from "./picture";
+import type { Shares } from "./sheet";
+
+/** Where the light stands over the piece: its direction in the plane, rad, and how far it leans from straight above, rad. */
+export type Light = { azimuth: number; lean: number };
+/** One lamp over the bench, at the back left. */
+export const USUAL_LIGHT: Light = { azimuth: -2.2, lean: 0.42 };
+
+/** What the light is shown to do; each can be left out. */
+export type Shown = { flakes: boolean; filaments: boolean; depth: boolean; gloss: boolean };
+export const ALL_SHOWN: Shown = { flakes: true, filaments: true, depth: true, gloss: true };
+
+/** Filaments: wavelengths, mm, each 0.72 as high as the one before; so many times longer along the pour than across (assumed). */
+const WAVES_MM = [34, 15, 6.5, 2.8] as const;
+const LOWER = 0.72;
+const LONGER = 4.5;
+/** How fast a wave fades where a sample covers more of it. */
+const FADES = 2.2;
+/** Spread of flakes about their lie: the width of a metallic's highlight (assumed). */
+const SPREAD = 0.3;
+/** A metallic colour of which nothing was measured: brighter straight on, darker from the side (assumed). */
+const PLAIN_METAL = { face: 1.32, flop: 0.5 };
+/** Light that comes out beside where it went in: so much of it, from so far, mm. */
+const BLURRED = 0.35;
+const BLURS_MM = [2, 9] as const;
+/** Refractive index of a clear epoxy (handbooks give 1.5 to 1.57, from memory). */
+const INDEX = 1.5;
+/** Each single flake is seen only where a sample is smaller than this, mm. */
+const SPARKLES_BELOW_MM = 1.2;
+/** The lamp is a long soft box at this height above the piece, mm, so long and wide half, mm; so bright (assumed). The eye stands before it. */
+const LAMP = { highMm: 1300, longMm: 760, wideMm: 62, bright: 3.1, room: 0.16 };
+const EYE_MM = 1500;
+/** The clear coat is not quite flat: waves so long, mm, and so steep (less than a tenth of a millimetre high). */
+const WAVED = { longMm: 240, steep: 0.011 };
+
+/** A field of filaments, by the place where a colour was poured. */
+function filaments(seed: number, angle: number): (x: number, y: number, footprintMm: number) => number {
+  const octaves = WAVES_MM.map((wave, n) => valueNoise(seed + 31 * n, wave));
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  return (x, y, footprintMm) => {
+    const along = (c * x + s * y) / LONGER;
+    const across = c * y - s * x;
+    let field = 0;
+    let height = 1;
+    for (let n = 0; n < octaves.length; n += 1) {
+      const faded = (FADES * footprintMm) / (WAVES_MM[n] as number);
+      field += (height / (1 + faded * faded)) * (octaves[n] as Noise)(along, across);
+      height *= LOWER;
+    }
+    return field;
+  };
+}
+
+/** The mean over a square about each sample, done twice: nearly what a bell would give. */
+function blurred(of: Float32Array, widthPx: number, heightPx: number, radius: number): Float32Array {
+  let from = of;
+  for (let pass = 0; pass < 2; pass += 1) {
+    const rows = new Float32Array(from.length);
+    for (let row = 0; row < heightPx; row += 1) {
+      let sum = 0;
+      let many = 0;
+      for (let at = -radius; at < widthPx + radius; at += 1) {
+        const enters = at + radius;
+        if (enters >= 0 && enters < widthPx) ((sum += from[row * widthPx + enters] as number), (many += 1));
+        const leaves = at - radius - 1;
+        if (leaves >= 0 && leaves < widthPx) ((sum -= from[row * widthPx + leaves] as number), (many -= 1));
+        if (at >= 0 && at < widthPx) rows[row * widthPx + at] = sum / Math.max(1, many);
+      }
+    }
+    const done = new Float32Array(from.length);
+    for (let column = 0; column < widthPx; column += 1) {
+      let sum = 0;
+      let many = 0;
+      for (let at = -radius; at < heightPx + radius; at += 1) {
+        const enters = at + radius;
+        if (enters >= 0 && enters < heightPx)
+          ((sum += rows[enters * widthPx + column] as number), (many += 1));
+        const leaves = at - radius - 1;
+        if (leaves >= 0 && leaves < heightPx)
+          ((sum -= rows[leaves * widthPx + column] as number), (many -= 1));
+        if (at >= 0 && at < heightPx) done[at * widthPx + column] = sum / Math.max(1, many);
+      }
+    }
+    from = done;
+  }
+  return from;
+}
+
+/** So many rows beside a part are needed for it to be lit as in the whole. */
+export const marginPx = (pixelMm: number): number => Math.ceil((2 * BLURS_MM[1]) / pixelMm) + 2;
+
+/** A picture as it looks under a lamp: a view over the same shares, which neither measures nor critique ever see. */
+export function litPictureOf(
+  shares: Shares,
+  inks: readonly Ink[],
+  seed: number,
+  angle: number,
+  {
+    light = USUAL_LIGHT,
+    shown = ALL_SHOWN,
+    late = new Set(),
+    topMm,
+  }: {
+    light?: Light;
+    shown?: Shown;
+    /** Colours that were laid when the film was thick: they stay crisp. */
+    late?: ReadonlySet<number>;
+    /** The middle of the piece, mm: the lamp and the eye stand by it. */
+    topMm: { x: number; y: number };
+  },
+): Uint8ClampedArray {
+  const { sheet, weight, sourceX, sourceY } = shares;
+  const { widthPx, heightPx, pixelMm, fromX, fromY, colours } = sheet;
+  if (!shown.filaments && !shown.flakes && !shown.depth && !shown.gloss)
+    return pictureOf(shares, inks, seed, angle);
+  const samples = widthPx * heightPx;
+  const flow: Flow = flowOf(shares, angle);
+  // Two that have nothing to do with each other.
+  const first = filaments(seed * 17, angle);
+  const second = filaments(seed * 29 + 101, angle);
+  const uneven = valueNoise(seed + 5, 90);
+  const lamp = lampDirection(light);
+  const [red, green, blue] = [0, 0, 0].map(() => new Float32Array(samples)) as [
+    Float32Array,
+    Float32Array,
+    Float32Array,
+  ];
+  /** How little light goes through: metal and late lines do not glow. */
+  const tight = new Float32Array(samples);
+  for (let i = 0; i < samples; i += 1) {
+    const footprintMm = flow.footprintMm[i] as number;
+    const worked = flow.worked[i] as number;
+    const x = sourceX[i] as number;
+    const y = sourceY[i] as number;
+    const f = first(x, y, footprintMm);
+    let g: number | null = null;
+    let r = 0;
+    let gr = 0;
+    let b = 0;
+    let all = 0;
+    let closed = 0;
+    for (let colour = 0; colour < colours; colour += 1) {
+      const share = weight[colour * samples + i] as number;
+      const ink = inks[colour];
+      if (share === 0 || !ink) continue;
+      all += share;
+      if (ink.metallic && shown.flakes) {
+        // Flakes lean with what they float in: across the flow by its filaments, along it where it was drawn out.
+        g ??= second(x, y, footprintMm);
+        const over = 0.62 * (0.85 * g + 0.5 * f);
+        const along = 0.22 * f + 0.1 * worked;
+        const ex = flow.alongX[i] as number;
+        const ey = flow.alongY[i] as number;
+        const d = highlight(ex * along - ey * over, ey * along + ex * over, lamp);
+        const bright = share * (0.85 + 0.6 * d);
+        const [face, flop] = facesOf(ink);
+        r += bright * (flop[0] + d * (face[0] - flop[0]));
+        gr += bright * (flop[1] + d * (face[1] - flop[1]));
+        b += bright * (flop[2] + d * (face[2] - flop[2]));
+        closed += 0.7 * share;
+      } else {
+        const light = Math.min(1, 0.3 * ink.rgb[0] + 0.6 * ink.rgb[1] + 0.1 * ink.rgb[2]);
+        const glow = share * (shown.filaments ? 1 + (0.02 + 0.16 * (1 - Math.sqrt(light))) * f : 1);
+        r += glow * ink.rgb[0];
+        gr += glow * ink.rgb[1];
+        b += glow * ink.rgb[2];
+        if (late.has(colour)) closed += share;
+      }
+    }
+    const whole = Math.max(1e-6, all);
+    red[i] = r / whole;
+    green[i] = gr / whole;
+    blue[i] = b / whole;
+    tight[i] = Math.min(1, closed / whole);
+  }
+  if (shown.depth)
+    for (const channel of [red, green, blue]) scatter(channel, tight, widthPx, heightPx, pixelMm);
+  const out = new Uint8ClampedArray(samples * 4);
+  const waves = [valueNoise(seed + 3, WAVED.longMm), valueNoise(seed + 4, WAVED.longMm)] as const;
+  for (let row = 0; row < heightPx; row += 1)
+    for (let column = 0; column < widthPx; column += 1) {
+      const i = row * widthPx + column;
+      const x = fromX + (column + 0.5) * pixelMm;
+      const y = fromY + (row + 0.5) * pixelMm;
+      let [r, gr, b] = [red[i] as number, green[i] as number, blue[i] as number];
+      if (shown.flakes && pixelMm < SPARKLES_BELOW_MM) {
+        const glint = sparkle(shares, inks, i, seed, uneven);
+        r += glint * r;
+        gr += glint * gr;
+        b += glint * b;
+      }
+      if (shown.gloss) {
+        const shine = reflected(x - topMm.x, y - topMm.y, waves[0](x, y), waves[1](x, y), light);
+        r += shine;
+        gr += shine;
+        b += shine;
+      }
+      const at = 4 * i;
+      out[at] = encodeLight(r);
+      out[at + 1] = encodeLight(gr);
+      out[at + 2] = encodeLight(b);
+      out[at + 3] = 255;
+    }
+  return out;
+}
+
+type Vector = readonly [number, number, number];
+
+function lampDirection({ azimuth, lean }: Light): Vector {
+  // Half way between the lamp and an eye straight above.
+  const half = lean / 2;
+  return [Math.sin(half) * Math.cos(azimuth), Math.sin(half) * Math.sin(azimuth), Math.cos(half)];
+}
+
+/** How far a flake of this lean shows its face: 1 where it mirrors the lamp to the eye (Beckmann's slope distribution, without its height). */
+export function highlight(leanX: number, leanY: number, [hx, hy, hz]: Vector): number {
+  const cosine = (leanX * hx + leanY * hy + hz) / Math.hypot(leanX, leanY, 1);
+  if (cosine <= 0) return 0;
+  return Math.exp(-(1 / (cosine * cosine) - 1) / (2 * SPREAD * SPREAD));
+}
+
+type Light3 = readonly [number, number, number];
+const facesOf = ({ rgb: [r, g, b], face, flop }: Ink): readonly [Light3, Light3] => [
+  face ?? [r * PLAIN_METAL.face, g * PLAIN_METAL.face, b * PLAIN_METAL.face],
+  flop ?? [r * PLAIN_METAL.flop, g * PLAIN_METAL.flop, b * PLAIN_METAL.flop],
+];
+
+/** Mixes in what comes out beside where it went in. */
+function scatter(
+  channel: Float32Array,
+  tight: Float32Array,
+  widthPx: number,
+  heightPx: number,
+  pixelMm: number,
+): void {
+  const blurs = BLURS_MM.map((mm) =>
+    blurred(channel, widthPx, heightPx, Math.max(1, Math.round(mm / pixelMm / 1.4))),
+  );
+  for (let i = 0; i < channel.length; i += 1) {
+    const part = BLURRED * (1 - (tight[i] as number));
+    const beside = blurs.reduce((sum, blur) => sum + (blur[i] as number), 0) / blurs.length;
+    channel[i] = (channel[i] as number) * (1 - part) + part * beside;
+  }
+}
+
+/** A cheap number of two whole ones and a seed, 0 to 1. */
+function chance(a: number, b: number, seed: number): number {
+  let mixed = Math.imul(a | 0, 374761393) ^ Math.imul(b | 0, 668265263) ^ Math.imul(seed | 0, 2246822519);
+  mixed = Math.imul(mixed ^ (mixed >>> 13), 1274126177);
+  return ((mixed ^ (mixed >>> 16)) >>> 0) / 4294967296;
+}
+
+/** Flakes large enough to be seen each, that happen to face the lamp: few, and more in some places than in others. */
+function sparkle(
+  { sheet, weight, sourceX, sourceY }: Shares,
+  inks: readonly Ink[],
+  i: number,
+  seed: number,
+  uneven: Noise,
+): number {
+  const samples = sheet.widthPx * sheet.heightPx;
+  let metal = 0;
+  for (let colour = 0; colour < sheet.colours; colour += 1)
+    if (inks[colour]?.metallic) metal += weight[colour * samples + i] as number;
+  if (metal < 0.3) return 0;
+  const x = sourceX[i] as number;
+  const y = sourceY[i] as number;
+  const dense = 0.006 * (1 + uneven(x, y));
+  const drawn = chance(Math.floor(x / 0.7), Math.floor(y / 0.7), seed);
+  return drawn < dense ? metal * 0.9 * (1 - drawn / Math.max(1e-6, dense)) : 0;
+}
+
+/** What a clear coat mirrors at a place, from the middle of the piece, mm: one long soft lamp over part of it, and a dim room. */
+function reflected(x: number, y: number, waveX: number, waveY: number, { azimuth, lean }: Light): number {
+  // From the eye down, and mirrored up again by a surface that is not quite flat.
+  const nx = WAVED.steep * waveX;
+  const ny = WAVED.steep * waveY;
+  const up = EYE_MM;
+  const far = LAMP.highMm / up;
+  const hitX = x + far * x + 2 * nx * LAMP.highMm;
+  const hitY = y + far * y + 2 * ny * LAMP.highMm;
+  const lampAt = Math.tan(lean) * LAMP.highMm;
+  const dx = hitX - lampAt * Math.cos(azimuth);
+  const dy = hitY - lampAt * Math.sin(azimuth);
+  // The lamp hangs across the direction in which it stands.
+  const along = -Math.sin(azimuth) * dx + Math.cos(azimuth) * dy;
+  const over = Math.cos(azimuth) * dx + Math.sin(azimuth) * dy;
+  const soft = (distance: number, half: number) =>
+    1 / (1 + Math.exp((Math.abs(distance) - half) / (0.28 * half)));
+  const lamp = soft(along, LAMP.longMm) * soft(over, LAMP.wideMm);
+  const cosine = up / Math.hypot(x, y, up);
+  return fresnel(cosine) * (LAMP.bright * lamp + LAMP.room);
+}
+
+/** Share of unpolarised light that a clear coat mirrors, by the cosine of the angle at which it comes (Fresnel 1823). */
+export function fresnel(cosine: number): number {
+  const outside = Math.min(1, Math.max(0, cosine));
+  const inside = Math.sqrt(1 - (1 - outside * outside) / (INDEX * INDEX));
+  const s = (outside - INDEX * inside) / (outside + INDEX * inside);
+  const p = (inside - INDEX * outside) / (inside + INDEX * outside);
+  return (s * s + p * p) / 2;
+}
