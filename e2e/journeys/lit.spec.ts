@@ -29,7 +29,7 @@ test("under the lamp: another picture, another light, the same numbers, and the 
   await stage(page, "Rehearse");
   const picture = page.getByRole("img", { name: /after \d+ of \d+ passes$/ });
   const numbers = page.locator("[aria-busy=false]").filter({ hasText: "mud, over what was poured" });
-  await expect(numbers).toBeVisible();
+  await expect(numbers).toContainText("sisters");
   const plain = await settled(picture);
   const told = await numbers.innerText();
   await page.getByRole("button", { name: "under the lamp" }).click();
@@ -37,7 +37,7 @@ test("under the lamp: another picture, another light, the same numbers, and the 
   await expect.poll(() => print(picture)).not.toBe(plain);
   const lit = await settled(picture);
   // The lamp is carried round by keys.
-  const lamp = page.getByRole("slider");
+  const lamp = page.getByRole("slider", { name: "lamp from" });
   await lamp.focus();
   for (let n = 0; n < 6; n += 1) await page.keyboard.press("ArrowRight");
   await expect.poll(() => print(picture)).not.toBe(lit);
