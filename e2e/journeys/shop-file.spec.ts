@@ -66,17 +66,17 @@ test("all of the shop as a file, read back; one job of it into another shop, ask
 
   // One job, for a colleague.
   await page.goto("/jobs");
-  const row = page.getByRole("row", { name: /Serving counter/ });
+  const row = page.getByRole("row", { name: /Club coasters, a dozen/ });
   await row.getByRole("button", { name: "more" }).click();
   const job = await saved(page, () =>
     page.getByRole("menuitem", { name: "As a file, for a colleague" }).press("Enter"),
   );
-  expect(job.name).toBe("Serving counter.gaugebeam.zip");
+  expect(job.name).toBe("Club coasters, a dozen.gaugebeam.zip");
   const colleague = await (await browser.newContext({ ...(baseURL && { baseURL }) })).newPage();
   await signIn(colleague, ELSEWHERE);
   await colleague.goto("/shop/file");
   await colleague.getByLabel("A Gaugebeam file").setInputFiles(job.path);
-  await expect(colleague.getByText("One job: Serving counter")).toBeVisible();
+  await expect(colleague.getByText("One job: Club coasters, a dozen")).toBeVisible();
   const resins = colleague.getByRole("region", { name: "Resins" });
   await resins.getByRole("radio", { name: "bring it in beside" }).first().focus();
   await colleague.keyboard.press("Space");
@@ -88,7 +88,7 @@ test("all of the shop as a file, read back; one job of it into another shop, ask
   await colleague.getByRole("button", { name: "Take it in" }).press("Enter");
   await expect(colleague.getByText(/^It is here: .*1 job/)).toBeVisible();
   await colleague.goto("/jobs");
-  await colleague.getByRole("link", { name: "Serving counter" }).first().click();
+  await colleague.getByRole("link", { name: "Club coasters, a dozen" }).first().click();
   await colleague.waitForURL("**/measure");
   await colleague.goto(colleague.url().replace("measure", "cups"));
   await expect(colleague.getByText("What to buy")).toBeVisible();

@@ -53,39 +53,42 @@ function filaments(seed: number, angle: number): (x: number, y: number, footprin
   };
 }
 
+/** The mean over so many samples on either side of each, along a row or a column: from `start`, `step` apart, `many` of them. */
+function meanAlong(
+  from: Float32Array,
+  into: Float32Array,
+  start: number,
+  step: number,
+  many: number,
+  radius: number,
+): void {
+  let sum = 0;
+  let counted = 0;
+  for (let at = -radius; at < many; at += 1) {
+    const enters = at + radius;
+    if (enters < many) {
+      sum += from[start + enters * step] as number;
+      counted += 1;
+    }
+    const leaves = enters - 2 * radius - 1;
+    if (leaves >= 0) {
+      sum -= from[start + leaves * step] as number;
+      counted -= 1;
+    }
+    if (at >= 0) into[start + at * step] = sum / counted;
+  }
+}
+
 /** The mean over a square about each sample, done twice: nearly what a bell would give. */
 function blurred(of: Float32Array, widthPx: number, heightPx: number, radius: number): Float32Array {
-  let from = of;
-  for (let pass = 0; pass < 2; pass += 1) {
-    const rows = new Float32Array(from.length);
-    for (let row = 0; row < heightPx; row += 1) {
-      let sum = 0;
-      let many = 0;
-      for (let at = -radius; at < widthPx + radius; at += 1) {
-        const enters = at + radius;
-        if (enters >= 0 && enters < widthPx) ((sum += from[row * widthPx + enters] as number), (many += 1));
-        const leaves = at - radius - 1;
-        if (leaves >= 0 && leaves < widthPx) ((sum -= from[row * widthPx + leaves] as number), (many -= 1));
-        if (at >= 0 && at < widthPx) rows[row * widthPx + at] = sum / Math.max(1, many);
-      }
-    }
-    const done = new Float32Array(from.length);
-    for (let column = 0; column < widthPx; column += 1) {
-      let sum = 0;
-      let many = 0;
-      for (let at = -radius; at < heightPx + radius; at += 1) {
-        const enters = at + radius;
-        if (enters >= 0 && enters < heightPx)
-          ((sum += rows[enters * widthPx + column] as number), (many += 1));
-        const leaves = at - radius - 1;
-        if (leaves >= 0 && leaves < heightPx)
-          ((sum -= rows[leaves * widthPx + column] as number), (many -= 1));
-        if (at >= 0 && at < heightPx) done[at * widthPx + column] = sum / Math.max(1, many);
-      }
-    }
-    from = done;
+  const rows = new Float32Array(of.length);
+  const done = new Float32Array(of.length);
+  for (const from of [of, done]) {
+    for (let row = 0; row < heightPx; row += 1) meanAlong(from, rows, row * widthPx, 1, widthPx, radius);
+    for (let column = 0; column < widthPx; column += 1)
+      meanAlong(rows, done, column, widthPx, heightPx, radius);
   }
-  return from;
+  return done;
 }
 
 /** So many rows beside a part are needed for it to be lit as in the whole. */
