@@ -163,3 +163,14 @@ describe("whatever is read", () => {
     expect(scaleOf(plate(10, 6, 50), 900, [])).toEqual(USUAL_SCALE);
   });
 });
+
+test("so far out that no share is left, the film lies at the step's near end, without a jump (Mills' ratio)", () => {
+  for (const t of [12, 20, 30, 35, 35.7, 35.8, 36, 40, 80, 1000])
+    for (const side of [1, -1]) {
+      const [lo, hi] = side > 0 ? [t, null] : [null, -t];
+      const { mean, variance } = siteMoments(0, 1, lo, hi, 0);
+      expect((side * mean - t) * t).toBeCloseTo(1 - 2 / t ** 2, 3);
+      expect(variance * t * t).toBeGreaterThan(0.9);
+      expect(variance * t * t).toBeLessThan(1.05);
+    }
+});

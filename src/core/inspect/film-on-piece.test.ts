@@ -121,6 +121,22 @@ test("wherever combs are put the map is finite and its doubt only falls", () => 
   );
 });
 
+test("combs at one place that say the opposite of each other leave a map, and the film between them", () => {
+  const at = (wetted: number, n: number) => {
+    const { wetMm, dryMm } = readCombAt(USUAL_COMB_MM.metric, wetted);
+    return read(0.02, 0.05, wetMm, dryMm, n);
+  };
+  const most = USUAL_COMB_MM.metric.length;
+  for (const wetted of [
+    [most, 0, 0],
+    [0, most],
+    [most, most, 0, most, 0],
+  ]) {
+    const { map } = film(wetted.map(at));
+    for (const um of [...map.meanUm, ...map.sdUm]) expect(Number.isFinite(um)).toBe(true);
+  }
+});
+
 test("a comb of three teeth: between two of them, below the first, above the last", () => {
   const teeth = [0.5, 1, 2];
   expect(readCombAt(teeth, 2)).toEqual({ wetMm: 1, dryMm: 2 });
