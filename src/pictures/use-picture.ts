@@ -77,7 +77,8 @@ export function usePicture(
     measuredBefore.set(of, known);
     let measures: PictureMeasures | null = (measured && known.get(asked)) || null;
     const parts = Math.ceil(canvas.height / PART_ROWS);
-    let left = parts;
+    /** Those that are not drawn sharp yet. */
+    const open = new Set(Array.from({ length: parts }, (_, n) => n));
     const show = () => {
       drawn += 1;
       setPicture((before) => ({
@@ -85,7 +86,7 @@ export function usePicture(
         passes,
         canvas,
         drawn,
-        sharp: left === 0,
+        sharp: open.size === 0,
         measures: measures ?? before?.measures ?? null,
         measured: measures !== null,
       }));
@@ -99,7 +100,7 @@ export function usePicture(
     ].filter(([from = 0, to = 0]) => widthPx > SMALL_PX && from < to);
     let coming = first.length;
     const ready = () => {
-      if (left === 0 && (measures || !measured) && keepBefore !== null)
+      if (open.size === 0 && (measures || !measured) && keepBefore !== null)
         askToKeep(owner, of, keepBefore, Math.min(KEPT_PX, widthPx));
     };
     askFor(owner, of, [
@@ -115,9 +116,15 @@ export function usePicture(
         done: ({ rgba, topPx, widthPx: wide, heightPx }: DrawnRows) => {
           const small = canvasOf(wide, heightPx);
           small.getContext("2d")?.putImageData(new ImageData(rgba, wide, heightPx), 0, 0);
+          // Late, it lies under what the other worker has drawn sharp meanwhile.
+          drawing.save();
+          drawing.beginPath();
+          for (const n of open) drawing.rect(0, n * PART_ROWS, canvas.width, PART_ROWS);
+          drawing.clip();
           drawing.imageSmoothingQuality = "high";
           const scale = canvas.width / wide;
           drawing.drawImage(small, 0, topPx * scale, canvas.width, heightPx * scale);
+          drawing.restore();
           coming -= 1;
           if (coming === 0) show();
         },
@@ -131,7 +138,7 @@ export function usePicture(
         ...(light && { light }),
         done: ({ rgba, topPx, widthPx: wide, heightPx }: DrawnRows) => {
           drawing.putImageData(new ImageData(rgba, wide, heightPx), 0, topPx);
-          left -= 1;
+          open.delete(n);
           show();
           ready();
         },
