@@ -31,35 +31,41 @@ export function flowOf({ sheet, sourceX, sourceY }: Shares, angle: number): Flow
     footprintMm: new Float32Array(samples),
   };
   const [poured, across] = [Math.cos(angle), Math.sin(angle)];
-  const most = FAR_SAMPLES * pixelMm;
+  const most = (FAR_SAMPLES * pixelMm) ** 2;
+  const perMm = 1 / pixelMm;
   for (let row = 0; row < heightPx; row += 1)
     for (let column = 0; column < widthPx; column += 1) {
       const i = row * widthPx + column;
       const x = sourceX[i] as number;
       const y = sourceY[i] as number;
-      // Of the neighbours on either side the nearer one by where it was poured.
-      let [xx, yx, xy, yy] = [1, 0, 0, 1];
+      // Along a row and along a column, of the neighbours on either side the nearer one by where it was poured.
+      let xx = 1;
+      let yx = 0;
+      let xy = 0;
+      let yy = 1;
       let found = most;
-      for (const side of [-1, 1]) {
-        if (column + side < 0 || column + side >= widthPx) continue;
+      for (let side = column > 0 ? -1 : 1; side <= 1 && column + side < widthPx; side += 2) {
         const dx = ((sourceX[i + side] as number) - x) * side;
         const dy = ((sourceY[i + side] as number) - y) * side;
-        const far = Math.hypot(dx, dy);
+        const far = dx * dx + dy * dy;
         if (far >= found) continue;
-        [found, xx, yx] = [far, dx / pixelMm, dy / pixelMm];
+        found = far;
+        xx = dx * perMm;
+        yx = dy * perMm;
       }
       found = most;
-      for (const side of [-1, 1]) {
-        if (row + side < 0 || row + side >= heightPx) continue;
+      for (let side = row > 0 ? -1 : 1; side <= 1 && row + side < heightPx; side += 2) {
         const dx = ((sourceX[i + side * widthPx] as number) - x) * side;
         const dy = ((sourceY[i + side * widthPx] as number) - y) * side;
-        const far = Math.hypot(dx, dy);
+        const far = dx * dx + dy * dy;
         if (far >= found) continue;
-        [found, xy, yy] = [far, dx / pixelMm, dy / pixelMm];
+        found = far;
+        xy = dx * perMm;
+        yy = dy * perMm;
       }
       // Singular values of [[xx, xy], [yx, yy]].
-      const sum = Math.hypot(xx + yy, yx - xy);
-      const difference = Math.hypot(xx - yy, yx + xy);
+      const sum = Math.sqrt((xx + yy) ** 2 + (yx - xy) ** 2);
+      const difference = Math.sqrt((xx - yy) ** 2 + (yx + xy) ** 2);
       const large = (sum + difference) / 2;
       const small = Math.abs(sum - difference) / 2;
       flow.footprintMm[i] = pixelMm * Math.max(1e-3, large);
@@ -68,7 +74,7 @@ export function flowOf({ sheet, sourceX, sourceY }: Shares, angle: number): Flow
       const turned = xx * yy - xy * yx < 0 ? -1 : 1;
       const alongX = turned * (yy * poured - xy * across);
       const alongY = turned * (xx * across - yx * poured);
-      const length = Math.hypot(alongX, alongY);
+      const length = Math.sqrt(alongX * alongX + alongY * alongY);
       flow.alongX[i] = length > 1e-6 ? alongX / length : poured;
       flow.alongY[i] = length > 1e-6 ? alongY / length : across;
     }

@@ -32,8 +32,8 @@ const SPARKLES_BELOW_MM = 1.2;
 /** The lamp is a long soft box at this height above the piece, mm, so long and wide half, mm; so bright (assumed). The eye stands before it. */
 const LAMP = { highMm: 1300, longMm: 760, wideMm: 62, bright: 3.1, room: 0.16 };
 const EYE_MM = 1500;
-/** The clear coat is not quite flat: waves so long, mm, and so steep (less than a tenth of a millimetre high). */
-const WAVED = { longMm: 240, steep: 0.011 };
+/** The clear coat is not quite flat: waves so long and so high, mm (assumed). */
+const WAVED = { longMm: 240, highMm: 0.1 };
 
 /** A field of filaments, by the place where a colour was poured. */
 function filaments(seed: number, angle: number): (x: number, y: number, footprintMm: number) => number {
@@ -114,33 +114,70 @@ export function litPictureOf(
     topMm: { x: number; y: number };
   },
 ): Uint8ClampedArray {
-  const { sheet, weight, sourceX, sourceY } = shares;
-  const { widthPx, heightPx, pixelMm, fromX, fromY, colours } = sheet;
-  if (!shown.filaments && !shown.flakes && !shown.depth && !shown.gloss)
+  const { widthPx, heightPx, pixelMm, fromX, fromY } = shares.sheet;
+  const plain = !shown.filaments && !shown.depth && !shown.gloss;
+  if (plain && !(shown.flakes && inks.some(({ metallic }) => metallic)))
     return pictureOf(shares, inks, seed, angle);
   const samples = widthPx * heightPx;
-  const flow: Flow = flowOf(shares, angle);
-  // Two that have nothing to do with each other.
+  const { channels, tight } = coloured(shares, inks, seed, angle, { light, shown, late });
+  if (shown.depth) for (const channel of channels) scatter(channel, tight, widthPx, heightPx, pixelMm);
+  const [red, green, blue] = channels;
+  const out = new Uint8ClampedArray(samples * 4);
+  const waves = [valueNoise(seed + 3, WAVED.longMm), valueNoise(seed + 4, WAVED.longMm)] as const;
+  const uneven = valueNoise(seed + 5, 90);
+  const mirrored = clearCoat(light);
+  const sparkles = shown.flakes && pixelMm < SPARKLES_BELOW_MM;
+  for (let row = 0; row < heightPx; row += 1)
+    for (let column = 0; column < widthPx; column += 1) {
+      const i = row * widthPx + column;
+      const x = fromX + (column + 0.5) * pixelMm;
+      const y = fromY + (row + 0.5) * pixelMm;
+      const bright = sparkles ? 1 + sparkle(shares, inks, i, seed, uneven) : 1;
+      const shine = shown.gloss ? mirrored(x - topMm.x, y - topMm.y, waves[0](x, y), waves[1](x, y)) : 0;
+      const at = 4 * i;
+      out[at] = encodeLight((red[i] as number) * bright + shine);
+      out[at + 1] = encodeLight((green[i] as number) * bright + shine);
+      out[at + 2] = encodeLight((blue[i] as number) * bright + shine);
+      out[at + 3] = 255;
+    }
+  return out;
+}
+
+type Channels = readonly [Float32Array, Float32Array, Float32Array];
+
+/** The colours as the lamp finds them, before light scatters in them; and how little of it does: metal and late lines do not glow. */
+function coloured(
+  shares: Shares,
+  inks: readonly Ink[],
+  seed: number,
+  angle: number,
+  { light, shown, late }: { light: Light; shown: Shown; late: ReadonlySet<number> },
+): { channels: Channels; tight: Float32Array } {
+  const { sheet, weight, sourceX, sourceY } = shares;
+  const { colours } = sheet;
+  const samples = sheet.widthPx * sheet.heightPx;
+  const { alongX, alongY, worked, footprintMm }: Flow = flowOf(shares, angle);
+  // Two fields that have nothing to do with each other.
   const first = filaments(seed * 17, angle);
   const second = filaments(seed * 29 + 101, angle);
-  const uneven = valueNoise(seed + 5, 90);
   const lamp = lampDirection(light);
-  const [red, green, blue] = [0, 0, 0].map(() => new Float32Array(samples)) as [
-    Float32Array,
-    Float32Array,
-    Float32Array,
-  ];
-  /** How little light goes through: metal and late lines do not glow. */
-  const tight = new Float32Array(samples);
+  const faces = inks.map(facesOf);
+  // White varies least: what it lacks is seen at once.
+  const veiled = inks.map(({ rgb: [r, g, b] }) =>
+    shown.filaments ? 0.02 + 0.16 * (1 - Math.sqrt(Math.min(1, 0.3 * r + 0.6 * g + 0.1 * b))) : 0,
+  );
+  const channel = () => new Float32Array(samples);
+  const channels: Channels = [channel(), channel(), channel()];
+  const tight = channel();
   for (let i = 0; i < samples; i += 1) {
-    const footprintMm = flow.footprintMm[i] as number;
-    const worked = flow.worked[i] as number;
     const x = sourceX[i] as number;
     const y = sourceY[i] as number;
-    const f = first(x, y, footprintMm);
-    let g: number | null = null;
+    const fine = footprintMm[i] as number;
+    const f = first(x, y, fine);
+    /** How far the flakes show their faces; worked out where there are any. */
+    let shows = -1;
     let r = 0;
-    let gr = 0;
+    let g = 0;
     let b = 0;
     let all = 0;
     let closed = 0;
@@ -150,63 +187,35 @@ export function litPictureOf(
       if (share === 0 || !ink) continue;
       all += share;
       if (ink.metallic && shown.flakes) {
-        // Flakes lean with what they float in: across the flow by its filaments, along it where it was drawn out.
-        g ??= second(x, y, footprintMm);
-        const over = 0.62 * (0.85 * g + 0.5 * f);
-        const along = 0.22 * f + 0.1 * worked;
-        const ex = flow.alongX[i] as number;
-        const ey = flow.alongY[i] as number;
-        const d = highlight(ex * along - ey * over, ey * along + ex * over, lamp);
-        const bright = share * (0.85 + 0.6 * d);
-        const [face, flop] = facesOf(ink);
-        r += bright * (flop[0] + d * (face[0] - flop[0]));
-        gr += bright * (flop[1] + d * (face[1] - flop[1]));
-        b += bright * (flop[2] + d * (face[2] - flop[2]));
+        if (shows < 0) {
+          // Flakes lean with what they float in: across the flow by its filaments, along it where it was drawn out.
+          const over = 0.62 * (0.85 * second(x, y, fine) + 0.5 * f);
+          const along = 0.22 * f + 0.1 * (worked[i] as number);
+          const ex = alongX[i] as number;
+          const ey = alongY[i] as number;
+          shows = highlight(ex * along - ey * over, ey * along + ex * over, lamp);
+        }
+        const bright = share * (0.85 + 0.6 * shows);
+        const [face, flop] = faces[colour] as Faces;
+        r += bright * (flop[0] + shows * (face[0] - flop[0]));
+        g += bright * (flop[1] + shows * (face[1] - flop[1]));
+        b += bright * (flop[2] + shows * (face[2] - flop[2]));
         closed += 0.7 * share;
       } else {
-        const light = Math.min(1, 0.3 * ink.rgb[0] + 0.6 * ink.rgb[1] + 0.1 * ink.rgb[2]);
-        const glow = share * (shown.filaments ? 1 + (0.02 + 0.16 * (1 - Math.sqrt(light))) * f : 1);
+        const glow = share * (1 + (veiled[colour] as number) * f);
         r += glow * ink.rgb[0];
-        gr += glow * ink.rgb[1];
+        g += glow * ink.rgb[1];
         b += glow * ink.rgb[2];
         if (late.has(colour)) closed += share;
       }
     }
     const whole = Math.max(1e-6, all);
-    red[i] = r / whole;
-    green[i] = gr / whole;
-    blue[i] = b / whole;
+    channels[0][i] = r / whole;
+    channels[1][i] = g / whole;
+    channels[2][i] = b / whole;
     tight[i] = Math.min(1, closed / whole);
   }
-  if (shown.depth)
-    for (const channel of [red, green, blue]) scatter(channel, tight, widthPx, heightPx, pixelMm);
-  const out = new Uint8ClampedArray(samples * 4);
-  const waves = [valueNoise(seed + 3, WAVED.longMm), valueNoise(seed + 4, WAVED.longMm)] as const;
-  for (let row = 0; row < heightPx; row += 1)
-    for (let column = 0; column < widthPx; column += 1) {
-      const i = row * widthPx + column;
-      const x = fromX + (column + 0.5) * pixelMm;
-      const y = fromY + (row + 0.5) * pixelMm;
-      let [r, gr, b] = [red[i] as number, green[i] as number, blue[i] as number];
-      if (shown.flakes && pixelMm < SPARKLES_BELOW_MM) {
-        const glint = sparkle(shares, inks, i, seed, uneven);
-        r += glint * r;
-        gr += glint * gr;
-        b += glint * b;
-      }
-      if (shown.gloss) {
-        const shine = reflected(x - topMm.x, y - topMm.y, waves[0](x, y), waves[1](x, y), light);
-        r += shine;
-        gr += shine;
-        b += shine;
-      }
-      const at = 4 * i;
-      out[at] = encodeLight(r);
-      out[at + 1] = encodeLight(gr);
-      out[at + 2] = encodeLight(b);
-      out[at + 3] = 255;
-    }
-  return out;
+  return { channels, tight };
 }
 
 type Vector = readonly [number, number, number];
@@ -219,13 +228,13 @@ function lampDirection({ azimuth, lean }: Light): Vector {
 
 /** How far a flake of this lean shows its face: 1 where it mirrors the lamp to the eye (Beckmann's slope distribution, without its height). */
 export function highlight(leanX: number, leanY: number, [hx, hy, hz]: Vector): number {
-  const cosine = (leanX * hx + leanY * hy + hz) / Math.hypot(leanX, leanY, 1);
+  const cosine = (leanX * hx + leanY * hy + hz) / Math.sqrt(leanX * leanX + leanY * leanY + 1);
   if (cosine <= 0) return 0;
   return Math.exp(-(1 / (cosine * cosine) - 1) / (2 * SPREAD * SPREAD));
 }
 
-type Light3 = readonly [number, number, number];
-const facesOf = ({ rgb: [r, g, b], face, flop }: Ink): readonly [Light3, Light3] => [
+type Faces = readonly [face: Ink["rgb"], flop: Ink["rgb"]];
+const facesOf = ({ rgb: [r, g, b], face, flop }: Ink): Faces => [
   face ?? [r * PLAIN_METAL.face, g * PLAIN_METAL.face, b * PLAIN_METAL.face],
   flop ?? [r * PLAIN_METAL.flop, g * PLAIN_METAL.flop, b * PLAIN_METAL.flop],
 ];
@@ -276,25 +285,22 @@ function sparkle(
 }
 
 /** What a clear coat mirrors at a place, from the middle of the piece, mm: one long soft lamp over part of it, and a dim room. */
-function reflected(x: number, y: number, waveX: number, waveY: number, { azimuth, lean }: Light): number {
-  // From the eye down, and mirrored up again by a surface that is not quite flat.
-  const nx = WAVED.steep * waveX;
-  const ny = WAVED.steep * waveY;
-  const up = EYE_MM;
-  const far = LAMP.highMm / up;
-  const hitX = x + far * x + 2 * nx * LAMP.highMm;
-  const hitY = y + far * y + 2 * ny * LAMP.highMm;
-  const lampAt = Math.tan(lean) * LAMP.highMm;
-  const dx = hitX - lampAt * Math.cos(azimuth);
-  const dy = hitY - lampAt * Math.sin(azimuth);
-  // The lamp hangs across the direction in which it stands.
-  const along = -Math.sin(azimuth) * dx + Math.cos(azimuth) * dy;
-  const over = Math.cos(azimuth) * dx + Math.sin(azimuth) * dy;
+function clearCoat({ azimuth, lean }: Light): (x: number, y: number, waveX: number, waveY: number) => number {
+  const [c, s] = [Math.cos(azimuth), Math.sin(azimuth)];
+  const lampMm = Math.tan(lean) * LAMP.highMm;
+  // From the eye down to the piece and up again to where the lamp hangs; a tilt of the surface counts twice.
+  const reach = 1 + LAMP.highMm / EYE_MM;
+  const tilt = (2 * LAMP.highMm * 2 * Math.PI * WAVED.highMm) / WAVED.longMm;
   const soft = (distance: number, half: number) =>
     1 / (1 + Math.exp((Math.abs(distance) - half) / (0.28 * half)));
-  const lamp = soft(along, LAMP.longMm) * soft(over, LAMP.wideMm);
-  const cosine = up / Math.hypot(x, y, up);
-  return fresnel(cosine) * (LAMP.bright * lamp + LAMP.room);
+  return (x, y, waveX, waveY) => {
+    const dx = reach * x + tilt * waveX - lampMm * c;
+    const dy = reach * y + tilt * waveY - lampMm * s;
+    // The lamp hangs across the direction in which it stands.
+    const lamp = soft(c * dy - s * dx, LAMP.longMm) * soft(c * dx + s * dy, LAMP.wideMm);
+    const cosine = EYE_MM / Math.sqrt(x * x + y * y + EYE_MM * EYE_MM);
+    return fresnel(cosine) * (LAMP.bright * lamp + LAMP.room);
+  };
 }
 
 /** Share of unpolarised light that a clear coat mirrors, by the cosine of the angle at which it comes (Fresnel 1823). */
