@@ -125,7 +125,9 @@ test("a quote: two looks with their pictures, numbered, as a PDF, ordered; what 
 
   await page.getByRole("link", { name: "cost and price" }).click();
   await expect(page.getByRole("region", { name: "Price", exact: true })).toContainText(
-    new RegExp(`Ordered by quote ${number}\\. The plan was changed since: \\d+ things? it does not cover\\.`),
+    new RegExp(
+      `Ordered by quote ${number} for \\$466\\.54\\. The plan was changed since: \\d+ things? it does not cover\\.`,
+    ),
   );
   await page.getByRole("link", { name: `quote ${number}` }).click();
 

@@ -14,6 +14,12 @@ const steadyRoom = (tempC: number): Room => {
 export const roomOf = ({ work }: JobDocument): Room => work.room ?? steadyRoom(work.tempC);
 export const hoursOf = ({ work }: JobDocument): Hours => work.hours ?? USUAL_HOURS;
 
+type RehearsalSettings = NonNullable<JobDocument["rehearsal"]>;
+const USUAL_REHEARSAL: RehearsalSettings = { seed: 1, angleDeg: 26 };
+/** Which sister is rehearsed and along which direction; the usual ones where nobody said so. */
+export const rehearsalSettings = ({ rehearsal }: Pick<JobDocument, "rehearsal">): RehearsalSettings =>
+  rehearsal ?? USUAL_REHEARSAL;
+
 /** @param nowMin now, in minutes from midnight of the job's first day; null when it has none */
 export const settingsOf = (job: JobDocument, nowMin: number | null): Settings => ({
   room: roomOf(job),

@@ -83,6 +83,11 @@ test("a plan is covered whatever its day, its room and its notes; another film, 
       "metric",
     ),
   ).toEqual([]);
+  const { rehearsal: _none, ...unsaid } = job;
+  expect(notCovered(unsaid, { ...unsaid, rehearsal: { seed: 1, angleDeg: 26 } }, "metric")).toEqual([]);
+  expect(notCovered(unsaid, { ...unsaid, rehearsal: { seed: 7, angleDeg: 26 } }, "metric")).toEqual([
+    { where: "rehearsal · sister", before: "1", after: "7" },
+  ]);
   const [coat, ...others] = job.coats;
   const thicker = { ...job, coats: [{ ...coat!, filmMm: coat!.filmMm + 1 }, ...others] };
   expect(notCovered(job, thicker, "metric")).toEqual([

@@ -1,5 +1,6 @@
 import { describeChanges, type Change } from "../job/describe-changes";
 import type { JobDocument } from "../job/job";
+import { rehearsalSettings } from "../job/job-settings";
 import type { Spread } from "../numerics/spread";
 import type { UnitSystem } from "../units/dimension";
 import type { JobCost } from "./job-cost";
@@ -130,6 +131,8 @@ export function notCovered(quoted: JobDocument, now: JobDocument, system: UnitSy
     ...job
   }: JobDocument): JobDocument => ({
     ...job,
+    // The first to say what it was already changes nothing.
+    rehearsal: rehearsalSettings(job),
     work: now.work,
     factors: now.factors,
     notes: "",

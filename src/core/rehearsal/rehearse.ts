@@ -23,6 +23,7 @@ import { type Pass } from "../schedule/pass";
 import type { ColourLooks } from "../plan/colour-plan";
 import type { Plan } from "../plan/derive-plan";
 import type { PlannedCoat } from "../plan/timed";
+import { rehearsalSettings } from "../job/job-settings";
 import type { JobDocument } from "../job/job";
 import { pouredOnTop } from "./poured-on-top";
 import { setStones } from "./set-stones";
@@ -53,8 +54,6 @@ export type PieceRehearsal = {
   /** Where its uppermost pattern is poured one stretch after the other. */
   strips: readonly Box[];
 };
-
-export const USUAL_REHEARSAL = { seed: 1, angleDeg: 26 };
 
 const linear = (rgb: Rgb): [number, number, number] =>
   rgb.map((channel) => Math.min(1, Math.max(0, channel))) as [number, number, number];
@@ -173,7 +172,7 @@ export function rehearsalOf(
   piece: Measured,
   standingId = piece.id,
 ): PieceRehearsal | null {
-  const { seed, angleDeg } = job.rehearsal ?? USUAL_REHEARSAL;
+  const { seed, angleDeg } = rehearsalSettings(job);
   const looks = new Map(plan.looks.coats.map((coatLooks) => [coatLooks.coat.id, coatLooks]));
   const on = plan.coats.filter(({ coat, batched }) => batched && covers(coat, piece.id));
   const patterned = on.filter(({ coat }) => isPatterned(coat, piece));

@@ -108,8 +108,8 @@ export function PriceView({
               className="underline underline-offset-4 decoration-line-strong"
             >
               quote {order.number}
-            </Link>
-            .
+            </Link>{" "}
+            for {order.asked}.
             {order.uncovered > 0 &&
               ` The plan was changed since: ${order.uncovered === 1 ? "one thing" : `${order.uncovered} things`} it does not cover.`}
           </p>

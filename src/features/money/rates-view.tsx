@@ -242,7 +242,7 @@ export function RatesView({
                 error={faultAt("taxName")}
                 onChange={({ target }) => set({ taxName: target.value })}
               />
-              {number("taxPct", "Its rate", "percent", 100)}
+              {number("taxPct", "Its rate, %", "number", 100)}
               <div className="flex flex-col gap-1 col-span-2">
                 <span className="label">It is rounded</span>
                 <Choice

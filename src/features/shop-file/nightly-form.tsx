@@ -26,9 +26,8 @@ export function NightlyForm({ nightly: { at, last, kept } }: { nightly: Nightly 
       <h2 className="heading text-xl">A backup each night</h2>
       <p className="max-w-prose mb-3">
         {at === null ? "None is made. " : `The server makes one at ${at} by its clock. `}
-        {last === null
-          ? "There is none yet."
-          : `The last is of ${dateText(last)}; ${kept === 1 ? "it is the only one" : `${kept} are kept`}.`}{" "}
+        {last !== null &&
+          `The last is of ${dateText(last)}; ${kept === 1 ? "it is the only one" : `${kept} are kept`}. `}
         They lie on the server, in var/backups, the last seven; ./restore brings one back.
       </p>
       <form

@@ -93,7 +93,7 @@ export function ShopFileView({ shopName, nightly }: { shopName: string; nightly:
     router.refresh();
   };
   return (
-    <main className="px-7 max-sm:px-4 py-6 max-w-[1160px] grid grid-cols-2 gap-12 max-lg:grid-cols-1 items-start">
+    <main className="px-7 max-sm:px-4 py-6 max-w-[1160px] grid grid-cols-2 gap-12 max-lg:grid-cols-1">
       <section aria-label="Out">
         <h1 className="heading text-2xl mb-2">The shop in a file</h1>
         <p className="max-w-prose mb-4">

@@ -1,11 +1,12 @@
 "use client";
 
 import { useEffect, useMemo, useState } from "react";
+import { rehearsalSettings } from "@/core/job/job-settings";
 import { USUAL_LIGHT } from "@/core/pattern/engine/lit";
 import { wantedOf } from "@/core/plan/colour-plan";
 import { judgePicture } from "@/core/rehearsal/judge-picture";
 import { mudWords } from "@/core/rehearsal/words";
-import { USUAL_REHEARSAL, type PieceRehearsal } from "@/core/rehearsal/rehearse";
+import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
 import { Button } from "@/ui/button";
 import { QuantityField } from "@/ui/quantity-field";
 import { SliderField } from "@/ui/slider-field";
@@ -85,9 +86,9 @@ export function RehearseView() {
   );
   const where = useWeights(piece, (of?.passes[done - 1] ?? of?.passes[0])?.coatId ?? null);
   if (!piece || !of) return <NothingToRehearse />;
-  const set = (next: Partial<typeof USUAL_REHEARSAL>) =>
-    change((job) => ({ ...job, rehearsal: { ...(job.rehearsal ?? USUAL_REHEARSAL), ...next } }));
-  const { seed, angleDeg } = document.rehearsal ?? USUAL_REHEARSAL;
+  const set = (next: Partial<ReturnType<typeof rehearsalSettings>>) =>
+    change((job) => ({ ...job, rehearsal: { ...rehearsalSettings(job), ...next } }));
+  const { seed, angleDeg } = rehearsalSettings(document);
   const pass = of.passes[done - 1];
   const coat = plan.coats.find((planned) => planned.coat.id === (pass ?? of.passes[0])?.filmCoatId);
   // Numbers of the picture before stand, fainter, until those of this one are there.

@@ -1,4 +1,5 @@
 import Link from "next/link";
+import { WAITING_MIN } from "@/core/money/earned";
 import { moneyText } from "@/core/money/money";
 import type { Spread } from "@/core/numerics/spread";
 import type { UnitSystem } from "@/core/units/dimension";
@@ -77,9 +78,7 @@ export function QuotedView({
           <tr>
             <th className="font-normal py-1" />
             <th className="font-normal">quoted</th>
-            <th className="font-normal" />
             <th className="font-normal">actual</th>
-            <th className="font-normal" />
           </tr>
         </thead>
         <tbody>
@@ -88,20 +87,26 @@ export function QuotedView({
               <th scope="row" className="text-left font-normal py-1.5 pr-4">
                 {what}
               </th>
-              <td className="figure text-lg pr-3 whitespace-nowrap">{quoted}</td>
-              <td className="label pr-6">{spread}</td>
-              <td className={`figure text-lg pr-3 whitespace-nowrap ${over ? "text-danger" : ""}`}>
-                {actual}
+              <td className="pr-4">
+                <span className="figure text-lg max-sm:text-base whitespace-nowrap">{quoted}</span>{" "}
+                <span className="label sm:ml-3 max-sm:block">{spread}</span>
               </td>
-              <td className="label">{note}</td>
+              <td>
+                <span
+                  className={`figure text-lg max-sm:text-base whitespace-nowrap ${over ? "text-danger" : ""}`}
+                >
+                  {actual}
+                </span>{" "}
+                <span className="label sm:ml-3 max-sm:block">{note}</span>
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
       <p className="label mt-1 max-w-prose">
-        Resin as it was mixed; hours between ticks no more than 45 min apart, by those who were on it, and
-        setting up as the rates say. What is used up, boards and disposal stand as they were reckoned: nobody
-        records them.
+        Resin as it was mixed; hours between ticks no more than {WAITING_MIN} min apart, by those who were on
+        it, and setting up as the rates say. What is used up, boards and disposal stand as they were reckoned:
+        nobody records them.
       </p>
     </section>
   );

@@ -117,7 +117,7 @@ export async function quoteFile(
 }
 
 /** The quote by which a job was ordered, and how much of its plan is another one since; null where none was. */
-export type OrderOfJob = { id: string; number: string; uncovered: number };
+export type OrderOfJob = { id: string; number: string; asked: string; uncovered: number };
 
 export async function orderOfJob(person: Person, jobId: string): Promise<OrderOfJob | null> {
   const db = database();
@@ -128,7 +128,8 @@ export async function orderOfJob(person: Person, jobId: string): Promise<OrderOf
     if (!look) continue;
     const { document } = await jobsOf(db, person).open(jobId);
     const uncovered = notCovered(look.document, document, person.units).length;
-    return { id, number: quoteNumber({ year, number }), uncovered };
+    const asked = askedWords({ ...quote, looks: [look] });
+    return { id, number: quoteNumber({ year, number }), asked, uncovered };
   }
   return null;
 }
