@@ -26,7 +26,8 @@ import { exportShopFile } from "@/server/shop-file/export";
 import { filesFolder } from "@/server/shop-file/files-folder";
 import { openZip, type OpenZip } from "@/server/shop-file/read-zip";
 import type { Wanted } from "@/server/shop-file/selection";
-import { clashesOf, hasNothing, takeIn } from "@/server/shop-file/take-in";
+import { clashesOf, hasNothing } from "@/server/shop-file/clashes";
+import { takeIn } from "@/server/shop-file/take-in";
 import { logTable, moneyTable, shelfTable, type LogLine, type PoursToTell } from "./tables";
 
 const logTask = asideTask<PoursToTell, LogLine[]>("page", "log-lines");

@@ -6,7 +6,8 @@ import type { Database } from "../database";
 import type { ResinCardRow } from "../models/resin-card";
 import { notFound } from "../refused";
 
-function cardOf(row: ResinCardRow): ResinCard {
+/** A row as the card that it is. */
+export function cardOf(row: ResinCardRow): ResinCard {
   const {
     shopId: _shop,
     removedAt: _removed,
@@ -24,7 +25,8 @@ function cardOf(row: ResinCardRow): ResinCard {
   };
 }
 
-const rowOf = (fields: ResinCardFields) => ({
+/** A card's fields as they are stored. */
+export const rowOf = (fields: ResinCardFields) => ({
   ...fields,
   pricePerLitre: fields.pricePerLitre === null ? null : fields.pricePerLitre.toFixed(2),
 });

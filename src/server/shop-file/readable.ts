@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { SHOP_FILE_PARTS, type PartName } from "@/contracts/shop-file";
-import type { OutOfRows } from "./out-of-rows";
+import type { OutOfRows } from "./rows";
 
 /** A row that the program cannot read any more, as it is stored. */
 export type Unreadable = { file: string; why: string; row: unknown };

@@ -4,24 +4,22 @@ import type { Person } from "@/contracts/people";
 import {
   CHOICES_OF,
   type ClashChoice,
-  type InFile,
   type NameClash,
   type NamedKind,
   type TakenIn,
 } from "@/contracts/shop-file";
-import { quoteNumber } from "@/core/money/quote";
-import { codeText } from "@/core/pour/lot-code";
 import { copyName } from "@/core/units/copy-name";
 import type { Database } from "../database";
 import { hashPassword } from "../passwords";
 import { Refused } from "../refused";
+import { rowOf } from "../repositories/resin-cards";
 import { inTransaction } from "../transaction";
 import { pictureOf, thingsOf, type Checked } from "./check";
+import { ownNames } from "./clashes";
+import { date, dated, freeNumber, jobIn, pourIn, quoteIn, shelfIn, type Writing } from "./into-rows";
 import type { OpenZip } from "./read-zip";
 
 const AT_A_TIME = 400;
-const date = (at: string | null): Date | null => (at === null ? null : new Date(at));
-const sameName = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
 
 const tablesOf = (db: Database): ModelStatic<Model>[] => [
   db.Picture,
@@ -45,40 +43,6 @@ const tablesOf = (db: Database): ModelStatic<Model>[] => [
   db.ShelfLot,
   db.StockEntry,
 ];
-
-/** The shop's own things by their names. */
-async function ownNames(
-  db: Database,
-  shopId: string,
-): Promise<Record<NamedKind, { id: string; name: string }[]>> {
-  const where = { shopId, removedAt: null };
-  const attributes = ["id", "name"];
-  const named = (rows: { id: string; name: string }[]) => rows.map(({ id, name }) => ({ id, name }));
-  return {
-    resin: named(await db.ResinCard.findAll({ where, attributes })),
-    colour: named(await db.ColourCard.findAll({ where, attributes })),
-    recipe: named(await db.Recipe.findAll({ where, attributes })),
-    job: named(await db.Job.findAll({ where, attributes })),
-    "shelf item": named(await db.ShelfItem.findAll({ where, attributes })),
-  };
-}
-
-/** A shop with nothing of its own yet: no more than the cards it began with. */
-export async function hasNothing(db: Database, shopId: string): Promise<boolean> {
-  const where = { shopId };
-  for (const model of [db.Job, db.Recipe, db.Pour, db.ShelfItem, db.Trial] as ModelStatic<Model>[])
-    if ((await model.count({ where })) > 0) return false;
-  return true;
-}
-
-/** What the file has by a name that the shop has already. */
-export async function clashesOf(db: Database, shopId: string, { named }: Checked): Promise<NameClash[]> {
-  const own = await ownNames(db, shopId);
-  return named.flatMap(({ kind, id, name, removed }) => {
-    const ours = own[kind].find((other) => sameName(other.name, name));
-    return ours && !removed ? [{ kind, id, name, ours: ours.id }] : [];
-  });
-}
 
 /** Ids as they shall be: as they are where none of them is taken, else new ones; of what ours is taken for, ours. */
 async function newIds(
@@ -117,12 +81,10 @@ export async function takeIn(into: Into): Promise<TakenIn> {
     return await inTransaction(into.db, (transaction) => write(into, transaction));
   } catch (failure) {
     if (failure instanceof Refused) throw failure;
-    const { name, parent } = failure as { name?: string; parent?: { sqlMessage?: string } };
-    if (!name?.startsWith("Sequelize")) throw failure;
+    if (!(failure as { name?: string }).name?.startsWith("Sequelize")) throw failure;
     throw new Refused({
       code: "invalid",
       message: "What is in this file does not fit together. Nothing was taken in.",
-      data: parent?.sqlMessage,
     });
   }
 }
@@ -152,11 +114,15 @@ async function write(into: Into, transaction: Transaction): Promise<TakenIn> {
   };
   const counts: TakenIn["counts"] = {};
   const newNumbers: string[] = [];
-  const insert = async <Row extends Model>(model: ModelStatic<Row>, rows: object[]): Promise<number> => {
+  /** Versions of recipes that are left out, and pours of jobs that are. */
+  const outVersions = new Set<string>();
+  const outPours = new Set<string>();
+  const insert: Writing["insert"] = async (model, rows) => {
     for (let from = 0; from < rows.length; from += AT_A_TIME)
       await model.bulkCreate(rows.slice(from, from + AT_A_TIME) as never[], { transaction });
     return rows.length;
   };
+  const writing: Writing = { db, shopId, transaction, insert, nameFor, outVersions, outPours, newNumbers };
 
   if (becomesTheShop) {
     await db.ResinCard.destroy({ where: { shopId }, transaction });
@@ -183,15 +149,10 @@ async function write(into: Into, transaction: Transaction): Promise<TakenIn> {
       db.ResinCard,
       resins
         .filter(({ id }) => !isOurs.has(id))
-        .map(({ id, card, removedAt, createdAt, updatedAt }) => ({
-          ...card,
-          id,
+        .map(({ card, ...row }) => ({
+          ...rowOf({ ...card, name: nameFor("resin", row.id, card.name) }),
+          ...dated(row),
           shopId,
-          name: nameFor("resin", id, card.name),
-          pricePerLitre: card.pricePerLitre === null ? null : card.pricePerLitre.toFixed(2),
-          removedAt: date(removedAt),
-          createdAt: date(createdAt),
-          updatedAt: date(updatedAt),
         })),
     );
   for await (const colours of thingsOf(zip, "colours.json", map))
@@ -199,17 +160,9 @@ async function write(into: Into, transaction: Transaction): Promise<TakenIn> {
       db.ColourCard,
       colours
         .filter(({ id }) => !isOurs.has(id))
-        .map(({ id, fields, removedAt, createdAt, updatedAt }) => {
-          const name = nameFor("colour", id, fields.name);
-          return {
-            id,
-            shopId,
-            name,
-            fields: { ...fields, name },
-            removedAt: date(removedAt),
-            createdAt: date(createdAt),
-            updatedAt: date(updatedAt),
-          };
+        .map(({ fields, ...row }) => {
+          const name = nameFor("colour", row.id, fields.name);
+          return { ...dated(row), shopId, name, fields: { ...fields, name } };
         }),
     );
   for await (const recipes of thingsOf(zip, "recipes.json", map))
@@ -217,17 +170,8 @@ async function write(into: Into, transaction: Transaction): Promise<TakenIn> {
       db.Recipe,
       recipes
         .filter(({ id }) => !out.has(id))
-        .map(({ id, name, removedAt, createdAt, updatedAt }) => ({
-          id,
-          shopId,
-          name: nameFor("recipe", id, name),
-          removedAt: date(removedAt),
-          createdAt: date(createdAt),
-          updatedAt: date(updatedAt),
-        })),
+        .map((row) => ({ ...dated(row), shopId, name: nameFor("recipe", row.id, row.name) })),
     );
-  /** Versions of recipes that are left out. */
-  const outVersions = new Set<string>();
   for await (const versions of thingsOf(zip, "versions.json", map)) {
     for (const { id, recipeId } of versions) if (out.has(recipeId)) outVersions.add(id);
     await insert(
@@ -266,19 +210,18 @@ async function write(into: Into, transaction: Transaction): Promise<TakenIn> {
 
   for await (const job of thingsOf(zip, "jobs/*.json", map))
     if (!out.has(job.id)) {
-      await jobIn(job);
+      await jobIn(writing, job);
       counts.jobs = (counts.jobs ?? 0) + 1;
     }
-  const outPours = new Set<string>();
   for await (const pour of thingsOf(zip, "pours/*.json", map))
     if (out.has(pour.jobId)) outPours.add(pour.id);
     else {
-      await pourIn(pour);
+      await pourIn(writing, pour);
       counts.pours = (counts.pours ?? 0) + 1;
     }
   for await (const quote of thingsOf(zip, "quotes/*.json", map))
     if (!out.has(quote.jobId)) {
-      await quoteIn(quote);
+      await quoteIn(writing, quote);
       counts.quotes = (counts.quotes ?? 0) + 1;
     }
   for await (const readings of thingsOf(zip, "room.json", map))
@@ -327,136 +270,12 @@ async function write(into: Into, transaction: Transaction): Promise<TakenIn> {
       ),
     );
   }
-  for await (const items of thingsOf(zip, "shelf.json", map)) await shelfIn(items);
+  for await (const items of thingsOf(zip, "shelf.json", map))
+    counts["shelf items"] = await shelfIn(
+      writing,
+      items.filter(({ id }) => !out.has(id)),
+    );
   return { counts, newNumbers, withoutPassword };
-
-  async function jobIn({ revisions, price, ...row }: InFile<"jobs/*.json">): Promise<void> {
-    const leftOut = row.recipeVersionId !== null && outVersions.has(row.recipeVersionId);
-    await insert(db.Job, [
-      {
-        ...row,
-        shopId,
-        name: nameFor("job", row.id, row.name),
-        recipeVersionId: leftOut ? null : row.recipeVersionId,
-        archivedAt: date(row.archivedAt),
-        removedAt: date(row.removedAt),
-        createdAt: date(row.createdAt),
-        updatedAt: date(row.updatedAt),
-      },
-    ]);
-    // One after the other: each is long.
-    for (const one of revisions) {
-      const { recipe, ...document } = one.document;
-      const kept = recipe && outVersions.has(recipe.versionId) ? document : one.document;
-      await insert(db.JobRevision, [{ ...one, jobId: row.id, document: kept, savedAt: date(one.savedAt) }]);
-    }
-    if (price) await insert(db.JobPrice, [{ ...price, jobId: row.id, savedAt: date(price.savedAt) }]);
-  }
-
-  async function pourIn({ events, booked, ...row }: InFile<"pours/*.json">): Promise<void> {
-    await insert(db.Pour, [
-      { ...row, shopId, startedAt: date(row.startedAt), finishedAt: date(row.finishedAt) },
-    ]);
-    await insert(
-      db.PourEvent,
-      events.map(({ id, kind, at, by, receivedAt, ...detail }) => ({
-        id,
-        pourId: row.id,
-        kind,
-        at: date(at),
-        detail,
-        recordedBy: by,
-        receivedAt: date(receivedAt),
-      })),
-    );
-    if (!booked) return;
-    const stored = await db.PourEvent.findAll({
-      where: { pourId: row.id },
-      attributes: ["sequence"],
-      order: [["sequence", "ASC"]],
-      ...within,
-    });
-    const upTo = stored[booked.events - 1]?.sequence ?? "0";
-    await insert(db.BookedPour, [{ pourId: row.id, upTo, unplaced: booked.unplaced }]);
-  }
-
-  async function quoteIn({ entries, ...row }: InFile<"quotes/*.json">): Promise<void> {
-    const { year } = row;
-    const taken = new Set(
-      (await db.Quote.findAll({ where: { shopId, year }, attributes: ["number"], ...within })).map(
-        ({ number }) => number,
-      ),
-    );
-    const number = freeNumber(row.number, taken);
-    if (number !== row.number)
-      newNumbers.push(`quote ${quoteNumber(row)} is ${quoteNumber({ year, number })} here`);
-    await insert(db.Quote, [{ ...row, shopId, number, at: date(row.at) }]);
-    await insert(
-      db.QuoteEntry,
-      entries.map((entry) => ({
-        id: entry.id,
-        quoteId: row.id,
-        kind: entry.kind,
-        lookId: entry.kind === "accepted" ? entry.lookId : null,
-        words: entry.words,
-        recordedBy: entry.by,
-        at: date(entry.at),
-      })),
-    );
-  }
-
-  async function shelfIn(all: InFile<"shelf.json">): Promise<void> {
-    const items = all.filter(({ id }) => !out.has(id));
-    counts["shelf items"] = await insert(
-      db.ShelfItem,
-      items.map(({ id, fields: { kind, name, cardId, ...fields }, since, removedAt }) => ({
-        id,
-        shopId,
-        kind,
-        name: nameFor("shelf item", id, name),
-        cardId,
-        fields,
-        since: date(since),
-        removedAt: date(removedAt),
-      })),
-    );
-    const codes = new Set(
-      (await db.ShelfLot.findAll({ where: { shopId }, attributes: ["code"], ...within })).map(
-        ({ code }) => code,
-      ),
-    );
-    const lots = items.flatMap(({ id: itemId, lots: own }) => own.map((lot) => ({ ...lot, itemId })));
-    await insert(
-      db.ShelfLot,
-      lots.map(({ id, itemId, code: was }) => {
-        const code = freeNumber(was, codes);
-        if (code !== was)
-          newNumbers.push(`lot ${codeText(was)} is ${codeText(code)} here: print its label anew`);
-        return { id, shopId, itemId, code };
-      }),
-    );
-    await insert(
-      db.StockEntry,
-      lots.flatMap(({ id: lotId, entries }) =>
-        entries.map(({ id, kind, at, by, pourId, ...detail }) => ({
-          id,
-          lotId,
-          kind,
-          at: date(at),
-          detail,
-          pourId: pourId !== null && outPours.has(pourId) ? null : pourId,
-          recordedBy: by,
-        })),
-      ),
-    );
-  }
-}
-
-/** A number that nobody has yet, its own where it can be; taken from then on. */
-function freeNumber(wanted: number, taken: Set<number>): number {
-  const number = taken.has(wanted) ? Math.max(...taken) + 1 : wanted;
-  taken.add(number);
-  return number;
 }
 
 /** The people of a file in a shop that becomes its own: those who are here keep their passwords, the others have none yet. */
