@@ -101,6 +101,12 @@ async function everyView(page: Page, look: (view: string) => Promise<void>): Pro
   await look("a quote being written");
   await page.goto("/quotes");
   await look("all quotes");
+  await page
+    .getByRole("row", { name: /Island with a leaf/ })
+    .getByRole("link")
+    .click();
+  await expect(page.getByRole("article")).toBeVisible();
+  await look("a quote of two looks");
   await page.goto("/learn/earned");
   await look("what an hour brought");
   await page.goto("/shelf");

@@ -94,7 +94,7 @@ export function EarnedView({ orders, all }: { orders: readonly HeldQuote[]; all:
                     {technique}, {size}
                   </span>
                   <span className="text-right">stays {money(held.stays.actual.likely)}</span>
-                  <span className="figure text-right">
+                  <span className="figure text-right max-sm:col-start-2">
                     {held.perHour.actual === null ? "" : `${money(held.perHour.actual)} / h`}
                   </span>
                 </li>

@@ -18,6 +18,7 @@ import { QuantityField } from "@/ui/quantity-field";
 import { TextAreaField, TextField } from "@/ui/text-field";
 import { useKeptForm } from "@/ui/use-kept-form";
 import { PriceFoot, PriceLines } from "../price-lines";
+import { LookColumns } from "./look-columns";
 import { LookPicture, type OnPicture } from "./look-picture";
 import type { OpenQuotes } from "./queries";
 
@@ -120,12 +121,7 @@ export function QuoteForm({ jobId, open, system }: { jobId: string; open: OpenQu
           </Menu>
         )}
       </div>
-      <div
-        className="grid gap-7 max-lg:grid-cols-1"
-        style={{
-          gridTemplateColumns: `repeat(${values.looks.length}, minmax(0, ${values.looks.length === 1 ? "34rem" : "1fr"}))`,
-        }}
-      >
+      <LookColumns many={values.looks.length}>
         {values.looks.map((look, index) => (
           <Look
             key={look.id}
@@ -143,7 +139,7 @@ export function QuoteForm({ jobId, open, system }: { jobId: string; open: OpenQu
             }
           />
         ))}
-      </div>
+      </LookColumns>
       <div className="grid grid-cols-[11rem_1fr] max-sm:grid-cols-1 gap-5 items-start border-t border-line pt-4">
         <TextField
           label="Stands until"

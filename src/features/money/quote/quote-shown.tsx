@@ -13,6 +13,7 @@ import { fetchFile } from "@/ui/save-file";
 import { useClockWords, useShopClock } from "@/ui/shop-clock";
 import { ShopPicture } from "@/ui/shop-picture";
 import { TextAreaField } from "@/ui/text-field";
+import { LookColumns } from "./look-columns";
 import type { OpenQuotes } from "./queries";
 import { QUOTE_STATE_WORDS } from "./quote-words";
 
@@ -60,12 +61,7 @@ export function QuoteShown({
         ))}
       </div>
       {chosen && <NotCovered look={chosen} open={open} system={system} />}
-      <div
-        className="grid gap-7 mt-4 max-lg:grid-cols-1"
-        style={{
-          gridTemplateColumns: `repeat(${looks.length}, minmax(0, ${looks.length === 1 ? "34rem" : "1fr"}))`,
-        }}
-      >
+      <LookColumns many={looks.length}>
         {looks.map((look) => (
           <section
             key={look.id}
@@ -91,7 +87,7 @@ export function QuoteShown({
             )}
           </section>
         ))}
-      </div>
+      </LookColumns>
       {quote.terms && (
         <section className="mt-6 max-w-prose">
           <h2 className="label">Terms</h2>
