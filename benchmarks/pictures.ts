@@ -1,7 +1,8 @@
 import { compile } from "@/core/pattern/passes/compile";
 import { CLOSE, evaluate, ROUGH } from "@/core/pattern/engine/evaluate";
 import { practisedStroke } from "@/core/pattern/placing/practised";
-import { sheetOf } from "@/core/rehearsal/judge-picture";
+import { measurePicture, sheetOf } from "@/core/rehearsal/judge-picture";
+import { SISTER_PX, SISTERS, sistersOf } from "@/core/rehearsal/sister-spread";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { newPiece } from "@/core/geometry/new-piece";
 import { rehearsalOf } from "@/core/rehearsal/rehearse";
@@ -52,15 +53,18 @@ const timed = (work: () => void, times = 3): number => {
 const half = (sheet: ReturnType<typeof sheetOf>) => ({ ...sheet, heightPx: Math.ceil(sheet.heightPx / 2) });
 
 export type PictureTimes = {
-  /** Of each look: compiled and half of it drawn at 400 px, as each of two workers does; half of it at 1600 px. */
-  looks: { look: string; first: Paced; sharp: Paced; ops: number }[];
-  /** Of a sample and operation, ns: the plain evaluation of all, passing over what does not reach, and only where samples are unlike. */
+  /** Of each look: compiled and half of it drawn at 400 px, as each of two workers does; half of it at 800 and at 1600 px. */
+  looks: { look: string; first: Paced; middle: Paced; sharp: Paced; ops: number }[];
+  /** Of each look at 800 px, drawn closely by the definition and by the kernel, ms. */
+  kernel: { look: string; definition: number; kernel: number }[];
   plainNs: number;
   skippingNs: number;
   closeNs: number;
-  /** A last pass changed: only it is compiled and drawn over what is kept of those before. */
+  /** A last pass changed, at 800 px: only it is compiled and drawn over what is kept of those before. */
   late: Paced;
-  /** One part of a practised pull at 800 px, after 20 others. */
+  /** Four sisters measured at 200 px, two to a worker. */
+  sisters: Paced;
+  /** One part of a practised pull at 1200 px, after 20 others. */
   pull: Paced;
 };
 
@@ -68,6 +72,10 @@ export function pictures(): PictureTimes {
   const looks = TECHNIQUE_IDS.map((look) => {
     const { rehearsal, palette } = rehearsed(look);
     const { ops } = compile(rehearsal);
+    const sharp = (widthPx: number) =>
+      paced(() =>
+        timed(() => void evaluate(ops, half(sheetOf(rehearsal, palette.length, widthPx)), { closeness: CLOSE })),
+      );
     return {
       look,
       ops: ops.length,
@@ -77,19 +85,25 @@ export function pictures(): PictureTimes {
           evaluate(fresh.ops, half(sheetOf(rehearsal, palette.length, 400)), { closeness: ROUGH });
         }, 5),
       ),
-      sharp: paced(() =>
-        timed(() => void evaluate(ops, half(sheetOf(rehearsal, palette.length, 1600)), { closeness: CLOSE })),
-      ),
+      middle: sharp(800),
+      sharp: sharp(1600),
     };
+  });
+  const kernel = TECHNIQUE_IDS.map((look) => {
+    const { rehearsal, palette } = rehearsed(look);
+    const { ops } = compile(rehearsal);
+    const sheet = sheetOf(rehearsal, palette.length, 800);
+    const by = (kernel?: null) => timed(() => void evaluate(ops, sheet, { closeness: CLOSE, ...(kernel === null ? { kernel } : {}) }));
+    return { look, definition: by(null), kernel: by() };
   });
   const { rehearsal, palette } = rehearsed("palm-blend");
   const compiled = compile(rehearsal);
   const { ops } = compiled;
   const sheet = sheetOf(rehearsal, palette.length, 800);
   const per = (work: () => void) => (1e6 * timed(work)) / (sheet.widthPx * sheet.heightPx * ops.length);
-  const plainNs = per(() => void evaluate(ops, sheet, { skipping: false }));
-  const skippingNs = per(() => void evaluate(ops, sheet));
-  const closeNs = per(() => void evaluate(ops, sheet, { closeness: CLOSE }));
+  const plainNs = per(() => void evaluate(ops, sheet, { skipping: false, kernel: null }));
+  const skippingNs = per(() => void evaluate(ops, sheet, { kernel: null }));
+  const closeNs = per(() => void evaluate(ops, sheet, { closeness: CLOSE, kernel: null }));
   const last = compiled.steps.length - 1;
   const before = compiled.steps[last - 1]?.ops ?? 0;
   const changedLate = {
@@ -110,13 +124,19 @@ export function pictures(): PictureTimes {
   const late = paced(() =>
     timed(() => {
       const { ops: all } = compile(changedLate, compiled);
-      evaluate(all.slice(before), half(sheetOf(changedLate, palette.length, 400)), {
+      evaluate(all.slice(before), half(sheetOf(changedLate, palette.length, 800)), {
         closeness: ROUGH,
         under: kept,
       });
     }),
   );
-  const wet = sheetOf(rehearsal, palette.length, 800);
+  const sisters = paced(() =>
+    timed(() => {
+      for (const sister of sistersOf(rehearsal).slice(0, SISTERS / 2))
+        measurePicture({ rehearsal: sister, palette }, last + 1, SISTER_PX);
+    }),
+  );
+  const wet = sheetOf(rehearsal, palette.length, 1200);
   const under = evaluate(ops, wet);
   const pulledAt = (n: number) =>
     practisedStroke(
@@ -142,5 +162,5 @@ export function pictures(): PictureTimes {
     heightPx: Math.max(2, Math.round((box.maxY - box.minY) / wet.pixelMm)),
   };
   const pull = paced(() => timed(() => void evaluate(pulls, part, { under }), 7));
-  return { looks, plainNs, skippingNs, closeNs, late, pull };
+  return { looks, kernel, plainNs, skippingNs, closeNs, late, sisters, pull };
 }

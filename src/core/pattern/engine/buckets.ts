@@ -6,6 +6,7 @@ export type Buckets = {
   /** Side of a square, mm, and how many lie in a row. */
   sideMm: number;
   across: number;
+  down: number;
   /** Square of a place; −1 where there is nothing. */
   square: (x: number, y: number) => number;
   /** The things of a square are `things[starts[square]]` to before `things[starts[square + 1]]`. */
@@ -14,6 +15,16 @@ export type Buckets = {
   /** Whether a box meets a square that has any. */
   meets: (box: Box) => boolean;
 };
+
+/** A grid for the kernel: where it begins, squares to a millimetre, across and down, and where the things of each begin. */
+export const packedGrid = ({ box, sideMm, across, down, starts }: Buckets): (number | Int32Array)[] => [
+  box.minX,
+  box.minY,
+  1 / sideMm,
+  across,
+  down,
+  starts,
+];
 
 /** A grid has no more squares than this. */
 const MOST_SQUARES = 250_000;
@@ -84,6 +95,7 @@ export function bucketsOf(many: number, boxOf: (thing: number, to: Box) => void,
     box,
     sideMm: side,
     across,
+    down,
     starts,
     things,
     square: (x, y) => {

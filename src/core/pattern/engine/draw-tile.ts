@@ -93,12 +93,13 @@ const ALIKE_SHEAR = 0.35;
 /** What is alike was poured side by side: no further apart than so many times what it lies apart. */
 const SIDE_BY_SIDE = 8;
 
+export type Draw = (into: Shares, fromPx: number, fromRow: number, side: number) => void;
 /** Draws tiles of a sheet, one at a time: where they begin, samples, and how many samples along they are. */
 export function drawTile(
   all: readonly Op[],
   sheet: Sheet,
   { skipping, under, closeness }: { skipping: boolean; under: Shares | null; closeness: Closeness },
-): (into: Shares, fromPx: number, fromRow: number, side: number) => void {
+): Draw {
   const { widthPx, heightPx, pixelMm, fromX, fromY, colours } = sheet;
   const { apart, alike: alikeBy, looks, without } = closeness;
   const ops = without.length > 0 ? all.filter(({ kind }) => !without.includes(kind)) : all;

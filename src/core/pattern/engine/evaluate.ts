@@ -1,4 +1,5 @@
 import { drawTile, EACH, type Closeness } from "./draw-tile";
+import { kernelHere, type Kernel } from "./kernel";
 import type { Op } from "./op";
 import { emptyShares, type Shares, type Sheet } from "./sheet";
 import { TILE } from "./tile";
@@ -16,6 +17,7 @@ export const tilesOf = ({ widthPx, heightPx }: Sheet, side = TILE): [number, num
  * @param side of a tile, samples, at most 48
  * @param under a picture on which the operations are done, in place of the base; at least two samples wide and high
  * @param skipping passes over what does not reach a tile; it changes nothing but the time
+ * @param kernel the fast way, where there is one; null for the definition
  * @param closeness which samples are worked out, and which are taken from those about them; each one when absent
  */
 export function evaluate(
@@ -28,6 +30,7 @@ export function evaluate(
     skipping = true,
     under = null,
     closeness = EACH,
+    kernel = kernelHere(),
   }: {
     into?: Shares;
     tiles?: readonly [number, number][];
@@ -35,9 +38,11 @@ export function evaluate(
     skipping?: boolean;
     under?: Shares | null;
     closeness?: Closeness;
+    kernel?: Kernel | null;
   } = {},
 ): Shares {
-  const draw = drawTile(ops, sheet, { skipping, under, closeness });
+  const how = { skipping, under, closeness };
+  const draw = kernel?.drawTile(ops, sheet, how) ?? drawTile(ops, sheet, how);
   for (const [column, row] of tiles) draw(into, column * side, row * side, side);
   return into;
 }

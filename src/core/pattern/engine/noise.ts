@@ -1,7 +1,10 @@
 import { seeded } from "../../numerics/random";
 
 /** A field of noise over the plane, −1 to 1, 0 in the mean, the same for the same seed: smooth between random heights on a grid. */
-export type Noise = (x: number, y: number) => number;
+export type Noise = { (x: number, y: number): number; octaves: readonly Octave[] };
+
+/** One grid of noise: its heights, points to a millimetre, how much of the whole it is, and after how many millimetres across it repeats. */
+export type Octave = { heights: Float32Array; perMm: number; part: number; aroundMm: number | null };
 
 const SIDE = 64;
 const MASK = SIDE - 1;
@@ -21,12 +24,18 @@ export function valueNoise(seed: number, sizeMm: number, aroundMm: number | null
       for (let column = times; column < SIDE; column += 1)
         heights[row * SIDE + column] = heights[row * SIDE + (column % times)] as number;
     const octave = plain(heights, fitted);
-    return (x, y) => octave(x - aroundMm * Math.floor(x / aroundMm), y);
+    return Object.assign((x: number, y: number) => octave(x - aroundMm * Math.floor(x / aroundMm), y), {
+      octaves: octaveOf(heights, fitted, aroundMm),
+    });
   }
-  return plain(heights, sizeMm);
+  return Object.assign(plain(heights, sizeMm), { octaves: octaveOf(heights, sizeMm, null) });
 }
 
-function plain(heights: Float32Array, sizeMm: number): Noise {
+const octaveOf = (heights: Float32Array, sizeMm: number, aroundMm: number | null): readonly Octave[] => [
+  { heights, perMm: 1 / sizeMm, part: 1, aroundMm },
+];
+
+function plain(heights: Float32Array, sizeMm: number): (x: number, y: number) => number {
   const scale = 1 / sizeMm;
   return (x, y) => {
     const u = x * scale;
@@ -60,7 +69,7 @@ export function cloudNoise(
     valueNoise(seed * 31 + n, sizeMm / 2 ** n, aroundMm),
   );
   const sum = 2 - 0.5 ** (octaves - 1);
-  return (x, y) => {
+  const cloud = (x: number, y: number) => {
     let height = 0;
     let part = 1 / sum;
     for (const layer of layers) {
@@ -69,4 +78,9 @@ export function cloudNoise(
     }
     return height;
   };
+  return Object.assign(cloud, {
+    octaves: layers.flatMap((layer, n) =>
+      layer.octaves.map((octave) => ({ ...octave, part: 0.5 ** n / sum })),
+    ),
+  });
 }

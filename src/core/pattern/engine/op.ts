@@ -1,4 +1,5 @@
 import type { Box } from "../../geometry/ring";
+import type { Packed } from "./packed";
 import type { Tile } from "./tile";
 
 /** One operation of a pass: where things were before it, seen from where they are after it, and what it lays on them. */
@@ -28,6 +29,8 @@ export type Op = {
   forward: (x: number, y: number) => [number, number];
   /** How a tool is pressed into the film meanwhile, where one is. */
   press?: Press;
+  /** The same in plain numbers, for the kernel; null where it cannot be told so. */
+  packed: () => Packed | null;
 };
 
 /** A tool pressed into the film along a line: its middle, direction and size, mm and rad, and how firmly, 0 to 1. */
@@ -43,6 +46,7 @@ export function lazily(kind: Op["kind"], preserves: Op["preserves"], box: Box, m
     box,
     back: (tile) => built().back(tile),
     forward: (x, y) => built().forward(x, y),
+    packed: () => built().packed(),
   };
 }
 

@@ -23,6 +23,10 @@ export function closed(op: Op, aroundMm: number): Op {
   return {
     ...op,
     box: EVERYWHERE,
+    packed: () => {
+      const packed = op.packed();
+      return packed && { ...packed, box: op.box, around: { mm: aroundMm, closes } };
+    },
     back: (tile) => {
       if (tile.box.minX < 0 || tile.box.maxX >= aroundMm) {
         const { index, x: xs, live } = tile;

@@ -90,6 +90,12 @@ const MOST_LOOKS = 1.5;
 /** What is wider than so many times the distance reaches one of the samples anyway. */
 const THIN = 1.5;
 
+/** Variance of a sample's own footprint, mm². */
+export const footprintOf = (pixelMm: number): number => OWN_SHARE * pixelMm ** 2 + SOFT_MM ** 2;
+/** `looks` of a tile. */
+export const looksBy = (apartMm: number, spread: number): number =>
+  (LOOKS_SHARE * apartMm) / Math.sqrt(spread);
+
 /**
  * Sets a tile on its way.
  * @param points centres of its samples, mm, at most TILE × TILE
@@ -111,10 +117,10 @@ export function startTile(
 
 /** Sets the first of a tile's samples on their way from where they lie. */
 export function resetTile(tile: Tile, many: number, pixelMm: number, apartMm: number): void {
-  const spread = OWN_SHARE * pixelMm ** 2 + SOFT_MM ** 2;
+  const spread = footprintOf(pixelMm);
   tile.live = many;
   tile.apartMm = apartMm;
-  tile.looks = (LOOKS_SHARE * apartMm) / Math.sqrt(spread);
+  tile.looks = looksBy(apartMm, spread);
   for (let at = 0; at < many; at += 1) tile.index[at] = at;
   tile.sxx.fill(spread, 0, many);
   tile.syy.fill(spread, 0, many);

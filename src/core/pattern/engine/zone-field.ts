@@ -3,12 +3,21 @@ import type { Point } from "../../geometry/curves";
 import { nth } from "../../numerics/nth";
 
 /** How far inside a zone a place lies, mm: less than 0 in another one, 0 on the border between them. */
-export type ZoneField = (x: number, y: number) => number;
+export type ZoneField = { (x: number, y: number): number; grids: readonly ZoneGrid[] };
 
 /** Places across the longer side at which distances are kept; between them they run straight. */
 const ACROSS = 320;
 
 type Grid = { fromX: number; fromY: number; stepMm: number; wide: number; high: number };
+
+/** The distances that a field runs between, row by row; of several fields the largest counts. */
+export type ZoneGrid = Grid & { inside: Float32Array };
+
+/** A place is in one of several zones as far as it is in that which it lies furthest in. */
+export const anyOf = (fields: readonly ZoneField[]): ZoneField =>
+  Object.assign((x: number, y: number) => Math.max(...fields.map((field) => field(x, y))), {
+    grids: fields.flatMap(({ grids }) => grids),
+  });
 
 function gridOver(box: Box): Grid {
   const stepMm = Math.max(0.5, Math.max(box.maxX - box.minX, box.maxY - box.minY) / ACROSS);
@@ -110,15 +119,16 @@ export function zoneFields(zones: readonly (readonly Ring[])[], box: Box): ZoneF
       });
       return (inside - other) / 2;
     });
-    return (x, y) => {
+    const at = (x: number, y: number) => {
       const u = Math.max(0, Math.min(wide - 1.001, (x - fromX) / stepMm));
       const v = Math.max(0, Math.min(high - 1.001, (y - fromY) / stepMm));
       const [column, row] = [Math.floor(u), Math.floor(v)];
       const [a, b] = [u - column, v - row];
-      const at = row * wide + column;
-      const top = (field[at] as number) * (1 - a) + (field[at + 1] as number) * a;
-      const low = (field[at + wide] as number) * (1 - a) + (field[at + wide + 1] as number) * a;
+      const spot = row * wide + column;
+      const top = (field[spot] as number) * (1 - a) + (field[spot + 1] as number) * a;
+      const low = (field[spot + wide] as number) * (1 - a) + (field[spot + wide + 1] as number) * a;
       return top * (1 - b) + low * b;
     };
+    return Object.assign(at, { grids: [{ ...grid, inside: field }] });
   });
 }

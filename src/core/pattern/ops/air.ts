@@ -80,5 +80,8 @@ export function air({ x, y, angle, reachMm, spread, seed }: Air): Op {
           : Math.sqrt(a * a + ((r0 * r0 - inner) * (b2 - a * a)) / (b2 - inner));
       return [x + (dx / r0) * r, y + (dy / r0) * r];
     },
+    packed: () => ({
+      numbers: [x, y, angle, length.from, length.perUnit, KEPT, OUTER, far2, length.knots],
+    }),
   };
 }

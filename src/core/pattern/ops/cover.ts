@@ -1,4 +1,5 @@
 import { EVERYWHERE, type Op } from "../engine/op";
+import { whole } from "../engine/packed";
 import { meet } from "../engine/tile";
 
 /** A colour laid over all of the piece; it hides what lies under it as far as its film does. A hole shows it, and goes no deeper. */
@@ -14,4 +15,5 @@ export const cover = (colour: number, hides = 1): Op => ({
     }
   },
   forward: (x, y) => [x, y],
+  packed: () => ({ numbers: [hides, whole(colour)] }),
 });

@@ -1,4 +1,4 @@
-import { bucketsOf } from "../engine/buckets";
+import { bucketsOf, packedGrid } from "../engine/buckets";
 import type { Op } from "../engine/op";
 import { drawOutRadially } from "./radial";
 import { boundTile, open, within } from "../engine/tile";
@@ -106,5 +106,6 @@ export function craters({ x: middleX, y: middleY, a: holes, b: outer }: Craters)
       const r = Math.sqrt(a * a + (r0 * r0 * (b * b - a * a)) / (b * b));
       return r0 === 0 ? [x + r, y] : [x + (dx / r0) * r, y + (dy / r0) * r];
     },
+    packed: () => ({ numbers: [EDGE_MM, ...packedGrid(near), near.things, middleX, middleY, holes, outer] }),
   };
 }

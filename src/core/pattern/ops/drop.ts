@@ -1,6 +1,7 @@
 import { angleOf } from "../../numerics/fast-turn";
 import { seeded } from "../../numerics/random";
 import { boxAround, type Op } from "../engine/op";
+import { whole } from "../engine/packed";
 import { boundTile, drawOut, edgeCover, meet } from "../engine/tile";
 
 /** A puddle of a colour poured on what lies there. */
@@ -33,7 +34,7 @@ const WAVES = 5;
 const TURN = 512;
 
 /** An outline around 1: S(θ), whose mean is 1; read off a table between which it is straight. */
-function outlineOf(uneven: number, seed: number): (theta: number) => number {
+function outlineOf(uneven: number, seed: number): { table: Float64Array; at: (theta: number) => number } {
   const random = seeded(seed);
   const waves = Array.from({ length: WAVES }, (_, n) => ({
     m: n + 2,
@@ -46,11 +47,14 @@ function outlineOf(uneven: number, seed: number): (theta: number) => number {
       1,
     ),
   );
-  return (theta) => {
-    const at = (theta / (2 * Math.PI) + 1) * TURN;
-    const n = Math.floor(at);
-    const here = table[n % TURN] as number;
-    return here + ((table[(n % TURN) + 1] as number) - here) * (at - n);
+  return {
+    table,
+    at: (theta) => {
+      const at = (theta / (2 * Math.PI) + 1) * TURN;
+      const n = Math.floor(at);
+      const here = table[n % TURN] as number;
+      return here + ((table[(n % TURN) + 1] as number) - here) * (at - n);
+    },
   };
 }
 
@@ -98,7 +102,7 @@ export function drop({
         const rho2 = u * u + v * v;
         if (rho2 >= reach2) continue;
         const rho = Math.sqrt(rho2);
-        const star = outline(angleOf(v, u));
+        const star = outline.at(angleOf(v, u));
         const length = length2 > 0 ? Math.sqrt(length2) : 1;
         // Covered: how far inside its edge, in millimetres along the ray.
         const inside = (Math.sqrt(star > 0 ? star : 0) - rho) * mean;
@@ -136,10 +140,19 @@ export function drop({
       const [u, v] = [(c * dx + s * dy) / a, (c * dy - s * dx) / b];
       const rho2 = u * u + v * v;
       if (rho2 >= reach2 || rho2 === 0) return [px, py];
-      const star = outline(Math.atan2(v, u));
+      const star = outline.at(Math.atan2(v, u));
       const ratio = Math.sqrt((pushes * star + rho2 / stretch(star)) / rho2);
       const [u1, v1] = [u * ratio * a, v * ratio * b];
       return [x + c * u1 - s * v1, y + s * u1 + c * v1];
+    },
+    packed: () => {
+      const ends = Number.isFinite(reach2);
+      return {
+        numbers: [
+          ...[x, y, c, s, a, b, pushes, ends ? reach2 : 0, edgeMm, hides, ends ? far2 : 0, ends ? 1 : 0],
+          ...[whole(colour), outline.table],
+        ],
+      };
     },
   };
 }

@@ -1,5 +1,6 @@
 import type { Op } from "../engine/op";
 import { EVERYWHERE } from "../engine/op";
+import { whole } from "../engine/packed";
 import { edgeCover, meet } from "../engine/tile";
 import { streaks } from "./profile";
 import { tabled } from "./streaked-width";
@@ -80,5 +81,11 @@ export function field({
       }
     },
     forward: (px, py) => [px, py],
+    packed: () => ({
+      numbers: [
+        ...[x, y, c, s, wanderMm, wideMm, edgeMm, hides, clearMm, endless ? 1 : 0],
+        ...[border.from, border.perUnit, border.around ? 1 : 0, whole(colour), border.knots, far.knots],
+      ],
+    }),
   };
 }

@@ -1,5 +1,6 @@
-import { bucketsOf } from "../engine/buckets";
+import { bucketsOf, packedGrid } from "../engine/buckets";
 import { boxAround, type Op } from "../engine/op";
+import { whole } from "../engine/packed";
 import { edgeCover, meet } from "../engine/tile";
 
 /** A small thing that lies on the film: glitter, a drop that was flicked. */
@@ -19,6 +20,7 @@ export function flecks(list: readonly Fleck[], colour: number, hides: number): O
     },
     SQUARE_MM,
   );
+  let tables: Float32Array[] | null = null;
   return {
     kind: "flecks",
     preserves: "nothing",
@@ -45,5 +47,15 @@ export function flecks(list: readonly Fleck[], colour: number, hides: number): O
       }
     },
     forward: (px, py) => [px, py],
+    packed: () => ({
+      numbers: [
+        ...[EDGE_MM, hides, ...packedGrid(near), whole(colour), near.things],
+        ...(tables ??= [
+          Float32Array.from(list, ({ x }) => x),
+          Float32Array.from(list, ({ y }) => y),
+          Float32Array.from(list, ({ radiusMm }) => radiusMm),
+        ]),
+      ],
+    }),
   };
 }

@@ -1,5 +1,6 @@
 import { cloudNoise } from "../engine/noise";
 import type { Op } from "../engine/op";
+import { whole } from "../engine/packed";
 import { meet, uneven } from "../engine/tile";
 import type { Box } from "../../geometry/ring";
 
@@ -45,5 +46,15 @@ export function fog({ box, colour, cover, sizeMm, seed, aroundMm = null }: Fog):
       }
     },
     forward: (px, py) => [px, py],
+    packed: () => ({
+      numbers: [
+        ...[cover, SOFT, SPECKLE / SOFT, MOST, whole(colour)],
+        ...[whole(cloud.octaves.length), whole(speckle.octaves.length)],
+        ...[...cloud.octaves, ...speckle.octaves].flatMap(({ perMm, part, aroundMm: mm, heights }) => [
+          ...[perMm, part, mm ?? 0],
+          heights,
+        ]),
+      ],
+    }),
   };
 }

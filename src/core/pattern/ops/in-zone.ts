@@ -16,6 +16,10 @@ export function inZone(op: Op, inside: ZoneField): Op {
   const wasY = new Float64Array(most);
   return {
     ...op,
+    packed: () => {
+      const packed = op.packed();
+      return packed && !packed.zone ? { ...packed, zone: inside.grids } : null;
+    },
     back: (tile) => {
       let own = 0;
       let away = 0;

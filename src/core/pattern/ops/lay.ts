@@ -78,5 +78,11 @@ export function lay({ x, y, angle, halfMm, widthMm, dragMm, seed }: Lay): Op {
       const q = (low + high) / 2;
       return [x + c * q - s * p, y + s * q + c * p];
     },
+    packed: () => ({
+      numbers: [
+        ...[x, y, c, s, halfMm, widthMm / 2, rise, fall, drag, across.from, across.perUnit],
+        across.knots,
+      ],
+    }),
   };
 }

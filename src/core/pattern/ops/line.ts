@@ -1,6 +1,7 @@
 import type { Box } from "../../geometry/ring";
 import { bucketsOf } from "../engine/buckets";
 import { meets, type Op } from "../engine/op";
+import { aroundAll, whole } from "../engine/packed";
 import { edgeCover, meet } from "../engine/tile";
 
 /** A point of a line with half of its width there, mm. */
@@ -113,6 +114,27 @@ function nearest(parts: Float64Array, beyond: number) {
   return { near, endOf };
 }
 
+/** So many segments of a line have one box together. */
+const TOGETHER = 8;
+/** Segments for the kernel: boxes of each eight, and twelve numbers for each, its box first. */
+function packedSegments(parts: Float64Array, beyond: number): Float32Array[] {
+  const many = parts.length / PARTS;
+  const boxes = new Float32Array(4 * Math.ceil(many / TOGETHER));
+  const segments = new Float32Array(12 * many);
+  const box: Box = { minX: 0, minY: 0, maxX: 0, maxY: 0 };
+  for (let n = 0; n < many; n += 1) {
+    boxOfSegment(parts, n * PARTS, beyond, box);
+    const own = aroundAll(box);
+    segments.set([...own, ...parts.subarray(n * PARTS, (n + 1) * PARTS)], 12 * n);
+    const at = 4 * Math.floor(n / TOGETHER);
+    own.forEach((edge, side) => {
+      const known = boxes[at + side] as number;
+      boxes[at + side] = n % TOGETHER === 0 ? edge : side < 2 ? Math.min(known, edge) : Math.max(known, edge);
+    });
+  }
+  return [boxes, segments];
+}
+
 /** α = |[d − e, d + e] ∩ [−w, w]| / 2e, d the distance from its middle. */
 export const line = ({ points, ...rest }: Line): Op => lines({ ways: [points], ...rest });
 
@@ -128,6 +150,7 @@ export function lines({
   const box = reachOf(parts, beyond);
   // A line that the drawn part of a picture does not meet is never sorted into squares.
   let sorted: ReturnType<typeof nearest> | null = null;
+  let tables: Float32Array[] | null = null;
   return {
     kind: "line",
     preserves: "nothing",
@@ -177,5 +200,11 @@ export function lines({
       }
     },
     forward: (px, py) => [px, py],
+    packed: () => ({
+      numbers: [
+        ...[edgeMm, hides, beyond, whole(colour), whole(parts.length / PARTS)],
+        ...(tables ??= packedSegments(parts, beyond)),
+      ],
+    }),
   };
 }

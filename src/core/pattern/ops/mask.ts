@@ -1,6 +1,7 @@
-import { bucketsOf } from "../engine/buckets";
+import { bucketsOf, packedGrid } from "../engine/buckets";
 import { seeded } from "../../numerics/random";
 import { boxAround, type Op } from "../engine/op";
+import { whole } from "../engine/packed";
 import { edgeCover, meet } from "../engine/tile";
 import type { Box } from "../../geometry/ring";
 
@@ -49,6 +50,7 @@ export function mask({ box, sizeMm: wantedMm, jointMm, colour, seed, aroundMm = 
     (n, to) => Object.assign(to, boxAround(middles[n]!.x, middles[n]!.y, reach)),
     sizeMm,
   );
+  let tables: Float32Array[] | null = null;
   return {
     kind: "mask",
     preserves: "nothing",
@@ -77,5 +79,11 @@ export function mask({ box, sizeMm: wantedMm, jointMm, colour, seed, aroundMm = 
       }
     },
     forward: (px, py) => [px, py],
+    packed: () => ({
+      numbers: [
+        ...[EDGE_MM, jointMm / 2, ROUND * sizeMm, ...packedGrid(near), whole(colour), near.things],
+        ...(tables ??= [Float32Array.from(middles, ({ x }) => x), Float32Array.from(middles, ({ y }) => y)]),
+      ],
+    }),
   };
 }

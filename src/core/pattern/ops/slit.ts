@@ -70,5 +70,11 @@ export function slit({ x, y, angle, halfMm, openMm, reachMm, seed }: Slit): Op {
       const p = Math.sign(p0 || 1) * (Math.abs(p0) * ((reachMm - e) / reachMm) + e) + off;
       return [x + c * q - s * p, y + s * q + c * p];
     },
+    packed: () => ({
+      numbers: [
+        ...[x, y, c, s, halfMm, openMm, reachMm, EDGE_MM],
+        ...jag.octaves.flatMap(({ perMm, heights }) => [perMm, heights]),
+      ],
+    }),
   };
 }

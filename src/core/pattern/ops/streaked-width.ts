@@ -2,7 +2,15 @@ import { smooth } from "../engine/op";
 import { streaks } from "./profile";
 
 /** A height and its slope along a line, straight between knots. */
-export type Tabled = { at: (p: number) => number; slope: (p: number) => number };
+export type Tabled = {
+  at: (p: number) => number;
+  slope: (p: number) => number;
+  knots: Float64Array;
+  /** Where it begins, knots to one of its units, and whether it goes on from the end as from the beginning. */
+  from: number;
+  perUnit: number;
+  around: boolean;
+};
 
 const KNOTS = 1024;
 
@@ -23,6 +31,10 @@ export function tabled(height: (p: number) => number, from: number, to: number, 
       return (knots[k] as number) + rise(k) * (at - k);
     },
     slope: (p) => rise(place(p) | 0) / step,
+    knots,
+    from,
+    perUnit: 1 / step,
+    around,
   };
 }
 

@@ -244,6 +244,14 @@ export function stroke({ x, y, angle, halfMm, dragMm, softMm = 0, profile, smear
       }
       return [x + c * q1 - s * p, y + s * q1 + c * p];
     },
+    packed: () => ({
+      numbers: [
+        ...[x, y, c, s, half, soft, dragMm, smear, reachMm, stepMm],
+        ...[swayMm, (swayK * 2 * Math.PI) / WAVE_STEPS, wave?.phase ?? 0],
+        ...[arc?.m ?? 0, arc?.sign ?? 0, long, low, high],
+        ...[knots, sums],
+      ],
+    }),
   };
 }
 
@@ -274,6 +282,8 @@ function arcFrame(arcMm: number, tightestMm: number) {
     frame.d = (long * cosine) / r;
   };
   const frame = {
+    m,
+    sign,
     q: 0,
     p: 0,
     a: 1,

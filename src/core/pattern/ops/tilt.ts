@@ -79,6 +79,12 @@ export function tilt({ x, y, angle, lengthMm, widthMm, share, seed, aroundMm = n
       const q = (low + high) / 2;
       return [x + c * q - s * p, y + s * q + c * p];
     },
+    packed: () => ({
+      numbers: [
+        ...[x, y, c, s, widthMm / 2, most, held, tongues.from, tongues.perUnit, tongues.around ? 1 : 0],
+        tongues.knots,
+      ],
+    }),
   };
 }
 

@@ -95,5 +95,11 @@ export function wobble({ heightMm, coarseMm, fineMm, shears, seed, aroundMm = nu
       }
       return [x, y];
     },
+    packed: () => ({
+      numbers: [
+        rows.length,
+        ...[...rows].reverse().flatMap(({ dx, dy, height, k, phase }) => [dx, dy, height, k, phase]),
+      ],
+    }),
   };
 }

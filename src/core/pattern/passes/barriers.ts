@@ -1,7 +1,7 @@
 import { boxOf, type Box } from "../../geometry/ring";
 import { byIdentity } from "../../numerics/by-identity";
 import { meets, type Op } from "../engine/op";
-import { zoneFields, type ZoneField } from "../engine/zone-field";
+import { anyOf, zoneFields, type ZoneField } from "../engine/zone-field";
 import { inZone } from "../ops/in-zone";
 import { around } from "../placing/random";
 import type { Rehearsal, RehearsedCoat, RehearsedZone } from "./rehearsal";
@@ -36,8 +36,7 @@ function sidesOf(of: Rehearsal, zones: readonly RehearsedZone[]): Side[] {
     const inside = members.flatMap(({ at }) => fields[at] ?? []);
     const [first, ...others] = inside;
     if (!first) return [];
-    const within: ZoneField =
-      others.length === 0 ? first : (x, y) => Math.max(...inside.map((field) => field(x, y)));
+    const within = others.length === 0 ? first : anyOf(inside);
     return [{ inside: within, boxes: members.map(({ at }) => boxOfZone(of, at)) }];
   };
   return [

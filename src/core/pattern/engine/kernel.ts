@@ -1,0 +1,267 @@
+import type { Closeness, Draw } from "./draw-tile";
+import { KERNEL } from "./kernel-bytes";
+import type { Op } from "./op";
+import { aroundAll, type Packed, type Table } from "./packed";
+import type { Shares, Sheet } from "./sheet";
+import { footprintOf, looksBy } from "./tile";
+import type { ZoneGrid } from "./zone-field";
+
+/**
+ * The fast way of drawing tiles: the kernel of /kernel, four samples at once by WebAssembly's vectors. `drawTile` is the definition, and what is
+ * used where a machine has no vectors or an operation cannot be told in numbers.
+ */
+export type Kernel = {
+  /** As `drawTile`; null where it cannot draw these. */
+  drawTile: (
+    ops: readonly Op[],
+    sheet: Sheet,
+    how: { skipping: boolean; under: Shares | null; closeness: Closeness },
+  ) => Draw | null;
+  /** What becomes of samples, for checks: at most GROUP places, mm, taken back through operations. */
+  back: (
+    ops: readonly Op[],
+    points: readonly (readonly [number, number])[],
+    colours: number,
+  ) => Taken[] | null;
+};
+/** A sample that was taken back: where it lies, its footprint, how much is still seen through it, a hole's share, its shares. */
+export type Taken = {
+  x: number;
+  y: number;
+  sxx: number;
+  sxy: number;
+  syy: number;
+  clear: number;
+  deep: number;
+  shear: [number, number];
+  weight: number[];
+};
+
+/** Which operation is which in the kernel. */
+const CODE: Record<Op["kind"], number> = {
+  cover: 0,
+  drop: 1,
+  line: 2,
+  stroke: 3,
+  wobble: 4,
+  lay: 5,
+  craters: 6,
+  air: 7,
+  slit: 8,
+  fog: 9,
+  tilt: 10,
+  flecks: 11,
+  field: 12,
+  mask: 13,
+};
+/** Words of an operation's head: what it is, flags, its box, its zone, once around. */
+const HEAD = 8;
+const SETTLES = 1;
+const CLOSES = 2;
+
+/** More colours than a picture has: so much room the kernel has for them. */
+const MOST_COLOURS = 64;
+/** Samples of a group, and where its rows begin, each of so many bytes (/kernel/memory.ts). */
+export const GROUP = 64;
+const ROWS = 1024;
+const ROW_NAMES = ["x", "y", "sxx", "sxy", "syy", "clear", "deep", "shearX", "shearY"] as const;
+const WEIGHTS = 23;
+/** Behind what the kernel itself works in (/kernel/batch.ts, sampling.ts). */
+const KEPT_FROM = 24 * 65_536;
+/** Operations that are kept beyond this, bytes, are given up before the next row of them. */
+const MOST_KEPT = 32e6;
+const PAGE = 65_536;
+
+/** What is used of WebAssembly: this room knows no browser. */
+type Assembly = {
+  Module: new (bytes: Uint8Array) => object;
+  Instance: new (module: object) => { exports: unknown };
+};
+
+type Calls = {
+  memory: { buffer: ArrayBuffer; grow: (pages: number) => number };
+  setTile: (...numbers: number[]) => void;
+  tile: (...numbers: number[]) => number;
+  group: (...numbers: number[]) => void;
+};
+
+/** A row of operations as it lies in the kernel. */
+type Program = { at: number; under: number; kept: number };
+
+/** @throws where this machine cannot run it */
+export function openKernel(): Kernel {
+  const bytes = Uint8Array.from(atob(KERNEL), (letter) => letter.charCodeAt(0));
+  const { WebAssembly: assembly } = globalThis as unknown as { WebAssembly: Assembly };
+  const { memory, setTile, tile, group } = new assembly.Instance(new assembly.Module(bytes)).exports as Calls;
+  let floats = new Float32Array(memory.buffer);
+  let words = new Int32Array(memory.buffer);
+  let free = KEPT_FROM;
+  /** How often all was given up: what was kept before is no longer there. */
+  let kept = 0;
+  let tables = new WeakMap<object, number>();
+  let places = new WeakMap<Op, number>();
+
+  const giveUp = () => {
+    free = KEPT_FROM;
+    kept += 1;
+    tables = new WeakMap();
+    places = new WeakMap();
+  };
+  /** Room for so many words. */
+  const room = (many: number): number => {
+    const at = free;
+    free += 4 * many;
+    const short = free - memory.buffer.byteLength;
+    if (short > 0) {
+      memory.grow(Math.ceil(Math.max(short, 4e6) / PAGE));
+      floats = new Float32Array(memory.buffer);
+      words = new Int32Array(memory.buffer);
+    }
+    return at;
+  };
+  const once = (thing: object, write: () => number): number => {
+    const known = tables.get(thing);
+    if (known !== undefined) return known;
+    const at = write();
+    tables.set(thing, at);
+    return at;
+  };
+  const tableOf = (table: Table): number =>
+    once(table, () => {
+      const at = room(table.length);
+      (table instanceof Int32Array ? words : floats).set(table, at >> 2);
+      return at;
+    });
+  const gridOf = (grid: ZoneGrid): number =>
+    once(grid, () => {
+      const at = room(5 + grid.inside.length);
+      floats.set([grid.fromX, grid.fromY, 1 / grid.stepMm, grid.wide, grid.high], at >> 2);
+      floats.set(grid.inside, (at >> 2) + 5);
+      return at;
+    });
+  const zoneOf = (zone: readonly ZoneGrid[]): number =>
+    once(zone, () => {
+      const grids = zone.map(gridOf);
+      const at = room(1 + grids.length);
+      words.set([grids.length, ...grids], at >> 2);
+      return at;
+    });
+  const placeOf = (op: Op, packed: Packed): number => {
+    const { numbers, zone, around, box = op.box } = packed;
+    // Tables first: to make room for them is to make the views anew.
+    const told = numbers.map((number) => (ArrayBuffer.isView(number) ? { whole: tableOf(number) } : number));
+    const zoned = zone ? zoneOf(zone) : 0;
+    const place = room(HEAD + told.length);
+    const at = place >> 2;
+    words[at] = CODE[op.kind];
+    words[at + 1] = (op.preserves === "nothing" ? SETTLES : 0) | (around?.closes ? CLOSES : 0);
+    floats.set(aroundAll(box), at + 2);
+    words[at + 6] = zoned;
+    floats[at + 7] = around?.mm ?? 0;
+    told.forEach((number, n) => {
+      if (typeof number === "number") floats[at + HEAD + n] = number;
+      else words[at + HEAD + n] = number.whole;
+    });
+    return place;
+  };
+  const place = (op: Op): number | null => {
+    const known = places.get(op);
+    if (known !== undefined) return known;
+    const packed = op.packed();
+    if (!packed) return null;
+    const at = placeOf(op, packed);
+    places.set(op, at);
+    return at;
+  };
+  const underOf = ({ sheet, weight }: Shares): number =>
+    once(weight, () => {
+      const at = room(5 + weight.length);
+      words.set([sheet.widthPx, sheet.heightPx], at >> 2);
+      floats.set([sheet.pixelMm, sheet.fromX, sheet.fromY], (at >> 2) + 2);
+      floats.set(weight, (at >> 2) + 5);
+      return at;
+    });
+  /** Null where one of the operations cannot be told in numbers. */
+  const program = (ops: readonly Op[], under: Shares | null): Program | null => {
+    if (free - KEPT_FROM > MOST_KEPT) giveUp();
+    const all = new Int32Array(ops.length);
+    for (const [n, op] of ops.entries()) {
+      const at = place(op);
+      if (at === null) return null;
+      all[n] = at;
+    }
+    const lies = under ? underOf(under) : 0;
+    const at = room(all.length);
+    words.set(all, at >> 2);
+    return { at, under: lies, kept };
+  };
+
+  return {
+    drawTile: (all, sheet, { skipping, under, closeness }) => {
+      const { widthPx, heightPx, pixelMm, fromX, fromY, colours, base } = sheet;
+      const { apart, alike, looks, without } = closeness;
+      if (colours > MOST_COLOURS || (under && under.sheet.colours !== colours)) return null;
+      const ops = without.length > 0 ? all.filter(({ kind }) => !without.includes(kind)) : all;
+      let current = program(ops, under);
+      if (!current) return null;
+      const samples = widthPx * heightPx;
+      const spread = footprintOf(pixelMm);
+      return (into, left, top, side) => {
+        // Other pictures may have been drawn meanwhile, and what was kept given up for them.
+        if (current?.kept !== kept) current = program(ops, under);
+        if (!current) return;
+        setTile(
+          ...[current.at, ops.length, skipping ? 1 : 0, colours, base, current.under],
+          ...[spread, looksBy(1, spread), fromX, fromY, pixelMm, left, top],
+        );
+        const across = Math.min(side, widthPx - left);
+        const down = Math.min(side, heightPx - top);
+        const [toRight, toLow] = [Math.min(side, widthPx - 1 - left), Math.min(side, heightPx - 1 - top)];
+        const at = tile(across, down, toRight, toLow, colours, apart, alike, looks ? 1 : 0, pixelMm) >> 2;
+        for (let n = 0; n < colours + 4; n += 1) {
+          const row = n < colours ? into.weight : restOf(into)[n - colours];
+          const first = (n < colours ? n * samples : 0) + top * widthPx + left;
+          for (let y = 0; y < down; y += 1) {
+            const from = at + (n * down + y) * across;
+            row?.set(floats.subarray(from, from + across), first + y * widthPx);
+          }
+        }
+      };
+    },
+    back: (ops, points, colours) => {
+      const told = program(ops, null);
+      if (!told) return null;
+      const row = (n: number) => (ROWS >> 2) + n * GROUP;
+      points.forEach(([x, y], n) => {
+        floats[row(0) + n] = x;
+        floats[row(1) + n] = y;
+      });
+      group(told.at, ops.length, points.length, colours, 1);
+      return points.map((_, n) => {
+        const [x, y, sxx, sxy, syy, clear, deep, shearX, shearY] = ROW_NAMES.map(
+          (_name, at) => floats[row(at) + n]!,
+        ) as [number, number, number, number, number, number, number, number, number];
+        const weight = Array.from(
+          { length: colours },
+          (_share, colour) => floats[row(WEIGHTS + colour) + n]!,
+        );
+        return { x, y, sxx, sxy, syy, clear, deep, shear: [shearX, shearY], weight };
+      });
+    },
+  };
+}
+
+const restOf = ({ shear2x, shear2y, sourceX, sourceY }: Shares) => [shear2x, shear2y, sourceX, sourceY];
+
+let opened: Kernel | null | undefined;
+/** This thread's kernel; null where it cannot run here. */
+export function kernelHere(): Kernel | null {
+  if (opened === undefined)
+    try {
+      opened = openKernel();
+    } catch {
+      // No vectors, no WebAssembly, or a page that does not let it be compiled: the definition draws.
+      opened = null;
+    }
+  return opened;
+}
