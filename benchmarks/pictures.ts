@@ -74,7 +74,9 @@ export function pictures(): PictureTimes {
     const { ops } = compile(rehearsal);
     const sharp = (widthPx: number) =>
       paced(() =>
-        timed(() => void evaluate(ops, half(sheetOf(rehearsal, palette.length, widthPx)), { closeness: CLOSE })),
+        timed(
+          () => void evaluate(ops, half(sheetOf(rehearsal, palette.length, widthPx)), { closeness: CLOSE }),
+        ),
       );
     return {
       look,
@@ -93,7 +95,8 @@ export function pictures(): PictureTimes {
     const { rehearsal, palette } = rehearsed(look);
     const { ops } = compile(rehearsal);
     const sheet = sheetOf(rehearsal, palette.length, 800);
-    const by = (kernel?: null) => timed(() => void evaluate(ops, sheet, { closeness: CLOSE, ...(kernel === null ? { kernel } : {}) }));
+    const by = (kernel?: null) =>
+      timed(() => void evaluate(ops, sheet, { closeness: CLOSE, ...(kernel === null ? { kernel } : {}) }));
     return { look, definition: by(null), kernel: by() };
   });
   const { rehearsal, palette } = rehearsed("palm-blend");

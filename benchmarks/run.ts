@@ -72,9 +72,20 @@ const slowest = (all: readonly Paced[]): Paced =>
   all.reduce((slow, one) => (atCalmPace(one) > atCalmPace(slow) ? one : slow));
 
 /** Prints what pictures take; whether all bars are kept. */
-function tellPictures({ looks, kernel, plainNs, skippingNs, closeNs, late, sisters, pull }: PictureTimes): boolean {
+function tellPictures({
+  looks,
+  kernel,
+  plainNs,
+  skippingNs,
+  closeNs,
+  late,
+  sisters,
+  pull,
+}: PictureTimes): boolean {
   console.log("\nPictures, each of two workers drawing half:");
-  console.log("  look, operations, first picture at 400 px with compiling, 800 px, 1600 px; and the machine's pace");
+  console.log(
+    "  look, operations, first picture at 400 px with compiling, 800 px, 1600 px; and the machine's pace",
+  );
   for (const { look, ops, first, middle, sharp } of looks)
     console.log(
       `  ${look.padEnd(16)} ${String(ops).padStart(4)}  ${first.ms.toFixed(0).padStart(5)} ms  ${middle.ms.toFixed(0).padStart(6)} ms  ${sharp.ms.toFixed(0).padStart(6)} ms  ${first.pace.toFixed(2)} ${sharp.pace.toFixed(2)}`,
