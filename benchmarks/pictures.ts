@@ -1,5 +1,5 @@
 import { compile } from "@/core/pattern/passes/compile";
-import { CLOSE, evaluate, ROUGH } from "@/core/pattern/engine/evaluate";
+import { CLOSE, EACH, evaluate, ROUGH, type Closeness } from "@/core/pattern/engine/evaluate";
 import { practisedStroke } from "@/core/pattern/placing/practised";
 import { measurePicture, sheetOf } from "@/core/rehearsal/judge-picture";
 import { SISTER_PX, SISTERS, sistersOf } from "@/core/rehearsal/sister-spread";
@@ -55,8 +55,8 @@ const half = (sheet: ReturnType<typeof sheetOf>) => ({ ...sheet, heightPx: Math.
 export type PictureTimes = {
   /** Of each look: compiled and half of it drawn at 400 px, as each of two workers does; half of it at 800 and at 1600 px. */
   looks: { look: string; first: Paced; middle: Paced; sharp: Paced; ops: number }[];
-  /** Of each look at 800 px, drawn closely by the definition and by the kernel, ms. */
-  kernel: { look: string; definition: number; kernel: number }[];
+  /** Of each look at 800 px by the definition and by the kernel, ms: each sample, and closely. */
+  kernel: { look: string; each: readonly [number, number]; close: readonly [number, number] }[];
   plainNs: number;
   skippingNs: number;
   closeNs: number;
@@ -95,9 +95,13 @@ export function pictures(): PictureTimes {
     const { rehearsal, palette } = rehearsed(look);
     const { ops } = compile(rehearsal);
     const sheet = sheetOf(rehearsal, palette.length, 800);
-    const by = (kernel?: null) =>
-      timed(() => void evaluate(ops, sheet, { closeness: CLOSE, ...(kernel === null ? { kernel } : {}) }));
-    return { look, definition: by(null), kernel: by() };
+    const takes = (how: { kernel?: null; closeness: Closeness }) =>
+      timed(() => void evaluate(ops, sheet, how), 5);
+    return {
+      look,
+      each: [takes({ closeness: EACH, kernel: null }), takes({ closeness: EACH })] as const,
+      close: [takes({ closeness: CLOSE, kernel: null }), takes({ closeness: CLOSE })] as const,
+    };
   });
   const { rehearsal, palette } = rehearsed("palm-blend");
   const compiled = compile(rehearsal);

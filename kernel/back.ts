@@ -1,17 +1,17 @@
 /** An operation done to a group: wherever it lies, around a tumbler, or in one zone alone. */
 
-import { aroundOf, codeOf, flagsOf, meetsBox, zoneOf } from "./data";
+import { aroundOf, boxOf, codeOf, flagsOf, zoneOf } from "./data";
 import { cover, field, flecks, fog, line, mask } from "./laying";
 import {
+  ALL,
   any,
   bound,
   end,
   f4,
   LIVE,
   maxX,
-  maxY,
   minX,
-  minY,
+  meets,
   putIn,
   setAside,
   settle,
@@ -84,11 +84,14 @@ function closed(op: i32, around: f32): void {
     bound();
   }
   const closes = (flagsOf(op) & CLOSES) !== 0;
-  if (closes || meetsBox(op, 0, minX, minY, maxX, maxY)) back(op);
+  if (closes || meets(boxOf(op), v128.load(ALL))) back(op);
   if (closes) return;
-  // To be seen once around to the right is to meet a box that lies once around to the left; the right comes first, as in the definition.
-  if (meetsBox(op, -around, minX, minY, maxX, maxY)) backAside(op, around);
-  if (meetsBox(op, around, minX, minY, maxX, maxY)) backAside(op, -around);
+  // Seen once around to the right first, as in the definition.
+  if (meets(boxOf(op), allAside(around))) backAside(op, around);
+  if (meets(boxOf(op), allAside(-around))) backAside(op, -around);
+}
+function allAside(byMm: f32): v128 {
+  return f32x4.add(v128.load(ALL), f32x4(byMm, 0, -byMm, 0));
 }
 function backAside(op: i32, byMm: f32): void {
   setAside(byMm);
@@ -189,7 +192,7 @@ export function throughAll(program: i32, ops: i32, skipping: bool): void {
   let live = true;
   for (let at = ops - 1; live && at >= 0; at -= 1) {
     const op = load<i32>(program + 4 * at);
-    if (skipping && aroundOf(op) === 0 && !meetsBox(op, 0, minX, minY, maxX, maxY)) continue;
+    if (skipping && aroundOf(op) === 0 && !meets(boxOf(op), v128.load(ALL))) continue;
     const zone = zoneOf(op);
     if (zone !== 0) inZone(op, zone);
     else backAround(op);

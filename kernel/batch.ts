@@ -38,13 +38,18 @@ export const SPOTS: i32 = 2404;
 /** By spot: 0 for what is not known, 1 for what is asked, 2 for what is worked out; within how many samples something small may lie. */
 export const KNOWN: i32 = 65536;
 export const NEAR_BY: i32 = KNOWN + SPOTS;
-/** By spot, a row for each: twice the angle of the last shear, and where it was poured; and the share of each colour. */
-export const REST: i32 = 262144;
-export const SHARES: i32 = REST + 16 * SPOTS;
+/**
+ * By spot: twice the angle of the last shear and where it was poured, four numbers; then the share of each colour, in whole vectors. So one
+ * vector holds four of a spot's numbers.
+ */
+export const PICTURE: i32 = 262144;
+/** Bytes of a spot in it. */
+export let spotBytes: i32 = 0;
 
 let program: i32 = 0;
 let ops: i32 = 0;
 let skipping: bool = true;
+/** In whole vectors: those that are not there have no share. */
 let colours: i32 = 0;
 let base: i32 = 0;
 let under: i32 = 0;
@@ -81,7 +86,8 @@ export function setTile(
   program = programAt;
   ops = many;
   skipping = skips;
-  colours = coloursIn;
+  colours = (coloursIn + 3) & ~3;
+  spotBytes = 16 + 4 * colours;
   base = baseColour;
   under = underAt;
   spread = spreadMm2;
@@ -161,8 +167,8 @@ function meetPicture(i: i32): void {
   const a = u - f32(column);
   const b = v - f32(row);
   const clear = load<f32>(CLEAR + i);
-  let at = under + 20 + ((row * wide + column) << 2);
-  for (let colour = 0; colour < colours; colour += 1) {
+  let at = under + 24 + ((row * wide + column) << 2);
+  for (let colour = 0; colour < load<i32>(under, 20); colour += 1) {
     const low = at + (wide << 2);
     const first = load<f32>(at) * (1 - a) + load<f32>(at, 4) * a;
     const last = load<f32>(low) * (1 - a) + load<f32>(low, 4) * a;
@@ -180,21 +186,34 @@ export function finish(list: i32, many: i32, apartPx: i32): void {
   underneath();
   for (let n = 0; n < many; n += 1) {
     const spot = load<i32>(list + 4 * n);
-    const i = n << 2;
-    const to = REST + (spot << 2);
     store<u8>(KNOWN + spot, 2);
-    const busy = load<i32>(BUSY + i);
+    const busy = load<i32>(BUSY + (n << 2));
     store<u8>(NEAR_BY + spot, busy === FAR ? apartPx : busy === NEAR ? apartPx >> 1 : 0);
-    store<f32>(to, load<f32>(SHEAR_X + i));
-    store<f32>(to, load<f32>(SHEAR_Y + i), 4 * SPOTS);
-    store<f32>(to, load<f32>(SOURCE_X + i), 8 * SPOTS);
-    store<f32>(to, load<f32>(SOURCE_Y + i), 12 * SPOTS);
-    let into = SHARES + (spot << 2);
-    let from = WEIGHT + i;
-    for (let colour = 0; colour < colours; colour += 1) {
-      store<f32>(into, load<f32>(from));
-      into += 4 * SPOTS;
-      from += ROW;
+  }
+  for (let n = 0; n < many; n += 4) {
+    const b = n << 2;
+    write(list + b, many - n, 0, SHEAR_X + b, SHEAR_Y + b, SOURCE_X + b, SOURCE_Y + b);
+    for (let colour = 0; colour < colours; colour += 4) {
+      const row = WEIGHT + colour * ROW + b;
+      write(list + b, many - n, 4 + colour, row, row + ROW, row + 2 * ROW, row + 3 * ROW);
     }
   }
+}
+/** Four rows of four samples, turned: to each of its spots, from its nth number on. */
+function write(list: i32, many: i32, n: i32, first: i32, second: i32, third: i32, fourth: i32): void {
+  const a = v128.load(first);
+  const b = v128.load(second);
+  const c = v128.load(third);
+  const d = v128.load(fourth);
+  const ab = v128.shuffle<f32>(a, b, 0, 4, 1, 5);
+  const cd = v128.shuffle<f32>(c, d, 0, 4, 1, 5);
+  const abHigh = v128.shuffle<f32>(a, b, 2, 6, 3, 7);
+  const cdHigh = v128.shuffle<f32>(c, d, 2, 6, 3, 7);
+  const to = PICTURE + 4 * n;
+  v128.store(to + load<i32>(list) * spotBytes, v128.shuffle<f32>(ab, cd, 0, 1, 4, 5));
+  if (many > 1) v128.store(to + load<i32>(list, 4) * spotBytes, v128.shuffle<f32>(ab, cd, 2, 3, 6, 7));
+  if (many > 2)
+    v128.store(to + load<i32>(list, 8) * spotBytes, v128.shuffle<f32>(abHigh, cdHigh, 0, 1, 4, 5));
+  if (many > 3)
+    v128.store(to + load<i32>(list, 12) * spotBytes, v128.shuffle<f32>(abHigh, cdHigh, 2, 3, 6, 7));
 }

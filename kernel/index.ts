@@ -4,24 +4,26 @@
  */
 
 import { setOff, setTile, takeBack } from "./batch";
-import { draw, OUT } from "./sampling";
+import { draw, lay } from "./sampling";
 
 export { setTile } from "./batch";
 
-/** Draws a tile; where its picture then lies: see `draw`. */
+/** Draws a tile and lays it into a strip of tiles: see `draw` and `lay`. */
 export function tile(
   across: i32,
   down: i32,
   toRight: i32,
   toLow: i32,
-  colours: i32,
   apart: i32,
   alike: f32,
   near: bool,
   pixelMm: f32,
-): i32 {
-  draw(across, down, toRight, toLow, colours, apart, alike, near, pixelMm);
-  return OUT;
+  to: i32,
+  rowBytes: i32,
+  planeBytes: i32,
+): void {
+  draw(across, down, toRight, toLow, apart, alike, near, pixelMm);
+  lay(to, rowBytes, planeBytes, across, down);
 }
 
 /** Takes the samples of a group back whose places stand in its rows, and leaves there what became of them: for checks against the definition. */

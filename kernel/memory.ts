@@ -34,8 +34,13 @@ export const ACROSS_X: i32 = HALF + ROW;
 export const ACROSS_Y: i32 = ACROSS_X + ROW;
 /** Around each four samples: right, low, and left and top with their signs turned, so that one comparison tells whether a box meets them. */
 export const AROUND: i32 = ACROSS_Y + ROW;
+/** The Jacobian of a row of shears so far. */
+export const AXX: i32 = ACROSS_X;
+export const AXY: i32 = ACROSS_Y;
+export const AYX: i32 = AROUND + ROW;
+export const AYY: i32 = AYX + ROW;
 /** Share of each colour: a row for each. */
-export const WEIGHT: i32 = AROUND + ROW;
+export const WEIGHT: i32 = AYY + ROW;
 
 /** Bytes of the rows of this group that are in use: of whole vectors. */
 export let end: i32 = 0;
@@ -85,8 +90,14 @@ export function putIn(at: i32, mask: v128, value: v128): void {
   v128.store(at, v128.bitselect(value, v128.load(at), mask));
 }
 
-/** Finds the box of the group anew; whether anything is live. */
-export function bound(): bool {
+/** Around all of the group, as AROUND. */
+export const ALL: i32 = 832;
+/** Whether a box, its right and low with their signs turned, meets what lies about samples. */
+export function meets(box: i32, around: v128): bool {
+  return i32x4.all_true(f32x4.le(v128.load(box), around));
+}
+/** Finds the box of the group anew. */
+export function bound(): void {
   let lowX = f4(f32.MAX_VALUE);
   let lowY = lowX;
   let highX = f4(-f32.MAX_VALUE);
@@ -105,7 +116,7 @@ export function bound(): bool {
   minY = least(lowY);
   maxX = most(highX);
   maxY = most(highY);
-  return minX <= maxX;
+  v128.store(ALL, f32x4(maxX, maxY, -minX, -minY));
 }
 /** Finds the boxes of each four live samples, as they are seen from aside; where none is live, one that nothing meets. */
 export function boundFours(): void {

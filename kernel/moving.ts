@@ -3,6 +3,12 @@
 import { int, num } from "./data";
 import {
   any,
+  AXX,
+  AXY,
+  AYX,
+  AYY,
+  BEST,
+  HALF,
   bound,
   DEEP,
   drawOut,
@@ -42,6 +48,7 @@ import {
   smoothSlope,
   tabledAt,
   turnBy,
+  turnByQuarters,
 } from "./turn";
 
 /** Places along and across an operation's direction. */
@@ -324,42 +331,65 @@ export function stroke(op: i32): void {
   if (moved) bound();
 }
 
-/** How many shears; of each, the last first: direction, height, rad to a millimetre, and with what it begins. */
+const QUARTER: f32 = 1.5707963267948966;
+/** How many shears; of each, the last first: direction, height, quarters of a turn to a millimetre, and with what it begins. */
 export function wobble(op: i32): void {
   const many = i32(num(op, 0));
   const none = f4(0);
+  const one = f4(1);
+  for (let b = 0; b < end; b += 16) {
+    v128.store(BEST + b, xAt(b));
+    v128.store(HALF + b, v128.load(Y + b));
+    v128.store(AXX + b, one);
+    v128.store(AXY + b, none);
+    v128.store(AYX + b, none);
+    v128.store(AYY + b, one);
+  }
+  // Shear by shear over all of the group: what each four wait for is then done for the next.
+  for (let row = 0; row < many; row += 1) {
+    const from = 1 + 5 * row;
+    const dx = f4(num(op, from));
+    const dy = f4(num(op, from + 1));
+    const high = f4(num(op, from + 2));
+    const k = f4(num(op, from + 3));
+    const phase = f4(num(op, from + 4));
+    const steepest = f4(num(op, from + 2) * num(op, from + 3) * QUARTER);
+    for (let b = 0; b < end; b += 16) {
+      const x = v128.load(BEST + b);
+      const y = v128.load(HALF + b);
+      turnByQuarters(f32x4.add(f32x4.mul(k, f32x4.sub(f32x4.mul(dx, y), f32x4.mul(dy, x))), phase));
+      const by = f32x4.mul(high, sine);
+      const steep = f32x4.mul(steepest, cosine);
+      v128.store(BEST + b, f32x4.sub(x, f32x4.mul(dx, by)));
+      v128.store(HALF + b, f32x4.sub(y, f32x4.mul(dy, by)));
+      const axx = v128.load(AXX + b);
+      const axy = v128.load(AXY + b);
+      const ayx = v128.load(AYX + b);
+      const ayy = v128.load(AYY + b);
+      const mx = f32x4.mul(steep, f32x4.sub(f32x4.mul(dx, ayx), f32x4.mul(dy, axx)));
+      const my = f32x4.mul(steep, f32x4.sub(f32x4.mul(dx, ayy), f32x4.mul(dy, axy)));
+      v128.store(AXX + b, f32x4.sub(axx, f32x4.mul(dx, mx)));
+      v128.store(AYX + b, f32x4.sub(ayx, f32x4.mul(dy, mx)));
+      v128.store(AXY + b, f32x4.sub(axy, f32x4.mul(dx, my)));
+      v128.store(AYY + b, f32x4.sub(ayy, f32x4.mul(dy, my)));
+    }
+  }
   for (let b = 0; b < end; b += 16) {
     const mask = v128.load(LIVE + b);
     if (!any(mask)) continue;
-    let x = xAt(b);
-    let y = v128.load(Y + b);
-    let axx = f4(1);
-    let axy = none;
-    let ayx = none;
-    let ayy = f4(1);
-    for (let row = 0; row < many; row += 1) {
-      const from = 1 + 5 * row;
-      const dx = f4(num(op, from));
-      const dy = f4(num(op, from + 1));
-      const high = num(op, from + 2);
-      const k = num(op, from + 3);
-      turnBy(
-        f32x4.add(f32x4.mul(f4(k), f32x4.sub(f32x4.mul(dx, y), f32x4.mul(dy, x))), f4(num(op, from + 4))),
-      );
-      const by = f32x4.mul(f4(high), sine);
-      x = f32x4.sub(x, f32x4.mul(dx, by));
-      y = f32x4.sub(y, f32x4.mul(dy, by));
-      const steep = f32x4.mul(f4(high * k), cosine);
-      const mx = f32x4.mul(steep, f32x4.sub(f32x4.mul(dx, ayx), f32x4.mul(dy, axx)));
-      const my = f32x4.mul(steep, f32x4.sub(f32x4.mul(dx, ayy), f32x4.mul(dy, axy)));
-      axx = f32x4.sub(axx, f32x4.mul(dx, mx));
-      ayx = f32x4.sub(ayx, f32x4.mul(dy, mx));
-      axy = f32x4.sub(axy, f32x4.mul(dx, my));
-      ayy = f32x4.sub(ayy, f32x4.mul(dy, my));
-    }
-    putX(b, mask, x);
-    putIn(Y + b, mask, y);
-    drawOut(b, mask, axx, axy, ayx, ayy, none, none, none);
+    putX(b, mask, v128.load(BEST + b));
+    putIn(Y + b, mask, v128.load(HALF + b));
+    drawOut(
+      b,
+      mask,
+      v128.load(AXX + b),
+      v128.load(AXY + b),
+      v128.load(AYX + b),
+      v128.load(AYY + b),
+      none,
+      none,
+      none,
+    );
   }
   bound();
 }

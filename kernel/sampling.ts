@@ -3,7 +3,7 @@
  * definition.
  */
 
-import { begin, finish, GRID, KNOWN, NEAR_BY, REST, SHARES, SPOTS, takeBack, TILE } from "./batch";
+import { begin, finish, GRID, KNOWN, NEAR_BY, PICTURE, spotBytes, SPOTS, takeBack, TILE } from "./batch";
 
 /** Spots that are asked, and squares of samples: left, top, right and low of each. */
 const ASKED: i32 = 73728;
@@ -12,8 +12,6 @@ const ROOM: i32 = 4 * TILE * TILE;
 let squares: i32 = SQUARES;
 let next: i32 = SQUARES + ROOM;
 const FLAT: i32 = SQUARES + 2 * ROOM;
-/** The tile's picture, row by row: share of each colour, twice the angle of the last shear, and where it was poured. */
-export const OUT: i32 = 917504;
 
 let asked: i32 = 0;
 let many: i32 = 0;
@@ -75,56 +73,56 @@ function answer(apartPx: i32, apartMm: f32, near: bool): void {
   asked = 0;
 }
 
-function range(from: i32, a: i32, b: i32, c: i32, d: i32): f32 {
-  const p = load<f32>(from + a);
-  const q = load<f32>(from + b);
-  const r = load<f32>(from + c);
-  const s = load<f32>(from + d);
-  return max(max(p, q), max(r, s)) - min(min(p, q), min(r, s));
-}
 function small(spot: i32, size: i32): bool {
-  const near = i32(load<u8>(NEAR_BY + (spot >> 2)));
+  const near = i32(load<u8>(NEAR_BY + spot));
   return near > 0 && near <= size;
 }
 /** Whether what lies between the corners of a square is as they are. */
-function allAlike(left: i32, top: i32, right: i32, low: i32, colours: i32, alike: f32, pixelMm: f32): bool {
+function allAlike(left: i32, top: i32, right: i32, low: i32, alike: v128, pixelMm: f32): bool {
   const size = max(right - left, low - top);
-  const a = (top * GRID + left) << 2;
-  const b = (top * GRID + right) << 2;
-  const c = (low * GRID + left) << 2;
-  const d = (low * GRID + right) << 2;
-  if (small(a, size) || small(b, size) || small(c, size) || small(d, size)) return false;
-  for (let colour = 0; colour < colours; colour += 1)
-    if (range(SHARES + colour * 4 * SPOTS, a, b, c, d) > alike) return false;
+  const first = top * GRID + left;
+  const second = top * GRID + right;
+  const third = low * GRID + left;
+  const fourth = low * GRID + right;
+  if (small(first, size) || small(second, size) || small(third, size) || small(fourth, size)) return false;
   const beside = SIDE_BY_SIDE * f32(size) * pixelMm;
-  for (let at = 0; at < 4; at += 1)
-    if (range(REST + at * 4 * SPOTS, a, b, c, d) > (at < 2 ? ALIKE_SHEAR : beside)) return false;
+  let off = f32x4(ALIKE_SHEAR, ALIKE_SHEAR, beside, beside);
+  for (let n = 0; n < spotBytes; n += 16) {
+    const a = v128.load(PICTURE + first * spotBytes + n);
+    const b = v128.load(PICTURE + second * spotBytes + n);
+    const c = v128.load(PICTURE + third * spotBytes + n);
+    const d = v128.load(PICTURE + fourth * spotBytes + n);
+    const most = f32x4.pmax(f32x4.pmax(a, b), f32x4.pmax(c, d));
+    const least = f32x4.pmin(f32x4.pmin(a, b), f32x4.pmin(c, d));
+    if (v128.any_true(f32x4.gt(f32x4.sub(most, least), off))) return false;
+    off = alike;
+  }
   return true;
 }
 /** What lies between the corners of a square, straight between them. */
-function fill(left: i32, top: i32, right: i32, low: i32, colours: i32): void {
-  const a = (top * GRID + left) << 2;
-  const b = (top * GRID + right) << 2;
-  const c = (low * GRID + left) << 2;
-  const d = (low * GRID + right) << 2;
+function fill(left: i32, top: i32, right: i32, low: i32): void {
+  const a = PICTURE + (top * GRID + left) * spotBytes;
+  const b = PICTURE + (top * GRID + right) * spotBytes;
+  const c = PICTURE + (low * GRID + left) * spotBytes;
+  const d = PICTURE + (low * GRID + right) * spotBytes;
   const perU: f32 = right > left ? 1 / f32(right - left) : 0;
   const perV: f32 = low > top ? 1 / f32(low - top) : 0;
-  for (let row = top; row <= low; row += 1)
+  const one = f32x4.splat(1);
+  for (let row = top; row <= low; row += 1) {
+    const v = f32x4.splat(f32(row - top) * perV);
+    const restV = f32x4.sub(one, v);
     for (let column = left; column <= right; column += 1) {
       const spot = row * GRID + column;
       if (load<u8>(KNOWN + spot) === 2) continue;
-      const u = f32(column - left) * perU;
-      const v = f32(row - top) * perV;
-      for (let at = SHARES; at < SHARES + colours * 4 * SPOTS; at += 4 * SPOTS)
-        store<f32>(at + (spot << 2), between(at, a, b, c, d, u, v));
-      for (let at = REST; at < REST + 16 * SPOTS; at += 4 * SPOTS)
-        store<f32>(at + (spot << 2), between(at, a, b, c, d, u, v));
+      const u = f32x4.splat(f32(column - left) * perU);
+      const restU = f32x4.sub(one, u);
+      for (let n = 0; n < spotBytes; n += 16) {
+        const first = f32x4.add(f32x4.mul(v128.load(a + n), restU), f32x4.mul(v128.load(b + n), u));
+        const last = f32x4.add(f32x4.mul(v128.load(c + n), restU), f32x4.mul(v128.load(d + n), u));
+        v128.store(PICTURE + spot * spotBytes + n, f32x4.add(f32x4.mul(first, restV), f32x4.mul(last, v)));
+      }
     }
-}
-function between(from: i32, a: i32, b: i32, c: i32, d: i32, u: f32, v: f32): f32 {
-  const first = load<f32>(from + a) * (1 - u) + load<f32>(from + b) * u;
-  const last = load<f32>(from + c) * (1 - u) + load<f32>(from + d) * u;
-  return first * (1 - v) + last * v;
+  }
 }
 
 /** The next of the numbers from 0 to the last, so far apart, the last too. */
@@ -133,7 +131,7 @@ function stop(at: i32, last: i32, step: i32): i32 {
 }
 
 /**
- * Draws a tile into OUT.
+ * Draws a tile into PICTURE.
  * @param across,down samples of it
  * @param toRight,toLow the last sample that its squares reach: the first of the next tile, where there is one
  * @param apart,alike,near as a `Closeness`
@@ -143,7 +141,6 @@ export function draw(
   down: i32,
   toRight: i32,
   toLow: i32,
-  colours: i32,
   apart: i32,
   alike: f32,
   near: bool,
@@ -182,7 +179,7 @@ export function draw(
         const right = i32(load<u8>(at, 2));
         const low = i32(load<u8>(at, 3));
         if (right - left < 2 && low - top < 2) continue;
-        if (allAlike(left, top, right, low, colours, alike, pixelMm)) {
+        if (allAlike(left, top, right, low, f32x4.splat(alike), pixelMm)) {
           put(FLAT + (manyFlat << 2), left, top, right, low);
           manyFlat += 1;
         } else askQuarters(left, top, right, low);
@@ -191,13 +188,42 @@ export function draw(
     }
     for (let n = 0; n < manyFlat; n += 1) {
       const at = FLAT + (n << 2);
-      fill(i32(load<u8>(at)), i32(load<u8>(at, 1)), i32(load<u8>(at, 2)), i32(load<u8>(at, 3)), colours);
+      fill(i32(load<u8>(at)), i32(load<u8>(at, 1)), i32(load<u8>(at, 2)), i32(load<u8>(at, 3)));
     }
   }
-  for (let n = 0; n < colours + 4; n += 1) {
-    const from = n < colours ? SHARES + n * 4 * SPOTS : REST + (n - colours) * 4 * SPOTS;
-    const into = OUT + n * 4 * across * down;
-    for (let row = 0; row < down; row += 1)
-      memory.copy(into + 4 * row * across, from + 4 * row * GRID, 4 * across);
+}
+
+/**
+ * Lays the tile's picture where it lies in a strip of tiles: for each of a spot's numbers a plane, row by row.
+ * @param to where the tile begins in the first plane
+ * @param rowBytes,planeBytes of the strip
+ */
+export function lay(to: i32, rowBytes: i32, planeBytes: i32, across: i32, down: i32): void {
+  const whole = across & ~3;
+  for (let y = 0; y < down; y += 1) {
+    const row = to + y * rowBytes;
+    const from = PICTURE + y * GRID * spotBytes;
+    for (let n = 0; n < spotBytes; n += 16) {
+      const plane = row + (n >> 2) * planeBytes;
+      for (let x = 0; x < whole; x += 4) {
+        const at = from + x * spotBytes + n;
+        const a = v128.load(at);
+        const b = v128.load(at + spotBytes);
+        const c = v128.load(at + 2 * spotBytes);
+        const d = v128.load(at + 3 * spotBytes);
+        const ab = v128.shuffle<f32>(a, b, 0, 4, 1, 5);
+        const cd = v128.shuffle<f32>(c, d, 0, 4, 1, 5);
+        const abHigh = v128.shuffle<f32>(a, b, 2, 6, 3, 7);
+        const cdHigh = v128.shuffle<f32>(c, d, 2, 6, 3, 7);
+        const into = plane + 4 * x;
+        v128.store(into, v128.shuffle<f32>(ab, cd, 0, 1, 4, 5));
+        v128.store(into + planeBytes, v128.shuffle<f32>(ab, cd, 2, 3, 6, 7));
+        v128.store(into + 2 * planeBytes, v128.shuffle<f32>(abHigh, cdHigh, 0, 1, 4, 5));
+        v128.store(into + 3 * planeBytes, v128.shuffle<f32>(abHigh, cdHigh, 2, 3, 6, 7));
+      }
+      for (let x = whole; x < across; x += 1)
+        for (let k = 0; k < 4; k += 1)
+          store<f32>(plane + k * planeBytes + 4 * x, load<f32>(from + x * spotBytes + n + 4 * k));
+    }
   }
 }

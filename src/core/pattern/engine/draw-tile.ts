@@ -93,7 +93,12 @@ const ALIKE_SHEAR = 0.35;
 /** What is alike was poured side by side: no further apart than so many times what it lies apart. */
 const SIDE_BY_SIDE = 8;
 
-export type Draw = (into: Shares, fromPx: number, fromRow: number, side: number) => void;
+/** Draws a tile into a picture, and at the end what was drawn of it and not yet laid into it. */
+export type Draw = {
+  tile: (into: Shares, fromPx: number, fromRow: number, side: number) => void;
+  end: (into: Shares) => void;
+};
+
 /** Draws tiles of a sheet, one at a time: where they begin, samples, and how many samples along they are. */
 export function drawTile(
   all: readonly Op[],
@@ -226,7 +231,7 @@ export function drawTile(
     return all[all.length - 1] === last ? all : [...all, last];
   };
 
-  return (into, fromPx, fromRow, side) => {
+  const draw: Draw["tile"] = (into, fromPx, fromRow, side) => {
     known.fill(0);
     const across = Math.min(side, widthPx - fromPx);
     const down = Math.min(side, heightPx - fromRow);
@@ -279,4 +284,5 @@ export function drawTile(
         into.sourceY[place] = rest[3 * spots + spot] as number;
       }
   };
+  return { tile: draw, end: () => {} };
 }

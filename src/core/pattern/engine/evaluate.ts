@@ -43,6 +43,7 @@ export function evaluate(
 ): Shares {
   const how = { skipping, under, closeness };
   const draw = kernel?.drawTile(ops, sheet, how) ?? drawTile(ops, sheet, how);
-  for (const [column, row] of tiles) draw(into, column * side, row * side, side);
+  for (const [column, row] of tiles) draw.tile(into, column * side, row * side, side);
+  draw.end(into);
   return into;
 }

@@ -25,7 +25,7 @@ import { tilt } from "../ops/tilt";
 import { wobble } from "../ops/wobble";
 import { compile } from "../passes/compile";
 import { drawTile } from "./draw-tile";
-import { CLOSE, EACH, evaluate, ROUGH } from "./evaluate";
+import { CLOSE, EACH, evaluate, ROUGH, tilesOf } from "./evaluate";
 import { GROUP, openKernel, type Taken } from "./kernel";
 import { meets, type Op } from "./op";
 import { pictureOf } from "./picture";
@@ -337,7 +337,8 @@ test("what it keeps is given up when it is too much, and a picture that was begu
   const how = { skipping: true, under: null, closeness: EACH };
   const draw = kernel.drawTile(ops, SHEET, how)!;
   const [before, after] = [emptyShares(SHEET), emptyShares(SHEET)];
-  draw(before, 48, 0, 48);
+  draw.tile(before, 48, 0, 48);
+  draw.end(before);
   const random = seeded(8);
   for (let n = 0; n < 4; n += 1) {
     const much = flecks(
@@ -347,9 +348,21 @@ test("what it keeps is given up when it is too much, and a picture that was begu
     );
     kernel.drawTile([much], SHEET, how);
   }
-  draw(after, 48, 0, 48);
+  draw.tile(after, 48, 0, 48);
+  draw.end(after);
   expect(after.weight).toEqual(before.weight);
   expect(after.weight.some((share) => share > 0)).toBe(true);
+});
+
+test("two pictures drawn by turns are what each is drawn alone", () => {
+  const how = { skipping: true, under: null, closeness: CLOSE };
+  const all = [some(10), some(11)];
+  const into = all.map(() => emptyShares(SHEET));
+  const draws = all.map((ops) => kernel.drawTile(ops, SHEET, how)!);
+  for (const [column, row] of tilesOf(SHEET).reverse())
+    draws.forEach((draw, n) => draw.tile(into[n]!, 48 * column, 48 * row, 48));
+  draws.forEach((draw, n) => draw.end(into[n]!));
+  all.forEach((ops, n) => expect(into[n]).toEqual(evaluate(ops, SHEET, { closeness: CLOSE, kernel })));
 });
 
 test("what cannot be told in numbers, or has too many colours, the definition draws", () => {
@@ -360,6 +373,6 @@ test("what cannot be told in numbers, or has too many colours, the definition dr
   expect(kernel.drawTile(ops, { ...SHEET, colours: 65 }, how)).toBeNull();
   const drawn = emptyShares(SHEET);
   const draw = drawTile(untold, SHEET, how);
-  for (const left of [0, 48, 96]) for (const top of [0, 48]) draw(drawn, left, top, 48);
+  for (const left of [0, 48, 96]) for (const top of [0, 48]) draw.tile(drawn, left, top, 48);
   expect(evaluate(untold, SHEET, { kernel }).weight).toEqual(drawn.weight);
 });

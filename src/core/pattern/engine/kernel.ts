@@ -1,9 +1,9 @@
 import type { Closeness, Draw } from "./draw-tile";
 import { KERNEL } from "./kernel-bytes";
 import type { Op } from "./op";
-import { aroundAll, type Packed, type Table } from "./packed";
+import { turnedBox, type Packed, type Table } from "./packed";
 import type { Shares, Sheet } from "./sheet";
-import { footprintOf, looksBy } from "./tile";
+import { footprintOf, looksBy, TILE } from "./tile";
 import type { ZoneGrid } from "./zone-field";
 
 /**
@@ -65,7 +65,9 @@ const MOST_COLOURS = 64;
 export const GROUP = 64;
 const ROWS = 1024;
 const ROW_NAMES = ["x", "y", "sxx", "sxy", "syy", "clear", "deep", "shearX", "shearY"] as const;
-const WEIGHTS = 23;
+const WEIGHTS = 25;
+/** Numbers of a spot before its colours (/kernel/batch.ts). */
+const REST = 4;
 /** Behind what the kernel itself works in (/kernel/batch.ts, sampling.ts). */
 const KEPT_FROM = 24 * 65_536;
 /** Operations that are kept beyond this, bytes, are given up before the next row of them. */
@@ -81,12 +83,25 @@ type Assembly = {
 type Calls = {
   memory: { buffer: ArrayBuffer; grow: (pages: number) => number };
   setTile: (...numbers: number[]) => void;
-  tile: (...numbers: number[]) => number;
+  tile: (...numbers: number[]) => void;
   group: (...numbers: number[]) => void;
 };
 
 /** A row of operations as it lies in the kernel. */
 type Program = { at: number; under: number; kept: number };
+
+/** A strip of tiles in the kernel: its room, whose it is, where it lies in its picture, and how it is laid into it. */
+type Strip = {
+  at: number;
+  words: number;
+  kept: number;
+  by: object | null;
+  top: number;
+  down: number;
+  from: number;
+  to: number;
+  layFirst: (() => void) | null;
+};
 
 /** @throws where this machine cannot run it */
 export function openKernel(): Kernel {
@@ -102,6 +117,7 @@ export function openKernel(): Kernel {
   let places = new WeakMap<Op, number>();
 
   const giveUp = () => {
+    strip.layFirst?.();
     free = KEPT_FROM;
     kept += 1;
     tables = new WeakMap();
@@ -155,7 +171,7 @@ export function openKernel(): Kernel {
     const at = place >> 2;
     words[at] = CODE[op.kind];
     words[at + 1] = (op.preserves === "nothing" ? SETTLES : 0) | (around?.closes ? CLOSES : 0);
-    floats.set(aroundAll(box), at + 2);
+    floats.set(turnedBox(box), at + 2);
     words[at + 6] = zoned;
     floats[at + 7] = around?.mm ?? 0;
     told.forEach((number, n) => {
@@ -175,10 +191,11 @@ export function openKernel(): Kernel {
   };
   const underOf = ({ sheet, weight }: Shares): number =>
     once(weight, () => {
-      const at = room(5 + weight.length);
+      const at = room(6 + weight.length);
       words.set([sheet.widthPx, sheet.heightPx], at >> 2);
       floats.set([sheet.pixelMm, sheet.fromX, sheet.fromY], (at >> 2) + 2);
-      floats.set(weight, (at >> 2) + 5);
+      words[(at >> 2) + 5] = sheet.colours;
+      floats.set(weight, (at >> 2) + 6);
       return at;
     });
   /** Null where one of the operations cannot be told in numbers. */
@@ -196,6 +213,14 @@ export function openKernel(): Kernel {
     return { at, under: lies, kept };
   };
 
+  // Tiles that lie side by side are laid into their picture together: what is drawn and not yet laid, from one column of samples to another.
+  let strip: Strip = { at: 0, words: 0, kept: -1, by: null, top: 0, down: 0, from: 0, to: 0, layFirst: null };
+  const openStrip = (many: number) => {
+    if (strip.kept === kept && strip.words >= many) return;
+    strip.layFirst?.();
+    strip = { ...strip, at: room(many), words: many, kept };
+  };
+
   return {
     drawTile: (all, sheet, { skipping, under, closeness }) => {
       const { widthPx, heightPx, pixelMm, fromX, fromY, colours, base } = sheet;
@@ -204,29 +229,46 @@ export function openKernel(): Kernel {
       const ops = without.length > 0 ? all.filter(({ kind }) => !without.includes(kind)) : all;
       let current = program(ops, under);
       if (!current) return null;
-      const samples = widthPx * heightPx;
       const spread = footprintOf(pixelMm);
-      return (into, left, top, side) => {
+      const planes = REST + 4 * Math.ceil(colours / 4);
+      const end = (into: Shares) => {
+        const { at, top, down, from, to } = strip;
+        strip = { ...strip, down: 0, layFirst: null };
+        const rows: [Float32Array, number][] = restOf(into).map((plane) => [plane, 0]);
+        for (let n = 0; n < colours; n += 1) rows.push([into.weight, n * widthPx * heightPx]);
+        const part = (of: number, many: number) => floats.subarray(of, of + many);
+        rows.forEach(([plane, first], n) => {
+          const own = (at >> 2) + n * TILE * widthPx;
+          const place = first + top * widthPx;
+          if (to - from === widthPx) plane.set(part(own, down * widthPx), place);
+          else
+            for (let y = 0; y < down * widthPx; y += widthPx)
+              plane.set(part(own + y + from, to - from), place + y + from);
+        });
+      };
+      const draw = (into: Shares, left: number, top: number, side: number) => {
+        const across = Math.min(side, widthPx - left);
+        const down = Math.min(side, heightPx - top);
+        const goesOn = strip.by === draw && strip.top === top && strip.to === left && strip.down === down;
+        if (!goesOn) strip.layFirst?.();
         // Other pictures may have been drawn meanwhile, and what was kept given up for them.
         if (current?.kept !== kept) current = program(ops, under);
         if (!current) return;
+        openStrip(planes * TILE * widthPx);
+        if (strip.down === 0)
+          strip = { ...strip, by: draw, top, down, from: left, layFirst: () => end(into) };
+        strip = { ...strip, to: left + across };
         setTile(
           ...[current.at, ops.length, skipping ? 1 : 0, colours, base, current.under],
           ...[spread, looksBy(1, spread), fromX, fromY, pixelMm, left, top],
         );
-        const across = Math.min(side, widthPx - left);
-        const down = Math.min(side, heightPx - top);
         const [toRight, toLow] = [Math.min(side, widthPx - 1 - left), Math.min(side, heightPx - 1 - top)];
-        const at = tile(across, down, toRight, toLow, colours, apart, alike, looks ? 1 : 0, pixelMm) >> 2;
-        for (let n = 0; n < colours + 4; n += 1) {
-          const row = n < colours ? into.weight : restOf(into)[n - colours];
-          const first = (n < colours ? n * samples : 0) + top * widthPx + left;
-          for (let y = 0; y < down; y += 1) {
-            const from = at + (n * down + y) * across;
-            row?.set(floats.subarray(from, from + across), first + y * widthPx);
-          }
-        }
+        tile(
+          ...[across, down, toRight, toLow, apart, alike, looks ? 1 : 0, pixelMm],
+          ...[strip.at + 4 * left, 4 * widthPx, 4 * TILE * widthPx],
+        );
       };
+      return { tile: draw, end: () => strip.layFirst?.() };
     },
     back: (ops, points, colours) => {
       const told = program(ops, null);

@@ -21,10 +21,10 @@ export type Packed = {
 
 /** The kernel's numbers have 24 bits: a box is so much wider there that nothing is missed at its rim, mm. */
 const WIDER_MM = 0.01;
-/** The sides of a box for the kernel: left, top, right, low. */
-export const aroundAll = ({ minX, minY, maxX, maxY }: Box): [number, number, number, number] => [
+/** A box for the kernel: left, top, right, low, the last two with their signs turned, so that one comparison of four tells whether two meet. */
+export const turnedBox = ({ minX, minY, maxX, maxY }: Box): [number, number, number, number] => [
   minX - WIDER_MM,
   minY - WIDER_MM,
-  maxX + WIDER_MM,
-  maxY + WIDER_MM,
+  -maxX - WIDER_MM,
+  -maxY - WIDER_MM,
 ];

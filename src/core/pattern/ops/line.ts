@@ -1,7 +1,7 @@
 import type { Box } from "../../geometry/ring";
 import { bucketsOf } from "../engine/buckets";
 import { meets, type Op } from "../engine/op";
-import { aroundAll, whole } from "../engine/packed";
+import { turnedBox, whole } from "../engine/packed";
 import { edgeCover, meet } from "../engine/tile";
 
 /** A point of a line with half of its width there, mm. */
@@ -119,18 +119,15 @@ const TOGETHER = 8;
 /** Segments for the kernel: boxes of each eight, and twelve numbers for each, its box first. */
 function packedSegments(parts: Float64Array, beyond: number): Float32Array[] {
   const many = parts.length / PARTS;
-  const boxes = new Float32Array(4 * Math.ceil(many / TOGETHER));
+  const boxes = new Float32Array(4 * Math.ceil(many / TOGETHER)).fill(Infinity);
   const segments = new Float32Array(12 * many);
   const box: Box = { minX: 0, minY: 0, maxX: 0, maxY: 0 };
   for (let n = 0; n < many; n += 1) {
     boxOfSegment(parts, n * PARTS, beyond, box);
-    const own = aroundAll(box);
+    const own = turnedBox(box);
     segments.set([...own, ...parts.subarray(n * PARTS, (n + 1) * PARTS)], 12 * n);
     const at = 4 * Math.floor(n / TOGETHER);
-    own.forEach((edge, side) => {
-      const known = boxes[at + side] as number;
-      boxes[at + side] = n % TOGETHER === 0 ? edge : side < 2 ? Math.min(known, edge) : Math.max(known, edge);
-    });
+    own.forEach((edge, side) => (boxes[at + side] = Math.min(boxes[at + side] as number, edge)));
   }
   return [boxes, segments];
 }

@@ -16,6 +16,7 @@ export type Wobble = {
 /** Finer shears are lower: height by this power of their length. */
 const POWER = 1.1;
 const LAST = WAVE_STEPS - 1;
+const QUARTER = Math.PI / 2;
 
 /** Area preserving, since each shear is. */
 export function wobble({ heightMm, coarseMm, fineMm, shears, seed, aroundMm = null }: Wobble): Op {
@@ -98,7 +99,9 @@ export function wobble({ heightMm, coarseMm, fineMm, shears, seed, aroundMm = nu
     packed: () => ({
       numbers: [
         rows.length,
-        ...[...rows].reverse().flatMap(({ dx, dy, height, k, phase }) => [dx, dy, height, k, phase]),
+        ...[...rows]
+          .reverse()
+          .flatMap(({ dx, dy, height, k, phase }) => [dx, dy, height, k / QUARTER, phase / QUARTER]),
       ],
     }),
   };
