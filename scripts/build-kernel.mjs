@@ -1,12 +1,8 @@
 /** Builds /kernel into src/core/pattern/engine/kernel-bytes.ts; with --check only says whether that is what stands there. */
 import { readFileSync, writeFileSync } from "node:fs";
 import asc from "assemblyscript/asc";
-import binaryen from "binaryen";
 
 const INTO = new URL("../src/core/pattern/engine/kernel-bytes.ts", import.meta.url);
-
-/** Size up to which a function is put where it is called. */
-const INLINED = 60;
 
 let built = null;
 const { error, stderr } = await asc.main(
@@ -22,22 +18,6 @@ if (error || !built) {
   console.error(String(stderr));
   process.exit(1);
 }
-// What is called for each four samples goes into what calls it.
-const whole = binaryen.readBinary(built);
-whole.setFeatures(
-  binaryen.Features.SIMD128 |
-    binaryen.Features.BulkMemory |
-    binaryen.Features.BulkMemoryOpt |
-    binaryen.Features.MutableGlobals |
-    binaryen.Features.NontrappingFPToInt |
-    binaryen.Features.SignExt,
-);
-binaryen.setOptimizeLevel(3);
-binaryen.setShrinkLevel(0);
-binaryen.setAlwaysInlineMaxSize(INLINED);
-binaryen.setFlexibleInlineMaxSize(INLINED);
-whole.optimize();
-built = whole.emitBinary();
 const text = `/** The kernel of /kernel as WebAssembly, in base64. Built by \`npm run kernel\`: never changed by hand. */
 export const KERNEL =
   "${Buffer.from(built).toString("base64")}";

@@ -8,7 +8,8 @@ import { join } from "node:path";
  * ./start as a person starts, stops and loses it: on a folder of its own, with the build that is there. Run by ./check after the build.
  * GAUGEBEAM_INTERRUPTIONS=100 interrupts as many first starts (docs/decisions/0011).
  */
-jest.setTimeout(120_000);
+// Limits end what hangs: beside the journeys all of it takes longer.
+jest.setTimeout(300_000);
 
 const INTERRUPTIONS = Number(process.env["GAUGEBEAM_INTERRUPTIONS"] ?? 3);
 const ROOT = join(__dirname, "..");
@@ -60,7 +61,7 @@ async function up(...options: string[]): Promise<ChildProcess> {
   const child = start(...options);
   await until(
     () => read("start.log").includes(`or: kill ${child.pid}`) || ended(child),
-    120,
+    240,
     "It does not come up",
   );
   if (ended(child)) throw new Error(`It ended:\n${log()}`);
@@ -354,5 +355,5 @@ test(
       await untilFree();
     }
   },
-  60_000 + INTERRUPTIONS * 40_000,
+  120_000 + INTERRUPTIONS * 120_000,
 );
