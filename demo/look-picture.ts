@@ -3,9 +3,9 @@ import type { ColourCard } from "@/core/colour/colour-card";
 import type { ResinCard } from "@/core/cure/resin-card";
 import type { JobDocument } from "@/core/job/job";
 import { CLOSE, evaluate } from "@/core/pattern/engine/evaluate";
-import { pictureOf } from "@/core/pattern/engine/picture";
 import { compile } from "@/core/pattern/passes/compile";
 import { derivePlan } from "@/core/plan/derive-plan";
+import { litPieceOf } from "@/core/rehearsal/lit-piece";
 import { sheetOf } from "@/core/rehearsal/judge-picture";
 import { rehearsalOf } from "@/core/rehearsal/rehearse";
 
@@ -24,7 +24,7 @@ export async function lookPicture(
     const { rehearsal, palette } = of;
     const sheet = sheetOf(rehearsal, palette.length, WIDE_PX);
     const shares = evaluate(compile(rehearsal).ops, sheet, { closeness: CLOSE });
-    const rgba = pictureOf(shares, palette, rehearsal.seed, rehearsal.angle);
+    const rgba = litPieceOf(of, shares);
     const points = piece.outline.corners
       .map(({ x, y }) => `${(x - sheet.fromX) / sheet.pixelMm},${(y - sheet.fromY) / sheet.pixelMm}`)
       .join(" ");

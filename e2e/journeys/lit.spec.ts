@@ -30,8 +30,17 @@ test("under the lamp: another picture, another light, the same numbers, and the 
   const picture = page.getByRole("img", { name: /after \d+ of \d+ passes$/ });
   const numbers = page.locator("[aria-busy=false]").filter({ hasText: "mud, over what was poured" });
   await expect(numbers).toContainText("sisters");
+  // Lit at first; plain by one touch, and so it stays when one comes back.
+  await expect(page.getByText("all numbers go by the plain picture")).toBeVisible();
+  const first = await settled(picture);
+  await page.getByRole("button", { name: "plain picture" }).click();
+  await expect.poll(() => print(picture)).not.toBe(first);
   const plain = await settled(picture);
   const told = await numbers.innerText();
+  await page.reload();
+  await expect(numbers).toContainText("sisters");
+  await expect(page.getByText("Character of the pour, not the piece.")).toBeVisible();
+  expect(await settled(picture)).toBe(plain);
   await page.getByRole("button", { name: "under the lamp" }).click();
   await expect(page.getByText("all numbers go by the plain picture")).toBeVisible();
   await expect.poll(() => print(picture)).not.toBe(plain);
@@ -46,7 +55,7 @@ test("under the lamp: another picture, another light, the same numbers, and the 
   await page.getByRole("button", { name: "plain picture" }).press("Enter");
   await expect.poll(() => settled(picture)).toBe(plain);
 
-  // On the client's sheet by one touch as well.
+  // The client's sheet goes by the same choice.
   await page.getByRole("link", { name: "For the client" }).click();
   const sheet = page.getByRole("img", { name: /^Sheet for the client/ });
   await expect(page.getByRole("button", { name: "PNG", exact: true })).toBeEnabled();

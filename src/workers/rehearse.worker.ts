@@ -1,6 +1,6 @@
 import { compile, opsAfter, type Compiled } from "@/core/pattern/passes/compile";
 import { CLOSE, evaluate, ROUGH } from "@/core/pattern/engine/evaluate";
-import { litPictureOf, marginPx, type Light } from "@/core/pattern/engine/lit";
+import { marginPx, type Light } from "@/core/pattern/engine/lit";
 import { pictureOf } from "@/core/pattern/engine/picture";
 import type { Shares } from "@/core/pattern/engine/sheet";
 import {
@@ -9,7 +9,7 @@ import {
   sheetOf,
   type PictureMeasures,
 } from "@/core/rehearsal/judge-picture";
-import { lateColours, middleOf } from "@/core/rehearsal/lit-piece";
+import { litPieceOf } from "@/core/rehearsal/lit-piece";
 import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
 
 export type Pictured = Pick<PieceRehearsal, "rehearsal" | "palette">;
@@ -121,14 +121,9 @@ function rowsOf(told: Known, wanted: RowsWanted): DrawnRows {
   const margin = light ? marginPx(whole.pixelMm) : 0;
   const [first, last] = [Math.max(0, from - margin), Math.min(whole.heightPx, to + margin)];
   const shares = sharesOf(told, wanted, first, last);
-  const { seed, angle } = rehearsal;
   const rgba = light
-    ? litPictureOf(shares, palette, seed, angle, {
-        light,
-        late: lateColours(rehearsal),
-        topMm: middleOf(rehearsal),
-      })
-    : pictureOf(shares, palette, seed, angle);
+    ? litPieceOf(told, shares, light)
+    : pictureOf(shares, palette, rehearsal.seed, rehearsal.angle);
   const own = light ? rgba.slice(4 * widthPx * (from - first), 4 * widthPx * (to - first)) : rgba;
   return { topPx: from, widthPx, heightPx: to - from, rgba: own as Uint8ClampedArray<ArrayBuffer> };
 }

@@ -16,8 +16,10 @@ import { saveFile } from "@/ui/save-file";
 import { ShopPicture } from "@/ui/shop-picture";
 import { useJob, useJobState } from "../workspace/use-job";
 import { useJobFile } from "../workspace/use-job-file";
+import { LitButton } from "./lit-button";
 import { drawClientSheet } from "./client-sheet";
 import { NothingToRehearse, RehearseHead } from "./rehearse-head";
+import { useLit } from "@/pictures/use-lit";
 import { usePicture } from "@/pictures/use-picture";
 import { useRehearsedPiece } from "./use-rehearsed-piece";
 import { useShopClock } from "@/ui/shop-clock";
@@ -47,7 +49,7 @@ export function ClientView() {
   const title = useJobState((state) => state.job.name);
   const file = useJobFile();
   const { pieces, chosen, piece, of, choose } = useRehearsedPiece();
-  const [lit, setLit] = useState(false);
+  const [lit] = useLit();
   const picture = usePicture(of, of?.passes.length ?? 0, SHARP_PX, { light: lit ? USUAL_LIGHT : null });
   const ref = useRef<HTMLCanvasElement>(null);
   const [today] = useState(() => say(Date.now(), "d MMMM yyyy"));
@@ -107,9 +109,7 @@ export function ClientView() {
   return (
     <main className="flex-1 min-h-0 overflow-y-auto px-7 pt-3 pb-5">
       <RehearseHead title={`${piece.name}, for the client`} pieces={pieces} chosen={chosen} choose={choose}>
-        <Button weight="quiet" aria-pressed={lit} onClick={() => setLit(!lit)}>
-          {lit ? "plain picture" : "under the lamp"}
-        </Button>
+        <LitButton />
         <Button
           disabled={!ready}
           onClick={() =>

@@ -10,6 +10,8 @@ import { Dialog } from "@/ui/dialog";
 import { newId } from "../workspace/edits";
 import { useJob } from "../workspace/use-job";
 import { PiecePicture, seenSize } from "@/pictures/piece-picture";
+import { USUAL_LIGHT } from "@/core/pattern/engine/lit";
+import { useLit } from "@/pictures/use-lit";
 import { usePicture } from "@/pictures/use-picture";
 
 const WIDE_PX = 210;
@@ -60,7 +62,11 @@ function Look({ id, pieceId }: { id: TechniqueId; pieceId: string }) {
   }, [document, cards, colours, id, pieceId]);
   const size = piece && seenSize(piece);
   const width = size ? Math.round(Math.min(WIDE_PX, (HIGH_PX * size.widthMm) / size.heightMm)) : WIDE_PX;
-  const picture = usePicture(of, of?.passes.length ?? 0, 2 * width, { measured: false });
+  const [lit] = useLit();
+  const picture = usePicture(of, of?.passes.length ?? 0, 2 * width, {
+    measured: false,
+    light: lit ? USUAL_LIGHT : null,
+  });
   return (
     <span className="grid place-items-center" style={{ minHeight: Math.min(HIGH_PX, 90) }}>
       {piece && <PiecePicture picture={picture} piece={piece} name={TECHNIQUES[id].name} width={width} />}

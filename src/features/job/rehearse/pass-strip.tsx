@@ -7,6 +7,8 @@ import type { PieceRehearsal, ShownPass } from "@/core/rehearsal/rehearse";
 import { FilmBar } from "@/ui/film-bar";
 import { useSize } from "@/ui/use-size";
 import { PiecePicture, seenSize } from "@/pictures/piece-picture";
+import { USUAL_LIGHT } from "@/core/pattern/engine/lit";
+import { useLit } from "@/pictures/use-lit";
 import { usePicture } from "@/pictures/use-picture";
 
 const SMALL = { wide: 96, high: 34 };
@@ -93,7 +95,11 @@ function Small({
 }) {
   const { widthMm, heightMm } = seenSize(piece);
   const width = Math.max(12, Math.round(Math.min(SMALL.wide, (SMALL.high * widthMm) / heightMm)));
-  const picture = usePicture(of, passes, 2 * width, { measured: false });
+  const [lit] = useLit();
+  const picture = usePicture(of, passes, 2 * width, {
+    measured: false,
+    light: lit ? USUAL_LIGHT : null,
+  });
   return (
     <span aria-hidden className="flex items-center mb-1" style={{ height: SMALL.high + 6 }}>
       <span className={finished ? "outline-2 outline-offset-1 outline-ink" : ""}>

@@ -12,6 +12,7 @@ import { QuantityField } from "@/ui/quantity-field";
 import { SliderField } from "@/ui/slider-field";
 import { useSize } from "@/ui/use-size";
 import { useJob, useJobState } from "../workspace/use-job";
+import { LitButton } from "./lit-button";
 import { Findings } from "./findings";
 import { LooksDialog } from "./looks-dialog";
 import { PassStrip } from "./pass-strip";
@@ -21,6 +22,7 @@ import { NothingToRehearse, RehearseHead } from "./rehearse-head";
 import { SharesTable } from "./shares-table";
 import { Sisters } from "./sisters";
 import { Among } from "./among";
+import { useLit } from "@/pictures/use-lit";
 import { usePicture } from "@/pictures/use-picture";
 import { useSisterSpread } from "./use-sister-spread";
 import { useWeights } from "./use-weights";
@@ -56,7 +58,7 @@ export function RehearseView() {
     ? Math.max(1, Math.min(width, Math.round((MOST_HEIGHT * size.widthMm) / size.heightMm)))
     : 1;
   const seen = before ? Math.max(0, done - 1) : done;
-  const [lit, setLit] = useState(false);
+  const [lit] = useLit();
   const [lampDeg, setLampDeg] = useState(Math.round((USUAL_LIGHT.azimuth * 180) / Math.PI + 360));
   const light = useMemo(
     () => (lit ? { ...USUAL_LIGHT, azimuth: (lampDeg * Math.PI) / 180 } : null),
@@ -186,9 +188,7 @@ export function RehearseView() {
         >
           {before ? "before this pass" : "hold to see it before this pass"}
         </Button>
-        <Button weight="quiet" aria-pressed={lit} onClick={() => setLit(!lit)}>
-          {lit ? "plain picture" : "under the lamp"}
-        </Button>
+        <LitButton />
         {lit && (
           <SliderField
             label="lamp from"

@@ -4,6 +4,8 @@ import { useMemo } from "react";
 import type { Measured } from "@/core/geometry/measure";
 import type { PieceRehearsal } from "@/core/rehearsal/rehearse";
 import { PiecePicture, seenSize } from "@/pictures/piece-picture";
+import { USUAL_LIGHT } from "@/core/pattern/engine/lit";
+import { useLit } from "@/pictures/use-lit";
 import { usePicture } from "@/pictures/use-picture";
 
 const GAP = 16;
@@ -58,7 +60,11 @@ function Sister({
   onPick: () => void;
 }) {
   const sister = useMemo(() => ({ ...of, rehearsal: { ...of.rehearsal, seed } }), [of, seed]);
-  const picture = usePicture(sister, passes, width, { measured: false });
+  const [lit] = useLit();
+  const picture = usePicture(sister, passes, width, {
+    measured: false,
+    light: lit ? USUAL_LIGHT : null,
+  });
   return (
     <button type="button" onClick={onPick} className="text-left hover:outline-2 hover:outline-ink">
       <PiecePicture picture={picture} piece={piece} name={`Sister ${seed}`} width={width} />

@@ -8,6 +8,7 @@ import type { JobDocument } from "@/core/job/job";
 import { derivePlan } from "@/core/plan/derive-plan";
 import { rehearsalOf } from "@/core/rehearsal/rehearse";
 import { drawPiece } from "@/pictures/piece-picture";
+import { USUAL_LIGHT } from "@/core/pattern/engine/lit";
 import { usePicture } from "@/pictures/use-picture";
 import { ShopPicture } from "@/ui/shop-picture";
 
@@ -49,7 +50,10 @@ export function LookPicture({
       .sort((a, b) => b.piece.topAreaMm2 - a.piece.topAreaMm2);
     return largest ?? null;
   }, [document, cards, colours, pictureId]);
-  const picture = usePicture(drawn?.of ?? null, drawn?.of.passes.length ?? 0, WIDE_PX, { measured: false });
+  const picture = usePicture(drawn?.of ?? null, drawn?.of.passes.length ?? 0, WIDE_PX, {
+    measured: false,
+    light: USUAL_LIGHT,
+  });
   const ref = useRef<HTMLCanvasElement>(null);
   const keeping = useRef<JobDocument | null>(null);
   useEffect(() => {
