@@ -40,6 +40,20 @@ const canvasOf = (widthPx: number, heightPx: number): HTMLCanvasElement => {
 /** What was measured of a rehearsal, by passes and width: another light on it asks for nothing anew. */
 const measuredBefore = new WeakMap<Pictured, Map<string, PictureMeasures>>();
 
+/** Pictures of lists, which need no measures, by all that they show; the oldest go first. */
+const listed = new Map<string, HTMLCanvasElement>();
+/** So wide at most; and so many are kept. */
+const LIST_PX = 460;
+const MOST_LISTED = 80;
+/** What is shown, without the names that things have among themselves. */
+const printOf = (shown: unknown): string =>
+  JSON.stringify(shown, (key, value: unknown) => (key === "id" ? undefined : value));
+function keepListed(print: string, canvas: HTMLCanvasElement): void {
+  listed.set(print, canvas);
+  const oldest = listed.keys().next().value;
+  if (listed.size > MOST_LISTED && oldest !== undefined) listed.delete(oldest);
+}
+
 /**
  * The picture of a piece after some of its passes, drawn by the workers: the coarse one first, its measures, then the sharp one in parts. A newer
  * question calls the older one off; the last picture stands until the new one has begun.
@@ -76,7 +90,22 @@ export function usePicture(
     const known = measuredBefore.get(of) ?? new Map<string, PictureMeasures>();
     measuredBefore.set(of, known);
     let measures: PictureMeasures | null = (measured && known.get(asked)) || null;
-    const parts = Math.ceil(canvas.height / PART_ROWS);
+    // A picture of a list is drawn by one worker at once, and kept for the next time that it is shown.
+    const inList = !measured && widthPx <= LIST_PX;
+    const print = inList ? printOf([of.rehearsal, of.palette, passes, widthPx, light]) : "";
+    const before = listed.get(print);
+    if (before) {
+      let wanted = true;
+      queueMicrotask(() => {
+        if (wanted)
+          setPicture({ of, passes, canvas: before, drawn: 1, sharp: true, measures: null, measured: false });
+      });
+      return () => {
+        wanted = false;
+      };
+    }
+    const partRows = inList ? canvas.height : PART_ROWS;
+    const parts = Math.ceil(canvas.height / partRows);
     /** Those that are not drawn sharp yet. */
     const open = new Set(Array.from({ length: parts }, (_, n) => n));
     const show = () => {
@@ -97,7 +126,7 @@ export function usePicture(
     const first = [
       [0, half],
       [half, coarseRows],
-    ].filter(([from = 0, to = 0]) => widthPx > SMALL_PX && from < to);
+    ].filter(([from = 0, to = 0]) => !inList && widthPx > SMALL_PX && from < to);
     let coming = first.length;
     const ready = () => {
       if (open.size === 0 && (measures || !measured) && keepBefore !== null)
@@ -133,12 +162,13 @@ export function usePicture(
         kind: "rows" as const,
         passes,
         widthPx,
-        from: n * PART_ROWS,
-        to: Math.min(canvas.height, (n + 1) * PART_ROWS),
+        from: n * partRows,
+        to: Math.min(canvas.height, (n + 1) * partRows),
         ...(light && { light }),
         done: ({ rgba, topPx, widthPx: wide, heightPx }: DrawnRows) => {
           drawing.putImageData(new ImageData(rgba, wide, heightPx), 0, topPx);
           open.delete(n);
+          if (inList) keepListed(print, canvas);
           show();
           ready();
         },

@@ -62,21 +62,35 @@ function meanAlong(
   many: number,
   radius: number,
 ): void {
+  const end = start + many * step;
+  const reach = radius * step;
   let sum = 0;
   let counted = 0;
-  for (let at = -radius; at < many; at += 1) {
-    const enters = at + radius;
-    if (enters < many) {
-      sum += from[start + enters * step] as number;
-      counted += 1;
+  for (let at = start; at < Math.min(end, start + reach); at += step, counted += 1) sum += from[at] as number;
+  // Where all of it lies within, nothing has to be asked.
+  const first = Math.min(end, start + reach + step);
+  const last = Math.max(first, end - reach);
+  const part = (begin: number, stop: number) => {
+    for (let at = begin; at < stop; at += step) {
+      if (at + reach < end) {
+        sum += from[at + reach] as number;
+        counted += 1;
+      }
+      if (at - reach - step >= start) {
+        sum -= from[at - reach - step] as number;
+        counted -= 1;
+      }
+      into[at] = sum / counted;
     }
-    const leaves = enters - 2 * radius - 1;
-    if (leaves >= 0) {
-      sum -= from[start + leaves * step] as number;
-      counted -= 1;
-    }
-    if (at >= 0) into[start + at * step] = sum / counted;
+  };
+  part(start, first);
+  const share = 1 / (2 * radius + 1);
+  for (let at = first; at < last; at += step) {
+    sum += (from[at + reach] as number) - (from[at - reach - step] as number);
+    into[at] = sum * share;
   }
+  if (last > first) counted = 2 * radius + 1;
+  part(last, end);
 }
 
 /** The mean over a square about each sample, done twice: nearly what a bell would give. */
@@ -247,12 +261,12 @@ function scatter(
   heightPx: number,
   pixelMm: number,
 ): void {
-  const blurs = BLURS_MM.map((mm) =>
+  const [near, wide] = BLURS_MM.map((mm) =>
     blurred(channel, widthPx, heightPx, Math.max(1, Math.round(mm / pixelMm / 1.4))),
-  );
+  ) as [Float32Array, Float32Array];
   for (let i = 0; i < channel.length; i += 1) {
     const part = BLURRED * (1 - (tight[i] as number));
-    const beside = blurs.reduce((sum, blur) => sum + (blur[i] as number), 0) / blurs.length;
+    const beside = ((near[i] as number) + (wide[i] as number)) / 2;
     channel[i] = (channel[i] as number) * (1 - part) + part * beside;
   }
 }

@@ -124,10 +124,13 @@ function packedSegments(parts: Float64Array, beyond: number): Float32Array[] {
   const box: Box = { minX: 0, minY: 0, maxX: 0, maxY: 0 };
   for (let n = 0; n < many; n += 1) {
     boxOfSegment(parts, n * PARTS, beyond, box);
-    const own = turnedBox(box);
-    segments.set([...own, ...parts.subarray(n * PARTS, (n + 1) * PARTS)], 12 * n);
-    const at = 4 * Math.floor(n / TOGETHER);
-    own.forEach((edge, side) => (boxes[at + side] = Math.min(boxes[at + side] as number, edge)));
+    turnedBox(box).forEach((edge, side) => {
+      const at = 4 * Math.floor(n / TOGETHER) + side;
+      segments[12 * n + side] = edge;
+      boxes[at] = Math.min(boxes[at] as number, edge);
+    });
+    for (let part = 0; part < PARTS; part += 1)
+      segments[12 * n + 4 + part] = parts[n * PARTS + part] as number;
   }
   return [boxes, segments];
 }
