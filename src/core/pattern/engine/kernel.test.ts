@@ -333,3 +333,86 @@ test("what cannot be told in numbers, or has too many colours, the definition dr
   for (const left of [0, 48, 96]) for (const top of [0, 48]) draw.tile(drawn, left, top, 48);
   expect(evaluate(untold, SHEET, { kernel }).weight).toEqual(drawn.weight);
 });
+
+/** How far two pictures of the same operations are apart in any share, by the definition and by the kernel. */
+const apartBy = (ops: readonly Op[], sheet: Sheet, closeness = EACH) => {
+  const [one, other] = [null, kernel].map((by) => evaluate(ops, sheet, { closeness, kernel: by }).weight);
+  return farthest(one!, other!);
+};
+
+test("a line of more segments than are looked at together is covered by the nearest of them all", () => {
+  const random = seeded(12);
+  // Ten thousand short segments over a hand's breadth, as a drizzle that went to and fro.
+  let [x, y] = [60, 60];
+  const points = many(10_000, () => {
+    x = Math.min(110, Math.max(10, x + 8 * (random() - 0.5)));
+    y = Math.min(110, Math.max(10, y + 8 * (random() - 0.5)));
+    return { x, y, halfMm: 0.05 + 0.1 * random() };
+  });
+  const drizzle = lines({ ways: [points], colour: 1, edgeMm: 0.2, hides: 1 });
+  const sheet = { ...SHEET, widthPx: 60, heightPx: 60, pixelMm: 2 };
+  expect(apartBy([drizzle], sheet)).toBeLessThan(2e-3);
+  const covered = evaluate([drizzle], sheet, { kernel }).weight.slice(3600, 7200);
+  expect(covered.some((share) => share > 0.05)).toBe(true);
+});
+
+test.each([1, 2, 4, 5, 8, 11, 64])(
+  "with %i colours each has its own share, and all of them are the whole",
+  (colours) => {
+    const random = seeded(colours);
+    const sheet = { ...SHEET, widthPx: 61, heightPx: 50, colours };
+    const ops = many(30, (): Op =>
+      drop({
+        ...place(random),
+        a: 30,
+        b: 24,
+        angle: random(),
+        colour: Math.floor(random() * colours),
+        uneven: 0.1,
+        seed: seedOf(random),
+      }),
+    );
+    expect(apartBy(ops, sheet)).toBeLessThan(2e-3);
+    const { weight } = evaluate(ops, sheet, { kernel });
+    const samples = sheet.widthPx * sheet.heightPx;
+    for (let i = 0; i < samples; i += 1) {
+      let sum = 0;
+      for (let colour = 0; colour < colours; colour += 1) sum += weight[colour * samples + i]!;
+      expect(Math.abs(1 - sum)).toBeLessThan(0.01);
+    }
+  },
+);
+
+test.each([
+  [1, 1],
+  [2, 1],
+  [3, 7],
+  [48, 48],
+  [49, 47],
+  [97, 3],
+])("a picture of %i by %i samples is whole, drawn closely or each", (widthPx, heightPx) => {
+  const ops = some(13, ["drop", "line", "stroke", "fog"]);
+  for (const closeness of [EACH, CLOSE])
+    expect(apartBy(ops, { ...SHEET, widthPx, heightPx }, closeness)).toBeLessThan(0.02);
+});
+
+test("only some tiles of a picture: the others stay as they were", () => {
+  const ops = some(14);
+  const whole = evaluate(ops, SHEET, { kernel });
+  const into = emptyShares(SHEET);
+  const chosen: [number, number][] = [
+    [0, 0],
+    [2, 0],
+    [1, 1],
+  ];
+  evaluate(ops, SHEET, { kernel, into, tiles: chosen });
+  const samples = SHEET.widthPx * SHEET.heightPx;
+  for (let i = 0; i < samples; i += 1) {
+    const [column, row] = [Math.floor((i % SHEET.widthPx) / 48), Math.floor(i / SHEET.widthPx / 48)];
+    const drawn = chosen.some(([one, other]) => one === column && other === row);
+    for (let colour = 0; colour < COLOURS; colour += 1) {
+      const at = colour * samples + i;
+      expect(into.weight[at]).toBe(drawn ? whole.weight[at] : 0);
+    }
+  }
+});
