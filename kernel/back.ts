@@ -1,7 +1,6 @@
 /** An operation done to a group: wherever it lies, around a tumbler, or in one zone alone. */
 
 import { aroundOf, boxOf, codeOf, flagsOf, zoneOf } from "./data";
-import { cover, field, flecks, fog, line, mask } from "./laying";
 import {
   ALL,
   any,
@@ -21,7 +20,12 @@ import {
   X,
   Y,
 } from "./memory";
-import { air, craters, drop, lay, slit, stroke, tilt, wobble } from "./moving";
+import { air, lay, tilt, wobble } from "./flow";
+import { craters, slit } from "./holes";
+import { cover, field, flecks, fog, mask } from "./laying";
+import { drop } from "./drop";
+import { line } from "./line";
+import { stroke } from "./stroke";
 
 /** What it shows is settled after it; it closes by itself around a tumbler. */
 const SETTLES: i32 = 1;

@@ -1,33 +1,9 @@
-/** Operations that lay colour. Each is defined by its namesake in src/core/pattern/ops. */
+/** Operations that lay colour; each is defined by its namesake in src/core/pattern/ops. */
 
 import { int, num } from "./data";
-import {
-  ACROSS_X,
-  ACROSS_Y,
-  ALL,
-  any,
-  AROUND,
-  aside,
-  BEST,
-  boundFours,
-  BUSY,
-  DEEP,
-  edgeCover,
-  end,
-  f4,
-  HALF,
-  LIVE,
-  maxX,
-  maxY,
-  meet,
-  meets,
-  minX,
-  minY,
-  NEAR,
-  putIn,
-  xAt,
-  Y,
-} from "./memory";
+import { AFTER, FIRST, squares } from "./grid";
+import { any, BUSY, DEEP, edgeCover, end, f4, LIVE, meet, NEAR, putIn, xAt, Y } from "./memory";
+import { noise4 } from "./noise";
 import { height, tabledAt } from "./turn";
 
 /** How much it hides; colour. */
@@ -39,146 +15,6 @@ export function cover(op: i32): void {
     if (!any(mask)) continue;
     putIn(DEEP + b, mask, f4(0));
     meet(b, mask, colour, hides);
-  }
-}
-
-/** Bytes of a segment: its box with right and low turned, start, way, 1/length², half-width and how much wider at its end. And how many have one box together. */
-const SEGMENT: i32 = 48;
-const TOGETHER: i32 = 8;
-
-/** Edge, hides, how far it is looked after; colour, how many segments, boxes of each eight, segments. */
-export function line(op: i32): void {
-  const beyond = num(op, 2);
-  const colour = int(op, 3);
-  const many = int(op, 4);
-  const boxes = int(op, 5);
-  const segments = int(op, 6);
-  const around = f32x4.add(v128.load(ALL), f32x4(aside, 0, -aside, 0));
-  let met = 0;
-  let begun = false;
-  const x = (minX + maxX) / 2 + aside;
-  const y = (minY + maxY) / 2;
-  const spreads: f32 = sqrt((maxX - minX) * (maxX - minX) + (maxY - minY) * (maxY - minY)) / 2 + 0.01;
-  let furthest: f32 = f32.MAX_VALUE;
-  for (let first = 0; first < many; first += TOGETHER) {
-    const box = boxes + (first / TOGETHER) * 16;
-    if (!meets(box, around)) continue;
-    const last = min(many, first + TOGETHER);
-    for (let n = first; n < last; n += 1) {
-      const at = segments + n * SEGMENT;
-      if (!meets(at, around)) continue;
-      // No nearer to any sample than to the middle of all, less how far they lie from it; and no further than that more.
-      const middling = fromMiddle(at, x, y);
-      const wider = load<f32>(at, 40);
-      store<i32>(MET + (met << 2), at);
-      store<f32>(LEAST + (met << 2), middling - spreads - max(f32(0), wider));
-      furthest = min(furthest, middling + spreads - min(f32(0), wider));
-      met += 1;
-      if (met === MOST_MET) {
-        nearest(keep(met, furthest), begun, beyond);
-        begun = true;
-        met = 0;
-      }
-    }
-  }
-  if (met > 0) nearest(keep(met, furthest), begun, beyond);
-  else if (!begun) return;
-  const edge = num(op, 0);
-  const hides = f4(num(op, 1));
-  const none = f4(0);
-  for (let b = 0; b < end; b += 16) {
-    const half = v128.load(HALF + b);
-    const mask = v128.and(v128.load(LIVE + b), f32x4.ge(half, none));
-    if (!any(mask)) continue;
-    const nx = v128.load(ACROSS_X + b);
-    const ny = v128.load(ACROSS_Y + b);
-    const long = f32x4.sqrt(f32x4.add(f32x4.mul(nx, nx), f32x4.mul(ny, ny)));
-    const clear = f32x4.gt(long, f4(1e-9));
-    const over = f32x4.div(f4(1), long);
-    const covered = edgeCover(
-      b,
-      mask,
-      f32x4.neg(v128.load(BEST + b)),
-      v128.bitselect(f32x4.mul(nx, over), f4(1), clear),
-      v128.bitselect(f32x4.mul(ny, over), none, clear),
-      edge,
-      f32x4.add(half, half),
-    );
-    meet(b, mask, colour, f32x4.mul(hides, covered));
-  }
-}
-/** How far beyond a segment's edge a place is, mm; by half of its width where it begins. */
-function fromMiddle(at: i32, x: f32, y: f32): f32 {
-  const px = x - load<f32>(at, 16);
-  const py = y - load<f32>(at, 20);
-  const dx = load<f32>(at, 24);
-  const dy = load<f32>(at, 28);
-  const t = min(f32(1), max(f32(0), (px * dx + py * dy) * load<f32>(at, 32)));
-  const ex = px - t * dx;
-  const ey = py - t * dy;
-  return sqrt(ex * ex + ey * ey) - load<f32>(at, 36);
-}
-/** Keeps those that may be the nearest to some sample; how many. */
-function keep(met: i32, furthest: f32): i32 {
-  let kept = 0;
-  for (let n = 0; n < met; n += 1) {
-    if (load<f32>(LEAST + (n << 2)) > furthest) continue;
-    store<i32>(MET + (kept << 2), load<i32>(MET + (n << 2)));
-    kept += 1;
-  }
-  return kept;
-}
-
-/** Segments that may reach the group, how near the nearest sample may be to each, and how many of them are looked at together. */
-const MET: i32 = 32768;
-const LEAST: i32 = 49152;
-const MOST_MET: i32 = 4096;
-/** Finds the nearest of them to each sample: how far within its edge, half its width, and across it. @param begun whether some were looked at before */
-function nearest(met: i32, begun: bool, beyond: f32): void {
-  const none = f4(0);
-  const one = f4(1);
-  if (!begun) boundFours();
-  for (let b = 0; b < end; b += 16) {
-    const live = v128.load(LIVE + b);
-    if (!any(live)) continue;
-    const around = v128.load(AROUND + b);
-    const x = xAt(b);
-    const y = v128.load(Y + b);
-    let best = f4(beyond);
-    let half = f4(-1);
-    let nx = none;
-    let ny = none;
-    if (begun) {
-      best = v128.load(BEST + b);
-      half = v128.load(HALF + b);
-      nx = v128.load(ACROSS_X + b);
-      ny = v128.load(ACROSS_Y + b);
-    }
-    for (let n = 0; n < met; n += 1) {
-      const at = load<i32>(MET + (n << 2));
-      if (!meets(at, around)) continue;
-      const dx = v128.load32_splat(at, 24);
-      const dy = v128.load32_splat(at, 28);
-      const px = f32x4.sub(x, v128.load32_splat(at, 16));
-      const py = f32x4.sub(y, v128.load32_splat(at, 20));
-      const along = f32x4.mul(f32x4.add(f32x4.mul(px, dx), f32x4.mul(py, dy)), v128.load32_splat(at, 32));
-      const t = f32x4.pmin(one, f32x4.pmax(none, along));
-      const ex = f32x4.sub(px, f32x4.mul(t, dx));
-      const ey = f32x4.sub(py, f32x4.mul(t, dy));
-      const here = f32x4.add(v128.load32_splat(at, 36), f32x4.mul(t, v128.load32_splat(at, 40)));
-      const far = f32x4.add(best, here);
-      const square = f32x4.add(f32x4.mul(ex, ex), f32x4.mul(ey, ey));
-      const nearer = v128.and(f32x4.gt(far, none), f32x4.lt(square, f32x4.mul(far, far)));
-      if (!any(nearer)) continue;
-      best = v128.bitselect(f32x4.sub(f32x4.sqrt(square), here), best, nearer);
-      half = v128.bitselect(here, half, nearer);
-      nx = v128.bitselect(ex, nx, nearer);
-      ny = v128.bitselect(ey, ny, nearer);
-    }
-    v128.store(BEST + b, best);
-    v128.store(HALF + b, half);
-    v128.store(ACROSS_X + b, nx);
-    v128.store(ACROSS_Y + b, ny);
   }
 }
 
@@ -224,36 +60,6 @@ export function field(op: i32): void {
   }
 }
 
-const SIDE: i32 = 64;
-function noise4(heights: i32, u: v128, v: v128): v128 {
-  const i = f32x4.floor(u);
-  const j = f32x4.floor(v);
-  const a = f32x4.sub(u, i);
-  const b = f32x4.sub(v, j);
-  const s = f32x4.mul(f32x4.mul(a, a), f32x4.sub(f4(3), f32x4.add(a, a)));
-  const t = f32x4.mul(f32x4.mul(b, b), f32x4.sub(f4(3), f32x4.add(b, b)));
-  const last = i32x4.splat(SIDE - 1);
-  const one = i32x4.splat(1);
-  const column = i32x4.trunc_sat_f32x4_s(i);
-  const row = i32x4.trunc_sat_f32x4_s(j);
-  const west = v128.and(column, last);
-  const east = v128.and(i32x4.add(column, one), last);
-  const north = i32x4.shl(v128.and(row, last), 6);
-  const south = i32x4.shl(v128.and(i32x4.add(row, one), last), 6);
-  const nw = gather(heights, i32x4.add(north, west));
-  const sw = gather(heights, i32x4.add(south, west));
-  const top = f32x4.add(nw, f32x4.mul(s, f32x4.sub(gather(heights, i32x4.add(north, east)), nw)));
-  const low = f32x4.add(sw, f32x4.mul(s, f32x4.sub(gather(heights, i32x4.add(south, east)), sw)));
-  return f32x4.add(top, f32x4.mul(t, f32x4.sub(low, top)));
-}
-function gather(table: i32, at: v128): v128 {
-  return f32x4(
-    load<f32>(table + (i32x4.extract_lane(at, 0) << 2)),
-    load<f32>(table + (i32x4.extract_lane(at, 1) << 2)),
-    load<f32>(table + (i32x4.extract_lane(at, 2) << 2)),
-    load<f32>(table + (i32x4.extract_lane(at, 3) << 2)),
-  );
-}
 /** Octaves one after the other, four words each: squares to a mm, its part, once around or 0, heights. */
 function cloud(op: i32, at: i32, octaves: i32, x: v128, y: v128): v128 {
   let sum = f4(0);
@@ -304,44 +110,6 @@ export function fog(op: i32): void {
     putIn(BUSY + b, mask, i32x4.splat(NEAR));
     meet(b, mask, colour, covered);
   }
-}
-
-/** Squares in which samples lie: first and behind last of their things, four each; −1 where there is none. */
-const FIRST: i32 = 768;
-const AFTER: i32 = 784;
-/** @param at where among an operation's numbers the grid begins: x, y, squares to a mm, across, down, starts */
-function squares(op: i32, at: i32, b: i32, mask: v128): bool {
-  const wide = num(op, at + 3);
-  const high = num(op, at + 4);
-  const starts = int(op, at + 5);
-  const none = f4(0);
-  const column = f32x4.mul(f32x4.sub(xAt(b), f4(num(op, at))), f4(num(op, at + 2)));
-  const row = f32x4.mul(f32x4.sub(v128.load(Y + b), f4(num(op, at + 1))), f4(num(op, at + 2)));
-  const within = v128.and(
-    mask,
-    v128.and(
-      v128.and(f32x4.ge(column, none), f32x4.lt(column, f4(wide))),
-      v128.and(f32x4.ge(row, none), f32x4.lt(row, f4(high))),
-    ),
-  );
-  v128.store(FIRST, i32x4.splat(0));
-  v128.store(AFTER, i32x4.splat(0));
-  if (!any(within)) return false;
-  const bits = i32x4.bitmask(within);
-  v128.store(256, column);
-  v128.store(272, row);
-  let some = false;
-  for (let lane = 0; lane < 4; lane += 1) {
-    if (((bits >> lane) & 1) === 0) continue;
-    const i = 4 * lane;
-    const square = (i32(load<f32>(272 + i)) * i32(wide) + i32(load<f32>(256 + i))) << 2;
-    const first = load<i32>(starts + square);
-    const after = load<i32>(starts + square, 4);
-    store<i32>(FIRST + i, first);
-    store<i32>(AFTER + i, after);
-    some = some || after > first;
-  }
-  return some;
 }
 
 /** Edge, hides, the grid (six words); colour, things, x, y and radius of each. */

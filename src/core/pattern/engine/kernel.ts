@@ -90,12 +90,13 @@ type Calls = {
 /** A row of operations as it lies in the kernel. */
 type Program = { at: number; under: number; kept: number };
 
-/** A strip of tiles in the kernel: its room, whose it is, where it lies in its picture, and how it is laid into it. */
+/** A strip of tiles in the kernel: its room, who draws it and into what, where it lies there, and how it is laid. */
 type Strip = {
   at: number;
   words: number;
   kept: number;
   by: object | null;
+  into: Shares | null;
   top: number;
   down: number;
   from: number;
@@ -198,9 +199,18 @@ export function openKernel(): Kernel {
       floats.set(weight, (at >> 2) + 6);
       return at;
     });
-  /** Null where one of the operations cannot be told in numbers. */
+  /** Null where one of the operations cannot be told in numbers, or there is no room for them. */
   const program = (ops: readonly Op[], under: Shares | null): Program | null => {
     if (free - KEPT_FROM > MOST_KEPT) giveUp();
+    try {
+      return told(ops, under);
+    } catch (failure) {
+      if (!(failure instanceof RangeError)) throw failure;
+      giveUp();
+      return null;
+    }
+  };
+  const told = (ops: readonly Op[], under: Shares | null): Program | null => {
     const all = new Int32Array(ops.length);
     for (const [n, op] of ops.entries()) {
       const at = place(op);
@@ -214,7 +224,18 @@ export function openKernel(): Kernel {
   };
 
   // Tiles that lie side by side are laid into their picture together: what is drawn and not yet laid, from one column of samples to another.
-  let strip: Strip = { at: 0, words: 0, kept: -1, by: null, top: 0, down: 0, from: 0, to: 0, layFirst: null };
+  let strip: Strip = {
+    at: 0,
+    words: 0,
+    kept: -1,
+    by: null,
+    into: null,
+    top: 0,
+    down: 0,
+    from: 0,
+    to: 0,
+    layFirst: null,
+  };
   const openStrip = (many: number) => {
     if (strip.kept === kept && strip.words >= many) return;
     strip.layFirst?.();
@@ -249,14 +270,19 @@ export function openKernel(): Kernel {
       const draw = (into: Shares, left: number, top: number, side: number) => {
         const across = Math.min(side, widthPx - left);
         const down = Math.min(side, heightPx - top);
-        const goesOn = strip.by === draw && strip.top === top && strip.to === left && strip.down === down;
+        const goesOn =
+          strip.by === draw &&
+          strip.into === into &&
+          strip.top === top &&
+          strip.to === left &&
+          strip.down === down;
         if (!goesOn) strip.layFirst?.();
         // Other pictures may have been drawn meanwhile, and what was kept given up for them.
         if (current?.kept !== kept) current = program(ops, under);
         if (!current) return;
         openStrip(planes * TILE * widthPx);
         if (strip.down === 0)
-          strip = { ...strip, by: draw, top, down, from: left, layFirst: () => end(into) };
+          strip = { ...strip, by: draw, into, top, down, from: left, layFirst: () => end(into) };
         strip = { ...strip, to: left + across };
         setTile(
           ...[current.at, ops.length, skipping ? 1 : 0, colours, base, current.under],
@@ -271,14 +297,14 @@ export function openKernel(): Kernel {
       return { tile: draw, end: () => strip.layFirst?.() };
     },
     back: (ops, points, colours) => {
-      const told = program(ops, null);
-      if (!told) return null;
+      const current = program(ops, null);
+      if (!current) return null;
       const row = (n: number) => (ROWS >> 2) + n * GROUP;
       points.forEach(([x, y], n) => {
         floats[row(0) + n] = x;
         floats[row(1) + n] = y;
       });
-      group(told.at, ops.length, points.length, colours, 1);
+      group(current.at, ops.length, points.length, colours, 1);
       return points.map((_, n) => {
         const [x, y, sxx, sxy, syy, clear, deep, shearX, shearY] = ROW_NAMES.map(
           (_name, at) => floats[row(at) + n]!,
