@@ -22,4 +22,5 @@ export const litPieceOf = (
     light,
     late: lateColours(rehearsal),
     topMm: middleOf(rehearsal),
+    aroundMm: rehearsal.aroundMm,
   });

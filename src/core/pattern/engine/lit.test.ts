@@ -100,6 +100,72 @@ describe("the flow", () => {
 
 describe("the lit picture", () => {
   const stripes = pictured(sheetOf(120, 60), UNMOVED, (x) => (Math.floor(x / 40) % 2 === 0 ? 1 : 0));
+  test("a turned piece under a lamp that is turned with it is the turned picture", () => {
+    const [wide, high] = [70, 46];
+    const samples = wide * high;
+    const straight = pictured(sheetOf(wide, high), [0.8, 0.25, -0.1, 1.2], (x, y) =>
+      Math.sin(x / 17 + y / 31) > 0 ? 1 : 0.2,
+    );
+    // Worked here more and there less, so that flakes lean all ways.
+    for (let i = 0; i < samples; i += 1) {
+      const [x, y] = [straight.sourceX[i]!, straight.sourceY[i]!];
+      straight.sourceX[i] = x + 6 * Math.sin(y / 14);
+      straight.sourceY[i] = y + 5 * Math.sin(x / 19);
+    }
+    // A quarter of a turn: where a sample lies then.
+    const turnedAt = (i: number) => (i % wide) * high + (high - 1 - Math.floor(i / wide));
+    const turned = emptyShares(sheetOf(high, wide));
+    for (let i = 0; i < samples; i += 1) {
+      const to = turnedAt(i);
+      for (const rows of ["sourceX", "sourceY", "shear2x", "shear2y"] as const)
+        turned[rows][to] = straight[rows][i]!;
+      for (const from of [0, samples]) turned.weight[from + to] = straight.weight[from + i]!;
+    }
+    const shown = { flakes: true, filaments: true, depth: true, gloss: false };
+    const light = { azimuth: 0.7, lean: 0.6 };
+    const one = litPictureOf(straight, INKS, 4, 0.3, { shown, light, topMm });
+    const other = litPictureOf(turned, INKS, 4, 0.3, {
+      shown,
+      light: { ...light, azimuth: light.azimuth + Math.PI / 2 },
+      topMm,
+    });
+    const still = litPictureOf(turned, INKS, 4, 0.3, { shown, light, topMm });
+    let [most, unlike] = [0, 0];
+    for (let i = 0; i < samples; i += 1)
+      for (let channel = 0; channel < 3; channel += 1) {
+        const here = one[4 * i + channel]!;
+        most = Math.max(most, Math.abs(here - other[4 * turnedAt(i) + channel]!));
+        unlike = Math.max(unlike, Math.abs(here - still[4 * turnedAt(i) + channel]!));
+      }
+    expect(most).toBeLessThanOrEqual(1);
+    // Under a lamp that stayed where it was it looks otherwise.
+    expect(unlike).toBeGreaterThan(20);
+  });
+  test("around a tumbler what was poured just before its seam and just behind it looks alike", () => {
+    const aroundMm = 240;
+    // Samples to either side of the seam, each poured where it lies: the last of the turn stand beside the first.
+    const wide = 40;
+    const shares = pictured(sheetOf(wide, 60, 0.5), UNMOVED, () => 1);
+    for (let i = 0; i < wide * 60; i += 1) {
+      const x = (i % wide) * 0.5 - 10;
+      shares.sourceX[i] = x < 0 ? x + aroundMm : x;
+    }
+    const steps = (around: number | null, column: number) => {
+      const rgba = litPictureOf(shares, INKS, 4, 0.3, {
+        shown: { ...NOTHING, filaments: true, flakes: true },
+        topMm,
+        aroundMm: around,
+      });
+      let sum = 0;
+      for (let row = 0; row < 60; row += 1)
+        sum += Math.abs(rgba[4 * (row * wide + column)]! - rgba[4 * (row * wide + column - 1)]!);
+      return sum / 60;
+    };
+    const elsewhere = Math.max(...[6, 10, 14, 26, 30, 34].map((column) => steps(aroundMm, column)));
+    expect(steps(aroundMm, 20)).toBeLessThan(2 * elsewhere);
+    // Without knowing that it goes around, there is a line.
+    expect(steps(null, 20)).toBeGreaterThan(3 * elsewhere);
+  });
   test("with nothing shown it is the plain picture, to the bit", () => {
     expect(litPictureOf(stripes, INKS, 4, 0.3, { shown: NOTHING, topMm })).toEqual(
       pictureOf(stripes, INKS, 4, 0.3),

@@ -1,5 +1,6 @@
 import { flowOf, type Flow } from "./flow";
 import { valueNoise, type Noise } from "./noise";
+import { smooth } from "./op";
 import { encodeLight, pictureOf, type Ink } from "./picture";
 import type { Shares } from "./sheet";
 
@@ -35,21 +36,38 @@ const EYE_MM = 1500;
 /** The clear coat is not quite flat: waves so long and so high, mm (assumed). */
 const WAVED = { longMm: 240, highMm: 0.1 };
 
+/** Over so much of its turn a tumbler's filaments go over into those that they begin with, mm. */
+const SEAM_MM = 40;
+
 /** A field of filaments, by the place where a colour was poured. */
-function filaments(seed: number, angle: number): (x: number, y: number, footprintMm: number) => number {
+function filaments(
+  seed: number,
+  angle: number,
+  aroundMm: number | null,
+): (x: number, y: number, footprintMm: number) => number {
   const octaves = WAVES_MM.map((wave, n) => valueNoise(seed + 31 * n, wave));
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
-  return (x, y, footprintMm) => {
+  const field = (x: number, y: number, footprintMm: number) => {
     const along = (c * x + s * y) / LONGER;
     const across = c * y - s * x;
-    let field = 0;
+    let sum = 0;
     let height = 1;
     for (let n = 0; n < octaves.length; n += 1) {
       const faded = (FADES * footprintMm) / (WAVES_MM[n] as number);
-      field += (height / (1 + faded * faded)) * (octaves[n] as Noise)(along, across);
+      sum += (height / (1 + faded * faded)) * (octaves[n] as Noise)(along, across);
       height *= LOWER;
     }
-    return field;
+    return sum;
+  };
+  if (aroundMm === null) return field;
+  // Around a tumbler the end of the field goes over into its beginning.
+  const over = Math.min(SEAM_MM, aroundMm / 4);
+  return (x, y, footprintMm) => {
+    const turned = x - aroundMm * Math.floor(x / aroundMm);
+    const here = field(turned, y, footprintMm);
+    if (turned >= over) return here;
+    const begun = smooth(turned / over);
+    return begun * here + (1 - begun) * field(turned + aroundMm, y, footprintMm);
   };
 }
 
@@ -119,6 +137,7 @@ export function litPictureOf(
     shown = ALL_SHOWN,
     late = new Set(),
     topMm,
+    aroundMm = null,
   }: {
     light?: Light;
     shown?: Shown;
@@ -126,6 +145,8 @@ export function litPictureOf(
     late?: ReadonlySet<number>;
     /** The middle of the piece, mm: the lamp and the eye stand by it. */
     topMm: { x: number; y: number };
+    /** Once around a tumbler, mm. */
+    aroundMm?: number | null;
   },
 ): Uint8ClampedArray {
   const { widthPx, heightPx, pixelMm, fromX, fromY } = shares.sheet;
@@ -133,7 +154,7 @@ export function litPictureOf(
   if (plain && !(shown.flakes && inks.some(({ metallic }) => metallic)))
     return pictureOf(shares, inks, seed, angle);
   const samples = widthPx * heightPx;
-  const { channels, tight } = coloured(shares, inks, seed, angle, { light, shown, late });
+  const { channels, tight } = coloured(shares, inks, seed, angle, { light, shown, late, aroundMm });
   if (shown.depth) for (const channel of channels) scatter(channel, tight, widthPx, heightPx, pixelMm);
   const [red, green, blue] = channels;
   const out = new Uint8ClampedArray(samples * 4);
@@ -165,15 +186,20 @@ function coloured(
   inks: readonly Ink[],
   seed: number,
   angle: number,
-  { light, shown, late }: { light: Light; shown: Shown; late: ReadonlySet<number> },
+  {
+    light,
+    shown,
+    late,
+    aroundMm,
+  }: { light: Light; shown: Shown; late: ReadonlySet<number>; aroundMm: number | null },
 ): { channels: Channels; tight: Float32Array } {
   const { sheet, weight, sourceX, sourceY } = shares;
   const { colours } = sheet;
   const samples = sheet.widthPx * sheet.heightPx;
   const { alongX, alongY, worked, footprintMm }: Flow = flowOf(shares, angle);
   // Two fields that have nothing to do with each other.
-  const first = filaments(seed * 17, angle);
-  const second = filaments(seed * 29 + 101, angle);
+  const first = filaments(seed * 17, angle, aroundMm);
+  const second = filaments(seed * 29 + 101, angle, aroundMm);
   const lamp = lampDirection(light);
   const faces = inks.map(facesOf);
   // White varies least: what it lacks is seen at once.
