@@ -40,6 +40,7 @@ test("under the lamp: another picture, another light, the same numbers, and the 
   await page.reload();
   await expect(numbers).toContainText("sisters");
   await expect(page.getByText("Character of the pour, not the piece.")).toBeVisible();
+  await expect(page.getByText("all numbers go by the plain picture")).toHaveCount(0);
   expect(await settled(picture)).toBe(plain);
   await page.getByRole("button", { name: "under the lamp" }).click();
   await expect(page.getByText("all numbers go by the plain picture")).toBeVisible();

@@ -206,10 +206,9 @@ export function RehearseView() {
             May stop here: <b className="font-semibold">{pass.stopHere}</b>
           </span>
         )}
-        <span className="ml-auto text-ink-soft">
-          {lit
-            ? "Flakes, depth and gloss are drawn, not planned: all numbers go by the plain picture."
-            : "Character of the pour, not the piece."}
+        <span className="ml-auto text-ink-soft text-right">
+          Character of the pour, not the piece.
+          {lit && " Flakes, depth and gloss are drawn, not planned: all numbers go by the plain picture."}
         </span>
       </div>
       <PassStrip
