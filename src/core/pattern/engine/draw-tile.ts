@@ -93,18 +93,12 @@ const ALIKE_SHEAR = 0.35;
 /** What is alike was poured side by side: no further apart than so many times what it lies apart. */
 const SIDE_BY_SIDE = 8;
 
-/** Draws a tile into a picture, and at the end what was drawn of it and not yet laid into it. */
-export type Draw = {
-  tile: (into: Shares, fromPx: number, fromRow: number, side: number) => void;
-  end: (into: Shares) => void;
-};
-
 /** Draws tiles of a sheet, one at a time: where they begin, samples, and how many samples along they are. */
 export function drawTile(
   all: readonly Op[],
   sheet: Sheet,
   { skipping, under, closeness }: { skipping: boolean; under: Shares | null; closeness: Closeness },
-): Draw {
+): (into: Shares, fromPx: number, fromRow: number, side: number) => void {
   const { widthPx, heightPx, pixelMm, fromX, fromY, colours } = sheet;
   const { apart, alike: alikeBy, looks, without } = closeness;
   const ops = without.length > 0 ? all.filter(({ kind }) => !without.includes(kind)) : all;
@@ -231,7 +225,7 @@ export function drawTile(
     return all[all.length - 1] === last ? all : [...all, last];
   };
 
-  const draw: Draw["tile"] = (into, fromPx, fromRow, side) => {
+  return (into, fromPx, fromRow, side) => {
     known.fill(0);
     const across = Math.min(side, widthPx - fromPx);
     const down = Math.min(side, heightPx - fromRow);
@@ -284,5 +278,4 @@ export function drawTile(
         into.sourceY[place] = rest[3 * spots + spot] as number;
       }
   };
-  return { tile: draw, end: () => {} };
 }

@@ -42,8 +42,8 @@ export function evaluate(
   } = {},
 ): Shares {
   const how = { skipping, under, closeness };
-  const draw = kernel?.drawTile(ops, sheet, how) ?? drawTile(ops, sheet, how);
-  for (const [column, row] of tiles) draw.tile(into, column * side, row * side, side);
-  draw.end(into);
+  if (kernel?.draw(ops, into, { ...how, tiles, side })) return into;
+  const draw = drawTile(ops, sheet, how);
+  for (const [column, row] of tiles) draw(into, column * side, row * side, side);
   return into;
 }

@@ -17,7 +17,6 @@ import { slit } from "../ops/slit";
 import { stroke } from "../ops/stroke";
 import { tilt } from "../ops/tilt";
 import { wobble } from "../ops/wobble";
-import { drawTile } from "./draw-tile";
 import { CLOSE, EACH, evaluate, tilesOf } from "./evaluate";
 import { GROUP, openKernel, type Taken } from "./kernel";
 import { meets, type Op } from "./op";
@@ -289,13 +288,9 @@ test("over a picture that lies under all it is as the definition", () => {
   expect(farthest(one!, other!)).toBeLessThan(2e-3);
 });
 
-test("what it keeps is given up when it is too much, and a picture that was begun before goes on as it began", () => {
+test("what it keeps is given up when it is too much: what is drawn before and after is the same", () => {
   const ops = some(7);
-  const how = { skipping: true, under: null, closeness: EACH };
-  const draw = kernel.drawTile(ops, SHEET, how)!;
-  const [before, after] = [emptyShares(SHEET), emptyShares(SHEET)];
-  draw.tile(before, 48, 0, 48);
-  draw.end(before);
+  const before = evaluate(ops, SHEET, { kernel });
   const random = seeded(8);
   for (let n = 0; n < 4; n += 1) {
     const much = flecks(
@@ -303,35 +298,42 @@ test("what it keeps is given up when it is too much, and a picture that was begu
       1,
       1,
     );
-    kernel.drawTile([much], SHEET, how);
+    evaluate([much], { ...SHEET, widthPx: 8, heightPx: 8 }, { kernel });
+    expect(evaluate(ops, SHEET, { kernel })).toEqual(before);
   }
-  draw.tile(after, 48, 0, 48);
-  draw.end(after);
-  expect(after.weight).toEqual(before.weight);
-  expect(after.weight.some((share) => share > 0)).toBe(true);
-});
-
-test("two pictures drawn by turns are what each is drawn alone", () => {
-  const how = { skipping: true, under: null, closeness: CLOSE };
-  const all = [some(10), some(11)];
-  const into = all.map(() => emptyShares(SHEET));
-  const draws = all.map((ops) => kernel.drawTile(ops, SHEET, how)!);
-  for (const [column, row] of tilesOf(SHEET).reverse())
-    draws.forEach((draw, n) => draw.tile(into[n]!, 48 * column, 48 * row, 48));
-  draws.forEach((draw, n) => draw.end(into[n]!));
-  all.forEach((ops, n) => expect(into[n]).toEqual(evaluate(ops, SHEET, { closeness: CLOSE, kernel })));
 });
 
 test("what cannot be told in numbers, or has too many colours, the definition draws", () => {
   const ops = some(9);
-  const how = { skipping: true, under: null, closeness: EACH };
+  const how = { tiles: tilesOf(SHEET), side: 48, skipping: true, under: null, closeness: EACH };
   const untold = ops.map((op, n) => (n === 3 ? { ...op, packed: () => null } : op));
-  expect(kernel.drawTile(untold, SHEET, how)).toBeNull();
-  expect(kernel.drawTile(ops, { ...SHEET, colours: 65 }, how)).toBeNull();
-  const drawn = emptyShares(SHEET);
-  const draw = drawTile(untold, SHEET, how);
-  for (const left of [0, 48, 96]) for (const top of [0, 48]) draw.tile(drawn, left, top, 48);
-  expect(evaluate(untold, SHEET, { kernel }).weight).toEqual(drawn.weight);
+  const into = emptyShares(SHEET);
+  expect(kernel.draw(untold, into, how)).toBe(false);
+  expect(into).toEqual(emptyShares(SHEET));
+  expect(kernel.draw(ops, emptyShares({ ...SHEET, colours: 65 }), how)).toBe(false);
+  expect(evaluate(untold, SHEET, { kernel })).toEqual(evaluate(untold, SHEET, { kernel: null }));
+});
+
+test("where there is no WebAssembly, or it may not be compiled, the definition draws", async () => {
+  const assembly = Object.getOwnPropertyDescriptor(globalThis, "WebAssembly")!;
+  const forbidden = class {
+    constructor() {
+      throw new EvalError("refused by the page's policy");
+    }
+  };
+  for (const value of [undefined, { Module: forbidden, Instance: forbidden }]) {
+    Object.defineProperty(globalThis, "WebAssembly", { ...assembly, value });
+    try {
+      await jest.isolateModulesAsync(async () => {
+        const [{ kernelHere }, { evaluate: drawn }] = [await import("./kernel"), await import("./evaluate")];
+        expect(kernelHere()).toBeNull();
+        const ops = some(15, ["drop", "line", "stroke"]);
+        expect(drawn(ops, SHEET).weight).toEqual(evaluate(ops, SHEET, { kernel: null }).weight);
+      });
+    } finally {
+      Object.defineProperty(globalThis, "WebAssembly", assembly);
+    }
+  }
 });
 
 /** How far two pictures of the same operations are apart in any share, by the definition and by the kernel. */

@@ -1,8 +1,8 @@
-import type { Closeness, Draw } from "./draw-tile";
+import type { Closeness } from "./draw-tile";
 import { KERNEL } from "./kernel-bytes";
 import type { Op } from "./op";
 import { turnedBox, type Packed, type Table } from "./packed";
-import type { Shares, Sheet } from "./sheet";
+import type { Shares } from "./sheet";
 import { footprintOf, looksBy, TILE } from "./tile";
 import type { ZoneGrid } from "./zone-field";
 
@@ -11,18 +11,23 @@ import type { ZoneGrid } from "./zone-field";
  * used where a machine has no vectors or an operation cannot be told in numbers.
  */
 export type Kernel = {
-  /** As `drawTile`; null where it cannot draw these. */
-  drawTile: (
-    ops: readonly Op[],
-    sheet: Sheet,
-    how: { skipping: boolean; under: Shares | null; closeness: Closeness },
-  ) => Draw | null;
+  /** Draws tiles of a picture, as `evaluate` does; false where it cannot draw these operations: then nothing was drawn. */
+  draw: (ops: readonly Op[], into: Shares, how: Drawing) => boolean;
   /** What becomes of samples, for checks: at most GROUP places, mm, taken back through operations. */
   back: (
     ops: readonly Op[],
     points: readonly (readonly [number, number])[],
     colours: number,
   ) => Taken[] | null;
+};
+export type Drawing = {
+  /** Column and row of each, in the order in which they are drawn. */
+  tiles: readonly Place[];
+  /** Samples along one, at most TILE. */
+  side: number;
+  skipping: boolean;
+  under: Shares | null;
+  closeness: Closeness;
 };
 /** A sample that was taken back: where it lies, its footprint, how much is still seen through it, a hole's share, its shares. */
 export type Taken = {
@@ -87,23 +92,6 @@ type Calls = {
   group: (...numbers: number[]) => void;
 };
 
-/** A row of operations as it lies in the kernel. */
-type Program = { at: number; under: number; kept: number };
-
-/** A strip of tiles in the kernel: its room, who draws it and into what, where it lies there, and how it is laid. */
-type Strip = {
-  at: number;
-  words: number;
-  kept: number;
-  by: object | null;
-  into: Shares | null;
-  top: number;
-  down: number;
-  from: number;
-  to: number;
-  layFirst: (() => void) | null;
-};
-
 /** @throws where this machine cannot run it */
 export function openKernel(): Kernel {
   const bytes = Uint8Array.from(atob(KERNEL), (letter) => letter.charCodeAt(0));
@@ -112,15 +100,14 @@ export function openKernel(): Kernel {
   let floats = new Float32Array(memory.buffer);
   let words = new Int32Array(memory.buffer);
   let free = KEPT_FROM;
-  /** How often all was given up: what was kept before is no longer there. */
-  let kept = 0;
+  /** Room for a strip of tiles, before it is laid into its picture. */
+  let strip = { at: 0, words: 0 };
   let tables = new WeakMap<object, number>();
   let places = new WeakMap<Op, number>();
 
   const giveUp = () => {
-    strip.layFirst?.();
     free = KEPT_FROM;
-    kept += 1;
+    strip = { at: 0, words: 0 };
     tables = new WeakMap();
     places = new WeakMap();
   };
@@ -135,6 +122,10 @@ export function openKernel(): Kernel {
       words = new Int32Array(memory.buffer);
     }
     return at;
+  };
+  const stripOf = (many: number): number => {
+    if (strip.words < many) strip = { at: room(many), words: many };
+    return strip.at;
   };
   const once = (thing: object, write: () => number): number => {
     const known = tables.get(thing);
@@ -166,16 +157,18 @@ export function openKernel(): Kernel {
   const placeOf = (op: Op, packed: Packed): number => {
     const { numbers, zone, around, box = op.box } = packed;
     // Tables first: to make room for them is to make the views anew.
-    const told = numbers.map((number) => (ArrayBuffer.isView(number) ? { whole: tableOf(number) } : number));
+    const written = numbers.map((number) =>
+      ArrayBuffer.isView(number) ? { whole: tableOf(number) } : number,
+    );
     const zoned = zone ? zoneOf(zone) : 0;
-    const place = room(HEAD + told.length);
+    const place = room(HEAD + written.length);
     const at = place >> 2;
     words[at] = CODE[op.kind];
     words[at + 1] = (op.preserves === "nothing" ? SETTLES : 0) | (around?.closes ? CLOSES : 0);
     floats.set(turnedBox(box), at + 2);
     words[at + 6] = zoned;
     floats[at + 7] = around?.mm ?? 0;
-    told.forEach((number, n) => {
+    written.forEach((number, n) => {
       if (typeof number === "number") floats[at + HEAD + n] = number;
       else words[at + HEAD + n] = number.whole;
     });
@@ -199,18 +192,8 @@ export function openKernel(): Kernel {
       floats.set(weight, (at >> 2) + 6);
       return at;
     });
-  /** Null where one of the operations cannot be told in numbers, or there is no room for them. */
-  const program = (ops: readonly Op[], under: Shares | null): Program | null => {
-    if (free - KEPT_FROM > MOST_KEPT) giveUp();
-    try {
-      return told(ops, under);
-    } catch (failure) {
-      if (!(failure instanceof RangeError)) throw failure;
-      giveUp();
-      return null;
-    }
-  };
-  const told = (ops: readonly Op[], under: Shares | null): Program | null => {
+  /** A row of operations: the place of the list of their places, and of what lies under them; null where one of them cannot be told. */
+  const program = (ops: readonly Op[], under: Shares | null): { at: number; under: number } | null => {
     const all = new Int32Array(ops.length);
     for (const [n, op] of ops.entries()) {
       const at = place(op);
@@ -220,81 +203,53 @@ export function openKernel(): Kernel {
     const lies = under ? underOf(under) : 0;
     const at = room(all.length);
     words.set(all, at >> 2);
-    return { at, under: lies, kept };
+    return { at, under: lies };
   };
-
-  // Tiles that lie side by side are laid into their picture together: what is drawn and not yet laid, from one column of samples to another.
-  let strip: Strip = {
-    at: 0,
-    words: 0,
-    kept: -1,
-    by: null,
-    into: null,
-    top: 0,
-    down: 0,
-    from: 0,
-    to: 0,
-    layFirst: null,
-  };
-  const openStrip = (many: number) => {
-    if (strip.kept === kept && strip.words >= many) return;
-    strip.layFirst?.();
-    strip = { ...strip, at: room(many), words: many, kept };
+  /** @throws RangeError where there is no room */
+  const draw = (ops: readonly Op[], into: Shares, how: Drawing): boolean => {
+    const { sheet } = into;
+    const { widthPx, heightPx, pixelMm, fromX, fromY, colours, base } = sheet;
+    const { tiles, side, skipping, under, closeness } = how;
+    const { apart, alike, looks } = closeness;
+    const current = program(ops, under);
+    if (!current) return false;
+    const spread = footprintOf(pixelMm);
+    const stripAt = stripOf((REST + 4 * Math.ceil(colours / 4)) * TILE * widthPx);
+    let from = 0;
+    tiles.forEach((at, n) => {
+      const [left, top] = [at[0] * side, at[1] * side];
+      const [across, down] = [Math.min(side, widthPx - left), Math.min(side, heightPx - top)];
+      const [toRight, toLow] = [Math.min(side, widthPx - 1 - left), Math.min(side, heightPx - 1 - top)];
+      setTile(
+        ...[current.at, ops.length, skipping ? 1 : 0, colours, base, current.under],
+        ...[spread, looksBy(1, spread), fromX, fromY, pixelMm, left, top],
+      );
+      tile(
+        ...[across, down, toRight, toLow, apart, alike, looks ? 1 : 0, pixelMm],
+        ...[stripAt + 4 * left, 4 * widthPx, 4 * TILE * widthPx],
+      );
+      // Tiles that lie side by side are laid into the picture together.
+      if (!beside(tiles[n - 1], at)) from = left;
+      if (!beside(at, tiles[n + 1]))
+        layStrip(into, floats, stripAt >> 2, { top, down, from, to: left + across });
+    });
+    return true;
   };
 
   return {
-    drawTile: (all, sheet, { skipping, under, closeness }) => {
-      const { widthPx, heightPx, pixelMm, fromX, fromY, colours, base } = sheet;
-      const { apart, alike, looks, without } = closeness;
-      if (colours > MOST_COLOURS || (under && under.sheet.colours !== colours)) return null;
+    draw: (all, into, how) => {
+      const { colours } = into.sheet;
+      if (colours > MOST_COLOURS || (how.under && how.under.sheet.colours !== colours)) return false;
+      const { without } = how.closeness;
       const ops = without.length > 0 ? all.filter(({ kind }) => !without.includes(kind)) : all;
-      let current = program(ops, under);
-      if (!current) return null;
-      const spread = footprintOf(pixelMm);
-      const planes = REST + 4 * Math.ceil(colours / 4);
-      const end = (into: Shares) => {
-        const { at, top, down, from, to } = strip;
-        strip = { ...strip, down: 0, layFirst: null };
-        const rows: [Float32Array, number][] = restOf(into).map((plane) => [plane, 0]);
-        for (let n = 0; n < colours; n += 1) rows.push([into.weight, n * widthPx * heightPx]);
-        const part = (of: number, many: number) => floats.subarray(of, of + many);
-        rows.forEach(([plane, first], n) => {
-          const own = (at >> 2) + n * TILE * widthPx;
-          const place = first + top * widthPx;
-          if (to - from === widthPx) plane.set(part(own, down * widthPx), place);
-          else
-            for (let y = 0; y < down * widthPx; y += widthPx)
-              plane.set(part(own + y + from, to - from), place + y + from);
-        });
-      };
-      const draw = (into: Shares, left: number, top: number, side: number) => {
-        const across = Math.min(side, widthPx - left);
-        const down = Math.min(side, heightPx - top);
-        const goesOn =
-          strip.by === draw &&
-          strip.into === into &&
-          strip.top === top &&
-          strip.to === left &&
-          strip.down === down;
-        if (!goesOn) strip.layFirst?.();
-        // Other pictures may have been drawn meanwhile, and what was kept given up for them.
-        if (current?.kept !== kept) current = program(ops, under);
-        if (!current) return;
-        openStrip(planes * TILE * widthPx);
-        if (strip.down === 0)
-          strip = { ...strip, by: draw, into, top, down, from: left, layFirst: () => end(into) };
-        strip = { ...strip, to: left + across };
-        setTile(
-          ...[current.at, ops.length, skipping ? 1 : 0, colours, base, current.under],
-          ...[spread, looksBy(1, spread), fromX, fromY, pixelMm, left, top],
-        );
-        const [toRight, toLow] = [Math.min(side, widthPx - 1 - left), Math.min(side, heightPx - 1 - top)];
-        tile(
-          ...[across, down, toRight, toLow, apart, alike, looks ? 1 : 0, pixelMm],
-          ...[strip.at + 4 * left, 4 * widthPx, 4 * TILE * widthPx],
-        );
-      };
-      return { tile: draw, end: () => strip.layFirst?.() };
+      if (free - KEPT_FROM > MOST_KEPT) giveUp();
+      try {
+        return draw(ops, into, how);
+      } catch (failure) {
+        if (!(failure instanceof RangeError)) throw failure;
+        giveUp();
+        return false;
+      }
     },
     back: (ops, points, colours) => {
       const current = program(ops, null);
@@ -317,6 +272,33 @@ export function openKernel(): Kernel {
       });
     },
   };
+}
+
+type Place = readonly [column: number, row: number];
+/** Whether a tile lies to the right of another. */
+const beside = (one: Place | undefined, other: Place | undefined): boolean =>
+  one !== undefined && other !== undefined && one[1] === other[1] && one[0] + 1 === other[0];
+
+/** Lays some columns of a strip of tiles into their picture, a plane for each of a spot's numbers. */
+function layStrip(
+  into: Shares,
+  floats: Float32Array,
+  strip: number,
+  { top, down, from, to }: { top: number; down: number; from: number; to: number },
+): void {
+  const { widthPx, heightPx, colours } = into.sheet;
+  const planes: [Float32Array, number][] = restOf(into).map((plane) => [plane, 0]);
+  for (let n = 0; n < colours; n += 1) planes.push([into.weight, n * widthPx * heightPx]);
+  const lay = (plane: Float32Array, place: number, at: number, many: number) =>
+    plane.set(floats.subarray(at, at + many), place);
+  planes.forEach(([plane, first], n) => {
+    const at = strip + n * TILE * widthPx;
+    const place = first + top * widthPx;
+    if (to - from === widthPx) lay(plane, place, at, down * widthPx);
+    else
+      for (let y = 0; y < down * widthPx; y += widthPx)
+        lay(plane, place + y + from, at + y + from, to - from);
+  });
 }
 
 const restOf = ({ shear2x, shear2y, sourceX, sourceY }: Shares) => [shear2x, shear2y, sourceX, sourceY];
