@@ -104,6 +104,45 @@ test("looks on this piece: one is taken, fills the coat, and Build says what its
   await expect(advice).toContainText(/%|mud|third|thin/i);
 });
 
+test("looks that were drawn once are there when the dialog is opened again: no worker is asked", async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const send = Worker.prototype.postMessage as (this: Worker, message: unknown) => void;
+    Object.assign(globalThis, { asked: 0 });
+    Worker.prototype.postMessage = function (message: { kind?: string }) {
+      if (message.kind === "rows") (globalThis as unknown as { asked: number }).asked += 1;
+      send.call(this, message);
+    };
+  });
+  const asked = () => page.evaluate(() => (globalThis as unknown as { asked: number }).asked);
+  await openRehearse(page);
+  await expect(
+    page.locator("[aria-busy=false]").filter({ hasText: "mud, over what was poured" }),
+  ).toContainText("sisters");
+  const looks = page.getByRole("dialog", { name: "Looks, on Left run" }).getByRole("img");
+  const allDrawn = async () => {
+    await expect(looks).toHaveCount(12);
+    for (const look of await looks.all())
+      await expect.poll(async () => (await drawn(look)).seen).toBeGreaterThan(500);
+  };
+  // The strip's small pictures come last.
+  const strip = page.getByRole("group", { name: "The passes" }).locator("canvas");
+  for (const small of await strip.all())
+    await expect.poll(async () => (await drawn(small)).seen).toBeGreaterThan(100);
+  const before = await asked();
+  await page.getByRole("button", { name: "Looks" }).click();
+  await allDrawn();
+  expect((await asked()) - before).toBe(12);
+  const first = await Promise.all((await looks.all()).map(drawn));
+  await page.keyboard.press("Escape");
+  await expect(looks).toHaveCount(0);
+  await page.getByRole("button", { name: "Looks" }).click();
+  await allDrawn();
+  expect(await Promise.all((await looks.all()).map(drawn))).toEqual(first);
+  expect((await asked()) - before).toBe(12);
+});
+
 test("four sisters side by side: one is chosen, kept with the job, and undone", async ({ page }) => {
   await openRehearse(page);
   await expect(page.getByLabel("Sister", { exact: true })).toHaveValue("1");

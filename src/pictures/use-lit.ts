@@ -13,14 +13,22 @@ const subscribe = (listener: () => void) => {
     window.removeEventListener("storage", listener);
   };
 };
-const isLit = () => localStorage.getItem(KEY) === null;
+/** What was said on this page, where the device keeps nothing. */
+let said: boolean | null = null;
+const isLit = () => said ?? localStorage.getItem(KEY) === null;
 
 /** Whether pictures are shown under the lamp, all of them, and a way to say so; kept on this device, lit at first. */
 export function useLit(): [boolean, (lit: boolean) => void] {
   const lit = useSyncExternalStore(subscribe, isLit, () => true);
   const setLit = (next: boolean) => {
-    if (next) localStorage.removeItem(KEY);
-    else localStorage.setItem(KEY, "yes");
+    try {
+      if (next) localStorage.removeItem(KEY);
+      else localStorage.setItem(KEY, "yes");
+      said = null;
+    } catch {
+      // Storage may be full or shut off: it holds for this page.
+      said = next;
+    }
     listeners.forEach((listener) => listener());
   };
   return [lit, setLit];

@@ -4,6 +4,7 @@ import { useEffect, useState } from "react";
 import type { Light } from "@/core/pattern/engine/lit";
 import type { PictureMeasures } from "@/core/rehearsal/judge-picture";
 import type { DrawnRows, Pictured } from "@/workers/rehearse.worker";
+import { LIST_PX, pictureList, printOf } from "./listed";
 import { askFor, askToKeep, callOff } from "./picture-pool";
 
 /** First a picture of so many samples across, at once; then the sharp one, some rows at a time. */
@@ -16,6 +17,10 @@ const MEASURE_PX = 500;
 const KEPT_PX = 640;
 /** Rows in one part, two tiles high: a worker is free again soon when something newer is asked. */
 const PART_ROWS = 96;
+/** The same of a lit one, whose parts are worked out with those beside them: the larger it is, the less is done twice. */
+const LIT_ROWS = 240;
+/** Samples of all pictures of lists that are kept: 24 MB. */
+const MOST_LISTED = 6e6;
 
 /** A picture as it comes: a canvas that grows sharper, and how often it has. */
 export type Picture = {
@@ -40,19 +45,8 @@ const canvasOf = (widthPx: number, heightPx: number): HTMLCanvasElement => {
 /** What was measured of a rehearsal, by passes and width: another light on it asks for nothing anew. */
 const measuredBefore = new WeakMap<Pictured, Map<string, PictureMeasures>>();
 
-/** Pictures of lists, which need no measures, by all that they show; the oldest go first. */
-const listed = new Map<string, HTMLCanvasElement>();
-/** So wide at most; and so many are kept. */
-const LIST_PX = 460;
-const MOST_LISTED = 80;
-/** What is shown, without the names that things have among themselves. */
-const printOf = (shown: unknown): string =>
-  JSON.stringify(shown, (key, value: unknown) => (key === "id" ? undefined : value));
-function keepListed(print: string, canvas: HTMLCanvasElement): void {
-  listed.set(print, canvas);
-  const oldest = listed.keys().next().value;
-  if (listed.size > MOST_LISTED && oldest !== undefined) listed.delete(oldest);
-}
+/** Pictures of lists, which need no measures. */
+const listed = pictureList<HTMLCanvasElement>(MOST_LISTED);
 
 /**
  * The picture of a piece after some of its passes, drawn by the workers: the coarse one first, its measures, then the sharp one in parts. A newer
@@ -93,7 +87,7 @@ export function usePicture(
     // A picture of a list is drawn by one worker at once, and kept for the next time that it is shown.
     const inList = !measured && widthPx <= LIST_PX;
     const print = inList ? printOf([of.rehearsal, of.palette, passes, widthPx, light]) : "";
-    const before = listed.get(print);
+    const before = inList ? listed.find(print) : null;
     if (before) {
       let wanted = true;
       queueMicrotask(() => {
@@ -104,7 +98,7 @@ export function usePicture(
         wanted = false;
       };
     }
-    const partRows = inList ? canvas.height : PART_ROWS;
+    const partRows = inList ? canvas.height : light ? LIT_ROWS : PART_ROWS;
     const parts = Math.ceil(canvas.height / partRows);
     /** Those that are not drawn sharp yet. */
     const open = new Set(Array.from({ length: parts }, (_, n) => n));
@@ -148,7 +142,7 @@ export function usePicture(
           // Late, it lies under what the other worker has drawn sharp meanwhile.
           drawing.save();
           drawing.beginPath();
-          for (const n of open) drawing.rect(0, n * PART_ROWS, canvas.width, PART_ROWS);
+          for (const n of open) drawing.rect(0, n * partRows, canvas.width, partRows);
           drawing.clip();
           drawing.imageSmoothingQuality = "high";
           const scale = canvas.width / wide;
@@ -168,7 +162,7 @@ export function usePicture(
         done: ({ rgba, topPx, widthPx: wide, heightPx }: DrawnRows) => {
           drawing.putImageData(new ImageData(rgba, wide, heightPx), 0, topPx);
           open.delete(n);
-          if (inList) keepListed(print, canvas);
+          if (inList) listed.keep(print, canvas);
           show();
           ready();
         },

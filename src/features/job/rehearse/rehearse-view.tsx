@@ -174,7 +174,7 @@ export function RehearseView() {
             </div>
           ))}
       </div>
-      <div className="flex items-baseline gap-4 mt-2 mb-1 text-sm">
+      <div className="flex flex-wrap items-baseline gap-x-4 mt-2 mb-1 text-sm">
         <Button
           weight="quiet"
           aria-pressed={before}
@@ -192,7 +192,7 @@ export function RehearseView() {
         {lit && (
           <SliderField
             label="lamp from"
-            className="w-44 -mt-4"
+            className="w-44 -mt-4 max-sm:mt-1"
             min={0}
             max={355}
             step={5}
@@ -206,7 +206,7 @@ export function RehearseView() {
             May stop here: <b className="font-semibold">{pass.stopHere}</b>
           </span>
         )}
-        <span className="ml-auto text-ink-soft text-right">
+        <span className="ml-auto text-ink-soft text-right max-sm:text-left max-sm:w-full">
           Character of the pour, not the piece.
           {lit && " Flakes, depth and gloss are drawn, not planned: all numbers go by the plain picture."}
         </span>
