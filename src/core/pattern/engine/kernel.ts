@@ -88,7 +88,8 @@ type Assembly = {
 type Calls = {
   memory: { buffer: ArrayBuffer; grow: (pages: number) => number };
   setTile: (...numbers: number[]) => void;
-  tile: (...numbers: number[]) => void;
+  draw: (...numbers: number[]) => void;
+  lay: (...numbers: number[]) => void;
   group: (...numbers: number[]) => void;
 };
 
@@ -96,7 +97,8 @@ type Calls = {
 export function openKernel(): Kernel {
   const bytes = Uint8Array.from(atob(KERNEL), (letter) => letter.charCodeAt(0));
   const { WebAssembly: assembly } = globalThis as unknown as { WebAssembly: Assembly };
-  const { memory, setTile, tile, group } = new assembly.Instance(new assembly.Module(bytes)).exports as Calls;
+  const { memory, setTile, draw, lay, group } = new assembly.Instance(new assembly.Module(bytes))
+    .exports as Calls;
   let floats = new Float32Array(memory.buffer);
   let words = new Int32Array(memory.buffer);
   let free = KEPT_FROM;
@@ -206,7 +208,7 @@ export function openKernel(): Kernel {
     return { at, under: lies };
   };
   /** @throws RangeError where there is no room */
-  const draw = (ops: readonly Op[], into: Shares, how: Drawing): boolean => {
+  const drawAll = (ops: readonly Op[], into: Shares, how: Drawing): boolean => {
     const { sheet } = into;
     const { widthPx, heightPx, pixelMm, fromX, fromY, colours, base } = sheet;
     const { tiles, side, skipping, under, closeness } = how;
@@ -224,10 +226,8 @@ export function openKernel(): Kernel {
         ...[current.at, ops.length, skipping ? 1 : 0, colours, base, current.under],
         ...[spread, looksBy(1, spread), fromX, fromY, pixelMm, left, top],
       );
-      tile(
-        ...[across, down, toRight, toLow, apart, alike, looks ? 1 : 0, pixelMm],
-        ...[stripAt + 4 * left, 4 * widthPx, 4 * TILE * widthPx],
-      );
+      draw(across, down, toRight, toLow, apart, alike, looks ? 1 : 0, pixelMm);
+      lay(stripAt + 4 * left, 4 * widthPx, 4 * TILE * widthPx, across, down);
       // Tiles that lie side by side are laid into the picture together.
       if (!beside(tiles[n - 1], at)) from = left;
       if (!beside(at, tiles[n + 1]))
@@ -244,7 +244,7 @@ export function openKernel(): Kernel {
       const ops = without.length > 0 ? all.filter(({ kind }) => !without.includes(kind)) : all;
       if (free - KEPT_FROM > MOST_KEPT) giveUp();
       try {
-        return draw(ops, into, how);
+        return drawAll(ops, into, how);
       } catch (failure) {
         if (!(failure instanceof RangeError)) throw failure;
         giveUp();
